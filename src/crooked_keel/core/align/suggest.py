@@ -1,0 +1,45 @@
+"""Ways to clear the firewall and to point the thrust line to the right side."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator
+
+from ..finding import Message, Operation, q, word
+from ..propose import Proposal, computed, moved_place
+from .section import AlignBench
+
+
+def rear_clearance(bench: AlignBench) -> Iterator[Proposal]:
+    """The whole unit forward, on the tape."""
+    figure = bench.installation.placement.flange_station
+    if figure is None:
+        return
+    value, rounded = moved_place(figure, -(0.0127 - bench.rear_clearance), bench.resolved.project.units, up=False)
+    yield Proposal(
+        "forward",
+        Message(
+            template="Unit {d} further forward: its flange {x} {dir} of the {origin}",
+            params={
+                "d": q(abs(rounded - figure.si), "length"),
+                "x": q(rounded, "length"),
+                "dir": word(figure.dir),
+                "origin": word(figure.origin),
+            },
+        ),
+        [Operation(op="replace", path=bench.placed._p("placement/flange_station"), value=value)],
+    )
+
+
+def thrust_side(bench: AlignBench) -> Iterator[Proposal]:
+    """The same angle to the other side."""
+    right = bench.placed.angles[1].value
+    text = f"{-math.degrees(right):.4g}°"
+    yield Proposal(
+        "mirror",
+        Message(
+            template="{a} to the {side}",
+            params={"a": q(abs(right), "angle"), "side": word("left" if right > 0 else "right")},
+        ),
+        [Operation(op="replace", path=bench.placed._p("placement/right"), value=computed(None, text))],
+    )

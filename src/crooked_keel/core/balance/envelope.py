@@ -1,0 +1,88 @@
+"""CG limits: a polygon of (station, mass), or forward, aft and gross alone."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import NamedTuple
+
+from ..errors import InputError
+
+EDGE_M = 1e-9
+
+
+class Cut(NamedTuple):
+    """Limits at one mass: stations in m, slopes of the edges in m/kg."""
+
+    forward_m: float
+    aft_m: float
+    forward_slope_m_kg: float
+    aft_slope_m_kg: float
+
+
+def _cross(o: tuple[float, float], a: tuple[float, float], b: tuple[float, float]) -> float:
+    return (a[0] - o[0]) * (b[1] - o[1]) - (a[1] - o[1]) * (b[0] - o[0])
+
+
+def check_polygon(corners: Sequence[tuple[float, float]], field: str) -> None:
+    """Raise InputError for fewer than three corners, no area, or an outline that crosses itself."""
+    n = len(corners)
+    if n < 3:
+        raise InputError(field, "an envelope needs three corners or more", given=f"{n} corners")
+    for i in range(n):
+        a, b = corners[i], corners[(i + 1) % n]
+        for j in range(i + 2, n):
+            if (j + 1) % n == i:
+                continue
+            c, d = corners[j], corners[(j + 1) % n]
+            if _cross(a, b, c) * _cross(a, b, d) < 0 and _cross(c, d, a) * _cross(c, d, b) < 0:
+                raise InputError(
+                    field, f"the envelope crosses itself between corners {i + 1} and {j + 1}: check their order"
+                )
+    area = sum(corners[i][0] * corners[(i + 1) % n][1] - corners[(i + 1) % n][0] * corners[i][1] for i in range(n)) / 2
+    if abs(area) < 1e-12:
+        raise InputError(field, "the envelope encloses nothing")
+
+
+@dataclass(frozen=True)
+class Envelope:
+    """corners: (station m, mass kg) in order round the outline, or None with constant forward and aft limits."""
+
+    corners: tuple[tuple[float, float], ...] | None
+    forward_m: float | None = None
+    aft_m: float | None = None
+
+    @property
+    def masses_kg(self) -> tuple[float, ...]:
+        """Masses of the corners, where the limits change slope."""
+        return tuple(sorted({m for _, m in self.corners})) if self.corners else ()
+
+    def cut(self, mass_kg: float) -> Cut | None:
+        """Limits at a mass, or None above or below the envelope.
+
+        A mass on a corner takes the edge with the greater slope, for the cautious tolerance.
+        Raises InputError where an outline has more than one band at one mass."""
+        if self.corners is None:
+            assert self.forward_m is not None and self.aft_m is not None
+            return Cut(self.forward_m, self.aft_m, 0.0, 0.0)
+        hits: list[tuple[float, float]] = []
+        n = len(self.corners)
+        flat: list[float] = []
+        for i in range(n):
+            (x1, m1), (x2, m2) = self.corners[i], self.corners[(i + 1) % n]
+            if m1 == m2:
+                if abs(m1 - mass_kg) < EDGE_M:
+                    flat += [x1, x2]
+                continue
+            if min(m1, m2) - EDGE_M <= mass_kg <= max(m1, m2) + EDGE_M:
+                slope = (x2 - x1) / (m2 - m1)
+                hits.append((x1 + slope * (mass_kg - m1), slope))
+        if not hits:
+            return None
+        stations = sorted({round(x, 9) for x, _ in hits})
+        if len(stations) > 2:
+            raise InputError("/craft/limits/envelope", "at one mass the envelope has two bands; give a simple outline")
+        lo, hi = min(stations + flat), max(stations + flat)
+        forward = max((s for x, s in hits if abs(x - lo) < 1e-6), key=abs, default=0.0)
+        aft = max((s for x, s in hits if abs(x - hi) < 1e-6), key=abs, default=0.0)
+        return Cut(lo, hi, forward, aft)

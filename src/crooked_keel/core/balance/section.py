@@ -1,0 +1,524 @@
+"""Weight and balance of a fit: empty, and in every loading along its fuel burn, against the limits."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass, replace
+
+from ..bench import ValueList, needs_out, or_none
+from ..errors import CannotSay, InputError, Need, all_or_cannot_say
+from ..finding import NeedOut, Value
+from ..formula import Out, Working, record
+from ..memo import Memo
+from ..resolve import Axis, Body, Resolved, got
+from ..trace import Traced, lazy, need
+from .envelope import Envelope, check_polygon
+from .ledger import (
+    Centre,
+    aft_margin,
+    apply_ledger,
+    ballast_mass,
+    cg_butt_line,
+    cg_station,
+    cg_water_line,
+    chance_inside,
+    empty_mass,
+    forward_margin,
+    loaded_mass,
+    support_reactions,
+)
+
+_SUMS = Memo(64)
+_BEFORE = Memo(16)
+_LINES = Memo(32)
+
+
+@dataclass
+class TrailPoint:
+    """One point along the burn: its sums, CG, margins and their standard uncertainty."""
+
+    centre: Centre
+    fuel_share: float
+    forward_margin_m: float
+    aft_margin_m: float
+    forward_limit_m: float
+    aft_limit_m: float
+    forward_slope_m_kg: float
+    aft_slope_m_kg: float
+
+    @property
+    def mass_kg(self) -> float:
+        """Mass at this point."""
+        return self.centre.mass_kg
+
+    @property
+    def x_m(self) -> float:
+        """CG at this point."""
+        return self.centre.station_m
+
+    def u(self, side: str) -> float:
+        """Standard uncertainty of the margin on one side, m."""
+        return self.centre.margin_u(self.forward_slope_m_kg if side == "forward" else self.aft_slope_m_kg)
+
+    def margin(self, side: str) -> float:
+        """Margin on one side, m; negative is outside."""
+        return self.forward_margin_m if side == "forward" else self.aft_margin_m
+
+    def margin_working(self, side: str) -> Working:
+        """The working of the margin on one side."""
+        moment, mass = self.centre.moment_kg_m, self.mass_kg
+        if side == "forward":
+            return forward_margin.working(moment, mass, self.forward_limit_m)
+        return aft_margin.working(self.aft_limit_m, moment, mass)
+
+    def limit(self, side: str) -> float:
+        """Limit on one side, m."""
+        return self.forward_limit_m if side == "forward" else self.aft_limit_m
+
+
+@dataclass
+class LoadedCase:
+    """A loading with its trail from full to empty tanks."""
+
+    key: str
+    name: str
+    trail: list[TrailPoint]
+
+    def worst(self, side: str) -> TrailPoint:
+        """The point of least margin on one side."""
+        return min(self.trail, key=lambda p: p.margin(side))
+
+
+@record
+class LedgerLine:
+    """A row of the ledger as drawn on the steelyard; blanks are unknown."""
+
+    id: str
+    name: str
+    kind: str
+    sign: int
+    pointer: str
+    derived: bool
+    mass_si: float | None
+    x_si: float | None
+    y_si: float | None
+    z_si: float | None
+    mass_source: str | None
+
+
+@record
+class CasePoint:
+    """A point of a burn trail."""
+
+    mass_si: float
+    x_si: float
+
+
+@record
+class LoadingOut:
+    """A loading, assessed."""
+
+    id: str
+    name: str
+    mass_si: float | None
+    x_si: float | None
+    forward_margin_si: float | None
+    aft_margin_si: float | None
+    trail: list[CasePoint]
+    needs: list[NeedOut]
+
+
+class BalanceOut(Out):
+    """What the balance bench shows beside its values and findings."""
+
+    ledger: list[LedgerLine]
+    loadings: list[LoadingOut]
+    before_loadings: list[LoadingOut]
+    envelope: list[CasePoint]
+    gross_si: float | None
+
+
+class BalanceBench:
+    """Quantities of the balance bench. as_found: the empty craft before the work, from the craft bench."""
+
+    def __init__(
+        self,
+        resolved: Resolved,
+        as_found: list[Body] | CannotSay,
+        ground_supports: list[tuple[str, tuple[float, float]]] | CannotSay,
+    ) -> None:
+        self.resolved = resolved
+        self._as_found = as_found
+        self._supports = ground_supports
+        self.craft = resolved.project.craft
+
+    @lazy
+    def as_found(self) -> list[Body]:
+        """Bodies of the empty craft as found."""
+        if isinstance(self._as_found, CannotSay):
+            raise CannotSay(*self._as_found.needs)
+        return self._as_found
+
+    @lazy
+    def changed_bodies(self) -> list[Body]:
+        """Bodies of the empty craft after the work, but for the typed rows."""
+        return [*self.as_found, *self.resolved.derived_rows]
+
+    def _rows(self, axis: Axis) -> Centre | None:
+        """Sums over the typed rows, kept while they do not change."""
+        rows = self.resolved.typed_rows
+        if not rows:
+            return None
+
+        def sums() -> Centre:
+            total = Centre()
+            _whole(rows, axis)
+            for body in rows:
+                if body.sign:
+                    total.add(body.sign, got(body.mass), got(body.axis(axis)))
+            return total
+
+        return _SUMS((rows,), sums, axis)
+
+    def _after(self, axis: Axis, left_out: frozenset[str] = frozenset()) -> Centre:
+        """Sums over the empty craft after the work."""
+        if left_out:
+            return apply_ledger(
+                [b for b in [*self.changed_bodies, *self.resolved.typed_rows] if b.id not in left_out], axis
+            )
+        all_or_cannot_say(lambda: self._rows(axis), lambda: _whole(self.changed_bodies, axis))
+        return apply_ledger(self.changed_bodies, axis, self._rows(axis))
+
+    @lazy
+    def before(self) -> Centre:
+        """Empty craft as found, along x."""
+        return apply_ledger(self.as_found)
+
+    @lazy
+    def empty(self) -> Centre:
+        """Empty craft after the work, along x."""
+        return self._after("x")
+
+    @lazy
+    def empty_y(self) -> Centre:
+        """Empty craft after the work, along y. Rows without a butt line that cannot matter are left out and reported."""
+        return self._after("y", frozenset(b.id for b in self.lateral_left_out))
+
+    @lazy
+    def empty_z(self) -> Centre:
+        """Empty craft after the work, along z."""
+        return self._after("z")
+
+    @lazy
+    def lateral_left_out(self) -> list[Body]:
+        """Rows whose butt line is unknown but whose mass at 0.5 m would, all together, move the CG less than 1 mm."""
+        blank = [
+            b
+            for b in [*self.changed_bodies, *self.resolved.typed_rows]
+            if b.sign and isinstance(b.y, CannotSay) and not isinstance(b.mass, CannotSay)
+        ]
+        reach = sum(got(b.mass).value for b in blank) * 0.5 / self.empty.mass_kg
+        return blank if blank and reach < 1e-3 else []
+
+    @lazy
+    def envelope(self) -> Envelope:
+        """CG limits."""
+        limits = self.craft.limits
+        place = self.resolved.references.place
+        if limits.envelope is not None:
+            corners = tuple(
+                (
+                    place(
+                        p.station,
+                        f"/craft/limits/envelope/{i}/station",
+                        f"station of corner {i + 1} of the envelope",
+                        "x",
+                    ).value,
+                    p.mass.si,
+                )
+                for i, p in enumerate(limits.envelope)
+            )
+            check_polygon(corners, "/craft/limits/envelope")
+            return Envelope(corners)
+        asks = (
+            lambda: place(limits.forward, "/craft/limits/forward", "forward CG limit", "x"),
+            lambda: place(limits.aft, "/craft/limits/aft", "aft CG limit", "x"),
+        )
+        all_or_cannot_say(*asks)
+        forward, aft = asks[0]().value, asks[1]().value
+        if forward >= aft:
+            raise InputError("/craft/limits/forward", "the forward limit is not ahead of the aft limit")
+        return Envelope(None, forward, aft)
+
+    @lazy
+    def gross(self) -> float:
+        """Largest mass allowed, kg."""
+        return need(self.craft.limits.gross, "/craft/limits/gross", "gross mass").si
+
+    def case(self, key: str, base: Centre) -> LoadedCase:
+        """One loading on an empty craft, with its burn trail: all tanks run down together.
+
+        A straight line in mass and moment; margins are checked at both ends, at the masses of the envelope's corners
+        and where CG − limit is stationary. Source: statics; FAA-H-8083-1 adverse loading (from memory)."""
+        loading = self.resolved.project.loadings[key]
+        fuel = self.resolved.load_bodies(key, loading, fuel=True)
+        people = self.resolved.load_bodies(key, loading, fuel=False)
+        all_or_cannot_say(
+            lambda: apply_ledger(people, start=base),
+            *[lambda b=b: (got(b.mass), got(b.x)) for b in fuel],
+            lambda: self.envelope,
+        )
+        dry = apply_ledger(people, start=base)
+        full = apply_ledger(fuel, start=dry)
+        burn = full.mass_kg - dry.mass_kg
+        shares = {0.0, 1.0}
+        if burn > 0:
+            for corner in self.envelope.masses_kg:
+                shares.add((corner - dry.mass_kg) / burn)
+            shares |= self._stationary_shares(dry, full, burn)
+        trail = []
+        for share in sorted(s for s in shares if 0 <= s <= 1):
+            at = (
+                full
+                if share == 1.0
+                else dry
+                if share == 0.0
+                else apply_ledger([_part(b, share) for b in fuel], start=dry)
+            )
+            cut = self.envelope.cut(at.mass_kg)
+            if cut is None:
+                masses = self.envelope.masses_kg
+                held = self.envelope.cut(min(max(at.mass_kg, masses[0]), masses[-1]))
+                assert held is not None
+                cut = held._replace(forward_slope_m_kg=0.0, aft_slope_m_kg=0.0)
+            x = at.station_m
+            trail.append(
+                TrailPoint(
+                    at,
+                    share,
+                    x - cut.forward_m,
+                    cut.aft_m - x,
+                    cut.forward_m,
+                    cut.aft_m,
+                    cut.forward_slope_m_kg,
+                    cut.aft_slope_m_kg,
+                )
+            )
+        return LoadedCase(key, loading.name, trail)
+
+    def _stationary_shares(self, dry: Centre, full: Centre, burn: float) -> set[float]:
+        """Where X(m) = xk + C/m touches a sloping edge a + b·m closest: m* = √(−C/b)."""
+        if burn <= 0 or not self.envelope.corners:
+            return set()
+        xk = (full.moment_kg_m - dry.moment_kg_m) / burn
+        c = dry.moment_kg_m - xk * dry.mass_kg
+        made = set()
+        corners = self.envelope.corners
+        for (x1, m1), (x2, m2) in zip(corners, corners[1:] + corners[:1], strict=True):
+            if m1 != m2 and (b := (x2 - x1) / (m2 - m1)) != 0 and -c / b > 0:
+                made.add((math.sqrt(-c / b) - dry.mass_kg) / burn)
+        return made
+
+    def _cases(self, base_of: str) -> tuple[list[LoadedCase], dict[str, CannotSay]]:
+        cases: list[LoadedCase] = []
+        gaps: dict[str, CannotSay] = {}
+        for key, _ in sorted(self.resolved.project.loadings.items(), key=lambda i: i[1].rank):
+            try:
+                cases.append(self.case(key, self.empty if base_of == "after" else self.before))
+            except CannotSay as gap:
+                gaps[key] = gap
+        return cases, gaps
+
+    @lazy
+    def cases_and_gaps(self) -> tuple[list[LoadedCase], dict[str, CannotSay]]:
+        """Loadings after the work, and those that cannot be said yet."""
+        return self._cases("after")
+
+    @lazy
+    def before_cases(self) -> list[LoadedCase]:
+        """Loadings of the craft as found. Raises CannotSay if none can be said."""
+        parts = (self.craft, self.resolved.project.loadings)
+        cases, gaps = _BEFORE(parts, lambda: self._cases("before"))
+        if not cases:
+            raise CannotSay(*{n.pointer: n for g in gaps.values() for n in g.needs}.values())
+        return cases
+
+    @lazy
+    def cases(self) -> list[LoadedCase]:
+        """Loadings that can be said."""
+        cases, gaps = self.cases_and_gaps
+        if not cases:
+            if gaps:
+                raise CannotSay(*{n.pointer: n for g in gaps.values() for n in g.needs}.values())
+            raise CannotSay(Need("/loadings", "a loading: who and what flies"))
+        return cases
+
+    def worst(self, side: str) -> tuple[LoadedCase, TrailPoint]:
+        """The loading and point of least margin on one side."""
+        case = min(self.cases, key=lambda c: c.worst(side).margin(side))
+        return case, case.worst(side)
+
+    @lazy
+    def heaviest(self) -> tuple[LoadedCase, TrailPoint]:
+        """The loading of greatest mass."""
+        case = max(self.cases, key=lambda c: c.trail[-1].mass_kg)
+        return case, case.trail[-1]
+
+    @lazy
+    def ballast_station(self) -> float:
+        """Station where lead may be put, m."""
+        return self.resolved.references.place(
+            self.craft.ballast_station, "/craft/ballast_station", "station where ballast may go", "x"
+        ).value
+
+    def _ballast_terms(self, side: str) -> tuple[float, float, float, float]:
+        """Mass, CG, limit and station for the lead that brings the worst loading of a side to its limit; negative lead is
+        what could come out."""
+        _, point = self.worst(side)
+        return point.mass_kg, point.x_m, point.limit(side), self.ballast_station
+
+    def reactions(self, centre: Centre) -> list[tuple[str, float]]:
+        """Mass on each support, level, empty: name and kg."""
+        if isinstance(self._supports, CannotSay):
+            raise CannotSay(*self._supports.needs)
+        y = apply_ledger(self.as_found, "y").station_m if centre is self.before else self.empty_y.station_m
+        places = [at for _, at in self._supports]
+        loads = support_reactions(centre.mass_kg, centre.station_m, y, places)
+        return [(name, load) for (name, _), load in zip(self._supports, loads, strict=True)]
+
+    @lazy
+    def chance_terms(self) -> tuple[float, float, float, float]:
+        """Margins and their standard uncertainties at the point that is least likely inside."""
+        points = [self.worst("forward")[1], self.worst("aft")[1]]
+        terms = [(p.forward_margin_m, p.u("forward"), p.aft_margin_m, p.u("aft")) for p in points]
+        return min(terms, key=lambda t: chance_inside(*t))
+
+    def _in_and_out(self) -> tuple[float, float]:
+        """Masses installed and removed, kg."""
+        rows = [b for b in self.resolved.ledger if b.sign]
+        return sum(got(b.mass).value for b in rows if b.sign > 0), sum(got(b.mass).value for b in rows if b.sign < 0)
+
+    def values(self) -> list[Value]:
+        """Headline values."""
+        out = ValueList("balance")
+        out.add(
+            "empty-mass", "Empty mass", "mass", lambda: self.empty.mass, before=lambda: self.before.mass,
+            working=lambda: empty_mass.working(self.before.mass_kg, *self._in_and_out()),
+        )  # fmt: skip
+        out.add(
+            "empty-cg", "Empty CG aft of the datum", "length", lambda: self.empty.station,
+            before=lambda: self.before.station_m,
+            working=lambda: cg_station.working(self.empty.moment_kg_m, self.empty.mass_kg),
+        )  # fmt: skip
+        for side, label in (
+            ("forward", "Worst forward margin, all loadings"),
+            ("aft", "Worst aft margin, all loadings"),
+        ):
+            out.add(
+                f"{side}-margin", label, "length", lambda s=side: self.worst(s)[1].margin(s),
+                before=lambda s=side: min(c.worst(s).margin(s) for c in self.before_cases),
+                working=lambda s=side: self.worst(s)[1].margin_working(s),
+            )  # fmt: skip
+        out.add(
+            "chance-inside", "Chance inside the limits", "percent", lambda: chance_inside(*self.chance_terms),
+            working=lambda: chance_inside.working(*self.chance_terms),
+        )  # fmt: skip
+        out.add(
+            "heaviest", "Heaviest loading", "mass", lambda: self.heaviest[1].mass_kg,
+            before=lambda: max(c.trail[-1].mass_kg for c in self.before_cases),
+            working=lambda: loaded_mass.working(self.empty.mass_kg, self.heaviest[1].mass_kg - self.empty.mass_kg),
+        )  # fmt: skip
+        for side, label in (
+            ("forward", "Lead to just touch the forward limit"),
+            ("aft", "Lead until the aft limit is touched"),
+        ):
+            out.add(
+                "ballast" if side == "forward" else "ballast-aft", label, "mass", lambda s=side: ballast_mass(*self._ballast_terms(s)),
+                working=lambda s=side: ballast_mass.working(*self._ballast_terms(s)),
+            )  # fmt: skip
+        out.add(
+            "cg-butt-line", "Empty CG to starboard", "length", lambda: self.empty_y.station,
+            before=lambda: apply_ledger(self.as_found, "y").station_m,
+            working=lambda: cg_butt_line.working(self.empty_y.moment_kg_m, self.empty_y.mass_kg),
+        )  # fmt: skip
+        out.add(
+            "cg-water-line", "Empty CG above the level line", "length", lambda: self.empty_z.station,
+            before=lambda: apply_ledger(self.as_found, "z").station_m,
+            working=lambda: cg_water_line.working(self.empty_z.moment_kg_m, self.empty_z.mass_kg),
+        )  # fmt: skip
+        return out.values
+
+    def tables(self) -> BalanceOut:
+        """Ledger, loadings and envelope."""
+
+        typed = self.resolved.typed_rows
+        lines = [*map(_line, self.resolved.derived_rows), *_LINES((typed,), lambda: [_line(b) for b in typed])]
+        loadings = or_none(lambda: self._out(*self.cases_and_gaps)) or []
+        before = or_none(lambda: self._out(self.before_cases, {})) or []
+        envelope = or_none(self._outline) or []
+        gross = self.craft.limits.gross
+        return BalanceOut(
+            ledger=lines,
+            loadings=loadings,
+            before_loadings=before,
+            envelope=envelope,
+            gross_si=gross.si if gross else None,
+        )
+
+    def _outline(self) -> list[CasePoint]:
+        """The limits as an outline to draw; forward, aft and gross alone make a box from no mass up."""
+        if self.envelope.corners:
+            return [CasePoint(mass_si=m, x_si=x) for x, m in self.envelope.corners]
+        cut = self.envelope.cut(0.0)
+        assert cut is not None
+        box = ((0.0, cut.forward_m), (self.gross, cut.forward_m), (self.gross, cut.aft_m), (0.0, cut.aft_m))
+        return [CasePoint(mass_si=m, x_si=x) for m, x in box]
+
+    def _out(self, cases: list[LoadedCase], gaps: dict[str, CannotSay]) -> list[LoadingOut]:
+        made = [
+            LoadingOut(
+                id=c.key, name=c.name, mass_si=c.trail[-1].mass_kg, x_si=c.trail[-1].x_m,
+                forward_margin_si=c.worst("forward").forward_margin_m, aft_margin_si=c.worst("aft").aft_margin_m,
+                trail=_curve(c), needs=[],
+            )
+            for c in cases
+        ]  # fmt: skip
+        made += [
+            LoadingOut(
+                id=k, name=self.resolved.project.loadings[k].name, mass_si=None, x_si=None, forward_margin_si=None,
+                aft_margin_si=None, trail=[], needs=needs_out(g.needs),
+            )
+            for k, g in gaps.items()
+        ]  # fmt: skip
+        return made
+
+
+def _line(b: Body) -> LedgerLine:
+    """A body as a row of the ledger."""
+    mass, x, y, z = (m.value if isinstance(m, Traced) else None for m in (b.mass, b.x, b.y, b.z))
+    source = next((o.source for o in b.mass.slopes), None) if isinstance(b.mass, Traced) else None
+    return LedgerLine(b.id, b.name, b.kind, b.sign, b.pointer, b.derived, mass, x, y, z, source)
+
+
+def _part(body: Body, share: float) -> Body:
+    """A share of a body: fuel that is left."""
+    return replace(body, mass=got(body.mass).times(share))
+
+
+def _whole(bodies: list[Body], axis: Axis) -> None:
+    """Raise what bodies need for their sums."""
+    all_or_cannot_say(
+        *[lambda b=b: all_or_cannot_say(lambda: got(b.mass), lambda: got(b.axis(axis))) for b in bodies if b.sign]
+    )
+
+
+def _curve(case: LoadedCase) -> list[CasePoint]:
+    """The trail as drawn, nine points, empty tanks first."""
+    a, b = case.trail[0], case.trail[-1]
+    made = []
+    for i in range(9):
+        s = i / 8
+        m = a.mass_kg + s * (b.mass_kg - a.mass_kg)
+        moment = a.centre.moment_kg_m + s * (b.centre.moment_kg_m - a.centre.moment_kg_m)
+        made.append(CasePoint(mass_si=m, x_si=moment / m))
+    return made

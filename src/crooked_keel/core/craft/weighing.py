@@ -1,0 +1,85 @@
+"""Weighing a craft on its supports."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import NamedTuple
+
+from ..errors import InputError
+from ..formula import formula
+
+SOURCE = "statics; FAA-H-8083-1B ch. 3 (from memory)"
+
+
+@formula(
+    "craft.net", "n = g − t", result=("mass", "net reading"), g=("mass", "reading"), t=("mass", "tare"), source=SOURCE
+)  # fmt: skip
+def net_reading(gross_kg: float, tare_kg: float) -> float:
+    """Net reading of one scale, kg."""
+    return gross_kg - tare_kg
+
+
+@formula(
+    "craft.mass", "m = Σg − Σt", result=("mass", "mass on the scales"), Σg=("mass", "sum of readings"), Σt=("mass", "sum of tares"), source=SOURCE
+)  # fmt: skip
+def mass_on_scales(gross_kg: float, tare_kg: float) -> float:
+    """Mass on all scales, kg."""
+    return gross_kg - tare_kg
+
+
+@formula(
+    "craft.cg", "x = Σnx / Σn", result=("length", "CG on the scales"), Σnx=("mass_moment", "sum of net reading times place"),
+    Σn=("mass", "sum of net readings"), source=SOURCE,
+)  # fmt: skip
+def cg_on_scales(moment_kg_m: float, net_kg: float) -> float:
+    """CG of what stands on the scales along one axis, m."""
+    return moment_kg_m / net_kg
+
+
+class Scale(NamedTuple):
+    """One scale: gross and tare in kg, place in m."""
+
+    name: str
+    gross_kg: float
+    tare_kg: float
+    x_m: float
+    y_m: float
+
+
+class Weighed(NamedTuple):
+    """Mass in kg, station and butt line of the CG in m."""
+
+    mass_kg: float
+    x_m: float
+    y_m: float
+
+
+def weigh_on_supports(scales: Sequence[Scale]) -> Weighed:
+    """m = Σn, x = Σn·x/m, y = Σn·y/m with n = gross − tare.
+
+    Raises InputError: a reading below its tare, two supports in one place, all in one line, nothing weighed.
+    Source: statics; FAA-H-8083-1B ch. 3 (from memory)."""
+    for s in scales:
+        if s.gross_kg < s.tare_kg:
+            raise InputError("/craft/supports", f"{s.name}: the reading is less than its tare")
+    for i, a in enumerate(scales):
+        for b in scales[i + 1 :]:
+            if abs(a.x_m - b.x_m) < 1e-6 and abs(a.y_m - b.y_m) < 1e-6:
+                raise InputError(
+                    "/craft/supports", f"{a.name} and {b.name} stand in the same place: the CG cannot be found"
+                )
+    if len(scales) > 1:
+        if max(s.x_m for s in scales) - min(s.x_m for s in scales) < 1e-6:
+            raise InputError(
+                "supports", f"{scales[0].name} and {scales[1].name} have the same station: x cannot be found"
+            )
+        if len(scales) > 2 and max(s.y_m for s in scales) - min(s.y_m for s in scales) < 1e-6:
+            raise InputError("/craft/supports", "all supports stand in one line: y cannot be found")
+    m = sum(s.gross_kg - s.tare_kg for s in scales)
+    if m <= 0:
+        raise InputError("/craft/supports", "the scales carry nothing: is the craft on them?")
+    return Weighed(
+        m,
+        sum((s.gross_kg - s.tare_kg) * s.x_m for s in scales) / m,
+        sum((s.gross_kg - s.tare_kg) * s.y_m for s in scales) / m,
+    )

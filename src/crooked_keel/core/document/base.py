@@ -1,0 +1,26 @@
+"""What all parts of the document share."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from pydantic import BaseModel, ConfigDict, Field, StringConstraints
+
+Key = Annotated[str, StringConstraints(pattern=r"^[a-z0-9][a-z0-9_-]{0,39}$")]
+Name = Annotated[str, StringConstraints(min_length=1, max_length=120, strip_whitespace=True)]
+Note = Annotated[str, StringConstraints(max_length=2000)]
+
+
+class Part(BaseModel):
+    """Base of every part of the document: strict, nothing unknown, no NaN. Blanks are left out when saved (`plain`)."""
+
+    model_config = ConfigDict(
+        extra="forbid", strict=True, allow_inf_nan=False, frozen=True, validate_by_name=True, validate_by_alias=True
+    )
+
+
+class Item(Part):
+    """A member of an id-keyed collection: a name and a rank that orders it."""
+
+    name: Name
+    rank: Annotated[float, Field(ge=-1e9, le=1e9)] = 0.0

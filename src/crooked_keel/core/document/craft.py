@@ -1,0 +1,116 @@
+"""The craft as it stands: references, supports, limits, tanks, places, and what was found."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from ..figure import Angle, ButtLine, Density, Length, Mass, Station, Volume, WaterLine
+from .base import Item, Key, Note, Part
+
+
+class Reference(Item):
+    """A named thing to measure from, placed from the datum or from another reference."""
+
+    station: Station | None = None
+    water_line: WaterLine | None = None
+
+
+class Support(Item):
+    """A wheel or jack on a scale. The water line is that of the ground under it."""
+
+    role: Literal["main", "nose", "tail"]
+    station: Station | None = None
+    butt_line: ButtLine | None = None
+    water_line: WaterLine | None = None
+    reading: Mass | None = None
+    tare: Mass | None = None
+
+
+class Correction(Item):
+    """Something that was aboard at the weighing and is not part of empty, or the other way round."""
+
+    action: Literal["add", "remove"]
+    mass: Mass | None = None
+    station: Station | None = None
+    butt_line: ButtLine | None = None
+    water_line: WaterLine | None = None
+
+
+class AsFound(Part):
+    """How the empty mass and CG before the work are known."""
+
+    method: Literal["weighing", "report"] = "weighing"
+    corrections: dict[Key, Correction] = {}
+    report_mass: Mass | None = None
+    report_station: Station | None = None
+    report_butt_line: ButtLine | None = None
+    water_line: WaterLine | None = None
+
+
+class EnvelopePoint(Part):
+    """A corner of the envelope."""
+
+    station: Station
+    mass: Mass
+
+
+class Limits(Part):
+    """CG and mass limits: a polygon, or forward, aft and gross alone."""
+
+    envelope: list[EnvelopePoint] | None = None
+    forward: Station | None = None
+    aft: Station | None = None
+    gross: Mass | None = None
+    port: ButtLine | None = None
+    starboard: ButtLine | None = None
+    category: Literal["normal", "utility", "very light"] | None = None
+
+
+class Tank(Item):
+    """A fuel tank; capacity is the usable volume."""
+
+    capacity: Volume | None = None
+    density: Density | None = None
+    station: Station | None = None
+    butt_line: ButtLine | None = None
+    water_line: WaterLine | None = None
+
+
+class Seat(Item):
+    """A place where people or baggage go."""
+
+    station: Station | None = None
+    butt_line: ButtLine | None = None
+    water_line: WaterLine | None = None
+
+
+class Outline(Part):
+    """The few measures from which the side view is drawn."""
+
+    nose: Station | None = None
+    tail: Station | None = None
+    top: WaterLine | None = None
+    belly: WaterLine | None = None
+    wing: Station | None = None
+    wing_chord: Length | None = None
+    wing_water_line: WaterLine | None = None
+    fin_top: WaterLine | None = None
+    wheel: Length | None = None
+
+
+class Craft(Part):
+    """Everything about the host craft that is not the power unit."""
+
+    description: Note = ""
+    datum_note: Note = ""
+    levelling_note: Note = ""
+    gear: Literal["tailwheel", "tricycle"] = "tailwheel"
+    references: dict[Key, Reference] = {}
+    supports: dict[Key, Support] = {}
+    as_found: AsFound = AsFound()
+    limits: Limits = Limits()
+    tanks: dict[Key, Tank] = {}
+    seats: dict[Key, Seat] = {}
+    outline: Outline = Outline()
+    lowest_attitude: Angle | None = None
+    ballast_station: Station | None = None

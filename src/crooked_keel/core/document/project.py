@@ -1,0 +1,42 @@
+"""The document: one craft being repowered."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from ..figure import Length, Number, NumberStyle, Rotation
+from .base import Key, Name, Part
+from .craft import Craft
+from .fit import Fit, Installation, LedgerRow, Loading
+
+SCHEMA_VERSION = 1
+REFERENCE_VERSION = "2026-11"
+
+
+class Assumptions(Part):
+    """Defaults that a person may change. A blank takes the default that the catalogue names."""
+
+    tip_mach: Number | None = None
+    ground_clearance: Length | None = None
+    pitch_rate: Rotation | None = None
+    yaw_rate: Rotation | None = None
+
+
+class Project(Part):
+    """A project document. Collections are maps from a short stable id to an item with a rank."""
+
+    schema_version: Annotated[int, Field(ge=SCHEMA_VERSION, le=SCHEMA_VERSION)] = SCHEMA_VERSION
+    reference_version: str = REFERENCE_VERSION
+    name: Name
+    kind: Literal["aeroplane"] = "aeroplane"
+    units: Literal["mm-kg", "in-lb"] = "mm-kg"
+    number_style: NumberStyle = "point"
+    craft: Craft = Craft()
+    old_installation: Installation | None = None
+    ledger: dict[Key, LedgerRow] = {}
+    loadings: dict[Key, Loading] = {}
+    fits: dict[Key, Fit] = {}
+    chosen_fit: Key | None = None
+    assumptions: Assumptions = Assumptions()

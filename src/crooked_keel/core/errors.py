@@ -1,0 +1,45 @@
+"""The two ways in which a computation declines to answer."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+
+class InputError(ValueError):
+    """A value that cannot be used: says which field, what was given and what would be accepted."""
+
+    def __init__(self, field: str, message: str, *, given: str | None = None, allowed: str | None = None) -> None:
+        super().__init__(message)
+        self.field = field
+        self.message = message
+        self.given = given
+        self.allowed = allowed
+
+
+@dataclass(frozen=True, slots=True)
+class Need:
+    """One figure that is not there yet: where it belongs (a JSON pointer) and what people call it."""
+
+    pointer: str
+    what: str
+
+
+class CannotSay(Exception):
+    """Raised in place of an answer when figures are missing. Never replaced by a made-up number."""
+
+    def __init__(self, *needs: Need) -> None:
+        super().__init__("needs " + ", ".join(n.what for n in needs))
+        self.needs = needs
+
+
+def all_or_cannot_say(*attempts: object) -> None:
+    """Call each zero-argument attempt; raise one `CannotSay` that lists everything the failed ones need."""
+    missing: dict[str, Need] = {}
+    for attempt in attempts:
+        try:
+            attempt()  # type: ignore[operator]
+        except CannotSay as gap:
+            for need in gap.needs:
+                missing.setdefault(need.pointer, need)
+    if missing:
+        raise CannotSay(*missing.values())

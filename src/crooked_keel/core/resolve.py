@@ -1,0 +1,521 @@
+"""Who sits where: document + fit → bodies, points, axes. Once, for all benches.
+
+Everything is lazy: a part that is not known yet raises CannotSay with the figures that are missing, and only those who
+ask for that part are held up.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterable
+from dataclasses import dataclass, replace
+from typing import Literal
+
+import numpy as np
+
+from .document import Installation, LedgerRow, Loading, Project
+from .errors import CannotSay, InputError, Need, all_or_cannot_say
+from .figure import Figure, Mass, Place
+from .geometry import Matrix, Vector, thrust_direction, thrust_rotation
+from .mechanics import overall_ratio
+from .memo import Memo
+from .trace import Traced, lazy, need, traced
+
+FIXED_ORIGINS = {"datum", "centreline", "level line"}
+Axis = Literal["x", "y", "z"]
+_ROWS = Memo(20_000)
+_TYPED = Memo(32)
+_PLACED = Memo(64)
+Maybe = Traced | CannotSay
+
+
+def attempt(ask: Callable[[], Traced]) -> Maybe:
+    """The number, or what it needs, as a value."""
+    try:
+        return ask()
+    except CannotSay as gap:
+        return gap
+
+
+def got(maybe: Maybe) -> Traced:
+    """The number, or raise what it needs."""
+    if isinstance(maybe, CannotSay):
+        raise CannotSay(*maybe.needs)
+    return maybe
+
+
+def as_stated(figure: Figure | None, pointer: str, what: str) -> Traced:
+    """A load that defines a named case: exact by definition unless it was typed with a ±."""
+    number = traced(figure, pointer, what)
+    assert figure is not None
+    return number if figure.plus_minus is not None else Traced(number.value)
+
+
+@dataclass(frozen=True, slots=True)
+class Body:
+    """A mass at a place. sign +1 present, −1 taken out. Each number may still be missing."""
+
+    id: str
+    name: str
+    kind: Literal["as found", "removed", "installed", "kept", "loaded"]
+    sign: int
+    pointer: str
+    mass: Maybe
+    x: Maybe
+    y: Maybe
+    z: Maybe
+    derived: bool = False
+
+    def axis(self, axis: Axis) -> Maybe:
+        """The coordinate along an axis."""
+        return self.x if axis == "x" else self.y if axis == "y" else self.z
+
+
+class References:
+    """Named places to measure from, resolved to distances from the datum."""
+
+    def __init__(self, project: Project) -> None:
+        self.project = project
+
+    def place(self, figure: Place | None, pointer: str, what: str, axis: Axis) -> Traced:
+        """A position figure → traced coordinate on its axis, through its chain of references."""
+        return self._follow(need(figure, pointer, what), pointer, what, axis, ())
+
+    def _follow(self, figure: Place, pointer: str, what: str, axis: Axis, seen: tuple[str, ...]) -> Traced:
+        own = traced(figure, pointer, what)
+        if figure.origin in FIXED_ORIGINS:
+            return own
+        reference = self.project.craft.references.get(figure.origin)
+        if reference is None:
+            raise InputError(pointer, f"{what} is measured from '{figure.origin}', which is not a reference of this craft",
+                             given=figure.origin, allowed=", ".join(["datum", *self.project.craft.references]))  # fmt: skip
+        if figure.origin in seen:
+            raise InputError(pointer, f"the references {' → '.join((*seen, figure.origin))} go round in a circle")
+        base = f"/craft/references/{figure.origin}"
+        origin: Place | None
+        if axis == "x":
+            origin, base, name = reference.station, f"{base}/station", f"station of the {reference.name}"
+        elif axis == "z":
+            origin, base, name = reference.water_line, f"{base}/water_line", f"water line of the {reference.name}"
+        else:
+            raise InputError(pointer, f"{what}: butt lines are measured from the centreline", given=figure.origin)
+        return own + self._follow(need(origin, base, name), base, name, axis, (*seen, figure.origin))
+
+    def firewall_x(self) -> Traced:
+        """Station of the firewall."""
+        reference = self.project.craft.references.get("firewall")
+        figure = reference.station if reference else None
+        return self.place(figure, "/craft/references/firewall/station", "station of the firewall", "x")
+
+
+Local = tuple[Traced, Traced, Traced]
+
+
+@dataclass
+class ResolvedInstallation:
+    """One installation placed in the craft."""
+
+    id: str
+    pointer: str
+    installation: Installation
+    references: References
+    old: bool = False
+
+    @property
+    def name(self) -> str:
+        """What people call the unit."""
+        return self.installation.unit.name
+
+    def _p(self, path: str) -> str:
+        return f"{self.pointer}/{path}"
+
+    @lazy
+    def flange(self) -> Local:
+        """Centre of the output flange: the point that is held when the thrust line turns."""
+        p = self.installation.placement
+        place = self.references.place
+        asks = (
+            lambda: place(
+                p.flange_station,
+                self._p("placement/flange_station"),
+                f"station of the output flange ({self.name})",
+                "x",
+            ),
+            lambda: place(
+                p.flange_butt_line,
+                self._p("placement/flange_butt_line"),
+                f"butt line of the output flange ({self.name})",
+                "y",
+            ),
+            lambda: place(
+                p.flange_water_line,
+                self._p("placement/flange_water_line"),
+                f"water line of the output flange ({self.name})",
+                "z",
+            ),
+        )
+        all_or_cannot_say(*asks)
+        return asks[0](), asks[1](), asks[2]()
+
+    @lazy
+    def angles(self) -> tuple[Traced, Traced]:
+        """Down and right thrust, rad."""
+        p = self.installation.placement
+        asks = (
+            lambda: traced(p.down, self._p("placement/down"), f"down thrust ({self.name})"),
+            lambda: traced(p.right, self._p("placement/right"), f"right thrust ({self.name})"),
+        )
+        all_or_cannot_say(*asks)
+        return asks[0](), asks[1]()
+
+    @lazy
+    def rotation(self) -> Matrix:
+        """Turn of the unit about its flange, 3×3."""
+        down, right = self.angles
+        return thrust_rotation(down.value, right.value)
+
+    @lazy
+    def thrust_axis(self) -> Vector:
+        """Unit vector along the shaft, forward."""
+        return thrust_direction(self.rotation)
+
+    @lazy
+    def _slopes(self) -> list[tuple[Matrix, Traced]]:
+        """Derivative of the turn by each angle that has a doubt, with the angle."""
+        down, right = self.angles
+        h = 1e-5
+        made = []
+        for angle, dn, dr in ((down, h, 0.0), (right, 0.0, h)):
+            if angle.u > 0:
+                ahead = thrust_rotation(down.value + dn, right.value + dr)
+                behind = thrust_rotation(down.value - dn, right.value - dr)
+                made.append(((ahead - behind) / (2 * h), angle))
+        return made
+
+    def placed(self, local: Local) -> Local:
+        """A point given along the shaft, to starboard and up from the output flange → craft axes."""
+        turn = self.rotation
+        numbers = np.array([t.value for t in local])
+        made = []
+        for i in range(3):
+            total = self.flange[i]
+            for j in range(3):
+                if turn[i, j] != 0.0:
+                    total = total + local[j].times(float(turn[i, j]))
+            for slope, angle in self._slopes:
+                total = total + Traced(0.0, {p: float(slope[i] @ numbers) * s for p, s in angle.slopes.items()})
+            made.append(total)
+        return made[0], made[1], made[2]
+
+    @lazy
+    def unit_flange_local(self) -> Local:
+        """The unit's own output flange, from the output flange of the drive."""
+        zero = Traced(0.0)
+        drive = self.installation.drive
+        if not drive.stages:
+            return zero, zero, zero
+        stages = sorted(drive.stages.items(), key=lambda s: s[1].rank)
+        asks: list[Callable[[], Traced]] = [
+            lambda: traced(drive.length, self._p("drive/length"), f"length of the drive ({self.name})")
+        ]
+        for key, stage in stages:
+            base = self._p(f"drive/stages/{key}")
+            asks.append(
+                lambda s=stage, b=base: traced(
+                    s.offset_starboard, f"{b}/offset_starboard", f"sideways offset of the {s.name}"
+                )
+            )
+            asks.append(lambda s=stage, b=base: traced(s.offset_up, f"{b}/offset_up", f"offset up of the {s.name}"))
+        all_or_cannot_say(*asks)
+        y = z = zero
+        for k in range(len(stages)):
+            y, z = y - asks[1 + 2 * k](), z - asks[2 + 2 * k]()
+        return asks[0](), y, z
+
+    def _from_unit_flange(self, asks: tuple[Callable[[], Traced], Callable[[], Traced], Callable[[], Traced]]) -> Local:
+        all_or_cannot_say(lambda: self.unit_flange_local, lambda: self.flange, lambda: self.rotation, *asks)
+        base = self.unit_flange_local
+        return self.placed((base[0] + asks[0](), base[1] + asks[1](), base[2] + asks[2]()))
+
+    @lazy
+    def unit_cg(self) -> Local:
+        """CG of the unit in craft axes."""
+        u = self.installation.unit
+        return self._from_unit_flange((
+            lambda: traced(u.cg_aft, self._p("unit/cg_aft"), f"CG of the {self.name}, aft of its flange"),
+            lambda: traced(u.cg_starboard, self._p("unit/cg_starboard"), f"CG of the {self.name}, sideways"),
+            lambda: traced(u.cg_up, self._p("unit/cg_up"), f"CG of the {self.name}, height"),
+        ))  # fmt: skip
+
+    @lazy
+    def drive_cg(self) -> Local:
+        """CG of the reduction; taken half way between the two shafts."""
+        d = self.installation.drive
+        ask = lambda: traced(
+            d.cg_aft, self._p("drive/cg_aft"), f"CG of the drive ({self.name}), aft of the output flange"
+        )
+        all_or_cannot_say(ask, lambda: self.unit_flange_local, lambda: self.flange, lambda: self.rotation)
+        _, y, z = self.unit_flange_local
+        return self.placed((ask(), y.times(0.5), z.times(0.5)))
+
+    @lazy
+    def propeller_centre(self) -> Local:
+        """Hub of the propeller: ahead of the output flange by the spacer."""
+        ask = lambda: traced(
+            self.installation.propeller.spacer, self._p("propeller/spacer"), f"length of the spacer ({self.name})"
+        )
+        all_or_cannot_say(ask, lambda: self.flange, lambda: self.rotation)
+        zero = Traced(0.0)
+        return self.placed((ask().times(-1.0), zero, zero))
+
+    @lazy
+    def rear(self) -> Local:
+        """Centre of the rear of the unit, on its shaft line."""
+        zero = Traced(0.0)
+        return self._from_unit_flange((
+            lambda: traced(self.installation.unit.length, self._p("unit/length"), f"length of the {self.name} behind its flange"),
+            lambda: zero,
+            lambda: zero,
+        ))  # fmt: skip
+
+    def mount_point(self, key: str) -> Local:
+        """A mount point on the unit, in craft axes."""
+        m = self.installation.mount.points[key]
+        base = self._p(f"mount/points/{key}")
+        return self._from_unit_flange((
+            lambda: traced(m.unit_aft, f"{base}/unit_aft", f"mount point {m.name}, aft of the unit's flange"),
+            lambda: traced(m.unit_starboard, f"{base}/unit_starboard", f"mount point {m.name}, sideways"),
+            lambda: traced(m.unit_up, f"{base}/unit_up", f"mount point {m.name}, height"),
+        ))  # fmt: skip
+
+    def firewall_point(self, key: str) -> Local:
+        """Where the tubes of a mount point meet the firewall."""
+        m = self.installation.mount.points[key]
+        base = self._p(f"mount/points/{key}")
+        place = self.references.place
+        asks = (
+            self.references.firewall_x,
+            lambda: place(
+                m.firewall_butt_line, f"{base}/firewall_butt_line", f"firewall point {m.name}, butt line", "y"
+            ),
+            lambda: place(
+                m.firewall_water_line, f"{base}/firewall_water_line", f"firewall point {m.name}, water line", "z"
+            ),
+        )
+        all_or_cannot_say(*asks)
+        return asks[0](), asks[1](), asks[2]()
+
+    @property
+    def mount_keys(self) -> list[str]:
+        """Ids of the mount points, in order."""
+        return [k for k, _ in sorted(self.installation.mount.points.items(), key=lambda i: (i[1].rank, i[0]))]
+
+    @lazy
+    def mount_points(self) -> dict[str, Local]:
+        """All mount points on the unit."""
+        keys = self._mount_keys_or_need()
+        all_or_cannot_say(*[lambda k=k: self.mount_point(k) for k in keys])
+        return {k: self.mount_point(k) for k in keys}
+
+    @lazy
+    def firewall_points(self) -> dict[str, Local]:
+        """All points on the firewall."""
+        keys = self._mount_keys_or_need()
+        all_or_cannot_say(*[lambda k=k: self.firewall_point(k) for k in keys])
+        return {k: self.firewall_point(k) for k in keys}
+
+    def _mount_keys_or_need(self) -> list[str]:
+        if not self.mount_keys:
+            raise CannotSay(Need(self._p("mount/points"), f"mount points of the {self.name}"))
+        return self.mount_keys
+
+    @lazy
+    def mount_cg(self) -> Local:
+        """CG of the mount: half way between the mean of its points on the unit and on the firewall."""
+        all_or_cannot_say(lambda: self.mount_points, lambda: self.firewall_points)
+        points = [*self.mount_points.values(), *self.firewall_points.values()]
+        made = []
+        for i in range(3):
+            total = Traced(0.0)
+            for p in points:
+                total = total + p[i].times(1 / len(points))
+            made.append(total)
+        return made[0], made[1], made[2]
+
+    @lazy
+    def ratio(self) -> float:
+        """Unit speed over propeller speed."""
+        return overall_ratio(self.installation.drive, self._p("drive"), self.name)
+
+    @lazy
+    def parts(self) -> list[Body]:
+        """Unit, reduction if there is one, propeller and mount as bodies, present."""
+        i = self.installation
+        asks: list[tuple[str, str, Mass | None, Callable[[], Local]]] = [
+            ("unit", self.name, i.unit.mass, lambda: self.unit_cg),
+            ("propeller", "Propeller", i.propeller.mass, lambda: self.propeller_centre),
+            ("mount", "Mount", i.mount.mass, lambda: self.mount_cg),
+        ]
+        if i.drive.stages or i.drive.mass is not None:
+            asks.insert(1, ("drive", "Reduction", i.drive.mass, lambda: self.drive_cg))
+        made = []
+        for part, name, mass, at in asks:
+            what = f"mass of the {name}" if part == "unit" else f"mass of the {name.lower()} ({self.name})"
+            x, y, z = (attempt(lambda k=k, at=at: at()[k]) for k in range(3))
+            kilograms = attempt(lambda m=mass, p=part, w=what: traced(m, self._p(f"{p}/mass"), w))
+            made.append(Body(part, name, "installed", 1, self._p(part), kilograms, x, y, z, derived=True))
+        return made
+
+    def bodies(self, sign: int, group: str) -> list[Body]:
+        """The masses that belong to this installation, put on or taken off: rows of the ledger that nobody types twice."""
+        kind: Literal["removed", "installed"] = "removed" if sign < 0 else "installed"
+        return [replace(b, id=f"{group}-{b.id}", kind=kind, sign=sign) for b in self.parts]
+
+
+@dataclass
+class Resolved:
+    """A document with one fit (or none: the craft as found), placed."""
+
+    project: Project
+    fit_id: str | None
+
+    def __post_init__(self) -> None:
+        self.references = References(self.project)
+        fit = self.project.fits.get(self.fit_id) if self.fit_id else None
+        self.installations = [
+            self._placed(k, f"/fits/{self.fit_id}/installations/{k}", i)
+            for k, i in sorted((fit.installations if fit else {}).items(), key=lambda i: i[1].rank)
+        ]
+        old = self.project.old_installation
+        self.old = self._placed("old", "/old_installation", old) if old else None
+
+    def _placed(self, key: str, pointer: str, installation: Installation) -> ResolvedInstallation:
+        """An installation placed; the same one for as long as it and the references do not change."""
+        parts = (installation, self.project.craft.references)
+        return _PLACED(
+            parts, lambda: ResolvedInstallation(key, pointer, installation, self.references, key == "old"), pointer
+        )
+
+    @lazy
+    def derived_rows(self) -> list[Body]:
+        """Rows that follow from the installations: the old one out, the fit's in."""
+        if self.fit_id is None:
+            return []
+        made = self.old.bodies(-1, "old") if self.old else []
+        for installation in self.installations:
+            made += installation.bodies(+1, installation.id)
+        return made
+
+    @lazy
+    def typed_rows(self) -> list[Body]:
+        """Rows that people typed, common to all fits and then the fit's own; moves as two rows. The same list for as long
+        as nothing in it changes."""
+        if self.fit_id is None:
+            return []
+        own = self.project.fits[self.fit_id].ledger
+        return _TYPED((self.project.ledger, own, self.project.craft.references), self._typed_rows, self.fit_id)
+
+    def _typed_rows(self) -> list[Body]:
+        made: list[Body] = []
+        ledgers = (
+            ("/ledger", self.project.ledger),
+            (f"/fits/{self.fit_id}/ledger", self.project.fits[self.fit_id or ""].ledger),
+        )
+        for base, rows in ledgers:
+            for key, row in sorted(rows.items(), key=lambda r: (r[1].rank, r[0])):
+                made += _ROWS(
+                    (row, self.project.craft.references),
+                    lambda b=base, k=key, r=row: list(self._row(f"{b}/{k}", k, r)),
+                    base,
+                    key,
+                )
+        return made
+
+    @property
+    def ledger(self) -> list[Body]:
+        """Every change from the craft as found to the fit."""
+        return [*self.derived_rows, *self.typed_rows]
+
+    def _row(self, pointer: str, key: str, row: LedgerRow) -> Iterable[Body]:
+        mass = attempt(lambda: traced(row.mass, f"{pointer}/mass", f"mass of {row.name}"))
+        at = self._position(row, pointer, row.name, "")
+        if row.kind == "moved":
+            yield Body(key, row.name, "removed", -1, pointer, mass, *at)
+            yield Body(
+                f"{key}-to",
+                f"{row.name}, new place",
+                "installed",
+                +1,
+                pointer,
+                mass,
+                *self._position(row, pointer, row.name, "to_"),
+            )
+        else:
+            sign = {"kept": 0, "removed": -1, "installed": 1}[row.kind]
+            yield Body(key, row.name, row.kind, sign, pointer, mass, *at)
+
+    def _position(self, item: object, pointer: str, name: str, prefix: str) -> tuple[Maybe, Maybe, Maybe]:
+        def one(part: str, axis: Axis, words: str) -> Maybe:
+            figure = getattr(item, f"{prefix}{part}")
+            return attempt(
+                lambda: self.references.place(
+                    figure, f"{pointer}/{prefix}{part}", f"{'new ' if prefix else ''}{words} of {name}", axis
+                )
+            )
+
+        return (
+            one("station", "x", "station"),
+            one("butt_line", "y", "butt line"),
+            one("water_line", "z", "water line"),
+        )
+
+    def load_bodies(self, key: str, loading: Loading, fuel: bool) -> list[Body]:
+        """People and baggage of a loading; with fuel=True the fuel, tank by tank."""
+        craft = self.project.craft
+        made = []
+        if fuel:
+            for tank_id, tank in sorted(craft.tanks.items(), key=lambda t: t[1].rank):
+                pointer = f"/craft/tanks/{tank_id}"
+
+                def mass(tank_id: str = tank_id, pointer: str = pointer) -> Traced:
+                    t = craft.tanks[tank_id]
+                    asks = (
+                        lambda: as_stated(
+                            loading.fuel.get(tank_id),
+                            f"/loadings/{key}/fuel/{tank_id}",
+                            f"fuel in the {t.name} ({loading.name})",
+                        ),
+                        lambda: traced(t.density, f"{pointer}/density", f"density of the fuel in the {t.name}"),
+                    )
+                    all_or_cannot_say(*asks)
+                    return asks[0]().by(asks[1]())
+
+                made.append(
+                    Body(
+                        tank_id,
+                        tank.name,
+                        "loaded",
+                        1,
+                        pointer,
+                        attempt(mass),
+                        *self._position(tank, pointer, tank.name, ""),
+                    )
+                )
+            return made
+        for seat_id, seat in sorted(craft.seats.items(), key=lambda s: s[1].rank):
+            load = attempt(
+                lambda s=seat_id, n=seat.name: as_stated(
+                    loading.loads.get(s), f"/loadings/{key}/loads/{s}", f"load on {n} ({loading.name})"
+                )
+            )
+            made.append(
+                Body(
+                    seat_id,
+                    seat.name,
+                    "loaded",
+                    1,
+                    f"/craft/seats/{seat_id}",
+                    load,
+                    *self._position(seat, f"/craft/seats/{seat_id}", seat.name, ""),
+                )
+            )
+        return made

@@ -1,0 +1,145 @@
+"""Numbers that remember which figures they were made of, so that tolerances propagate with shared figures counted once.
+
+A `Traced` is a value with its first derivative by each figure (JSON pointer). Sums and products keep the derivatives;
+that is all that mass, moment and CG need.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable
+from typing import Any, Generic, NamedTuple, TypeVar, cast, overload
+
+from .errors import CannotSay, Need
+from .figure import DIRECTIONS, Figure, Place, figure_uncertainty
+
+F = TypeVar("F", bound=Figure)
+T = TypeVar("T")
+
+
+class Origin(str):
+    """The pointer of a figure, with its standard uncertainty in SI, its name and its source."""
+
+    u: float
+    what: str
+    source: str
+
+    @classmethod
+    def of(cls, pointer: str, u: float, what: str, source: str) -> Origin:
+        """A pointer with what is known of its figure."""
+        made = cls(pointer)
+        made.u, made.what, made.source = u, what, source
+        return made
+
+
+class Uncertain(NamedTuple):
+    """A value in SI with its standard uncertainty."""
+
+    value: float
+    u: float
+
+
+class Traced:
+    """A value in SI with its derivative by each figure it was made of."""
+
+    __slots__ = ("slopes", "value")
+
+    def __init__(self, value: float, slopes: dict[Origin, float] | None = None) -> None:
+        self.value = value
+        self.slopes = slopes or {}
+
+    def __add__(self, other: Traced) -> Traced:
+        return self._combine(other, 1.0)
+
+    def __sub__(self, other: Traced) -> Traced:
+        return self._combine(other, -1.0)
+
+    def _combine(self, other: Traced, sign: float) -> Traced:
+        slopes = dict(self.slopes)
+        for origin, slope in other.slopes.items():
+            slopes[origin] = slopes.get(origin, 0.0) + sign * slope
+        return Traced(self.value + sign * other.value, slopes)
+
+    def by(self, other: Traced) -> Traced:
+        """Product with another traced number."""
+        slopes = {p: s * other.value for p, s in self.slopes.items()}
+        for origin, slope in other.slopes.items():
+            slopes[origin] = slopes.get(origin, 0.0) + slope * self.value
+        return Traced(self.value * other.value, slopes)
+
+    def over(self, other: Traced) -> Traced:
+        """Quotient with another traced number."""
+        value = self.value / other.value
+        slopes = {p: s / other.value for p, s in self.slopes.items()}
+        for origin, slope in other.slopes.items():
+            slopes[origin] = slopes.get(origin, 0.0) - value * slope / other.value
+        return Traced(value, slopes)
+
+    @property
+    def u(self) -> float:
+        """Standard uncertainty in SI."""
+        return standard_uncertainty(self.slopes)
+
+    def times(self, factor: float) -> Traced:
+        """Scaled by an exact factor."""
+        return Traced(self.value * factor, {p: s * factor for p, s in self.slopes.items()})
+
+
+def standard_uncertainty(slopes: dict[Origin, float]) -> float:
+    """√Σ(slope·u)². Source: JCGM 100:2008, 5.1.2 (from memory)."""
+    return math.sqrt(sum((s * o.u) ** 2 for o, s in slopes.items()))
+
+
+def need(figure: F | None, pointer: str, what: str) -> F:
+    """The figure, or CannotSay that names it."""
+    if figure is None:
+        raise CannotSay(Need(pointer, what))
+    return figure
+
+
+def traced(figure: Figure | None, pointer: str, what: str) -> Traced:
+    """A figure as a traced number (for a place: its signed distance)."""
+    known = _TRACED.get(pointer)
+    if known is not None and known[0] is figure and known[1] == what:
+        return known[2]
+    figure = need(figure, pointer, what)
+    slope = float(DIRECTIONS[figure.dir]) if isinstance(figure, Place) else 1.0
+    made = Traced(slope * figure.si, {Origin.of(pointer, figure_uncertainty(figure), what, figure.source): slope})
+    if len(_TRACED) > _MOST_TRACED:
+        _TRACED.clear()
+    _TRACED[pointer] = (figure, what, made)
+    return made
+
+
+# The last traced number at each pointer, good for as long as the figure there is the very same object (see memo.py).
+_TRACED: dict[str, tuple[Figure, str, Traced]] = {}
+_MOST_TRACED = 50_000
+
+
+class lazy(Generic[T]):
+    """A property computed once. A CannotSay is remembered and raised again, so that a gap costs no more than a value."""
+
+    def __init__(self, function: Callable[[Any], T]) -> None:
+        self.function = function
+        self.__doc__ = function.__doc__
+
+    def __set_name__(self, owner: type, name: str) -> None:
+        self.slot = "_lazy_" + name
+
+    @overload
+    def __get__(self, instance: None, owner: type) -> lazy[T]: ...
+    @overload
+    def __get__(self, instance: object, owner: type) -> T: ...
+    def __get__(self, instance: object | None, owner: type) -> T | lazy[T]:
+        if instance is None:
+            return self
+        kept: dict[str, tuple[T | None, CannotSay | None]] = instance.__dict__
+        if self.slot not in kept:
+            try:
+                kept[self.slot] = (self.function(instance), None)
+            except CannotSay as held:
+                kept[self.slot] = (None, held)
+        value, gap = kept[self.slot]
+        if gap is not None:
+            raise CannotSay(*gap.needs)
+        return cast(T, value)

@@ -1,0 +1,154 @@
+"""Units: factors to SI, the words people write for them, and how each unit system of the view prints a dimension.
+
+Factors are exact definitions or follow from them (1 in = 25.4 mm, 1 lb = 0.45359237 kg, g0 = 9.80665 m/s²);
+the tests compare every one with an outside units library.
+"""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+G0_M_S2 = 9.80665
+LB_KG = 0.45359237
+IN_M = 0.0254
+FT_M = 0.3048
+US_GALLON_M3 = 231 * IN_M**3
+IMPERIAL_GALLON_M3 = 4.54609e-3
+HP_W = 550 * FT_M * LB_KG * G0_M_S2
+
+
+@dataclass(frozen=True, slots=True)
+class Unit:
+    """One unit: its printed name, dimension, factor to SI, the ways of writing it and a remark if it is ambiguous."""
+
+    name: str
+    dimension: str
+    factor: float
+    words: tuple[str, ...]
+    remark: str | None = None
+
+
+_U = Unit
+UNITS: tuple[Unit, ...] = (
+    _U("mm", "length", 1e-3, ("mm", "millimetre", "millimetres", "millimeter", "millimeters")),
+    _U("cm", "length", 1e-2, ("cm", "centimetre", "centimetres", "centimeter", "centimeters")),
+    _U("m", "length", 1.0, ("m", "metre", "metres", "meter", "meters")),
+    _U("in", "length", IN_M, ("in", "in.", "inch", "inches", '"', "″", "”", "''")),
+    _U("ft", "length", FT_M, ("ft", "ft.", "foot", "feet", "'", "′", "’")),
+    _U("thou", "length", IN_M / 1000, ("thou",), "thousandth of an inch"),
+    _U("kg", "mass", 1.0, ("kg", "kilogram", "kilograms", "kilo", "kilos")),
+    _U("g", "mass", 1e-3, ("g", "gram", "grams")),
+    _U("t", "mass", 1e3, ("t", "tonne", "tonnes"), "metric tonne, 1000 kg"),
+    _U("lb", "mass", LB_KG, ("lb", "lbs", "lb.", "lbm", "pound", "pounds", "#")),
+    _U("oz", "mass", LB_KG / 16, ("oz", "oz.", "ounce", "ounces"), "ounce of mass, 1/16 lb"),
+    _U("°", "angle", math.pi / 180, ("°", "deg", "degs", "degree", "degrees")),
+    _U("rad", "angle", 1.0, ("rad", "radian", "radians")),
+    _U("′ of arc", "angle", math.pi / 10800, ("arcmin",)),
+    _U("W", "power", 1.0, ("W", "watt", "watts")),
+    _U("kW", "power", 1e3, ("kW", "kw", "KW", "kilowatt", "kilowatts")),
+    _U("hp", "power", HP_W, ("hp", "HP", "bhp", "horsepower"), "hp read as 745.70 W, not the metric one"),
+    _U("PS", "power", 75 * G0_M_S2, ("PS", "ps", "cv", "CV"), "metric horsepower, 735.50 W"),
+    _U("N·m", "torque", 1.0, ("N·m", "N*m", "Nm", "N-m", "N m", "nm")),
+    _U("kgf·m", "torque", G0_M_S2, ("kgf·m", "kgf*m", "kgfm", "kgf-m", "kgf m", "kgm", "mkg")),
+    _U(
+        "ft·lb",
+        "torque",
+        FT_M * LB_KG * G0_M_S2,
+        ("ft·lb", "ft-lb", "ft*lb", "ft lb", "ftlb", "lb-ft", "lb·ft", "lb ft", "lbft", "ft·lbf", "ft-lbf", "lbf-ft"),
+    ),
+    _U(
+        "in·lb",
+        "torque",
+        IN_M * LB_KG * G0_M_S2,
+        ("in·lb", "in-lb", "in*lb", "in lb", "inlb", "lb-in", "lb·in", "lb in", "in·lbf", "in-lbf", "lbf-in"),
+    ),
+    _U("rpm", "rotation", math.pi / 30, ("rpm", "RPM", "r/min", "rev/min", "1/min")),
+    _U("rad/s", "rotation", 1.0, ("rad/s",)),
+    _U("°/s", "rotation", math.pi / 180, ("°/s", "deg/s")),
+    _U("m/s", "speed", 1.0, ("m/s",)),
+    _U("km/h", "speed", 1 / 3.6, ("km/h", "kph", "kmh", "kmph")),
+    _U("kn", "speed", 1852 / 3600, ("kn", "kt", "kts", "knot", "knots")),
+    _U("mph", "speed", 1609.344 / 3600, ("mph",)),
+    _U("ft/min", "speed", FT_M / 60, ("ft/min", "fpm")),
+    _U("N", "force", 1.0, ("N", "newton", "newtons")),
+    _U("kN", "force", 1e3, ("kN",)),
+    _U("kgf", "force", G0_M_S2, ("kgf", "kp")),
+    _U("lbf", "force", LB_KG * G0_M_S2, ("lbf",)),
+    _U("L", "volume", 1e-3, ("L", "l", "litre", "litres", "liter", "liters")),
+    _U("mL", "volume", 1e-6, ("mL", "ml", "cc", "cm3", "cm³")),
+    _U("m³", "volume", 1.0, ("m³", "m3")),
+    _U(
+        "US gal",
+        "volume",
+        US_GALLON_M3,
+        ("US gal", "us gal", "usg", "USG", "gal", "gallon", "gallons"),
+        "US gallon, 3.785 L; write imp gal for the other",
+    ),
+    _U("imp gal", "volume", IMPERIAL_GALLON_M3, ("imp gal", "UK gal", "uk gal"), "imperial gallon, 4.546 L"),
+    _U("qt", "volume", US_GALLON_M3 / 4, ("qt", "US qt", "quart", "quarts"), "US quart, 0.946 L"),
+    _U("kg/m³", "density", 1.0, ("kg/m³", "kg/m3")),
+    _U("kg/L", "density", 1e3, ("kg/L", "kg/l")),
+    _U("lb/US gal", "density", LB_KG / US_GALLON_M3, ("lb/US gal", "lb/gal"), "per US gallon"),
+    _U("kg·m²", "inertia", 1.0, ("kg·m²", "kg·m2", "kg*m2", "kg m2", "kgm2", "kg m²", "kgm²")),
+    _U("lb·ft²", "inertia", LB_KG * FT_M**2, ("lb·ft²", "lb·ft2", "lb ft2", "lb-ft2")),
+    _U("N/mm", "stiffness", 1e3, ("N/mm",)),
+    _U("kN/mm", "stiffness", 1e6, ("kN/mm",)),
+    _U("N/m", "stiffness", 1.0, ("N/m",)),
+    _U("lbf/in", "stiffness", LB_KG * G0_M_S2 / IN_M, ("lbf/in", "lb/in")),
+    _U("%", "number", 0.01, ("%", "per cent", "percent")),
+    _U(":1", "number", 1.0, (":1", ": 1", "to 1")),
+    _U("", "number", 1.0, ("g's", "×", "x")),
+    _U("teeth", "count", 1.0, ("teeth", "tooth", "T")),
+    _U("", "count", 1.0, ("blades", "blade", "cylinders", "cylinder", "cyl")),
+)
+
+BY_WORD: dict[str, tuple[Unit, ...]] = {}
+for _unit in UNITS:
+    for _word in _unit.words:
+        BY_WORD[_word] = (*BY_WORD.get(_word, ()), _unit)
+WORDS_LONGEST_FIRST = sorted(BY_WORD, key=len, reverse=True)
+
+DIMENSIONLESS = frozenset({"number", "count"})
+
+# Largest magnitude that can be meant, in SI; beyond it the unit is wrong, not the craft.
+PLAUSIBLE: dict[str, float] = {
+    "length": 200.0, "mass": 200e3, "angle": 2 * math.pi, "power": 20e6, "torque": 1e6, "rotation": 2e4, "speed": 400.0,
+    "force": 1e7, "volume": 200.0, "density": 25e3, "inertia": 1e5, "stiffness": 1e11, "number": 1e6, "count": 1e4,
+}  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class Print:
+    """How a view prints a dimension: unit name, factor to SI, decimals."""
+
+    unit: str
+    factor: float
+    decimals: int
+
+
+VIEWS: dict[str, dict[str, Print]] = {
+    "mm-kg": {
+        "length": Print("mm", 1e-3, 0), "mass": Print("kg", 1.0, 1), "angle": Print("°", math.pi / 180, 2),
+        "power": Print("kW", 1e3, 1), "torque": Print("N·m", 1.0, 0), "moment": Print("N·m", 1.0, 0),
+        "rotation": Print("rpm", math.pi / 30, 0), "turn_rate": Print("rad/s", 1.0, 2), "speed": Print("m/s", 1.0, 1),
+        "force": Print("N", 1.0, 0), "volume": Print("L", 1e-3, 1), "density": Print("kg/m³", 1.0, 0),
+        "inertia": Print("kg·m²", 1.0, 3), "stiffness": Print("N/mm", 1e3, 0),
+        "mass_moment": Print("kg·m", 1.0, 2), "area": Print("m²", 1.0, 3),
+        "number": Print("", 1.0, 2), "count": Print("", 1.0, 0), "percent": Print("%", 0.01, 0),
+    },
+    "in-lb": {
+        "length": Print("in", IN_M, 2), "mass": Print("lb", LB_KG, 1), "angle": Print("°", math.pi / 180, 2),
+        "power": Print("hp", HP_W, 1), "torque": Print("ft·lb", FT_M * LB_KG * G0_M_S2, 0),
+        "moment": Print("ft·lb", FT_M * LB_KG * G0_M_S2, 0),
+        "rotation": Print("rpm", math.pi / 30, 0), "turn_rate": Print("°/s", math.pi / 180, 0), "speed": Print("ft/s", FT_M, 0),
+        "force": Print("lbf", LB_KG * G0_M_S2, 0), "volume": Print("US gal", US_GALLON_M3, 1),
+        "density": Print("lb/US gal", LB_KG / US_GALLON_M3, 2), "inertia": Print("lb·ft²", LB_KG * FT_M**2, 2),
+        "stiffness": Print("lbf/in", LB_KG * G0_M_S2 / IN_M, 0), "mass_moment": Print("lb·in", LB_KG * IN_M, 1),
+        "area": Print("in²", IN_M**2, 1),
+        "number": Print("", 1.0, 2), "count": Print("", 1.0, 0), "percent": Print("%", 0.01, 0),
+    },
+}  # fmt: skip
+
+# The step of the tape in each view: 1 mm, 1/16 in. Positions proposed by the tool are rounded to it.
+TAPE_M = {"mm-kg": 1e-3, "in-lb": IN_M / 16}
