@@ -1,0 +1,1 @@
+"""Crooked Keel: the shop drawing of a repower, that answers back."""

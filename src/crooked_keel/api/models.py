@@ -1,0 +1,238 @@
+"""What goes over the wire."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Annotated, Any, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from ..core.assess import Assessment, Change
+from ..core.finding import Bench, Level, Message, Suggestion
+from ..core.formula import Working
+from ..core.shapes import Shapes
+
+
+class In(BaseModel):
+    """Base of inputs: strict, nothing unknown, no NaN."""
+
+    model_config = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False)
+
+
+class Reply(BaseModel):
+    """Base of outputs."""
+
+    model_config = ConfigDict(json_schema_serialization_defaults_required=True)
+
+
+class Problem(Reply):
+    """RFC 9457. `pointer` is the field that caused it; `allowed` says what would be accepted."""
+
+    type: str = "about:blank"
+    title: str
+    status: int
+    detail: str
+    pointer: str | None = None
+    given: str | None = None
+    allowed: str | None = None
+
+
+class Conflict(Problem):
+    """Two edits of the same figure: what each of them says."""
+
+    yours: Any = None
+    theirs: Any = None
+    revision: int | None = None
+
+
+Text = Annotated[str, Field(max_length=200)]
+Pointer = Annotated[str, Field(max_length=400)]
+
+
+class NewProject(In):
+    """The short form that starts a project."""
+
+    name: Annotated[str, Field(min_length=1, max_length=120)]
+    kind: Literal["aeroplane"] = "aeroplane"
+    gear: Literal["tailwheel", "tricycle"] = "tailwheel"
+    unit_name: Annotated[str, Field(min_length=1, max_length=120)] = "new unit"
+    units: Literal["mm-kg", "in-lb"] = "mm-kg"
+
+
+class ImportFile(In):
+    """A project file's text."""
+
+    text: Annotated[str, Field(max_length=8_000_000)]
+
+
+class ImportCsv(In):
+    """A ledger's text and where it goes."""
+
+    base: Annotated[int, Field(ge=0, le=2**53)]
+    ledger: Pointer
+    text: Annotated[str, Field(max_length=4_000_000)]
+
+
+class OperationIn(In):
+    """One JSON Patch operation."""
+
+    op: Literal["add", "replace", "remove"]
+    path: Pointer
+    value: Any = None
+
+
+class Edit(In):
+    """An edit made on revision `base`. `burst`: edits with the same word in a row are one step of undo."""
+
+    base: Annotated[int, Field(ge=0, le=2**53)]
+    summary: Text = ""
+    operations: Annotated[list[OperationIn], Field(min_length=1, max_length=2000)]
+    burst: Annotated[str, Field(max_length=60)] | None = None
+
+
+class Preview(In):
+    """An edit to look at, not to save."""
+
+    operations: Annotated[list[OperationIn], Field(max_length=200)]
+
+
+class ParseIn(In):
+    """A text as typed."""
+
+    text: Annotated[str, Field(max_length=400)]
+    dimension: Text
+    number_style: Literal["point", "comma"] = "point"
+
+
+class ParseOut(Reply):
+    """What was understood: SI, and the same in both unit systems."""
+
+    si: float
+    plus_minus_si: float | None
+    source: str | None
+    metric: str
+    inch: str
+    remark: str | None
+
+
+class KeelLevel(Reply):
+    """One bench of a small keel."""
+
+    bench: Bench
+    level: Level | None
+    built: bool
+
+
+class ProjectListItem(Reply):
+    """A line of the project list."""
+
+    id: str
+    name: str
+    description: str
+    old_unit: str | None
+    new_unit: str | None
+    at: datetime | None
+    keel: list[KeelLevel]
+    worst_level: Level | None
+    worst: Message | None
+    profile: Shapes | None
+
+
+class State(Reply):
+    """A project with one fit: document, where undo and redo lead, assessment."""
+
+    id: str
+    revision: int
+    can_undo: bool
+    can_redo: bool
+    document: dict[str, Any]
+    assessment: Assessment
+    changed: list[Change] = []
+
+
+class Fragment(Reply):
+    """What now stands at a touched pointer."""
+
+    path: str
+    value: Any
+
+
+class Patched(Reply):
+    """After an edit. `document` is whole only if the edit was re-applied on another's."""
+
+    revision: int
+    can_undo: bool
+    can_redo: bool
+    fragments: list[Fragment]
+    document: dict[str, Any] | None
+    assessment: Assessment
+    changed: list[Change]
+
+
+class PreviewOut(Reply):
+    """An assessment without workings, and what would change."""
+
+    assessment: Assessment
+    changed: list[Change]
+
+
+class Suggestions(Reply):
+    """Proved ways to clear a finding."""
+
+    suggestions: list[Suggestion]
+
+
+class RevisionOut(Reply):
+    """A line of the history."""
+
+    number: int
+    at: datetime
+    summary: str
+
+
+class PrintSpec(Reply):
+    """How a view prints a dimension."""
+
+    unit: str
+    factor: float
+    decimals: int
+
+
+class FieldSpec(Reply):
+    """A figure of the document by its pointer pattern (`*` for an id): dimension, kind of place, choices."""
+
+    pattern: str
+    dimension: str | None
+    place: Literal["station", "butt line", "water line"] | None
+    origin: str | None
+    choices: list[str] | None
+
+
+class Reference(Reply):
+    """What the front end needs once: units of each view, accepted units, fields, catalogue of rules."""
+
+    views: dict[str, dict[str, PrintSpec]]
+    fields: list[FieldSpec]
+
+
+class RuleOut(Reply):
+    """One rule of the catalogue."""
+
+    id: str
+    bench: Bench
+    title: str
+    limit: str
+    source: str
+    mark: str
+
+
+class WorkingOut(Reply):
+    """The working of a value or finding."""
+
+    working: Working | None
+
+
+class CsvText(Reply):
+    """A ledger as CSV."""
+
+    text: str

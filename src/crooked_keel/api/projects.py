@@ -1,0 +1,188 @@
+"""Projects: reading, editing, looking ahead, undoing, files."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from fastapi import APIRouter, Path, Query, Request, Response
+from pydantic import BaseModel
+
+from ..core.document import Project, apply_operations, load
+from ..core.errors import InputError
+from ..core.reference.kinds import new_project
+from ..exchange.ledger_csv import csv_to_operations, ledger_to_csv
+from .models import (
+    Conflict,
+    CsvText,
+    Edit,
+    ImportCsv,
+    ImportFile,
+    NewProject,
+    Patched,
+    Preview,
+    PreviewOut,
+    Problem,
+    ProjectListItem,
+    RevisionOut,
+    State,
+    Suggestions,
+    WorkingOut,
+)
+from .service import Service
+
+router = APIRouter(
+    prefix="/api",
+    responses={400: {"model": Problem}, 404: {"model": Problem}, 409: {"model": Conflict}, 422: {"model": Problem}},
+)
+Id = Annotated[str, Path(max_length=40)]
+FitQuery = Annotated[
+    str | None, Query(alias="fit", max_length=40, description="a fit's id, or none for the craft as found")
+]
+
+
+class Written(Response):
+    """A reply that is written straight from its model: the assessment is large, and was validated when it was made."""
+
+    media_type = "application/json"
+
+    def __init__(self, reply: BaseModel, status_code: int = 200) -> None:
+        super().__init__(reply.model_dump_json(), status_code)
+
+
+def service(request: Request) -> Service:
+    """The service of this application."""
+    found: Service = request.app.state.service
+    return found
+
+
+@router.get("/projects")
+def list_projects(request: Request) -> list[ProjectListItem]:
+    """Every project, the one touched last first."""
+    return service(request).projects()
+
+
+@router.post("/projects", status_code=201, response_model=State)
+def create_project(request: Request, new: NewProject) -> Written:
+    """A new project from a kind: every place to fill in, nothing filled in."""
+    document = apply_operations(
+        Project(name="new", kind=new.kind), new_project(new.name, new.gear, new.unit_name, new.units)
+    )
+    made = service(request)
+    return Written(made.state(made.store.create(document, "Started"), None), 201)
+
+
+@router.post("/projects/import", status_code=201, response_model=State)
+def import_project(request: Request, file: ImportFile) -> Written:
+    """A project from a file, checked whole before anything is stored."""
+    made = service(request)
+    return Written(made.state(made.store.create(load(file.text), "Opened from a file"), None), 201)
+
+
+@router.get("/projects/{project_id}", response_model=State)
+def read_project(request: Request, project_id: Id, fit: FitQuery = None) -> Written:
+    """Document, revision and assessment with one fit."""
+    made = service(request)
+    return Written(made.state(made.store.head(project_id), fit))
+
+
+@router.delete("/projects/{project_id}", status_code=204)
+def delete_project(request: Request, project_id: Id) -> Response:
+    """Remove a project with its history."""
+    service(request).store.delete(project_id)
+    return Response(status_code=204)
+
+
+@router.patch("/projects/{project_id}", response_model=Patched)
+def edit_project(request: Request, project_id: Id, edit: Edit, fit: FitQuery = None) -> Written:
+    """An edit, saved and assessed."""
+    operations = [o.model_dump() for o in edit.operations]
+    return Written(service(request).edit(project_id, fit, edit.base, operations, edit.summary, edit.burst))
+
+
+@router.post("/projects/{project_id}/preview", response_model=PreviewOut)
+def preview(request: Request, project_id: Id, ahead: Preview, fit: FitQuery = None) -> Written:
+    """An edit to look at, not saved."""
+    return Written(service(request).preview(project_id, fit, [o.model_dump() for o in ahead.operations]))
+
+
+@router.post("/projects/{project_id}/undo", response_model=State)
+def undo(request: Request, project_id: Id, fit: FitQuery = None) -> Written:
+    """Back to the state before."""
+    return Written(_move(service(request), project_id, fit, "undo"))
+
+
+@router.post("/projects/{project_id}/redo", response_model=State)
+def redo(request: Request, project_id: Id, fit: FitQuery = None) -> Written:
+    """Forward again."""
+    return Written(_move(service(request), project_id, fit, "redo"))
+
+
+def _move(made: Service, project_id: str, fit: str | None, way: str) -> State:
+    earlier = made.store.head(project_id)
+    was = made.state(earlier, fit).assessment
+    return made.state(made.store.undo(project_id) if way == "undo" else made.store.redo(project_id), fit, was)
+
+
+@router.get("/projects/{project_id}/revisions")
+def revisions(request: Request, project_id: Id) -> list[RevisionOut]:
+    """The history, newest first."""
+    return [
+        RevisionOut(number=r.number, at=r.at, summary=r.summary) for r in service(request).store.revisions(project_id)
+    ]
+
+
+@router.get("/projects/{project_id}/workings/{value}")
+def working(
+    request: Request, project_id: Id, value: Annotated[str, Path(max_length=120)], fit: FitQuery = None
+) -> WorkingOut:
+    """The working of a headline value or a finding."""
+    made = service(request)
+    head = made.store.head(project_id)
+    assessment = made.assessment(head, made.fit_of(head.document, fit))
+    for item in assessment.values:
+        if item.id == value:
+            return WorkingOut(working=item.working)
+    for finding in assessment.findings:
+        if finding.key == value:
+            return WorkingOut(working=finding.working)
+    raise InputError("/value", "no such value or finding", given=value)
+
+
+@router.post("/projects/{project_id}/suggestions/{finding}")
+def suggestions(
+    request: Request, project_id: Id, finding: Annotated[str, Path(max_length=200)], fit: FitQuery = None
+) -> Suggestions:
+    """Proved ways to clear a finding."""
+    return service(request).suggestions(project_id, fit, finding)
+
+
+@router.get(
+    "/projects/{project_id}/exports/project",
+    response_class=Response,
+    responses={200: {"content": {"application/json": {}}}},
+)
+def export_project(request: Request, project_id: Id) -> Response:
+    """The document as a file, the very bytes that are stored."""
+    made = service(request)
+    name = "".join(c for c in made.store.head(project_id).document.name if c.isalnum() and c.isascii()) or "project"
+    return Response(
+        made.store.raw_document(project_id), media_type="application/json",
+        headers={"Content-Disposition": f'attachment; filename="{name.lower()}.keel.json"'},
+    )  # fmt: skip
+
+
+@router.get("/projects/{project_id}/exports/ledger")
+def export_ledger(request: Request, project_id: Id, fit: FitQuery = None) -> CsvText:
+    """The typed rows of a ledger as CSV: those common to all fits, or those of one."""
+    document = service(request).store.head(project_id).document
+    if fit is not None and fit not in document.fits:
+        raise InputError("/fits", "no such fit", given=fit, allowed=", ".join(document.fits) or "none yet")
+    return CsvText(text=ledger_to_csv(document.fits[fit].ledger if fit else document.ledger))
+
+
+@router.post("/projects/{project_id}/ledger", response_model=Patched)
+def import_ledger(request: Request, project_id: Id, file: ImportCsv, fit: FitQuery = None) -> Written:
+    """Rows from CSV into a ledger: all of them or none."""
+    made = service(request)
+    operations = csv_to_operations(file.text, file.ledger, made.store.head(project_id).document)
+    return Written(made.edit(project_id, fit, file.base, operations, "Ledger read from CSV", None))

@@ -1,0 +1,144 @@
+"""Store and core together: assessments kept for the states that were looked at last."""
+
+from __future__ import annotations
+
+import logging
+from collections import OrderedDict
+from collections.abc import Sequence
+from dataclasses import asdict, replace
+from typing import Any
+
+from ..core.assess import Assessment, assess, changed
+from ..core.document import Project, apply_operations, fragments_of, plain
+from ..core.errors import InputError
+from ..core.suggest import suggest
+from ..store.store import Head, Store
+from .models import Fragment, KeelLevel, Patched, PreviewOut, ProjectListItem, State, Suggestions
+
+log = logging.getLogger("crooked_keel")
+
+
+class Service:
+    """What the routers call."""
+
+    def __init__(self, store: Store) -> None:
+        self.store = store
+        self._kept: OrderedDict[tuple[str, int, str | None], Assessment] = OrderedDict()
+
+    def assessment(self, head: Head, fit: str | None) -> Assessment:
+        """The assessment of a state; failures of the program go to the log."""
+        key = (head.project_id, head.revision, fit)
+        found = self._kept.get(key)
+        if found is None:
+            found = self._fresh(head.document, fit)
+            self._kept[key] = found
+            while len(self._kept) > 48:
+                self._kept.popitem(last=False)
+        return found
+
+    def _fresh(self, document: Project, fit: str | None) -> Assessment:
+        made = assess(document, fit)
+        for failure in made.failures:
+            log.error("%s failed\n%s", failure.part, failure.trace)
+        # Traces are for the log, not for the screen.
+        return (
+            made.model_copy(update={"failures": [f.model_copy(update={"trace": ""}) for f in made.failures]})
+            if made.failures
+            else made
+        )
+
+    @staticmethod
+    def fit_of(document: Project, wanted: str | None) -> str | None:
+        """The fit to look at: `none` is the craft as found; blank is the chosen fit, or the first."""
+        if wanted == "none":
+            return None
+        if wanted:
+            if wanted not in document.fits:
+                raise InputError("/fits", "no such fit", given=wanted, allowed=", ".join(document.fits) or "none yet")
+            return wanted
+        if document.chosen_fit:
+            return document.chosen_fit
+        return next(iter(sorted(document.fits, key=lambda k: document.fits[k].rank)), None)
+
+    def state(self, head: Head, fit: str | None, before: Assessment | None = None) -> State:
+        """Everything about a project with one fit."""
+        fit = self.fit_of(head.document, fit if fit is None or fit == "none" or fit in head.document.fits else None)
+        made = self.assessment(head, fit)
+        self._summarise(head)
+        return State(
+            id=head.project_id, revision=head.revision, can_undo=head.can_undo, can_redo=head.can_redo,
+            document=plain(head.document), assessment=made,
+            changed=changed(before, made) if before else [],
+        )  # fmt: skip
+
+    def edit(
+        self,
+        project_id: str,
+        fit: str | None,
+        base: int,
+        operations: Sequence[dict[str, Any]],
+        summary: str,
+        burst: str | None,
+    ) -> Patched:
+        """Apply an edit, save it, assess it."""
+        earlier = self.store.head(project_id)
+        was = self.assessment(
+            earlier,
+            self.fit_of(earlier.document, fit if fit in (None, "none") or fit in earlier.document.fits else None),
+        )
+        edited = self.store.edit(project_id, base, operations, summary, burst)
+        document = edited.head.document
+        fit = self.fit_of(document, fit if fit in (None, "none") or fit in document.fits else None)
+        made = self.assessment(edited.head, fit)
+        self._summarise(edited.head)
+        return Patched(
+            revision=edited.head.revision, can_undo=edited.head.can_undo, can_redo=edited.head.can_redo,
+            fragments=[Fragment(**f) for f in fragments_of(document, operations)],
+            document=plain(document) if edited.rebased else None,
+            assessment=made, changed=changed(was, made),
+        )  # fmt: skip
+
+    def preview(self, project_id: str, fit: str | None, operations: Sequence[dict[str, Any]]) -> PreviewOut:
+        """Assess an edit without saving it; no workings."""
+        head = self.store.head(project_id)
+        fit = self.fit_of(head.document, fit)
+        document = apply_operations(head.document, operations)
+        was, made = self.assessment(head, fit), self._fresh(document, fit)
+        findings = [replace(f, working=None) for f in made.findings]
+        values = [replace(v, working=None) for v in made.values]
+        return PreviewOut(
+            assessment=made.model_copy(update={"findings": findings, "values": values}), changed=changed(was, made)
+        )
+
+    def suggestions(self, project_id: str, fit: str | None, finding: str) -> Suggestions:
+        """Proved ways to clear a finding."""
+        head = self.store.head(project_id)
+        return Suggestions(suggestions=suggest(head.document, self.fit_of(head.document, fit), finding))
+
+    def _summarise(self, head: Head) -> None:
+        fit = self.fit_of(head.document, None)
+        made = self.assessment(head, fit)
+        worst = made.worst()
+        document = head.document
+        new = document.fits[fit].installations if fit else {}
+        self.store.keep_summary(head.project_id, head.revision, {
+            "description": document.craft.description,
+            "old_unit": document.old_installation.unit.name if document.old_installation else None,
+            "new_unit": next((i.unit.name for i in new.values()), None),
+            "keel": [{"bench": b.bench, "level": b.level, "built": b.built} for b in made.benches],
+            "worst_level": worst.level if worst else None,
+            "worst": asdict(worst.title) if worst else None,
+            "profile": made.shapes.model_dump(mode="json", include={"outline", "wheels", "installations"}),
+        })  # fmt: skip
+
+    def projects(self) -> list[ProjectListItem]:
+        """The list with its small keels."""
+        made = []
+        for row, at, summary in self.store.list_projects():
+            kept = summary or {}
+            made.append(ProjectListItem(
+                id=row.id, name=row.name, at=at, description=kept.get("description", ""), old_unit=kept.get("old_unit"),
+                new_unit=kept.get("new_unit"), keel=[KeelLevel(**k) for k in kept.get("keel", [])],
+                worst_level=kept.get("worst_level"), worst=kept.get("worst"), profile=kept.get("profile"),
+            ))  # fmt: skip
+        return made

@@ -1,0 +1,143 @@
+"""The command line. Heavy modules are imported inside the commands."""
+
+from __future__ import annotations
+
+import json
+import sys
+from pathlib import Path
+from typing import Annotated, Any, NoReturn
+
+import typer
+
+app = typer.Typer(
+    no_args_is_help=True, add_completion=False, help="Crooked Keel: repower a craft and see what it does to it."
+)
+DataDir = Annotated[Path, typer.Option("--data", help="folder that holds the projects")]
+DEFAULT_DATA = Path("data")
+LOOPBACK = ("127.0.0.1", "localhost", "::1")
+
+
+def _refuse(message: str) -> NoReturn:
+    print(message, file=sys.stderr)
+    raise typer.Exit(2)
+
+
+def _say(bad: Any) -> NoReturn:
+    where = f"{bad.field}: " if bad.field else ""
+    given = f" (given: {bad.given})" if bad.given else ""
+    allowed = f" Accepted: {bad.allowed}." if bad.allowed else ""
+    _refuse(f"{where}{bad.message}{given}.{allowed}")
+
+
+def _serve(host: str, port: int, data: Path, passphrase: str | None) -> None:
+    import uvicorn
+
+    from .api.app import LOCAL_HOSTS, create_app
+
+    if host not in LOOPBACK and not passphrase:
+        _refuse(f"{host} can be reached by others: give a --passphrase to open it to them.")
+    application = create_app(data, passphrase, LOCAL_HOSTS if host in LOOPBACK else ["*"])
+    print(f"Crooked Keel is at http://{host}:{port}  (Ctrl+C stops it)", flush=True)
+    uvicorn.run(application, host=host, port=port, log_level="warning")
+
+
+@app.command()
+def serve(
+    host: str = "127.0.0.1",
+    port: int = 8000,
+    data: DataDir = DEFAULT_DATA,
+    passphrase: Annotated[
+        str | None, typer.Option(help="asked of everybody when the host is not this machine alone")
+    ] = None,
+) -> None:
+    """Start the application."""
+    _serve(host, port, data, passphrase)
+
+
+@app.command()
+def demo(host: str = "127.0.0.1", port: int = 8000, data: DataDir = Path("data/demo")) -> None:
+    """Seed the demonstration project, unless it is there, and start."""
+    from .demo.seed import seed
+
+    seed(data)
+    _serve(host, port, data, None)
+
+
+def _read(file: Path) -> Any:
+    from .core.document import load
+    from .core.errors import InputError
+
+    try:
+        return load(file.read_bytes())
+    except OSError as bad:
+        _refuse(f"{file}: {bad.strerror}")
+    except InputError as bad:
+        _say(bad)
+
+
+@app.command()
+def assess(
+    file: Path,
+    fit: Annotated[str | None, typer.Option(help="id or name of the fit; blank: the chosen or first one")] = None,
+    as_json: Annotated[bool, typer.Option("--json", help="the whole assessment as JSON")] = False,
+    strict: Annotated[bool, typer.Option("--strict", help="exit 1 if a finding is stop")] = False,
+) -> None:
+    """Assess a project file."""
+    from .api.service import Service
+    from .core.assess import assess as run
+    from .core.errors import InputError
+    from .exchange.report import lines
+
+    project = _read(file)
+    by_name = {f.name: k for k, f in project.fits.items()}
+    try:
+        made = run(project, Service.fit_of(project, by_name.get(fit, fit) if fit else None))
+    except InputError as bad:
+        _say(bad)
+    print(made.model_dump_json() if as_json else "\n".join(lines(made, project.units)))
+    if strict and any(f.level == "stop" for f in made.findings):
+        raise typer.Exit(1)
+
+
+def _store(data: Path) -> Any:
+    from .store.store import Store
+
+    return Store(data)
+
+
+@app.command(name="export")
+def export_(project: str, file: Path, data: DataDir = DEFAULT_DATA) -> None:
+    """Write a project (id or name) to a file."""
+    store = _store(data)
+    found = [row.id for row, _, _ in store.list_projects() if project in (row.id, row.name)]
+    if len(found) != 1:
+        _refuse(f"{len(found)} projects are called '{project}'.")
+    file.write_bytes(store.raw_document(found[0]))
+    print(file)
+
+
+@app.command(name="import")
+def import_(file: Path, data: DataDir = DEFAULT_DATA) -> None:
+    """Read a project file into the data folder."""
+    print(_store(data).create(_read(file), "Opened from a file").project_id)
+
+
+@app.command()
+def schema() -> None:
+    """Print the JSON Schema of the project file."""
+    from .core import document
+
+    print(json.dumps(document.schema(), indent=2))
+
+
+@app.command()
+def openapi(file: Path) -> None:
+    """Write the description of the interface, from which the front end's types are made."""
+    from .api.app import create_app
+
+    file.write_text(json.dumps(create_app().openapi(), indent=1))
+
+
+def main() -> None:
+    """Entry point."""
+    app()

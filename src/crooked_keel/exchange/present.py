@@ -1,0 +1,58 @@
+"""Numbers and sentences at the edge, in the view's units. The front end has the same in TypeScript; both are held to
+one table of examples."""
+
+from __future__ import annotations
+
+import re
+
+from ..core.finding import Message, Param
+from ..core.formula import Working
+from ..core.units import VIEWS
+
+MINUS = "−"
+
+
+def number(si: float, dimension: str, units: str) -> str:
+    """`71.0 kg`, `−6 mm`. Half is rounded away from zero; a rounded zero has no sign."""
+    spec = VIEWS[units].get(dimension)
+    if spec is None:
+        raise KeyError(f"no way to print a {dimension}")
+    value = si / spec.factor
+    digits = f"{_round_half_away(abs(value), spec.decimals):.{spec.decimals}f}"
+    negative = value < 0 and float(digits) != 0
+    gap = "" if spec.unit in ("", "°", "%") else "\u00a0"
+    if spec.unit == "%":
+        gap = "\u00a0"
+    return f"{MINUS if negative else ''}{digits}{gap}{spec.unit}"
+
+
+def _round_half_away(value: float, decimals: int) -> float:
+    scale = 10.0**decimals
+    return int(value * scale + 0.5 + 1e-9) / scale
+
+
+def param(p: Param, units: str) -> str:
+    """One slot of a message."""
+    return p.text if p.text is not None else number(p.si or 0.0, p.dimension or "number", units)
+
+
+def sentence(message: Message, units: str) -> str:
+    """A message with its slots filled."""
+    return re.sub(
+        r"\{(\w+)\}",
+        lambda m: param(message.params[m.group(1)], units) if m.group(1) in message.params else m.group(0),
+        message.template,
+    )
+
+
+def working(w: Working, units: str) -> list[str]:
+    """Three lines: the formula, the formula with its numbers, the result."""
+    symbol, expression = (part.strip() for part in w.text.split("=", 1))
+    by_symbol = {t.symbol: number(t.si, t.dimension, units) for t in w.terms}
+    names = sorted(by_symbol, key=len, reverse=True)
+    filled = (
+        re.sub("|".join(re.escape(n) for n in names), lambda m: by_symbol[m.group(0)], expression)
+        if names
+        else expression
+    )
+    return [f"{symbol} = {expression}", f"  = {filled}", f"  = {number(w.result.si, w.result.dimension, units)}"]

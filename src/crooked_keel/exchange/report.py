@@ -1,0 +1,37 @@
+"""An assessment as plain lines, for the command line."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from ..core.assess import Assessment
+from ..core.finding import BUILT
+from .present import number, sentence, working
+
+_WORDS = {"ok": "ok", "watch": "watch", "stop": "STOP", "unknown": "cannot say"}
+
+
+def lines(assessment: Assessment, units: str) -> Iterator[str]:
+    """Findings by bench, worst first, with their workings; then the headline values."""
+    for bench in BUILT:
+        yield bench.capitalize()
+        for f in assessment.findings:
+            if f.bench != bench:
+                continue
+            yield f"  {_WORDS[f.level]:<11}{_capital(sentence(f.title, units))}"
+            yield f"             {_capital(sentence(f.message, units))}"
+            if f.needs:
+                yield f"             needs {', '.join(n.what for n in f.needs)}"
+            if f.working and f.level != "ok":
+                yield from (f"             {line}" for line in working(f.working, units))
+        for v in assessment.values:
+            if v.bench == bench and (v.si is not None or v.text):
+                shown = v.text if v.si is None else number(v.si, v.dimension, units)
+                before = f"{number(v.before_si, v.dimension, units)} → " if v.before_si is not None else ""
+                yield f"  {_capital(v.label)}: {before}{shown}"
+    yield "Checked: what is listed above, with the figures entered. Not checked: anything else. Local rules and licensed people decide."
+
+
+def _capital(line: str) -> str:
+    """A sentence begins with a capital, also where it begins with a name."""
+    return line[:1].upper() + line[1:]

@@ -1,0 +1,87 @@
+"""Tables. SQLite STRICT; documents compressed; revisions append-only."""
+
+from __future__ import annotations
+
+import json
+from datetime import UTC, datetime
+from typing import Any
+
+from sqlalchemy import Dialect, ForeignKey, Integer, LargeBinary, Text, TypeDecorator, UniqueConstraint
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
+
+
+class JsonText(TypeDecorator[Any]):
+    """JSON in a TEXT column, no NaN."""
+
+    impl = Text
+    cache_ok = True
+
+    def process_bind_param(self, value: Any, dialect: Dialect) -> str | None:
+        return None if value is None else json.dumps(value, allow_nan=False, ensure_ascii=False)
+
+    def process_result_value(self, value: str | None, dialect: Dialect) -> Any:
+        return None if value is None else json.loads(value)
+
+
+class UtcText(TypeDecorator[datetime]):
+    """A moment in UTC as ISO text."""
+
+    impl = Text
+    cache_ok = True
+
+    def process_bind_param(self, value: datetime | None, dialect: Dialect) -> str | None:
+        return None if value is None else value.astimezone(UTC).isoformat()
+
+    def process_result_value(self, value: str | None, dialect: Dialect) -> datetime | None:
+        return None if value is None else datetime.fromisoformat(value)
+
+
+class Base(DeclarativeBase):
+    """STRICT tables: only INTEGER, TEXT and BLOB columns."""
+
+    type_annotation_map = {
+        str: Text,
+        int: Integer,
+        bytes: LargeBinary,
+        datetime: UtcText,
+        dict[str, Any]: JsonText,
+        list[Any]: JsonText,
+    }
+
+
+class ProjectRow(Base):
+    """A project: where its head is, and the tip that redo leads to."""
+
+    __tablename__ = "projects"
+    __table_args__ = {"sqlite_strict": True}
+    id: Mapped[str] = mapped_column(primary_key=True)
+    name: Mapped[str]
+    created_at: Mapped[datetime]
+    head: Mapped[int | None]
+    tip: Mapped[int | None]
+
+
+class RevisionRow(Base):
+    """One saved state. Undo and redo move the head; nothing is rewritten."""
+
+    __tablename__ = "revisions"
+    __table_args__ = (UniqueConstraint("project_id", "number"), {"sqlite_strict": True})
+    id: Mapped[int] = mapped_column(primary_key=True)
+    project_id: Mapped[str] = mapped_column(ForeignKey("projects.id", ondelete="CASCADE"), index=True)
+    number: Mapped[int]
+    parent: Mapped[int | None] = mapped_column(ForeignKey("revisions.id"))
+    at: Mapped[datetime]
+    summary: Mapped[str]
+    burst: Mapped[str | None]
+    patch: Mapped[list[Any]]
+    document: Mapped[bytes]
+
+
+class VerdictRow(Base):
+    """Worst level of each bench, and the sentence that matters most, for the small keels of the list."""
+
+    __tablename__ = "verdicts"
+    __table_args__ = {"sqlite_strict": True}
+    project_id: Mapped[str] = mapped_column(ForeignKey("projects.id", ondelete="CASCADE"), primary_key=True)
+    summary: Mapped[dict[str, Any]]
+    revision: Mapped[int]

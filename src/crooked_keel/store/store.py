@@ -1,0 +1,314 @@
+"""Projects and their revisions. Every acknowledged edit is on disk before it is acknowledged."""
+
+from __future__ import annotations
+
+import secrets
+import threading
+import zlib
+from collections.abc import Iterator, Sequence
+from contextlib import contextmanager
+from dataclasses import dataclass
+from datetime import UTC, datetime
+from importlib.resources import as_file, files
+from pathlib import Path
+from typing import Any
+
+from sqlalchemy import create_engine, event, select, text
+from sqlalchemy.orm import Session
+
+from ..core.document import Project, apply_operations, dump, load_trusted, plain, value_at
+from ..core.errors import InputError
+from .models import Base, ProjectRow, RevisionRow, VerdictRow
+
+# The newest migration; a test holds it against the scripts.
+LATEST = "0001"
+
+
+class NotFound(LookupError):
+    """No such project or revision."""
+
+
+class StaleEdit(Exception):
+    """Another edit came between and touched the same figure. Carries both values."""
+
+    def __init__(self, pointer: str, yours: Any, theirs: Any, revision: int) -> None:
+        super().__init__(pointer)
+        self.pointer, self.yours, self.theirs, self.revision = pointer, yours, theirs, revision
+
+
+@dataclass(frozen=True, slots=True)
+class Head:
+    """The state that a project is in: document, revision number, and whether undo and redo lead anywhere."""
+
+    project_id: str
+    document: Project
+    revision: int
+    can_undo: bool
+    can_redo: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Edited:
+    """The outcome of an edit: state before and after, and whether it was re-applied on another's edit."""
+
+    before: Project
+    head: Head
+    rebased: bool
+
+
+class Store:
+    """All projects of one data folder."""
+
+    def __init__(self, folder: Path) -> None:
+        folder.mkdir(parents=True, exist_ok=True)
+        self.path = folder / "crooked-keel.db"
+        self._lock = threading.RLock()
+        self._documents: dict[int, Project] = {}
+        self.engine = create_engine(f"sqlite:///{self.path}")
+        event.listen(self.engine, "connect", _pragmas)
+        self._migrate()
+        with self.engine.connect() as connection:
+            answer = connection.execute(text("PRAGMA quick_check")).scalar()
+            if answer != "ok":
+                raise RuntimeError(f"the database {self.path} is damaged: {answer}")
+
+    def _migrate(self) -> None:
+        version = self._version()
+        if version == LATEST:
+            return
+        if version is None:
+            self._found()
+            return
+        self._lift()
+
+    def _lift(self) -> None:
+        # Imported only when there is something to do: it costs a second of every start.
+        from alembic import command
+        from alembic.config import Config
+
+        with as_file(files("crooked_keel.store") / "migrations") as scripts, self.engine.begin() as connection:
+            config = Config()
+            config.set_main_option("script_location", str(scripts))
+            config.attributes["connection"] = connection
+            command.upgrade(config, "head")
+
+    def _found(self) -> None:
+        """A new database, from the models. A test holds that the migrations lead to the same."""
+        with self.engine.begin() as connection:
+            Base.metadata.create_all(connection)
+            connection.execute(text("CREATE TABLE alembic_version (version_num VARCHAR(32) NOT NULL PRIMARY KEY)"))
+            connection.execute(text("INSERT INTO alembic_version VALUES (:v)"), {"v": LATEST})
+
+    def _version(self) -> str | None:
+        with self.engine.connect() as connection:
+            if not connection.execute(text("SELECT 1 FROM sqlite_master WHERE name = 'alembic_version'")).first():
+                return None
+            return connection.execute(text("SELECT version_num FROM alembic_version")).scalar()
+
+    @contextmanager
+    def _session(self) -> Iterator[Session]:
+        with self._lock, Session(self.engine, expire_on_commit=False) as session, session.begin():
+            yield session
+
+    def close(self) -> None:
+        """Give the database back."""
+        self.engine.dispose()
+
+    # -- reading ---------------------------------------------------------------------------------------------------
+
+    def list_projects(self) -> list[tuple[ProjectRow, datetime | None, dict[str, Any] | None]]:
+        """Every project, the one touched last first, with the time of its head and its verdict summary."""
+        with self._session() as session:
+            rows = session.execute(
+                select(ProjectRow, RevisionRow.at, VerdictRow.summary)
+                .join(RevisionRow, RevisionRow.id == ProjectRow.head, isouter=True)
+                .join(VerdictRow, VerdictRow.project_id == ProjectRow.id, isouter=True)
+                .order_by(RevisionRow.at.desc())
+            ).all()
+            return [(r[0], r[1], r[2]) for r in rows]
+
+    def head(self, project_id: str) -> Head:
+        """The current state. Raises NotFound."""
+        with self._session() as session:
+            return self._head(session, self._project(session, project_id))
+
+    def revisions(self, project_id: str) -> list[RevisionRow]:
+        """All revisions, newest first, without their documents' text."""
+        with self._session() as session:
+            self._project(session, project_id)
+            return list(
+                session.scalars(
+                    select(RevisionRow).where(RevisionRow.project_id == project_id).order_by(RevisionRow.number.desc())
+                )
+            )
+
+    def raw_document(self, project_id: str) -> bytes:
+        """The bytes of the current document, as saved."""
+        with self._session() as session:
+            project = self._project(session, project_id)
+            return zlib.decompress(self._revision(session, project.head).document)
+
+    # -- writing ---------------------------------------------------------------------------------------------------
+
+    def create(self, document: Project, summary: str) -> Head:
+        """A new project with its first revision."""
+        with self._session() as session:
+            row = ProjectRow(id=secrets.token_hex(5), name=document.name, created_at=_now(), head=None, tip=None)
+            session.add(row)
+            session.flush()
+            self._append(session, row, None, document, summary, [], None)
+            return self._head(session, row)
+
+    def edit(
+        self, project_id: str, base: int, operations: Sequence[dict[str, Any]], summary: str, burst: str | None = None
+    ) -> Edited:
+        """Apply operations that were made on revision `base`.
+
+        If others came between, operations whose figures they left alone are re-applied; otherwise StaleEdit.
+        burst: edits with the same word, one right after the other, are one step of undo.
+        Raises NotFound, InputError, StaleEdit; nothing is saved then."""
+        with self._session() as session:
+            project = self._project(session, project_id)
+            head = self._revision(session, project.head)
+            before = self._document(head)
+            rebased = head.number != base
+            if rebased:
+                self._check_untouched(session, project, base, before, operations, head.number)
+            document = apply_operations(before, operations)
+            parent: int | None = head.id
+            if burst is not None and head.burst == burst:
+                parent = head.parent
+            self._append(session, project, parent, document, summary, list(operations), burst)
+            return Edited(before, self._head(session, project), rebased)
+
+    def undo(self, project_id: str) -> Head:
+        """Move the head to the state before. Raises InputError if there is none."""
+        return self._move(project_id, "undo")
+
+    def redo(self, project_id: str) -> Head:
+        """Move the head one state towards the tip. Raises InputError if it is there."""
+        return self._move(project_id, "redo")
+
+    def delete(self, project_id: str) -> None:
+        """Remove a project with all its revisions."""
+        with self._session() as session:
+            row = self._project(session, project_id)
+            row.head = row.tip = None
+            session.flush()
+            session.execute(text("UPDATE revisions SET parent = NULL WHERE project_id = :p"), {"p": project_id})
+            session.delete(row)
+
+    def keep_summary(self, project_id: str, revision: int, summary: dict[str, Any]) -> None:
+        """Keep what the list shows of a project."""
+        with self._session() as session:
+            row = session.get(VerdictRow, project_id)
+            if row is None:
+                session.add(VerdictRow(project_id=project_id, summary=summary, revision=revision))
+            else:
+                row.summary, row.revision = summary, revision
+
+    # -- inside ----------------------------------------------------------------------------------------------------
+
+    def _project(self, session: Session, project_id: str) -> ProjectRow:
+        row = session.get(ProjectRow, project_id)
+        if row is None:
+            raise NotFound("no such project")
+        return row
+
+    def _revision(self, session: Session, revision_id: int | None) -> RevisionRow:
+        row = session.get(RevisionRow, revision_id) if revision_id is not None else None
+        if row is None:
+            raise NotFound("no such revision")
+        return row
+
+    def _document(self, row: RevisionRow) -> Project:
+        found = self._documents.get(row.id)
+        if found is None:
+            found = load_trusted(zlib.decompress(row.document))
+            self._keep(row.id, found)
+        return found
+
+    def _keep(self, revision_id: int, document: Project) -> None:
+        self._documents[revision_id] = document
+        while len(self._documents) > 64:
+            del self._documents[next(iter(self._documents))]
+
+    def _head(self, session: Session, project: ProjectRow) -> Head:
+        row = self._revision(session, project.head)
+        return Head(project.id, self._document(row), row.number, row.parent is not None, project.head != project.tip)
+
+    def _append(
+        self,
+        session: Session,
+        project: ProjectRow,
+        parent: int | None,
+        document: Project,
+        summary: str,
+        patch: list[Any],
+        burst: str | None,
+    ) -> None:
+        last = session.scalar(
+            select(RevisionRow.number)
+            .where(RevisionRow.project_id == project.id)
+            .order_by(RevisionRow.number.desc())
+            .limit(1)
+        )
+        row = RevisionRow(
+            project_id=project.id, number=(last or 0) + 1, parent=parent, at=_now(), summary=summary, burst=burst, patch=patch,
+            document=zlib.compress(dump(document).encode(), 1),
+        )  # fmt: skip
+        session.add(row)
+        session.flush()
+        project.head = project.tip = row.id
+        project.name = document.name
+        self._keep(row.id, document)
+
+    def _check_untouched(
+        self,
+        session: Session,
+        project: ProjectRow,
+        base: int,
+        now: Project,
+        operations: Sequence[dict[str, Any]],
+        number: int,
+    ) -> None:
+        row = session.scalar(
+            select(RevisionRow).where(RevisionRow.project_id == project.id, RevisionRow.number == base)
+        )
+        if row is None:
+            raise InputError("/base", "this edit was made on a revision that does not exist", given=str(base))
+        then = self._document(row)
+        for operation in operations:
+            pointer = str(operation.get("path", ""))
+            was, here = value_at(then, pointer), value_at(now, pointer)
+            if was != here:
+                raise StaleEdit(pointer, operation.get("value"), plain(here), number)
+
+    def _move(self, project_id: str, way: str) -> Head:
+        with self._session() as session:
+            project = self._project(session, project_id)
+            head = self._revision(session, project.head)
+            if way == "undo":
+                if head.parent is None:
+                    raise InputError("/", "there is nothing to undo")
+                project.head = head.parent
+            else:
+                if project.head == project.tip:
+                    raise InputError("/", "there is nothing to redo")
+                step = self._revision(session, project.tip)
+                while step.parent != head.id:
+                    step = self._revision(session, step.parent)
+                project.head = step.id
+            moved = self._head(session, project)
+            project.name = moved.document.name
+            return moved
+
+
+def _now() -> datetime:
+    return datetime.now(UTC)
+
+
+def _pragmas(connection: Any, _record: Any) -> None:
+    # FULL, not NORMAL: an edit that was acknowledged survives the machine as well as the process.
+    for pragma in ("journal_mode=WAL", "foreign_keys=ON", "synchronous=FULL", "busy_timeout=5000"):
+        connection.execute(f"PRAGMA {pragma}")
