@@ -1,0 +1,54 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+type Schemas = components['schemas'];
+export type State = Schemas['State'];
+export type Assessment = Schemas['Assessment'];
+export type Finding = Schemas['Finding'];
+export type Value = Schemas['Value'];
+export type Change = Schemas['Change'];
+export type Message = Schemas['Message'];
+export type Working = Schemas['Working'];
+export type Suggestion = Schemas['Suggestion'];
+export type Need = Schemas['NeedOut'];
+export type Level = Finding['level'];
+export type Bench = Finding['bench'];
+export type Reference = Schemas['Reference'];
+export type FieldSpec = Schemas['FieldSpec'];
+export type PrintSpec = Schemas['PrintSpec'];
+export type Shapes = Schemas['Shapes'];
+export type Problem = Schemas['Problem'];
+export type Operation = { op: 'add' | 'replace' | 'remove'; path: string; value?: unknown };
+export type Units = 'mm-kg' | 'in-lb';
+
+export const api = createClient<paths>({ baseUrl: '' });
+
+/** A refusal of the server: a sentence, the field, and what would be accepted. */
+export class Refused extends Error {
+  constructor(readonly problem: Problem & { yours?: unknown; theirs?: unknown; revision?: number | null }) {
+    super(problem.detail);
+  }
+  /** The sentence with what would be accepted. */
+  get words(): string {
+    return this.problem.allowed ? `${this.problem.detail}. Accepted: ${this.problem.allowed}.` : this.problem.detail;
+  }
+}
+
+/** Unwrap an answer of the client; throw Refused otherwise. */
+export function answer<T>(reply: { data?: T; error?: unknown; response: Response }): T {
+  if (reply.data !== undefined) return reply.data;
+  const problem = reply.error as Problem | undefined;
+  throw new Refused(
+    problem?.detail
+      ? problem
+      : {
+          type: '',
+          title: 'No answer',
+          status: reply.response.status,
+          detail: 'The application does not answer',
+          pointer: null,
+          given: null,
+          allowed: null,
+        },
+  );
+}

@@ -1,0 +1,282 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
+import type { View } from '../figure/format';
+import {
+  type Assessment,
+  answer,
+  api,
+  type Change,
+  type Operation,
+  type Reference,
+  Refused,
+  type State,
+  type Units,
+} from './client';
+
+/** What the last edit changed, for the ripple. */
+export interface Ripple {
+  summary: string;
+  changed: Change[];
+}
+interface Ahead {
+  assessment: Assessment;
+  changed: Change[];
+  summary: string;
+  operations: Operation[];
+}
+export interface Asked {
+  operations: Operation[];
+  summary: string;
+  problem: Refused;
+}
+interface ProjectApi {
+  id: string;
+  fit: string | null;
+  state: State;
+  /** The assessment to show: the one looked ahead to, or the saved one. */
+  shown: Assessment;
+  ahead: Ahead | null;
+  ripple: Ripple | null;
+  reference: Reference;
+  units: Units;
+  view: View;
+  busy: boolean;
+  asked: Asked | null;
+  notice: string | null;
+  at: (pointer: string) => unknown;
+  edit: (operations: Operation[], summary: string, burst?: string) => Promise<void>;
+  preview: (operations: Operation[], summary: string) => void;
+  leaveAhead: () => void;
+  undo: () => Promise<void>;
+  redo: () => Promise<void>;
+  settle: (mine: boolean) => Promise<void>;
+  say: (notice: string | null) => void;
+}
+
+const Context = createContext<ProjectApi | null>(null);
+
+/** The open project. */
+export function useProject(): ProjectApi {
+  const found = useContext(Context);
+  if (!found) throw new Error('no project is open here');
+  return found;
+}
+
+/** The part of a document at a JSON pointer. */
+export function partAt(document: unknown, pointer: string): unknown {
+  let here: unknown = document;
+  for (const token of pointer.split('/').slice(1)) {
+    if (here === null || typeof here !== 'object') return undefined;
+    here = (here as Record<string, unknown>)[token.replaceAll('~1', '/').replaceAll('~0', '~')];
+  }
+  return here;
+}
+
+function withFragments(document: State['document'], fragments: { path: string; value?: unknown }[]): State['document'] {
+  const copy = structuredClone(document) as Record<string, unknown>;
+  for (const { path, value } of fragments) {
+    const tokens = path.split('/').slice(1);
+    const last = tokens.pop() as string;
+    let here = copy;
+    for (const token of tokens) {
+      if (here[token] === undefined) here[token] = {};
+      here = here[token] as Record<string, unknown>;
+    }
+    if (value === null || value === undefined) delete here[last];
+    else here[last] = value;
+  }
+  return copy;
+}
+
+export function useReference() {
+  return useQuery({
+    queryKey: ['reference'],
+    staleTime: Number.POSITIVE_INFINITY,
+    queryFn: async () => answer(await api.GET('/api/reference')),
+  });
+}
+
+/** Loads a project with one fit, and carries every edit through one queue so that each knows the revision before it. */
+export function ProjectProvider(props: {
+  id: string;
+  fit: string | undefined;
+  units: Units | undefined;
+  children: ReactNode;
+}) {
+  const { id, fit: wanted } = props;
+  const queries = useQueryClient();
+  const key = useMemo(() => ['project', id, wanted ?? ''], [id, wanted]);
+  const reference = useReference();
+  const project = useQuery({
+    queryKey: key,
+    queryFn: async () =>
+      answer(
+        await api.GET('/api/projects/{project_id}', { params: { path: { project_id: id }, query: { fit: wanted } } }),
+      ),
+    placeholderData: (before) => (before?.id === id ? before : undefined),
+  });
+  const [ahead, setAhead] = useState<Ahead | null>(null);
+  const [ripple, setRipple] = useState<Ripple | null>(null);
+  const [busy, setBusy] = useState(false);
+  const [asked, setAsked] = useState<Asked | null>(null);
+  const [notice, say] = useState<string | null>(null);
+  const queue = useRef<Promise<unknown>>(Promise.resolve());
+  const latest = useRef<{ operations: Operation[]; summary: string } | null>(null);
+  const flying = useRef(false);
+  const generation = useRef(0);
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another fit or project drops what was looked ahead to
+  useEffect(() => setAhead(null), [id, wanted]);
+
+  const keep = useCallback(
+    (state: State, changed: Change[], summary: string) => {
+      queries.setQueryData(key, state);
+      queries.removeQueries({
+        predicate: (q) => q.queryKey[0] === 'project' && q.queryKey[1] === id && q.queryKey[2] !== key[2],
+      });
+      queries.invalidateQueries({ queryKey: ['projects'] });
+      queries.removeQueries({ queryKey: ['suggestions', id] });
+      generation.current += 1;
+      latest.current = null;
+      setAhead(null);
+      setRipple({ summary, changed });
+    },
+    [id, key, queries],
+  );
+
+  const line = useCallback(<T,>(work: () => Promise<T>): Promise<T> => {
+    const next = queue.current.then(work, work);
+    queue.current = next.catch(() => undefined);
+    setBusy(true);
+    next.catch(() => undefined).finally(() => setBusy(false));
+    return next;
+  }, []);
+
+  const send = useCallback(
+    async (operations: Operation[], summary: string, burst?: string, onto?: number) => {
+      const now = queries.getQueryData<State>(key);
+      if (!now) return;
+      const reply = answer(
+        await api.PATCH('/api/projects/{project_id}', {
+          params: { path: { project_id: id }, query: { fit: wanted } },
+          body: { base: onto ?? now.revision, summary, operations, burst: burst ?? null },
+        }),
+      );
+      const document = reply.document ?? withFragments(now.document, reply.fragments);
+      keep({ ...now, ...reply, document, changed: reply.changed }, reply.changed, summary);
+      if (reply.document) say('Another window had edited too; both edits stand.');
+    },
+    [id, keep, key, queries, wanted],
+  );
+
+  const edit = useCallback(
+    (operations: Operation[], summary: string, burst?: string) =>
+      line(async () => {
+        try {
+          await send(operations, summary, burst);
+        } catch (bad) {
+          if (bad instanceof Refused && bad.problem.status === 409) setAsked({ operations, summary, problem: bad });
+          else throw bad;
+        }
+      }),
+    [line, send],
+  );
+
+  const settle = useCallback(
+    (mine: boolean) =>
+      line(async () => {
+        const question = asked;
+        setAsked(null);
+        if (!question) return;
+        if (mine)
+          await send(question.operations, question.summary, undefined, question.problem.problem.revision ?? undefined);
+        await queries.invalidateQueries({ queryKey: key });
+      }),
+    [asked, key, line, queries, send],
+  );
+
+  const fly = useCallback(async () => {
+    flying.current = true;
+    while (latest.current) {
+      const { operations, summary } = latest.current;
+      const born = generation.current;
+      latest.current = null;
+      try {
+        const reply = answer(
+          await api.POST('/api/projects/{project_id}/preview', {
+            params: { path: { project_id: id }, query: { fit: wanted } },
+            body: { operations },
+          }),
+        );
+        if (born === generation.current) setAhead({ ...reply, summary, operations });
+      } catch (bad) {
+        if (bad instanceof Refused) say(bad.words);
+      }
+    }
+    flying.current = false;
+  }, [id, wanted]);
+
+  const preview = useCallback(
+    (operations: Operation[], summary: string) => {
+      latest.current = { operations, summary };
+      if (!flying.current) void fly();
+    },
+    [fly],
+  );
+  const leaveAhead = useCallback(() => {
+    generation.current += 1;
+    latest.current = null;
+    setAhead(null);
+  }, []);
+
+  const move = useCallback(
+    (way: 'undo' | 'redo') =>
+      line(async () => {
+        try {
+          const params = { path: { project_id: id }, query: { fit: wanted } };
+          const state =
+            way === 'undo'
+              ? answer(await api.POST('/api/projects/{project_id}/undo', { params }))
+              : answer(await api.POST('/api/projects/{project_id}/redo', { params }));
+          keep(state, state.changed, way === 'undo' ? 'undone' : 'redone');
+        } catch (bad) {
+          if (bad instanceof Refused) say(bad.words);
+        }
+      }),
+    [id, keep, line, wanted],
+  );
+  const undo = useCallback(() => move('undo'), [move]);
+  const redo = useCallback(() => move('redo'), [move]);
+  const state = project.data;
+  const at = useCallback((pointer: string) => partAt(state?.document, pointer), [state]);
+
+  if (project.error || reference.error) {
+    const bad = project.error ?? reference.error;
+    return <p className="p-8">{bad instanceof Refused ? bad.words : String(bad)}</p>;
+  }
+  if (!state || !reference.data) return <p className="p-8 text-muted">Opening…</p>;
+  const units = props.units ?? (state.document.units as Units);
+  const value: ProjectApi = {
+    id,
+    fit: state.assessment.fit,
+    state,
+    shown: ahead?.assessment ?? state.assessment,
+    ahead,
+    ripple: ahead ? { summary: ahead.summary, changed: ahead.changed } : ripple,
+    reference: reference.data,
+    units,
+    view: reference.data.views[units] as View,
+    busy,
+    asked,
+    notice,
+    at,
+    edit,
+    preview,
+    leaveAhead,
+    undo,
+    redo,
+    settle,
+    say,
+  };
+  return <Context.Provider value={value}>{props.children}</Context.Provider>;
+}

@@ -1,0 +1,88 @@
+import { useNavigate } from '@tanstack/react-router';
+import { Dialog } from 'radix-ui';
+import { useState } from 'react';
+import { useProject } from '../api/project';
+import { sentence } from '../figure/format';
+import { useFocusField } from '../findings/useFocusField';
+import { workshop } from './router';
+
+interface Entry {
+  words: string;
+  hint: string;
+  run: () => void;
+}
+
+/** One line to find a bench, a finding, a value or a field of this bench, or to do something. */
+export function FindOrDo(props: { open: boolean; onClose: () => void }) {
+  const { id } = workshop.useParams();
+  const { shown, view, undo, redo } = useProject();
+  const go = useNavigate({ from: workshop.fullPath });
+  const focusField = useFocusField();
+  const [text, setText] = useState('');
+  const to = (bench: (typeof shown.benches)[number]['bench'], finding?: string) => () =>
+    void go({ to: '/p/$id/$bench', params: { id, bench }, search: (s) => ({ ...s, finding }) });
+  const fields = props.open ? [...document.querySelectorAll<HTMLElement>('main [data-pointer]')] : [];
+  const entries: Entry[] = [
+    ...shown.benches.filter((b) => b.built).map((b) => ({ words: b.bench, hint: 'bench', run: to(b.bench) })),
+    ...shown.findings.map((f) => ({ words: sentence(f.title, view), hint: f.bench, run: to(f.bench, f.key) })),
+    ...shown.values.map((v) => ({ words: v.label, hint: v.bench, run: to(v.bench) })),
+    ...fields.map((f) => ({
+      words: f.getAttribute('aria-label') ?? document.querySelector(`label[for="${f.id}"]`)?.textContent ?? '',
+      hint: 'field here',
+      run: () => setTimeout(() => focusField(f.dataset.pointer as string)),
+    })),
+    { words: 'undo', hint: 'do', run: () => void undo() },
+    { words: 'redo', hint: 'do', run: () => void redo() },
+    { words: 'print', hint: 'do', run: () => window.print() },
+  ];
+  const wanted = text.trim().toLowerCase();
+  const found = entries.filter((e) => wanted !== '' && e.words.toLowerCase().includes(wanted)).slice(0, 9);
+  const close = () => {
+    setText('');
+    props.onClose();
+  };
+  return (
+    <Dialog.Root open={props.open} onOpenChange={(o) => !o && close()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-20 bg-ink/20" />
+        <Dialog.Content
+          className="fixed right-4 top-14 z-30 w-96 border border-ink bg-sheet p-3 shadow-lg"
+          onCloseAutoFocus={(e) => e.preventDefault()}
+        >
+          <Dialog.Title className="sr-only">Find or do</Dialog.Title>
+          <Dialog.Description className="sr-only">Type a word; Enter takes the first line.</Dialog.Description>
+          <input
+            aria-label="find or do"
+            className="w-full border border-ink px-2 py-1"
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+            onKeyDown={(e) => {
+              if (e.key === 'Enter' && found[0]) {
+                close();
+                found[0].run();
+              }
+            }}
+          />
+          <ul className="mt-2">
+            {found.map((e) => (
+              <li key={e.hint + e.words}>
+                <button
+                  type="button"
+                  className="flex w-full justify-between gap-3 px-1 py-1 text-left hover:bg-tray"
+                  onClick={() => {
+                    close();
+                    e.run();
+                  }}
+                >
+                  <span>{e.words}</span>
+                  <span className="text-muted">{e.hint}</span>
+                </button>
+              </li>
+            ))}
+            {wanted !== '' && found.length === 0 && <li className="text-muted">Nothing by that word.</li>}
+          </ul>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

@@ -1,0 +1,115 @@
+import { Link } from '@tanstack/react-router';
+import type { Assessment, Bench, Level } from '../api/client';
+import { COLOURS, WORDS } from '../findings/Mark';
+
+export const BENCHES: Bench[] = ['craft', 'choose', 'balance', 'drive', 'mount', 'align', 'systems', 'build', 'prove'];
+const PITCH = 76;
+
+function stroke(level: Level | null, top: number, x: number, length: number): string {
+  const at = (share: number) => top + share * length;
+  if (level === 'stop')
+    return `M${x} ${top}V${at(0.38)}L${x + 6} ${at(0.48)}M${x - 6} ${at(0.54)}L${x} ${at(0.64)}V${at(1)}`;
+  if (level === 'watch')
+    return `M${x} ${top}C${x} ${at(0.22)} ${x + 10} ${at(0.24)} ${x + 10} ${at(0.5)}S${x} ${at(0.78)} ${x} ${at(1)}`;
+  return `M${x} ${top}V${at(1)}`;
+}
+
+/** One vertical line through nine benches: straight, bowed, broken, dotted. */
+export function KeelRail(props: { id: string; bench: Bench; assessment: Assessment }) {
+  return (
+    <nav
+      aria-label="Benches"
+      className="no-print relative overflow-y-auto overflow-x-hidden border-r border-rule [grid-area:rail]"
+    >
+      <svg width="52" height={16 + PITCH * 9} className="absolute left-0 top-0" aria-hidden="true">
+        {props.assessment.benches.map((b, i) => (
+          <path
+            key={b.bench}
+            d={stroke(b.level ?? null, 14 + i * PITCH, 28, PITCH)}
+            fill="none"
+            strokeWidth="4"
+            strokeLinecap={b.level === 'unknown' || b.level === null ? 'round' : 'butt'}
+            stroke={b.level ? COLOURS[b.level] : 'var(--color-grey)'}
+            strokeDasharray={b.level === 'unknown' || b.level === null ? '0.5 9' : undefined}
+          />
+        ))}
+      </svg>
+      <ol style={{ height: 16 + PITCH * 9 }}>
+        {props.assessment.benches.map((b, i) => {
+          const words = b.failed
+            ? 'failed'
+            : [
+                b.stops && `${b.stops} stop`,
+                b.watches && `${b.watches} watch`,
+                b.unknowns && `${b.unknowns} cannot say`,
+              ]
+                .filter(Boolean)
+                .join(', ');
+          const name = b.bench[0]?.toUpperCase() + b.bench.slice(1);
+          const place = { top: 34 + i * PITCH - 2 };
+          const body = (
+            <>
+              <span className="head block text-[18px] leading-tight">{name}</span>
+              <span className="block text-xs leading-tight text-muted">
+                {b.built ? words || 'ok' : 'not built yet'}
+              </span>
+            </>
+          );
+          return (
+            <li key={b.bench} className="absolute left-[50px] right-0" style={place}>
+              {b.built ? (
+                <Link
+                  to="/p/$id/$bench"
+                  params={{ id: props.id, bench: b.bench }}
+                  search={(s) => ({ ...s, finding: undefined })}
+                  aria-label={`${name}: ${b.level ? WORDS[b.level] : 'not started'}`}
+                  aria-current={b.bench === props.bench ? 'page' : undefined}
+                  data-level={b.level}
+                  className={`block py-0.5 pl-2 ${b.bench === props.bench ? 'border border-r-0 border-rule bg-sheet text-act' : 'border border-transparent'}`}
+                >
+                  <span className="rail-words">{body}</span>
+                  <span className="sr-only">{name}</span>
+                </Link>
+              ) : (
+                <span className="block py-0.5 pl-[9px] text-muted">
+                  <span className="rail-words">{body}</span>
+                </span>
+              )}
+            </li>
+          );
+        })}
+      </ol>
+    </nav>
+  );
+}
+
+/** The small keel of a project, lying down. */
+export function SmallKeel(props: { levels: { bench: Bench; level?: Level | null }[] }) {
+  const step = 15;
+  const worst = props.levels.map((l) => `${l.bench} ${l.level ? WORDS[l.level] : 'not built yet'}`).join(', ');
+  return (
+    <svg width={step * 9 + 4} height="24" viewBox={`0 0 ${step * 9 + 4} 24`} role="img" aria-label={worst}>
+      {props.levels.map((l, i) => {
+        const x = 2 + i * step;
+        const d =
+          l.level === 'stop'
+            ? `M${x} 12H${x + 5}L${x + 8} 7M${x + 7} 17L${x + 10} 12H${x + step}`
+            : l.level === 'watch'
+              ? `M${x} 12C${x + 5} 12 ${x + 4} 5 ${x + 7.5} 5S${x + 10} 12 ${x + step} 12`
+              : `M${x} 12H${x + step}`;
+        const dotted = !l.level || l.level === 'unknown';
+        return (
+          <path
+            key={l.bench}
+            d={d}
+            fill="none"
+            stroke={l.level ? COLOURS[l.level] : 'var(--color-grey)'}
+            strokeWidth="3.4"
+            strokeLinecap={dotted ? 'round' : 'butt'}
+            strokeDasharray={dotted ? '0.5 6' : undefined}
+          />
+        );
+      })}
+    </svg>
+  );
+}

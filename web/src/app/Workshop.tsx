@@ -1,0 +1,285 @@
+import { Link, useNavigate } from '@tanstack/react-router';
+import { Dialog, Popover } from 'radix-ui';
+import { useCallback, useEffect, useState } from 'react';
+import type { Bench, Operation, Units } from '../api/client';
+import { ProjectProvider, useProject } from '../api/project';
+import { AlignBench } from '../benches/align/AlignBench';
+import { BalanceBench } from '../benches/balance/BalanceBench';
+import { CraftBench } from '../benches/craft/CraftBench';
+import { DriveBench } from '../benches/drive/DriveBench';
+import { MountBench } from '../benches/mount/MountBench';
+import { Profile } from '../drawing/Profile';
+import { TextField } from '../figure/forms';
+import { Findings, useOpenFinding } from '../findings/Findings';
+import { Brand } from './Brand';
+import { FindOrDo } from './FindOrDo';
+import { KeelRail } from './Keel';
+import { KeysDialog, useKeys } from './keys';
+import { RippleStrip } from './Ripple';
+import { workshop } from './router';
+
+const PAGES: Partial<Record<Bench, () => React.JSX.Element>> = {
+  craft: CraftBench,
+  balance: BalanceBench,
+  drive: DriveBench,
+  mount: MountBench,
+  align: AlignBench,
+};
+
+/** The frame of an open project. */
+export function Workshop() {
+  const { id } = workshop.useParams();
+  const { fit, units } = workshop.useSearch();
+  return (
+    <ProjectProvider id={id} fit={fit} units={units}>
+      <Frame />
+    </ProjectProvider>
+  );
+}
+
+function Frame() {
+  const { id, bench } = workshop.useParams();
+  const { finding } = workshop.useSearch();
+  const { shown, state, notice, say } = useProject();
+  const go = useNavigate({ from: workshop.fullPath });
+  const [folded, setFolded] = useState(false);
+  const [showOld, setShowOld] = useState(true);
+  const [findOpen, setFindOpen] = useState(false);
+  const [keysOpen, setKeysOpen] = useState(false);
+  const onOpen = useCallback(
+    (key: string | undefined) => void go({ search: (s) => ({ ...s, finding: key }), replace: true }),
+    [go],
+  );
+  useOpenFinding(bench, finding, onOpen);
+  const Page = PAGES[bench];
+  useKeys({
+    go: (to) =>
+      void go({ to: '/p/$id/$bench', params: { id, bench: to }, search: (s) => ({ ...s, finding: undefined }) }),
+    onOpen,
+    open: finding,
+    bench,
+    find: () => setFindOpen(true),
+    keys: () => setKeysOpen(true),
+    before: () => setShowOld((s) => !s),
+  });
+  useEffect(() => {
+    document.title = `${state.document.name} · ${bench} · Crooked Keel`;
+  }, [state, bench]);
+  return (
+    <div className="frame">
+      <TopBar onFind={() => setFindOpen(true)} onKeys={() => setKeysOpen(true)} />
+      <KeelRail id={id} bench={bench} assessment={shown} />
+      <main className="relative flex min-h-0 flex-col [grid-area:middle]">
+        <div className="min-h-0 flex-1 overflow-y-auto">
+          <Profile folded={folded} onFold={() => setFolded((f) => !f)} showOld={showOld} />
+          {Page ? <Page /> : <p className="p-6">This bench is not built yet.</p>}
+        </div>
+        <RippleStrip />
+      </main>
+      <Findings bench={bench} open={finding} onOpen={onOpen} />
+      <ConflictDialog />
+      <FindOrDo open={findOpen} onClose={() => setFindOpen(false)} />
+      <KeysDialog open={keysOpen} onClose={() => setKeysOpen(false)} />
+      {notice && (
+        <div role="status" className="popup fixed bottom-12 left-1/2 -translate-x-1/2 px-4 py-2">
+          {notice}{' '}
+          <button type="button" className="quiet" onClick={() => say(null)}>
+            close
+          </button>
+        </div>
+      )}
+    </div>
+  );
+}
+
+function TopBar(props: { onFind: () => void; onKeys: () => void }) {
+  const { id, bench } = workshop.useParams();
+  const { state, units, fit, undo, redo, busy, edit } = useProject();
+  const go = useNavigate({ from: workshop.fullPath });
+  const fits = Object.entries((state.document.fits ?? {}) as Record<string, { name: string; rank: number }>).sort(
+    ([, a], [, b]) => a.rank - b.rank,
+  );
+  const tab = (key: string, name: string, on: boolean) => (
+    <Link
+      key={key}
+      to="/p/$id/$bench"
+      params={{ id, bench }}
+      search={(s) => ({ ...s, fit: key })}
+      aria-current={on ? 'true' : undefined}
+      className={`head flex h-11 items-center whitespace-nowrap px-3 text-[15px] ${on ? 'border-b-[3px] border-act pt-[3px] !font-semibold text-ink' : 'text-muted'}`}
+    >
+      {name}
+    </Link>
+  );
+  async function another() {
+    const source = fit ?? fits[0]?.[0];
+    const rank = Math.max(0, ...fits.map(([, f]) => f.rank)) + 1;
+    const key = `fit-${rank}`;
+    const copy = source
+      ? structuredClone((state.document.fits as Record<string, object>)[source])
+      : { installations: {} };
+    await edit(
+      [{ op: 'add', path: `/fits/${key}`, value: { ...strip(copy), name: `Fit ${rank}`, rank } }],
+      'fit added',
+    );
+    await go({ search: (s) => ({ ...s, fit: key }) });
+  }
+  return (
+    <header className="no-print flex items-center overflow-x-auto whitespace-nowrap border-b border-rule bg-sheet px-4 [grid-area:top]">
+      <Link to="/" aria-label="all repowers" className="mr-1.5">
+        <Brand />
+      </Link>
+      <h1 className="mr-3 text-[21px]">{state.document.name as string}</h1>
+      <nav aria-label="Fits" className="flex min-w-0 overflow-x-auto">
+        {tab('none', 'as found', fit === null)}
+        {fits.map(([key, f]) => tab(key, f.name, fit === key))}
+      </nav>
+      <button
+        type="button"
+        className="quiet head ml-1 text-muted"
+        title="a copy of this fit to change"
+        onClick={() => void another()}
+      >
+        add a fit
+      </button>
+      {fit && <FitCard key={fit} fit={fit} />}
+      <span className="flex-1" />
+      <div className="flex items-center gap-3">
+        <button
+          type="button"
+          className="quiet head !text-ink"
+          title="switch the view between metric and inch"
+          onClick={() =>
+            void go({
+              search: (s) => ({ ...s, units: (units === 'mm-kg' ? 'in-lb' : 'mm-kg') as Units }),
+              replace: true,
+            })
+          }
+        >
+          {units === 'mm-kg' ? 'mm · kg' : 'in · lb'}
+        </button>
+        <button
+          type="button"
+          className="quiet head disabled:text-muted"
+          disabled={!state.can_undo}
+          onClick={() => void undo()}
+        >
+          undo
+        </button>
+        <button
+          type="button"
+          className="quiet head disabled:text-muted"
+          disabled={!state.can_redo}
+          onClick={() => void redo()}
+        >
+          redo
+        </button>
+        <span role="status" className="w-12 text-[13px] text-muted">
+          {busy ? 'saving' : 'saved'}
+        </span>
+        <a className="head" href={`/api/projects/${id}/exports/project`} download>
+          File
+        </a>
+        <button type="button" className="quiet head !text-ink" onClick={() => window.print()}>
+          Print
+        </button>
+        <button
+          type="button"
+          className="head w-28 border border-rule px-2.5 py-1 text-left text-muted"
+          onClick={props.onFind}
+        >
+          find or do
+        </button>
+        <button type="button" className="quiet head" aria-label="all keys" onClick={props.onKeys}>
+          ?
+        </button>
+      </div>
+    </header>
+  );
+}
+
+/** Name, choosing and taking away of the fit that is open. */
+function FitCard(props: { fit: string }) {
+  const { at, edit } = useProject();
+  const { bench } = workshop.useParams();
+  const go = useNavigate({ from: workshop.fullPath });
+  const pointer = `/fits/${props.fit}`;
+  const chosen = at('/chosen_fit') === props.fit;
+  async function takeAway() {
+    const name = (at(`${pointer}/name`) as string | undefined) ?? 'fit';
+    const operations: Operation[] = [{ op: 'remove', path: pointer }];
+    if (chosen) operations.unshift({ op: 'remove', path: '/chosen_fit' });
+    await edit(operations, `${name} taken away`);
+    await go({ to: '.', params: { bench }, search: (s) => ({ ...s, fit: undefined }) });
+  }
+  return (
+    <Popover.Root>
+      <Popover.Trigger className="quiet head ml-3 text-muted">
+        {chosen ? 'this fit, chosen' : 'this fit'}
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content className="popup grid w-72 gap-2 p-3" align="start">
+          <TextField pointer={`${pointer}/name`} label="Name" />
+          <button
+            type="button"
+            className="btn"
+            onClick={() =>
+              void edit(
+                [chosen ? { op: 'remove', path: '/chosen_fit' } : { op: 'add', path: '/chosen_fit', value: props.fit }],
+                chosen ? 'no fit chosen' : 'fit chosen',
+              )
+            }
+          >
+            {chosen ? 'No longer the chosen one' : 'Choose this fit'}
+          </button>
+          <button type="button" className="btn" onClick={() => void takeAway()}>
+            Take it away (undo brings it back)
+          </button>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+/** A copied fit keeps what was typed; the server computes every SI value anew. */
+function strip(part: unknown): object {
+  if (Array.isArray(part)) return part.map(strip);
+  if (part === null || typeof part !== 'object') return part as unknown as object;
+  const entries = Object.entries(part).filter(([k]) => !(k === 'si' && 'entered' in part));
+  return Object.fromEntries(entries.map(([k, v]) => [k, strip(v)]));
+}
+
+function said(value: unknown): string {
+  if (value === null || value === undefined) return 'nothing';
+  if (typeof value === 'object' && 'entered' in value) return String((value as { entered: string }).entered);
+  return typeof value === 'object' ? JSON.stringify(value).slice(0, 120) : String(value);
+}
+
+function ConflictDialog() {
+  const { asked, settle } = useProject();
+  return (
+    <Dialog.Root open={asked !== null}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-20 bg-ink/30" />
+        <Dialog.Content className="fixed left-1/2 top-32 z-30 w-[28rem] -translate-x-1/2 border border-ink bg-sheet p-5 shadow-lg">
+          <Dialog.Title className="text-[19px]">{asked?.problem.problem.title}</Dialog.Title>
+          <Dialog.Description>{asked?.problem.problem.detail}</Dialog.Description>
+          <dl className="my-3 grid grid-cols-[8rem_1fr] gap-y-1">
+            <dt className="text-muted">here</dt>
+            <dd className="figure">{said(asked?.problem.problem.yours)}</dd>
+            <dt className="text-muted">other window</dt>
+            <dd className="figure">{said(asked?.problem.problem.theirs)}</dd>
+          </dl>
+          <div className="flex justify-end gap-2">
+            <button type="button" className="btn" onClick={() => void settle(false)}>
+              Keep the other
+            </button>
+            <button type="button" className="btn btn-main" onClick={() => void settle(true)}>
+              Use mine
+            </button>
+          </div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

@@ -1,0 +1,83 @@
+import { useState } from 'react';
+import type { Bench, Value } from '../api/client';
+import { useProject } from '../api/project';
+import { formatNumber, workingLines } from '../figure/format';
+import { WorkingBox } from '../findings/Findings';
+import { useFocusField } from '../findings/useFocusField';
+
+/** Headline answers, before → after, each with its working at a click. */
+export function Answers(props: { bench: Bench; only?: string[]; columns?: number }) {
+  const { shown } = useProject();
+  const values = shown.values.filter(
+    (v) => v.bench === props.bench && (!props.only || props.only.includes(v.id.split('.')[1] ?? '')),
+  );
+  return (
+    <div
+      className="grid gap-x-5 gap-y-1"
+      style={{ gridTemplateColumns: `repeat(${props.columns ?? 4}, minmax(0, 1fr))` }}
+    >
+      {values.map((v) => (
+        <Answer key={v.id} value={v} />
+      ))}
+    </div>
+  );
+}
+
+function Answer(props: { value: Value }) {
+  const { view, ahead } = useProject();
+  const focusField = useFocusField();
+  const [open, setOpen] = useState(false);
+  const v = props.value;
+  const before =
+    v.before_si === null || v.before_si === undefined ? null : formatNumber(v.before_si, v.dimension, view);
+  const now = v.text ?? (v.si === null || v.si === undefined ? null : formatNumber(v.si, v.dimension, view));
+  return (
+    <div className="py-1" data-value={v.id}>
+      <div className="text-xs text-muted first-letter:uppercase">{v.label}</div>
+      {now === null ? (
+        <div>
+          <span className="text-unknown">cannot say yet: needs </span>
+          {v.needs[0] && (
+            <button type="button" className="quiet" onClick={() => focusField(v.needs[0]?.pointer ?? '')}>
+              {v.needs[0].what}
+            </button>
+          )}
+          {v.needs.length > 1 && <span className="text-muted"> and {v.needs.length - 1} more</span>}
+        </div>
+      ) : (
+        <div className="figure text-[16px]">
+          {before !== null && before !== now && <span className="text-[13px] text-muted">{before} → </span>}
+          {v.before_needs[0] && (
+            <button
+              type="button"
+              className="quiet text-[13px] text-muted"
+              title={`before: needs ${v.before_needs.map((n) => n.what).join(', ')}`}
+              onClick={() => focusField(v.before_needs[0]?.pointer ?? '')}
+            >
+              ? →{' '}
+            </button>
+          )}
+          <span className={v.dimension === 'length' && v.id.endsWith('margin') && (v.si ?? 0) < 0 ? 'text-stop' : ''}>
+            {now}
+          </span>
+          {v.plus_minus_si != null && (
+            <span className="text-xs text-muted"> ±{formatNumber(v.plus_minus_si, v.dimension, view)}</span>
+          )}
+          {v.working && (
+            <button
+              type="button"
+              className="quiet ml-2 align-baseline font-text text-xs"
+              aria-expanded={open}
+              aria-label={`working of ${v.label}`}
+              onClick={() => setOpen(!open)}
+            >
+              working
+            </button>
+          )}
+        </div>
+      )}
+      {!v.working && v.source && !ahead && <div className="text-xs text-muted">{v.source}</div>}
+      {open && v.working && <WorkingBox lines={workingLines(v.working, view)} source={v.working.source} />}
+    </div>
+  );
+}

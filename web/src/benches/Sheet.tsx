@@ -1,0 +1,43 @@
+import { type ReactNode, useState } from 'react';
+
+/** A titled group of figures. */
+export function Group(props: { title: string; children: ReactNode; hint?: string }) {
+  return (
+    <section aria-label={props.title} className="mb-4">
+      <h2 className="mb-1 border-b border-ink pb-0.5 text-[15px]">{props.title}</h2>
+      {props.hint && <p className="text-muted">{props.hint}</p>}
+      {props.children}
+    </section>
+  );
+}
+
+/** Two columns of figures, one at tablet width. */
+export function Columns(props: { children: ReactNode }) {
+  return <div className="grid gap-x-8 px-4 py-3 min-[900px]:grid-cols-2">{props.children}</div>;
+}
+
+/** A strip across the whole middle. */
+export function Strip(props: { children: ReactNode; label: string }) {
+  return (
+    <section aria-label={props.label} className="border-b border-rule bg-sheet px-4 py-2">
+      {props.children}
+    </section>
+  );
+}
+
+/** The bench's own picture; it folds to a strip so that a table can have the whole middle. */
+export function Picture(props: { title: string; children: ReactNode }) {
+  const [folded, setFolded] = useState(false);
+  return (
+    <section aria-label={props.title} className="border-b border-ink">
+      <div className="flex h-7 items-center gap-3 px-3.5">
+        <b className="head">{props.title}</b>
+        <span className="flex-1" />
+        <button type="button" className="quiet text-muted" aria-expanded={!folded} onClick={() => setFolded(!folded)}>
+          {folded ? 'unfold' : 'fold'}
+        </button>
+      </div>
+      {!folded && props.children}
+    </section>
+  );
+}

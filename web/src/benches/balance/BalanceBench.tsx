@@ -1,0 +1,278 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useRef } from 'react';
+import { answer, api, Refused } from '../../api/client';
+import { useProject } from '../../api/project';
+import { EnvelopePlot } from '../../drawing/EnvelopePlot';
+import { Steelyard } from '../../drawing/Steelyard';
+import { FigureField } from '../../figure/FigureField';
+import { formatNumber } from '../../figure/format';
+import { Collection, TextField } from '../../figure/forms';
+import { Answers } from '../Answers';
+import { Picture, Strip } from '../Sheet';
+
+const PLACE = [
+  { key: 'mass', label: 'mass' },
+  { key: 'station', label: 'station' },
+  { key: 'butt_line', label: 'butt line' },
+  { key: 'water_line', label: 'water line' },
+];
+
+/** Weight and balance of the fit. */
+export function BalanceBench() {
+  const { fit } = useProject();
+  return (
+    <div className="bg-sheet">
+      <Picture title="Steelyard">
+        <Steelyard />
+      </Picture>
+      <Strip label="Answers">
+        <Answers bench="balance" columns={3} />
+      </Strip>
+      <div className="px-4 py-3">
+        <DerivedRows />
+        {fit && (
+          <Collection
+            pointer={`/fits/${fit}/ledger`}
+            title="In and out, this fit"
+            one="row"
+            fresh={{ kind: 'installed' }}
+            columns={[{ key: 'kind', label: 'what', kind: 'choice' }, ...PLACE]}
+          />
+        )}
+        <Collection
+          pointer="/ledger"
+          title="In and out, every fit"
+          one="row"
+          fresh={{ kind: 'removed' }}
+          columns={[{ key: 'kind', label: 'what', kind: 'choice' }, ...PLACE]}
+        />
+        <MovedRows base="/ledger" />
+        {fit && <MovedRows base={`/fits/${fit}/ledger`} />}
+        <CsvButtons />
+        <Loadings />
+      </div>
+    </div>
+  );
+}
+
+/** Rows that follow from the installations; typed there, never twice. */
+function DerivedRows() {
+  const { shown, view } = useProject();
+  const rows = (shown.balance?.ledger ?? []).filter((r) => r.derived);
+  if (rows.length === 0) return null;
+  const cell = (si: number | null | undefined, dimension: string) =>
+    si == null ? '?' : formatNumber(si, dimension, view);
+  return (
+    <section aria-label="From the installations" className="mb-4">
+      <table className="row-table">
+        <thead>
+          <tr>
+            <th scope="col" className="w-full !text-ink">
+              Units, with what belongs to them
+            </th>
+            <th scope="col">what</th>
+            <th scope="col" className="!text-right">
+              mass
+            </th>
+            <th scope="col" className="!text-right">
+              station
+            </th>
+            <th scope="col" className="!text-right">
+              butt line
+            </th>
+            <th scope="col" className="!text-right">
+              water line
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((r) => (
+            <tr key={r.id} className={r.sign < 0 ? 'text-muted' : ''}>
+              <td>{r.name}</td>
+              <td>{r.kind}</td>
+              <td className="num">
+                <FigureField bare pointer={`${r.pointer}/mass`} label={`${r.name} ${r.kind}, mass`} />
+              </td>
+              <td className="num pl-5">{cell(r.x_si, 'length')}</td>
+              <td className="num pl-5">{cell(r.y_si, 'length')}</td>
+              <td className="num pl-5">{cell(r.z_si, 'length')}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+/** Where moved rows go. */
+function MovedRows(props: { base: string }) {
+  const { at } = useProject();
+  const rows = Object.entries((at(props.base) ?? {}) as Record<string, { kind: string; name: string }>).filter(
+    ([, r]) => r.kind === 'moved',
+  );
+  return (
+    <>
+      {rows.map(([key, r]) => (
+        <div key={key} className="mb-2 grid grid-cols-3 gap-4">
+          <FigureField pointer={`${props.base}/${key}/to_station`} label={`${r.name}: new station`} />
+          <FigureField pointer={`${props.base}/${key}/to_butt_line`} label="new butt line" />
+          <FigureField pointer={`${props.base}/${key}/to_water_line`} label="new water line" />
+        </div>
+      ))}
+    </>
+  );
+}
+
+function CsvButtons() {
+  const { id, fit, state, say } = useProject();
+  const queries = useQueryClient();
+  const picker = useRef<HTMLInputElement>(null);
+  const words = fit ? 'this fit' : 'every fit';
+  async function take(file: File | undefined) {
+    if (!file) return;
+    try {
+      answer(
+        await api.POST('/api/projects/{project_id}/ledger', {
+          params: { path: { project_id: id }, query: { fit: fit ?? 'none' } },
+          body: { base: state.revision, ledger: fit ? `/fits/${fit}/ledger` : '/ledger', text: await file.text() },
+        }),
+      );
+      await queries.invalidateQueries({ queryKey: ['project', id] });
+    } catch (bad) {
+      say(bad instanceof Refused ? bad.words : String(bad));
+    }
+    if (picker.current) picker.current.value = '';
+  }
+  async function give() {
+    const reply = answer(
+      await api.GET('/api/projects/{project_id}/exports/ledger', {
+        params: { path: { project_id: id }, query: { fit } },
+      }),
+    );
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(new Blob([reply.text], { type: 'text/csv' }));
+    link.download = 'ledger.csv';
+    link.click();
+    URL.revokeObjectURL(link.href);
+  }
+  return (
+    <div className="mb-4 flex gap-4">
+      <button type="button" className="quiet" onClick={() => void give()}>
+        rows of {words} as CSV
+      </button>
+      <input
+        ref={picker}
+        type="file"
+        accept=".csv,text/csv"
+        className="hidden"
+        aria-label="ledger file"
+        onChange={(e) => void take(e.target.files?.[0])}
+      />
+      <button type="button" className="quiet" onClick={() => picker.current?.click()}>
+        read rows of {words} from CSV
+      </button>
+    </div>
+  );
+}
+
+interface Named {
+  name: string;
+  rank: number;
+}
+
+/** Loadings: who sits where, fuel per tank, and what follows. */
+function Loadings() {
+  const { at, edit, shown, view } = useProject();
+  const sorted = (pointer: string) =>
+    Object.entries((at(pointer) ?? {}) as Record<string, Named>).sort(([, a], [, b]) => a.rank - b.rank);
+  const seats = sorted('/craft/seats');
+  const tanks = sorted('/craft/tanks');
+  const loadings = sorted('/loadings');
+  const add = () => {
+    const n = loadings.length + 1;
+    void edit(
+      [{ op: 'add', path: `/loadings/loading-${Date.now().toString(36)}`, value: { name: `Loading ${n}`, rank: n } }],
+      'loading added',
+    );
+  };
+  return (
+    <section aria-label="Loadings" className="grid gap-4">
+      <div>
+        <table className="row-table">
+          <thead>
+            <tr>
+              <th scope="col" className="w-full !text-ink">
+                Loadings
+              </th>
+              {[...seats, ...tanks].map(([key, s]) => (
+                <th key={key} scope="col">
+                  {s.name}
+                </th>
+              ))}
+              <th scope="col">
+                <button type="button" className="quiet" onClick={add}>
+                  add
+                </button>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {loadings.map(([key, l], i) => {
+              const out = shown.balance?.loadings.find((o) => o.id === key);
+              return [
+                <tr key={key}>
+                  <td>
+                    <span className="flex items-baseline gap-1">
+                      {i + 1} <TextField bare pointer={`/loadings/${key}/name`} label={`name of ${l.name}`} />
+                    </span>
+                  </td>
+                  {seats.map(([s, seat]) => (
+                    <td key={s}>
+                      <FigureField bare pointer={`/loadings/${key}/loads/${s}`} label={`${l.name}, ${seat.name}`} />
+                    </td>
+                  ))}
+                  {tanks.map(([t, tank]) => (
+                    <td key={t}>
+                      <FigureField
+                        bare
+                        pointer={`/loadings/${key}/fuel/${t}`}
+                        label={`${l.name}, fuel in ${tank.name}`}
+                      />
+                    </td>
+                  ))}
+                  <td>
+                    <button
+                      type="button"
+                      className="quiet text-muted"
+                      aria-label={`take ${l.name} off the list`}
+                      onClick={() => void edit([{ op: 'remove', path: `/loadings/${key}` }], `${l.name} taken off`)}
+                    >
+                      ✕
+                    </button>
+                  </td>
+                </tr>,
+                <tr key={`${key}-out`} className="text-muted">
+                  <td colSpan={seats.length + tanks.length + 2} className="pb-2 text-xs">
+                    {out?.mass_si != null && out.x_si != null ? (
+                      <>
+                        {formatNumber(out.mass_si, 'mass', view)} at {formatNumber(out.x_si, 'length', view)} · least
+                        margin forward {formatNumber(out.forward_margin_si ?? 0, 'length', view)}, aft{' '}
+                        {formatNumber(out.aft_margin_si ?? 0, 'length', view)}
+                      </>
+                    ) : (
+                      `cannot say yet: needs ${out?.needs.map((n) => n.what).join(', ') ?? 'the craft'}`
+                    )}
+                  </td>
+                </tr>,
+              ];
+            })}
+          </tbody>
+        </table>
+        {loadings.length === 0 && <p className="text-muted">None yet.</p>}
+      </div>
+      <div className="max-w-[36rem]">
+        <EnvelopePlot />
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,346 @@
+import { scaleLinear } from 'd3-scale';
+import { curveCatmullRomClosed, line } from 'd3-shape';
+import { type PointerEvent, useRef, useState } from 'react';
+import type { Shapes } from '../api/client';
+import { useProject } from '../api/project';
+import { FigureField, type StoredFigure } from '../figure/FigureField';
+import { tapeText } from '../figure/fields';
+import { formatNumber } from '../figure/format';
+
+const WIDTH = 828;
+const HEIGHT = 254;
+type Unit = Shapes['installations'][number];
+type XZ = { x: number; z: number };
+
+/** 1 mm, or 1/16 in: what a drag and a nudge step by. */
+const TAPE = { 'mm-kg': 0.001, 'in-lb': 0.0254 / 16 };
+
+/** The craft to scale, side on, live. The unit is dragged along its station. */
+export function Profile(props: { folded: boolean; onFold: () => void; showOld: boolean }) {
+  const { shown, state, view, units, fit, at, edit, preview, leaveAhead, say } = useProject();
+  const shapes = shown.shapes;
+  const [drag, setDrag] = useState<{ from: number; by: number } | null>(null);
+  const svg = useRef<SVGSVGElement>(null);
+  // The unit that is dragged is drawn from the saved state, moved by the hand at once; all else follows the preview.
+  const unit = (drag ? state.assessment.shapes : shapes).installations.find((i) => !i.old);
+  const pointer = fit && unit ? `/fits/${fit}/installations/${unit.id}/placement/flange_station` : null;
+  const figure = pointer ? (at(pointer) as StoredFigure | undefined) : undefined;
+
+  const all: XZ[] = [
+    ...state.assessment.shapes.outline.flatMap((p) => p.points),
+    ...state.assessment.shapes.installations.flatMap((i) => [...i.box, ...i.propeller]),
+  ];
+  const ground = shapes.ground_z ?? Math.min(...all.map((p) => p.z));
+  const x0 = Math.min(...all.map((p) => p.x)) - 0.15;
+  const x1 = Math.max(...all.map((p) => p.x)) + 0.25;
+  const z1 = Math.max(...all.map((p) => p.z)) + 0.12;
+  const span = Math.min((WIDTH - 30) / (x1 - x0), (HEIGHT - 44) / (z1 - ground));
+  const left = (WIDTH - span * (x1 - x0)) / 2;
+  const sx = scaleLinear([x0, x1], [left, left + span * (x1 - x0)]);
+  const sz = scaleLinear([ground, z1], [HEIGHT - 26, HEIGHT - 26 - span * (z1 - ground)]);
+  const path = (points: XZ[], closed: boolean) =>
+    points.map((p, i) => `${i ? 'L' : 'M'}${sx(p.x)} ${sz(p.z)}`).join('') + (closed ? 'Z' : '');
+  const smooth = line<XZ>()
+    .x((p) => sx(p.x))
+    .y((p) => sz(p.z))
+    .curve(curveCatmullRomClosed.alpha(0.6));
+
+  function moved(by: number) {
+    if (!figure || !pointer) return null;
+    const sign = figure.dir === 'forward' ? -1 : 1;
+    const next = Math.round((figure.si + sign * by) / TAPE[units]) * TAPE[units];
+    const value = { entered: tapeText(next, units), from: figure.from, dir: figure.dir, source: figure.source };
+    return {
+      words: `flange ${figure.entered} → ${value.entered}`,
+      operations: [{ op: 'replace' as const, path: pointer, value }],
+    };
+  }
+  function metres(event: PointerEvent) {
+    const box = svg.current?.getBoundingClientRect();
+    return box ? sx.invert(((event.clientX - box.left) / box.width) * WIDTH) : 0;
+  }
+  function onDown(event: PointerEvent<SVGGElement>) {
+    if (!figure || event.button !== 0) return;
+    event.currentTarget.setPointerCapture(event.pointerId);
+    setDrag({ from: metres(event), by: 0 });
+  }
+  function onMove(event: PointerEvent<SVGGElement>) {
+    if (!drag) return;
+    const by = metres(event) - drag.from;
+    setDrag({ ...drag, by });
+    const step = moved(by);
+    if (step) preview(step.operations, step.words);
+  }
+  async function onUp() {
+    if (!drag) return;
+    const step = moved(drag.by);
+    try {
+      if (step && Math.abs(drag.by) >= TAPE[units] / 2) await edit(step.operations, step.words);
+      else leaveAhead();
+    } catch (bad) {
+      leaveAhead();
+      say(String(bad));
+    }
+    setDrag(null);
+  }
+  const nudge = (way: 1 | -1) => {
+    const step = moved(way * TAPE[units]);
+    if (step) void edit(step.operations, step.words, 'nudge');
+  };
+
+  if (props.folded)
+    return (
+      <div className="flex h-8 items-center gap-3 border-b border-rule px-3.5">
+        <b className="head">Profile</b>
+        <button type="button" className="quiet text-muted" onClick={props.onFold}>
+          unfold
+        </button>
+      </div>
+    );
+  const one = units === 'mm-kg' ? 1 : 0.508;
+  return (
+    <section aria-label="Profile" className="relative border-b border-rule">
+      <div className="flex h-[30px] items-center gap-2 border-b border-rule px-3.5">
+        <b className="head">Profile</b>
+        {pointer && (
+          <>
+            <span className="ml-4 inline-flex items-center gap-2 text-act">
+              {drag && moved(drag.by) ? (
+                <span className="figure text-[13px]">{moved(drag.by)?.words}</span>
+              ) : (
+                <>
+                  output flange at <FigureField bare pointer={pointer} label="station of the output flange" />
+                </>
+              )}
+            </span>
+            <button
+              type="button"
+              className="btn !px-2 !py-0"
+              data-nudge="-1"
+              aria-label="nudge the unit forward"
+              disabled={!figure}
+              onClick={() => nudge(-1)}
+            >
+              ←
+            </button>
+            <button
+              type="button"
+              className="btn !px-2 !py-0"
+              data-nudge="1"
+              aria-label="nudge the unit aft"
+              disabled={!figure}
+              onClick={() => nudge(1)}
+            >
+              →
+            </button>
+            {figure && <span className="text-muted">or drag the unit</span>}
+          </>
+        )}
+        <span className="flex-1" />
+        <button type="button" className="quiet text-muted" onClick={props.onFold}>
+          fold
+        </button>
+      </div>
+      <svg
+        ref={svg}
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        className="block w-full select-none"
+        role="img"
+        aria-label="side view of the craft, to scale"
+      >
+        {gridLines(x0, x1).map((x) => (
+          <path key={x} d={`M${sx(x)} 12V${HEIGHT - 26}`} stroke="var(--color-rule)" />
+        ))}
+        {shapes.limits.length === 2 && (
+          <g>
+            <rect
+              x={sx(shapes.limits[0] ?? 0)}
+              width={sx(shapes.limits[1] ?? 0) - sx(shapes.limits[0] ?? 0)}
+              y={28}
+              height={HEIGHT - 54}
+              fill="var(--color-ok)"
+              opacity="0.1"
+            />
+            {shapes.limits.map((x) => (
+              <path key={x} d={`M${sx(x)} 28V${HEIGHT - 26}`} stroke="var(--color-ok)" />
+            ))}
+            <text x={sx(shapes.limits[0] ?? 0) - 4} y={24} textAnchor="end" style={{ fill: 'var(--color-ok)' }}>
+              {formatNumber(shapes.limits[0] ?? 0, 'length', view)}
+            </text>
+            <text x={sx(shapes.limits[1] ?? 0) + 4} y={24} style={{ fill: 'var(--color-ok)' }}>
+              {formatNumber(shapes.limits[1] ?? 0, 'length', view)} limits
+            </text>
+          </g>
+        )}
+        <path d={`M0 ${HEIGHT - 26}H${WIDTH}`} stroke="var(--color-ink)" />
+        {shapes.outline.map((p) => (
+          <path
+            key={p.id}
+            d={p.smooth && p.closed ? (smooth(p.points) ?? '') : path(p.points, p.closed)}
+            fill={p.closed ? 'var(--color-sheet)' : 'none'}
+            stroke="var(--color-ink)"
+            strokeWidth="1.3"
+            strokeDasharray={shapes.to_scale ? undefined : '5 4'}
+          />
+        ))}
+        {shapes.wheels.map((w) => (
+          <g key={w.id}>
+            <circle
+              cx={sx(w.x)}
+              cy={sz(w.z)}
+              r={w.radius * span}
+              fill="var(--color-ground)"
+              stroke="var(--color-ink)"
+              strokeWidth="1.3"
+            />
+            <circle
+              cx={sx(w.x)}
+              cy={sz(w.z)}
+              r={Math.max(2, w.radius * span * 0.2)}
+              fill="none"
+              stroke="var(--color-ink)"
+            />
+          </g>
+        ))}
+        <path d={`M${sx(0)} 10V${HEIGHT - 20}`} stroke="var(--color-ink)" strokeDasharray="9 3 2 3" />
+        <text x={sx(0) - 5} y={HEIGHT - 32} textAnchor="end">
+          datum
+        </text>
+        {props.showOld &&
+          shapes.installations
+            .filter((i) => i.old)
+            .map((i) => <UnitShape key={i.id} unit={i} path={path} sx={sx} sz={sz} />)}
+        {unit && (
+          <g
+            data-unit
+            style={{ cursor: figure ? 'ew-resize' : 'default', touchAction: 'none' }}
+            transform={drag ? `translate(${drag.by * span} 0)` : undefined}
+            onPointerDown={onDown}
+            onPointerMove={onMove}
+            onPointerUp={() => void onUp()}
+          >
+            <UnitShape unit={unit} path={path} sx={sx} sz={sz} />
+          </g>
+        )}
+        {unit?.tubes.map((t) => (
+          <g key={`${t[1]?.z}-${t[0]?.z}-${t[0]?.x}`}>
+            <path d={path(t, false)} stroke="var(--color-ink)" strokeWidth="2.2" />
+            {t[1] && <circle cx={sx(t[1].x)} cy={sz(t[1].z)} r="3.2" />}
+          </g>
+        ))}
+        {shapes.tanks.map((t) => (
+          <path
+            key={`${t.x} ${t.z}`}
+            d={`M${sx(t.x) - 5} ${sz(t.z) - 4}h10v8h-10z`}
+            fill="none"
+            stroke="var(--color-muted)"
+          />
+        ))}
+        {shapes.cg_before && (
+          <Cross x={sx(shapes.cg_before.x)} y={sz(shapes.cg_before.z)} colour="var(--color-grey)" size={8} />
+        )}
+        {shapes.cg_after && (
+          <g>
+            <ellipse
+              cx={sx(shapes.cg_after.x)}
+              cy={sz(shapes.cg_after.z)}
+              rx={Math.max(3, (shapes.cg_after.plus_minus ?? 0) * span)}
+              ry="7"
+              fill="none"
+              stroke="var(--color-act)"
+            />
+            <Cross x={sx(shapes.cg_after.x)} y={sz(shapes.cg_after.z)} colour="var(--color-act)" size={10} bold />
+          </g>
+        )}
+        {mergeSupports(shapes).map((s) => (
+          <g key={s.id}>
+            <path
+              d={`M${sx(s.x)} ${HEIGHT}v-22m-4 7l4 -7l4 7`}
+              fill="none"
+              stroke="var(--color-ink)"
+              strokeWidth="1.6"
+            />
+            {s.after !== null && (
+              <text
+                x={sx(s.x) + (s.x > (x0 + x1) / 2 ? -8 : 8)}
+                y={HEIGHT - 6}
+                textAnchor={s.x > (x0 + x1) / 2 ? 'end' : 'start'}
+              >
+                {s.name} {s.before !== null && `${formatNumber(s.before, 'mass', view)} → `}
+                {formatNumber(s.after, 'mass', view)}
+              </text>
+            )}
+          </g>
+        ))}
+        <path
+          d={`M${WIDTH - 30 - one * span} 22h${one * span}m0 -4v8m${-one * span} -8v8`}
+          stroke="var(--color-ink)"
+          fill="none"
+        />
+        <text x={WIDTH - 30 - (one * span) / 2} y="16" textAnchor="middle">
+          {units === 'mm-kg' ? '1 m' : '20 in'}
+        </text>
+        {!shapes.to_scale && (
+          <text x={WIDTH - 12} y={HEIGHT - 32} textAnchor="end" style={{ fill: 'var(--color-muted)' }}>
+            sketch: outline not measured
+          </text>
+        )}
+      </svg>
+    </section>
+  );
+}
+
+function gridLines(x0: number, x1: number): number[] {
+  const made = [];
+  for (let x = Math.ceil(x0); x <= x1; x += 1) made.push(x);
+  return made;
+}
+
+function Cross(props: { x: number; y: number; colour: string; size: number; bold?: boolean }) {
+  const { x, y, size } = props;
+  return (
+    <path
+      d={`M${x - size} ${y}h${2 * size}M${x} ${y - size}v${2 * size}`}
+      stroke={props.colour}
+      strokeWidth={props.bold ? 2 : 1.2}
+    />
+  );
+}
+
+function UnitShape(props: {
+  unit: Unit;
+  path: (p: XZ[], closed: boolean) => string;
+  sx: (v: number) => number;
+  sz: (v: number) => number;
+}) {
+  const { unit, path, sx, sz } = props;
+  const stroke = unit.old ? 'var(--color-grey)' : 'var(--color-act)';
+  return (
+    <g fill={unit.old ? 'none' : 'var(--color-act)'} stroke={stroke} strokeWidth={unit.old ? 1.1 : 1.6}>
+      {unit.box.length > 0 && <path d={path(unit.box, true)} fillOpacity="0.2" pointerEvents="all" />}
+      {unit.drive_box.length > 0 && <path d={path(unit.drive_box, true)} fillOpacity="0.35" />}
+      {unit.propeller.length > 0 && <path d={path(unit.propeller, false)} strokeWidth={unit.old ? 1.1 : 3} />}
+      {!unit.old && unit.thrust_line.length > 0 && (
+        <path d={path(unit.thrust_line, false)} strokeDasharray="12 3 2 3" strokeWidth="1" />
+      )}
+      {!unit.old && unit.cg && <circle cx={sx(unit.cg.x)} cy={sz(unit.cg.z)} r="4.5" />}
+      {!unit.old && unit.flange && <path d={`M${sx(unit.flange.x)} ${sz(unit.flange.z) - 9}v18`} strokeWidth="4" />}
+    </g>
+  );
+}
+
+/** Wheels at one station share one arrow. */
+function mergeSupports(shapes: Shapes) {
+  const made: { id: string; name: string; x: number; before: number | null; after: number | null }[] = [];
+  for (const s of shapes.supports) {
+    const twin = made.find((m) => Math.abs(m.x - s.x) < 0.05);
+    const before = s.before_si ?? null;
+    const after = s.after_si ?? null;
+    if (twin) {
+      twin.name = 'mains';
+      twin.before = twin.before !== null && before !== null ? twin.before + before : null;
+      twin.after = twin.after !== null && after !== null ? twin.after + after : null;
+    } else made.push({ id: s.id, name: s.name, x: s.x, before, after });
+  }
+  return made;
+}

@@ -1,0 +1,284 @@
+import { useQuery } from '@tanstack/react-query';
+import { DropdownMenu } from 'radix-ui';
+import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react';
+import { answer, api, Refused } from '../api/client';
+import { useProject } from '../api/project';
+import { completeUnit, fieldAt, stepText } from './fields';
+
+export interface StoredFigure {
+  entered: string;
+  si: number;
+  plus_minus?: { entered: string; si: number };
+  source: string;
+  note?: string;
+  from?: string;
+  dir?: string;
+}
+const SOURCES = ['measured', 'maker', 'estimated', 'hearsay', 'template', 'computed'];
+const DIRECTIONS: Record<string, string[]> = {
+  station: ['aft', 'forward'],
+  'butt line': ['starboard', 'port'],
+  'water line': ['up', 'down'],
+};
+
+/** Room in a table cell; masses usually carry their tolerance. */
+const WIDTHS: Record<string, string> = { count: 'w-12', number: 'w-12', mass: 'w-[7rem]' };
+
+/** As the trade writes them on a sheet; the whole word stands in the tag's name and menu. */
+const SHORT: Record<string, string> = { forward: 'fwd', starboard: 'stbd' };
+
+function asText(figure: StoredFigure | undefined): string {
+  if (!figure) return '';
+  return figure.plus_minus ? `${figure.entered} ±${figure.plus_minus.entered}` : figure.entered;
+}
+
+/** What was understood, as the server reads it, in both systems. */
+function useReading(text: string, dimension: string, on: boolean) {
+  const { state } = useProject();
+  const [late, setLate] = useState(text);
+  useEffect(() => {
+    const timer = setTimeout(() => setLate(text), 150);
+    return () => clearTimeout(timer);
+  }, [text]);
+  return useQuery({
+    queryKey: ['reading', dimension, late, state.document.number_style],
+    enabled: on && late.trim() !== '',
+    queryFn: async () =>
+      answer(
+        await api.POST('/api/units', {
+          body: { text: late, dimension, number_style: state.document.number_style as 'point' | 'comma' },
+        }),
+      ),
+  });
+}
+
+/** One figure: value, unit and tolerance in one text; source and place by the tags beside it. */
+export function FigureField(props: { pointer: string; label: string; bare?: boolean }) {
+  const { pointer, label } = props;
+  const { at, edit, reference, view } = useProject();
+  const spec = fieldAt(reference, pointer);
+  const figure = at(pointer) as StoredFigure | undefined;
+  const stored = asText(figure);
+  const [text, setText] = useState(stored);
+  const [error, setError] = useState<string | null>(null);
+  const [focused, setFocused] = useState(false);
+  const box = useRef<HTMLInputElement>(null);
+  const id = useId();
+  useEffect(() => {
+    setText(stored);
+    setError(null);
+  }, [stored]);
+  const dimension = spec?.dimension ?? 'number';
+  const unit = view[dimension]?.unit ?? '';
+  const complete = completeUnit(text, unit);
+  const changed = text.trim() !== stored;
+  const reading = useReading(complete, dimension, focused && changed);
+
+  async function commit(next: string, more: Partial<StoredFigure> = {}) {
+    const typed = next.trim();
+    setError(null);
+    try {
+      if (typed === '') {
+        if (figure) await edit([{ op: 'remove', path: pointer }], `${label} left blank`);
+        return;
+      }
+      const kept = figure ? { source: figure.source, from: figure.from, dir: figure.dir, note: figure.note } : {};
+      const value = Object.fromEntries(
+        Object.entries({ ...kept, ...more, entered: completeUnit(typed, unit) }).filter(([, v]) => v !== undefined),
+      );
+      await edit(
+        [{ op: figure ? 'replace' : 'add', path: pointer, value }],
+        `${label} ${stored || 'blank'} → ${completeUnit(typed, unit)}`,
+      );
+    } catch (bad) {
+      setError(bad instanceof Refused ? bad.words : String(bad));
+    }
+  }
+
+  function onKey(event: KeyboardEvent<HTMLInputElement>) {
+    if (event.key === 'Enter') {
+      if (changed) void commit(text);
+    } else if (event.key === 'Escape') {
+      setText(stored);
+      setError(null);
+      event.stopPropagation();
+    } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+      const next = stepText(text, event.key === 'ArrowUp' ? 1 : -1);
+      if (next !== null) {
+        event.preventDefault();
+        setText(next);
+      }
+    }
+  }
+
+  const source = figure?.source ?? 'blank';
+  return (
+    <div
+      className={props.bare ? 'relative inline-block' : 'relative flex min-h-7 items-baseline justify-between gap-2'}
+    >
+      {!props.bare && (
+        <label htmlFor={id} className="py-0.5">
+          {label}
+        </label>
+      )}
+      <span className="inline-flex items-center gap-1 whitespace-nowrap">
+        <input
+          ref={box}
+          id={id}
+          aria-label={props.bare ? label : undefined}
+          aria-invalid={error !== null}
+          aria-describedby={`${id}-said`}
+          data-pointer={pointer}
+          data-source={source}
+          className={`certain figure bg-transparent pb-[3px] text-right text-[13px] outline-offset-2 ${props.bare ? (WIDTHS[dimension] ?? 'w-[4.9rem]') : 'w-28'}`}
+          value={text}
+          placeholder="—"
+          spellCheck={false}
+          autoComplete="off"
+          onFocus={() => setFocused(true)}
+          onBlur={() => {
+            setFocused(false);
+            if (changed && error === null) void commit(text);
+          }}
+          onChange={(e) => {
+            setText(e.target.value);
+            setError(null);
+          }}
+          onKeyDown={onKey}
+        />
+        {spec?.place && figure && (
+          <PlaceTag
+            figure={figure}
+            place={spec.place}
+            label={label}
+            withSource={props.bare === true}
+            onPick={(more) => void commit(stored, more)}
+          />
+        )}
+        {!(props.bare && spec?.place) && (
+          <SourceTag
+            source={source}
+            label={label}
+            small={props.bare === true}
+            disabled={!figure}
+            onPick={(next) => void commit(stored, { source: next })}
+          />
+        )}
+      </span>
+      <span
+        id={`${id}-said`}
+        role="status"
+        className={`popup absolute right-0 top-full text-xs ${error || (focused && changed && (reading.data || reading.error)) ? '' : 'hidden'} ${error || reading.error ? 'text-stop' : 'text-muted'} max-w-80 whitespace-normal`}
+      >
+        {error ??
+          (reading.error instanceof Refused
+            ? reading.error.words
+            : reading.data
+              ? `${reading.data.metric} · ${reading.data.inch}${reading.data.remark ? ` · ${reading.data.remark}` : ''}`
+              : '')}
+      </span>
+    </div>
+  );
+}
+
+/** The mark of a tag that opens. */
+function Opener() {
+  return (
+    <svg width="8" height="6" viewBox="0 0 8 6" aria-hidden="true">
+      <path d="M1 1L4 4.5L7 1" fill="none" stroke="currentColor" strokeWidth="1.4" />
+    </svg>
+  );
+}
+
+function SourceGroup(props: { source: string; onPick: (source: string) => void }) {
+  return (
+    <DropdownMenu.RadioGroup value={props.source} onValueChange={props.onPick}>
+      {SOURCES.map((s) => (
+        <DropdownMenu.RadioItem key={s} value={s}>
+          <span className="certain pb-[3px]" data-source={s}>
+            {s}
+          </span>
+        </DropdownMenu.RadioItem>
+      ))}
+    </DropdownMenu.RadioGroup>
+  );
+}
+
+function SourceTag(props: {
+  source: string;
+  label: string;
+  small?: boolean;
+  disabled: boolean;
+  onPick: (source: string) => void;
+}) {
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger
+        className={`head inline-flex h-6 cursor-pointer items-center text-left text-xs text-muted disabled:cursor-default ${props.small ? 'w-6' : 'w-[3.7rem]'}`}
+        disabled={props.disabled}
+        aria-label={`source of ${props.label}: ${props.source}`}
+      >
+        {props.source === 'blank' ? '' : props.small ? <Opener /> : props.source}
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content className="popup" align="end">
+          <SourceGroup source={props.source} onPick={props.onPick} />
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+function PlaceTag(props: {
+  figure: StoredFigure;
+  place: string;
+  label: string;
+  withSource: boolean;
+  onPick: (more: Partial<StoredFigure>) => void;
+}) {
+  const { at } = useProject();
+  const fixed = { station: 'datum', 'butt line': 'centreline', 'water line': 'level line' }[props.place] ?? 'datum';
+  const own = ['unit flange', 'output flange', 'driving shaft'].includes(props.figure.from ?? '');
+  const references = props.place === 'butt line' || own ? [] : Object.keys((at('/craft/references') ?? {}) as object);
+  const origins = own ? [props.figure.from as string] : [fixed, ...references];
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger
+        className="head inline-flex h-6 w-8 cursor-pointer items-center text-left text-xs text-act"
+        title={`${props.figure.dir} of the ${props.figure.from}`}
+        aria-label={`${props.label} is measured ${props.figure.dir} of ${props.figure.from}`}
+      >
+        {SHORT[props.figure.dir ?? ''] ?? props.figure.dir}
+        {props.figure.from !== fixed && !own ? '*' : ''}
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content className="popup" align="end">
+          <DropdownMenu.Label className="px-2 text-xs text-muted">which way</DropdownMenu.Label>
+          <DropdownMenu.RadioGroup value={props.figure.dir} onValueChange={(dir) => props.onPick({ dir })}>
+            {(DIRECTIONS[props.place] ?? []).map((d) => (
+              <DropdownMenu.RadioItem key={d} value={d}>
+                {d}
+              </DropdownMenu.RadioItem>
+            ))}
+          </DropdownMenu.RadioGroup>
+          <DropdownMenu.Separator className="my-1 h-px bg-rule" />
+          <DropdownMenu.Label className="px-2 text-xs text-muted">measured from the</DropdownMenu.Label>
+          <DropdownMenu.RadioGroup value={props.figure.from} onValueChange={(from) => props.onPick({ from })}>
+            {origins.map((o) => (
+              <DropdownMenu.RadioItem key={o} value={o}>
+                {o}
+              </DropdownMenu.RadioItem>
+            ))}
+          </DropdownMenu.RadioGroup>
+          {props.withSource && (
+            <>
+              <DropdownMenu.Separator className="my-1 h-px bg-rule" />
+              <DropdownMenu.Label className="px-2 text-xs text-muted">known by</DropdownMenu.Label>
+              <SourceGroup source={props.figure.source} onPick={(source) => props.onPick({ source })} />
+            </>
+          )}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

@@ -1,0 +1,69 @@
+import type { FieldSpec, Reference, Units } from '../api/client';
+
+/** The spec of the field at a pointer: ids in the pointer match `*` of the pattern. */
+export function fieldAt(reference: Reference, pointer: string): FieldSpec | undefined {
+  const parts = pointer.split('/');
+  return reference.fields.find((f) => {
+    const pattern = f.pattern.split('/');
+    return pattern.length === parts.length && pattern.every((p, i) => p === '*' || p === parts[i]);
+  });
+}
+
+const BARE = /^[\s+\-−–]*(?:\d[\d.,]*|[.,]\d+)(?:[\s-]+\d+\/\d+|\/\d+)?$/;
+
+/** A bare number gets the unit of the view; the server refuses bare numbers. `12 ±1` becomes `12 mm ±1`. */
+export function completeUnit(text: string, unit: string): string {
+  if (!unit) return text;
+  const [head = '', ...rest] = text.split(/(?=±|\+\/-)/);
+  const words = head.trim().match(/^(.*?)(\s+(?:measured|maker|estimated|hearsay|template|computed))?$/i);
+  const number = words?.[1] ?? head.trim();
+  if (!BARE.test(number)) return text;
+  return [`${number} ${unit}${words?.[2] ?? ''}`, ...rest].join(' ').trim();
+}
+
+/** Sixteenths of an inch as they stand on the tape: `31 5/16`, `1/2`, `44`. */
+function sixteenthsText(sixteenths: number): string {
+  const whole = Math.floor(sixteenths / 16);
+  let part = sixteenths % 16;
+  let under = 16;
+  while (part && part % 2 === 0) {
+    part /= 2;
+    under /= 2;
+  }
+  if (!part) return `${whole}`;
+  return whole ? `${whole} ${part}/${under}` : `${part}/${under}`;
+}
+
+/** A length as it stands on the tape of the view. */
+export function tapeText(si: number, units: Units): string {
+  if (units === 'mm-kg') return `${Math.round(si * 1000)} mm`;
+  return `${si < 0 ? '-' : ''}${sixteenthsText(Math.round((Math.abs(si) / 0.0254) * 16))} in`;
+}
+
+const STEPS: Record<string, number> = {
+  mm: 1,
+  cm: 0.1,
+  m: 0.001,
+  in: 1 / 16,
+  ft: 1 / 192,
+  kg: 0.1,
+  lb: 0.1,
+  '°': 0.25,
+  rpm: 10,
+  L: 0.5,
+};
+
+/** The next value on the tape: 1 mm, 1/16 in, 0.1 kg, a quarter degree. */
+export function stepText(text: string, way: 1 | -1): string | null {
+  const found = text.match(/^\s*([-−]?)\s*(?:(\d+)[\s-]+(\d+)\/(\d+)|(\d+)\/(\d+)|([\d.]+))\s*(.*)$/);
+  if (!found) return null;
+  const [, sign, whole, num, den, n, d, decimal, tail = ''] = found;
+  const unit = (tail.match(/^[^\s±+]+/)?.[0] ?? '').replace(/^["″]$/, 'in');
+  const size = decimal ? Number(decimal) : whole ? Number(whole) + Number(num) / Number(den) : Number(n) / Number(d);
+  const step = STEPS[unit] ?? 1;
+  const next = (sign ? -size : size) + way * step;
+  const minus = next < -1e-9 ? '-' : '';
+  if (unit === 'in') return `${minus}${sixteenthsText(Math.round(Math.abs(next) * 16))} ${tail || 'in'}`.trim();
+  const decimals = Math.max((decimal?.split('.')[1] ?? '').length, (String(step).split('.')[1] ?? '').length);
+  return `${minus}${Math.abs(next).toFixed(decimals)} ${tail}`.trim();
+}

@@ -1,0 +1,26 @@
+import { describe, expect, it } from 'vitest';
+import golden from '../../../tests/golden/format.json';
+import type { Message, Working } from '../api/client';
+import { formatNumber, sentence, type View, workingLines } from './format';
+
+const views = golden.views as unknown as Record<string, View>;
+
+describe('numbers, against the table that the server is held to', () => {
+  it.each(golden.numbers)('$si $dimension in $units', ({ si, dimension, units, shown }) => {
+    expect(formatNumber(si, dimension, views[units] as View)).toBe(shown);
+  });
+  it('knows no other dimension', () => {
+    expect(() => formatNumber(1, 'warmth', views['mm-kg'] as View)).toThrow('warmth');
+  });
+});
+
+describe('sentences and workings', () => {
+  it.each(['mm-kg', 'in-lb'] as const)('fills the slots in %s', (units) => {
+    const message = { template: golden.sentence.template, params: golden.sentence.params } as unknown as Message;
+    expect(sentence(message, views[units] as View)).toBe(golden.sentence.shown[units]);
+  });
+  it('puts the numbers into the formula', () => {
+    const [formula, filled, result] = workingLines(golden.working.working as Working, views['mm-kg'] as View);
+    expect([formula, `  = ${filled}`, `  = ${result}`]).toEqual(golden.working.shown);
+  });
+});

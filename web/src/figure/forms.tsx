@@ -1,0 +1,175 @@
+import { useEffect, useId, useState } from 'react';
+import { Refused } from '../api/client';
+import { useProject } from '../api/project';
+import { FigureField } from './FigureField';
+import { fieldAt } from './fields';
+
+/** A word chosen from a few. Blank is "not said". */
+export function ChoiceField(props: { pointer: string; label: string; bare?: boolean }) {
+  const { at, edit, reference } = useProject();
+  const id = useId();
+  const choices = fieldAt(reference, props.pointer)?.choices ?? [];
+  const value = (at(props.pointer) as string | undefined) ?? '';
+  return (
+    <div className={props.bare ? 'inline-block' : 'flex min-h-7 items-baseline justify-between gap-2'}>
+      {!props.bare && <label htmlFor={id}>{props.label}</label>}
+      <select
+        id={id}
+        aria-label={props.bare ? props.label : undefined}
+        data-pointer={props.pointer}
+        className={`border-b border-rule bg-transparent py-0.5 text-[13px] ${value === '' ? 'text-muted' : ''}`}
+        value={value}
+        onChange={(e) => {
+          const next = e.target.value;
+          void edit(
+            [
+              next === ''
+                ? { op: 'remove', path: props.pointer }
+                : { op: value === '' ? 'add' : 'replace', path: props.pointer, value: next },
+            ],
+            `${props.label}: ${next || 'not said'}`,
+          );
+        }}
+      >
+        <option value="">not said</option>
+        {choices.map((c) => (
+          <option key={c} value={c}>
+            {c}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}
+
+/** A name or a note. */
+export function TextField(props: { pointer: string; label: string; bare?: boolean; wide?: boolean }) {
+  const { at, edit } = useProject();
+  const id = useId();
+  const stored = (at(props.pointer) as string | undefined) ?? '';
+  const [text, setText] = useState(stored);
+  const [error, setError] = useState<string | null>(null);
+  useEffect(() => setText(stored), [stored]);
+  async function commit() {
+    if (text.trim() === stored) return;
+    try {
+      await edit([{ op: 'replace', path: props.pointer, value: text.trim() }], `${props.label}: ${text.trim()}`);
+      setError(null);
+    } catch (bad) {
+      setError(bad instanceof Refused ? bad.words : String(bad));
+    }
+  }
+  return (
+    <div className={props.bare ? 'block' : 'flex min-h-7 items-baseline justify-between gap-3'}>
+      {!props.bare && (
+        <label htmlFor={id} className="whitespace-nowrap">
+          {props.label}
+        </label>
+      )}
+      <input
+        id={id}
+        aria-label={props.bare ? props.label : undefined}
+        aria-invalid={error !== null}
+        title={error ?? text}
+        data-pointer={props.pointer}
+        className="w-full min-w-24 border-b border-transparent bg-transparent py-0.5 hover:border-rule focus:border-act"
+        value={text}
+        placeholder="not written down"
+        onChange={(e) => setText(e.target.value)}
+        onBlur={() => void commit()}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') void commit();
+          if (e.key === 'Escape') setText(stored);
+        }}
+      />
+      {error && (
+        <span role="alert" className="text-xs text-stop">
+          {error}
+        </span>
+      )}
+    </div>
+  );
+}
+
+export interface Column {
+  key: string;
+  label: string;
+  kind?: 'figure' | 'choice';
+}
+
+/** An id-keyed collection as a table: names, figures, add and remove. */
+export function Collection(props: {
+  pointer: string;
+  title: string;
+  one: string;
+  columns: Column[];
+  fresh?: Record<string, unknown>;
+}) {
+  const { at, edit } = useProject();
+  const items = (at(props.pointer) ?? {}) as Record<string, { name: string; rank: number }>;
+  const rows = Object.entries(items).sort(([, a], [, b]) => a.rank - b.rank);
+  function add() {
+    let n = rows.length + 1;
+    while (items[`${props.one.replaceAll(' ', '-')}-${n}`]) n += 1;
+    const rank = Math.max(0, ...rows.map(([, r]) => r.rank)) + 1;
+    const value = { name: `${props.one} ${n}`, rank, ...props.fresh };
+    void edit(
+      [{ op: 'add', path: `${props.pointer}/${props.one.replaceAll(' ', '-')}-${n}`, value }],
+      `${props.one} added`,
+    );
+  }
+  return (
+    <section aria-label={props.title} className="mb-4">
+      <table className="row-table">
+        <thead>
+          <tr>
+            <th scope="col" className="w-full !text-ink">
+              {props.title}
+            </th>
+            {props.columns.map((c) => (
+              <th key={c.key} scope="col">
+                {c.label}
+              </th>
+            ))}
+            <th scope="col">
+              <button type="button" className="quiet" onClick={add} aria-label={`add a ${props.one}`}>
+                add
+              </button>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([key, row]) => (
+            <tr key={key}>
+              <td className="min-w-28">
+                <TextField bare pointer={`${props.pointer}/${key}/name`} label={`name of ${row.name}`} />
+              </td>
+              {props.columns.map((c) => (
+                <td key={c.key}>
+                  {c.kind === 'choice' ? (
+                    <ChoiceField bare pointer={`${props.pointer}/${key}/${c.key}`} label={`${row.name}, ${c.label}`} />
+                  ) : (
+                    <FigureField bare pointer={`${props.pointer}/${key}/${c.key}`} label={`${row.name}, ${c.label}`} />
+                  )}
+                </td>
+              ))}
+              <td>
+                <button
+                  type="button"
+                  className="quiet text-muted"
+                  aria-label={`take ${row.name} off the list`}
+                  onClick={() =>
+                    void edit([{ op: 'remove', path: `${props.pointer}/${key}` }], `${row.name} taken off`)
+                  }
+                >
+                  ✕
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {rows.length === 0 && <p className="px-1 py-1 text-muted">None yet.</p>}
+    </section>
+  );
+}

@@ -1,0 +1,210 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useMemo } from 'react';
+import { answer, api, type Bench, type Finding, type Operation, type Suggestion } from '../api/client';
+import { useProject } from '../api/project';
+import { formatNumber, sentence, workingLines } from '../figure/format';
+import { COLOURS, Mark, WORDS } from './Mark';
+import { useFocusField } from './useFocusField';
+
+const CAUTIONS: Partial<Record<Bench, string>> = {
+  craft: 'Chock the wheels you do not weigh; nobody under a raised craft.',
+  balance:
+    'A calculation is not a weighing: weigh the finished craft before it flies. Ballast must hold its loads and be marked.',
+  drive: 'Nobody in the plane of a propeller. Treat every propeller as live.',
+  mount:
+    'Not checked: tubes, welds, fatigue, bolts, the structure behind the points. Structure on a certificated craft needs licensed hands.',
+  align: 'Support the unit before you loosen a point. Prove angles in a jig, then in flight, in small steps.',
+};
+
+/** The findings of a bench, worst first; the open one shows working and what to do. */
+export function Findings(props: { bench: Bench; open: string | undefined; onOpen: (key: string | undefined) => void }) {
+  const { shown, state, view } = useProject();
+  const order = useMemo(() => state.assessment.findings.map((f) => f.key), [state.assessment]);
+  const findings = shown.findings
+    .filter((f) => f.bench === props.bench)
+    .sort((a, b) => rank(order, a.key) - rank(order, b.key));
+  const count = (level: Finding['level']) => findings.filter((f) => f.level === level).length;
+  const parts = [
+    count('stop') && `${count('stop')} stop`,
+    count('watch') && `${count('watch')} to watch`,
+    count('unknown') && `${count('unknown')} cannot say`,
+  ].filter(Boolean);
+  // What is open stays open while looking ahead: the default is by the saved verdicts.
+  const saved = state.assessment.findings.filter((f) => f.bench === props.bench);
+  const open = findings.find((f) => f.key === props.open)?.key ?? saved.find((f) => f.level !== 'ok')?.key;
+  return (
+    <aside
+      aria-label="Findings"
+      className="overflow-y-auto border-l border-rule bg-sheet px-3.5 py-3 [grid-area:findings]"
+    >
+      <h2 className="pb-2 text-[16px]">
+        {props.bench[0]?.toUpperCase() + props.bench.slice(1)}: {parts.length ? parts.join(', ') : 'nothing stands out'}
+      </h2>
+      {findings.map((f) => (
+        <article key={f.key} className="border-t border-rule py-2" data-finding={f.key} data-level={f.level}>
+          <h3>
+            <button
+              type="button"
+              className="flex w-full cursor-pointer items-center gap-2 text-left text-[15px]"
+              aria-expanded={open === f.key}
+              onClick={() => props.onOpen(open === f.key ? undefined : f.key)}
+            >
+              <span className="flex-none">
+                <Mark level={f.level} />
+              </span>
+              <span className="block first-letter:uppercase">{sentence(f.title, view)}</span>
+            </button>
+          </h3>
+          {(open === f.key || f.level === 'stop') && <p className="mt-0.5">{sentence(f.message, view)}</p>}
+          {open === f.key && <Opened finding={f} waysOut={saved.some((o) => o.key === f.key && o.can_suggest)} />}
+        </article>
+      ))}
+      <p className="mt-2 border-t border-rule pt-2 text-muted">
+        {CAUTIONS[props.bench]} Local rules and licensed people decide.
+      </p>
+    </aside>
+  );
+}
+
+/** Source, and how far it can be leaned on, said once. */
+function sourceOf(f: Finding): string {
+  return f.mark === 'statics' || f.source.includes(f.mark) ? f.source : `${f.source} · ${f.mark}`;
+}
+
+function rank(order: string[], key: string): number {
+  const at = order.indexOf(key);
+  return at < 0 ? order.length : at;
+}
+
+function Opened(props: { finding: Finding; waysOut: boolean }) {
+  const { finding } = props;
+  const { view } = useProject();
+  const focusField = useFocusField();
+  return (
+    <div>
+      {finding.compared && <MarginBar finding={finding} />}
+      {finding.needs.length > 0 && (
+        <ul className="my-1">
+          {finding.needs.slice(0, 12).map((n) => (
+            <li key={n.pointer}>
+              <button type="button" className="quiet" onClick={() => focusField(n.pointer)}>
+                {n.what}
+              </button>
+            </li>
+          ))}
+          {finding.needs.length > 12 && <li className="text-muted">and {finding.needs.length - 12} more</li>}
+        </ul>
+      )}
+      {finding.working && <WorkingBox lines={workingLines(finding.working, view)} source={sourceOf(finding)} />}
+      {!finding.working && <p className="text-xs text-muted">{sourceOf(finding)}</p>}
+      {props.waysOut && <WaysOut finding={finding} />}
+    </div>
+  );
+}
+
+export function WorkingBox(props: { lines: [string, string, string]; source: string }) {
+  const [formula, filled, result] = props.lines;
+  const symbol = formula.split('=')[0]?.trim() ?? '';
+  return (
+    <div className="my-1.5 bg-ground px-2.5 py-2" data-working>
+      <div className="figure text-xs leading-relaxed">
+        <div>{formula}</div>
+        <div style={{ paddingLeft: `${symbol.length + 1}ch` }}>= {filled}</div>
+        <div style={{ paddingLeft: `${symbol.length + 1}ch` }}>= {result}</div>
+      </div>
+      <div className="text-xs text-muted">{props.source}</div>
+    </div>
+  );
+}
+
+function MarginBar(props: { finding: Finding }) {
+  const { view } = useProject();
+  const c = props.finding.compared;
+  if (!c) return null;
+  const marks = [c.value, c.lo, c.hi].filter((v): v is number => v !== null && v !== undefined);
+  const low = Math.min(...marks);
+  const high = Math.max(...marks);
+  const pad = (high - low || Math.abs(high) || 1) * 0.25;
+  const from = low - pad;
+  const scale = (v: number) => ((v - from) / (high - low + 2 * pad)) * 100;
+  const lo = c.lo === null || c.lo === undefined ? 0 : scale(c.lo);
+  const hi = c.hi === null || c.hi === undefined ? 100 : scale(c.hi);
+  const bounds = [c.lo, c.hi]
+    .filter((v): v is number => v !== null && v !== undefined)
+    .map((v) => formatNumber(v, c.dimension, view));
+  return (
+    <div
+      className="relative my-2 h-2 bg-tray"
+      role="img"
+      aria-label={`${formatNumber(c.value, c.dimension, view)} against ${bounds.join(' to ')}`}
+    >
+      <div className="absolute inset-y-0 bg-ok opacity-35" style={{ left: `${lo}%`, right: `${100 - hi}%` }} />
+      <div
+        className="absolute -inset-y-[3px] w-0.5"
+        style={{ left: `${scale(c.value)}%`, background: COLOURS[props.finding.level] }}
+      />
+    </div>
+  );
+}
+
+function WaysOut(props: { finding: Finding }) {
+  const { id, fit, state, ahead } = useProject();
+  const found = useQuery({
+    queryKey: ['suggestions', id, fit, state.revision, props.finding.key],
+    enabled: fit !== null && !ahead,
+    queryFn: async () =>
+      answer(
+        await api.POST('/api/projects/{project_id}/suggestions/{finding}', {
+          params: { path: { project_id: id, finding: props.finding.key }, query: { fit } },
+        }),
+      ).suggestions,
+    placeholderData: (before) => before,
+  });
+  if (fit === null) return <p className="text-muted">The craft as found is not changed by suggestions; pick a fit.</p>;
+  if (found.isPending) return <p className="text-muted">Looking for ways out…</p>;
+  if (!found.data?.length) return <p className="text-muted">No way out found with these figures.</p>;
+  return (
+    <div>
+      {found.data.map((s) => (
+        <WayOut key={s.id} suggestion={s} />
+      ))}
+    </div>
+  );
+}
+
+function WayOut(props: { suggestion: Suggestion }) {
+  const { edit, preview, leaveAhead, ahead, view } = useProject();
+  const s = props.suggestion;
+  const words = sentence(s.message, view);
+  const tried = ahead !== null && JSON.stringify(ahead.operations) === JSON.stringify(s.operations);
+  return (
+    <div className="my-1.5 border-l-[3px] border-act py-1 pl-2.5" data-suggestion={s.id}>
+      <p className="first-letter:uppercase">{words}</p>
+      <p className="text-xs text-muted">
+        then {WORDS[s.reaches]}
+        {s.consequences.map((c) => `; but ${c.params.level?.text}: ${sentence(c, view)}`)}
+      </p>
+      <div className="mt-1 flex justify-end gap-1.5">
+        <button
+          type="button"
+          className="btn"
+          data-try
+          aria-pressed={tried}
+          onClick={() => (tried ? leaveAhead() : preview(s.operations as Operation[], `trying: ${words}`))}
+        >
+          {tried ? 'Let go' : 'Try'}
+        </button>
+        <button type="button" className="btn btn-main" onClick={() => void edit(s.operations as Operation[], words)}>
+          Apply
+        </button>
+      </div>
+    </div>
+  );
+}
+
+/** Keep the open finding valid when the bench changes. */
+export function useOpenFinding(bench: Bench, open: string | undefined, onOpen: (key: string | undefined) => void) {
+  useEffect(() => {
+    if (open && !open.startsWith(`${bench}.`)) onOpen(undefined);
+  }, [bench, open, onOpen]);
+}
