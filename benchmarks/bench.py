@@ -1,0 +1,163 @@
+"""Prints the figures of the budget table: `make bench`. Nothing here is asserted; a timed test would fail by the weather."""
+
+from __future__ import annotations
+
+import gzip
+import json
+import resource
+import socket
+import statistics
+import subprocess
+import sys
+import tempfile
+import time
+import urllib.request
+from collections.abc import Callable
+from pathlib import Path
+from typing import Any
+
+from crooked_keel.core.assess import assess
+from crooked_keel.core.document import Project, apply_operations, dump, load
+from crooked_keel.core.suggest import suggest
+from crooked_keel.demo import lapwing
+from crooked_keel.store.store import Store
+
+ROWS = 1000
+RIGHT = "/fits/a/installations/main/placement/right"
+
+
+def line(what: str, budget: str, value: str) -> None:
+    print(f"{what:<58}{budget:>16}   {value}")
+
+
+def said(taken: tuple[float, float]) -> str:
+    """Median and 95th percentile as printed."""
+    return f"{taken[0]:.1f} ms, p95 {taken[1]:.1f} ms"
+
+
+def clock(work: Callable[[int], Any], times: int = 60) -> tuple[float, float]:
+    """Median and 95th percentile of a call, ms, after five to warm up."""
+    taken = []
+    for i in range(times + 5):
+        start = time.perf_counter()
+        work(i)
+        if i >= 5:
+            taken.append((time.perf_counter() - start) * 1000)
+    taken.sort()
+    return statistics.median(taken), taken[int(0.95 * len(taken)) - 1]
+
+
+def with_rows(project: Project) -> Project:
+    place = {"station": "100 mm", "butt_line": "0 mm", "water_line": "0 mm"}
+    return apply_operations(project, [
+        {"op": "add", "path": f"/fits/a/ledger/row-{i}", "value": {"name": f"Part {i}", "kind": "installed", "rank": float(i), "mass": f"{1 + i % 40} g", **place}}
+        for i in range(ROWS)
+    ])  # fmt: skip
+
+
+def edit(i: int) -> list[dict[str, Any]]:
+    return [{"op": "replace", "path": RIGHT, "value": f"{1 + (i % 90) / 60:.3f}°"}]
+
+
+def in_process(name: str, project: Project, budgets: tuple[str, str]) -> None:
+    with tempfile.TemporaryDirectory() as folder:
+        store = Store(Path(folder))
+        id = store.create(project, "Started").project_id
+        base = [1]
+
+        def save(i: int) -> None:
+            edited = store.edit(id, base[0], edit(i), "bench")
+            base[0] = edited.head.revision
+            assess(edited.head.document, "a")
+
+        line(f"{name}: edit, assessed and saved, in process", budgets[0], said(clock(save)))
+        line(
+            f"{name}: preview, in process",
+            budgets[1],
+            said(clock(lambda i: assess(apply_operations(project, edit(i)), "a"))),
+        )
+        store.close()
+
+
+class Server:
+    """The real server on a free port."""
+
+    def __init__(self, folder: Path) -> None:
+        with socket.socket() as free:
+            free.bind(("127.0.0.1", 0))
+            self.port = free.getsockname()[1]
+        self.started = time.perf_counter()
+        self.process = subprocess.Popen(
+            [sys.executable, "-m", "crooked_keel", "serve", "--port", str(self.port), "--data", str(folder)],
+            stdout=subprocess.DEVNULL,
+        )
+        while True:
+            try:
+                self.call("GET", "/")
+                break
+            except OSError:
+                time.sleep(0.02)
+        self.seconds_to_first_page = time.perf_counter() - self.started
+
+    def call(self, method: str, path: str, body: Any = None) -> bytes:
+        request = urllib.request.Request(
+            f"http://127.0.0.1:{self.port}{path}", method=method, data=json.dumps(body).encode() if body is not None else None,
+            headers={"content-type": "application/json"},
+        )  # fmt: skip
+        with urllib.request.urlopen(request, timeout=30) as reply:
+            return bytes(reply.read())
+
+    def memory_mb(self) -> float:
+        status = Path(f"/proc/{self.process.pid}/status").read_text()
+        return int(next(x for x in status.splitlines() if x.startswith("VmRSS")).split()[1]) / 1024
+
+
+def over_http(name: str, server: Server, project: Project, budgets: tuple[str, str]) -> None:
+    state = json.loads(server.call("POST", "/api/projects/import", {"text": dump(project)}))
+    id, base = state["id"], [state["revision"]]
+
+    def save(i: int) -> None:
+        reply = server.call("PATCH", f"/api/projects/{id}?fit=a", {"base": base[0], "operations": edit(i)})
+        base[0] = json.loads(reply)["revision"]
+
+    line(f"{name}: edit over HTTP, p50 / p95", budgets[0], said(clock(save)))
+    ahead = lambda i: server.call("POST", f"/api/projects/{id}/preview?fit=a", {"operations": edit(i)})
+    line(f"{name}: preview over HTTP, p50 / p95", budgets[1], said(clock(ahead)))
+
+
+def main() -> None:
+    demo = apply_operations(Project(name=lapwing.NAME), lapwing.operations())
+    large = with_rows(demo)
+    line("what", "budget", "measured")
+    line(
+        "this machine now: a loop of a million additions",
+        "",
+        said(clock(lambda _: sum(i for i in range(1_000_000)), 10)),
+    )
+    in_process("demo", demo, ("10 ms", "8 ms"))
+    in_process("1000 rows", large, ("25 ms", "25 ms"))
+    line(
+        "suggestions for a stop, proved",
+        "150 ms",
+        said(clock(lambda _: suggest(demo, "a", "balance.cg-forward"), 15)),
+    )
+    line(
+        "opening a file of 1000 rows, everything checked",
+        "",
+        said(clock(lambda _: load(dump(large)), 10)),
+    )
+    with tempfile.TemporaryDirectory() as folder:
+        server = Server(Path(folder))
+        line("start to first page", "3 s", f"{server.seconds_to_first_page:.2f} s")
+        over_http("demo", server, demo, ("30 / 60 ms", "20 / 40 ms"))
+        over_http("1000 rows", server, large, ("45 / 90 ms", "45 / 90 ms"))
+        line("memory of the server after that", "200 MB", f"{server.memory_mb():.0f} MB")
+        server.process.terminate()
+    assets = Path("src/crooked_keel/static/assets")
+    size = sum(len(gzip.compress(f.read_bytes())) for f in assets.glob("*.js"))
+    line("front end, JavaScript, gzip", "250 kB", f"{size / 1000:.0f} kB")
+    line("memory of this process, most", "", f"{resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024:.0f} MB")
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,110 @@
+"""A real server, and Debian's Chromium driven by Playwright. Nothing may leave the machine; no page may log an error."""
+
+from __future__ import annotations
+
+import shutil
+import socket
+import subprocess
+import sys
+import time
+import urllib.request
+from collections.abc import Iterator
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Browser, Page, Route, expect, sync_playwright
+
+from crooked_keel.api.service import Service
+from crooked_keel.core.document import Project, apply_operations
+from crooked_keel.demo import lapwing
+from crooked_keel.store.store import Store
+
+# A slow machine is not a fault of the page.
+expect.set_options(timeout=45_000)
+
+FLAGS = [
+    "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update",
+    "--disable-sync", "--disable-dev-shm-usage", "--font-render-hinting=none",
+    "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost",
+]  # fmt: skip
+
+
+@pytest.fixture(scope="session")
+def data(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    return tmp_path_factory.mktemp("browser")
+
+
+@pytest.fixture(scope="session")
+def server(data: Path) -> Iterator[str]:
+    with socket.socket() as free:
+        free.bind(("127.0.0.1", 0))
+        port = free.getsockname()[1]
+    process = subprocess.Popen(
+        [sys.executable, "-m", "crooked_keel", "serve", "--port", str(port), "--data", str(data)]
+    )
+    base = f"http://127.0.0.1:{port}"
+    for _ in range(900):
+        try:
+            urllib.request.urlopen(f"{base}/api/projects", timeout=1)
+            break
+        except OSError:
+            time.sleep(0.1)
+    yield base
+    process.terminate()
+    process.wait()
+
+
+@pytest.fixture(scope="session")
+def browser() -> Iterator[Browser]:
+    with sync_playwright() as playwright:
+        made = playwright.chromium.launch(executable_path=shutil.which("chromium"), args=FLAGS)
+        yield made
+        made.close()
+
+
+@pytest.fixture
+def page(browser: Browser, server: str) -> Iterator[Page]:
+    context = browser.new_context(
+        viewport={"width": 1280, "height": 800},
+        reduced_motion="reduce",
+        locale="en-GB",
+        timezone_id="UTC",
+        base_url=server,
+        accept_downloads=True,
+    )
+    context.set_default_timeout(60_000)
+    strayed: list[str] = []
+    troubles: list[str] = []
+
+    def watch(route: Route) -> None:
+        if route.request.url.startswith((server, "blob:", "data:")):
+            route.continue_()
+        else:
+            strayed.append(route.request.url)
+            route.abort()
+
+    context.route("**/*", watch)
+    made = context.new_page()
+    made.on("pageerror", lambda e: troubles.append(str(e)))
+    # A refused edit is a 422 that the browser logs by itself; anything else that is logged is a fault.
+    made.on(
+        "console",
+        lambda m: (
+            troubles.append(m.text) if m.type == "error" and "422" not in m.text and "409" not in m.text else None
+        ),
+    )
+    yield made
+    context.close()
+    assert strayed == []
+    assert troubles == []
+
+
+@pytest.fixture
+def demo(server: str, data: Path) -> str:
+    """A fresh copy of the demonstration project, through the store beside the running server."""
+    store = Store(data)
+    document = apply_operations(Project(name=lapwing.NAME), lapwing.operations())
+    head = store.create(document, "Demonstration figures entered")
+    Service(store).state(head, None)
+    store.close()
+    return head.project_id

@@ -1,0 +1,130 @@
+"""Every suggestion offered, once applied, makes its finding what it promised; one undo restores the document byte for byte."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from crooked_keel.core.assess import assess
+from crooked_keel.core.document import Project, apply_operations, value_at
+from crooked_keel.core.errors import InputError
+from crooked_keel.core.figure import parse_figure
+from crooked_keel.core.propose import on_the_tape, tape_text
+from crooked_keel.core.suggest import PROPOSERS, suggest
+from crooked_keel.store.store import Store
+from tests.conftest import made_lapwing
+
+UNIT = "/fits/a/installations/main"
+DEMO = made_lapwing()
+
+
+def put(project: Project, **figures: Any) -> Project:
+    operations = [
+        {"op": "replace" if value_at(project, p) else "add", "path": p, "value": v} for p, v in figures.items()
+    ]
+    return apply_operations(project, operations)
+
+
+# Documents with one trouble each, in both unit systems.
+TROUBLES: dict[str, dict[str, Any]] = {
+    "balance.cg-forward": {},
+    "balance.cg-aft": {
+        f"{UNIT}/placement/flange_station": {"entered": "300 mm", "dir": "forward"},
+        "/loadings/rear/loads/baggage": "45 kg",
+    },
+    "drive.tip-mach": {f"{UNIT}/drive/stages/belt/driven_teeth": "60"},
+    "drive.ground-clearance": {f"{UNIT}/propeller/diameter": "2.1 m"},
+    "align.rear-clearance": {f"{UNIT}/placement/flange_station": {"entered": "25 in", "dir": "forward"}},
+    "align.thrust-side": {f"{UNIT}/placement/right": "-1.5°"},
+}
+
+
+def test_every_proposer_has_a_trouble_here() -> None:
+    assert set(TROUBLES) == set(PROPOSERS)
+
+
+@pytest.mark.parametrize("units", ["mm-kg", "in-lb"])
+@pytest.mark.parametrize("key", sorted(TROUBLES))
+def test_applied_it_reaches_what_it_promised(key: str, units: str, store: Store) -> None:
+    document = put(DEMO, **{"/units": units}, **TROUBLES[key])
+    level = next(f.level for f in assess(document, "a").findings if f.key == key)
+    assert level in ("stop", "watch")
+    offered = suggest(document, "a", key)
+    assert offered
+    for s in offered:
+        head = store.create(document, "trouble")
+        before = store.raw_document(head.project_id)
+        store.edit(head.project_id, 1, [o.model_dump() for o in s.operations], s.id)
+        after = next(f for f in assess(store.head(head.project_id).document, "a").findings if f.key == key)
+        assert after.level == s.reaches
+        assert (after.level, level) in (("ok", "stop"), ("ok", "watch"), ("watch", "stop"))
+        store.undo(head.project_id)
+        assert store.raw_document(head.project_id) == before
+
+
+def test_best_first_and_lead_after_moving(project: Project) -> None:
+    offered = suggest(project, "a", "balance.cg-forward")
+    assert [s.id for s in offered][:2] == ["unit-main", "ballast"]
+    assert all(s.reaches == "ok" for s in offered)
+
+
+def test_consequences_are_said(project: Project) -> None:
+    spacer = next(s for s in suggest(project, "a", "balance.cg-forward") if s.id == "spacer-main")
+    assert any(c.params["level"].text == "stop" for c in spacer.consequences)
+
+
+def test_spacer_keeps_the_propeller_where_it_is(project: Project) -> None:
+    spacer = next(s for s in suggest(project, "a", "balance.cg-forward") if s.id == "spacer-main")
+    after = apply_operations(project, [o.model_dump() for o in spacer.operations])
+    where = lambda p: next(r.x_si for r in assess(p, "a").balance.ledger if r.id == "main-propeller")  # type: ignore[union-attr]
+    assert where(after) == pytest.approx(where(project), abs=1e-3)  # to the tape
+
+
+def test_ballast_by_the_handbook_formula(project: Project) -> None:
+    """FAA-H-8083-1 (from memory): W·(wanted − CG)/(station − wanted); the proposal is that, up to 0.1 kg."""
+    made = assess(project, "a")
+    finding = next(f for f in made.findings if f.key == "balance.cg-forward")
+    mass, u = finding.message.params["m"].si, finding.message.params["u"].si
+    x, limit = finding.message.params["x"].si, finding.message.params["limit"].si
+    assert mass and u and x and limit
+    plain = mass * (limit + u - x) / (4.88 - limit - u)
+    ballast = next(s for s in suggest(project, "a", "balance.cg-forward") if s.id == "ballast")
+    proposed = ballast.message.params["m"].si
+    assert proposed is not None
+    assert plain - 0.01 <= proposed <= plain + 0.2
+
+
+def test_nothing_is_offered_for_the_craft_as_found_or_where_no_way_is_known(project: Project) -> None:
+    assert suggest(project, None, "balance.cg-forward") == []
+    assert suggest(project, "a", "balance.supports") == []
+    with pytest.raises(InputError, match="no such finding"):
+        suggest(project, "a", "balance.nonsense")
+
+
+@given(st.floats(-2, 5), st.booleans(), st.sampled_from(["mm-kg", "in-lb"]))
+def test_tape_rounds_to_the_asked_side_and_reads_back(si: float, up: bool, units: str) -> None:
+    rounded = on_the_tape(si, units, up)
+    assert (rounded >= si - 1e-9) if up else (rounded <= si + 1e-9)
+    assert abs(rounded - si) <= (0.0254 / 16 if units == "in-lb" else 0.001) + 1e-9
+    assert parse_figure(tape_text(rounded, units), "length").si == pytest.approx(rounded, abs=1e-9)
+
+
+@settings(max_examples=15, deadline=None)
+@given(st.integers(560, 1000), st.integers(60, 95))
+def test_offers_hold_for_any_place_and_mass_of_the_unit(station: int, mass: int) -> None:
+    document = put(
+        DEMO,
+        **{
+            f"{UNIT}/placement/flange_station": {"entered": f"{station} mm", "dir": "forward"},
+            f"{UNIT}/unit/mass": f"{mass} kg ±0.5 kg",
+        },
+    )
+    for finding in assess(document, "a").findings:
+        if not finding.can_suggest:
+            continue
+        for s in suggest(document, "a", finding.key):
+            after = assess(apply_operations(document, [o.model_dump() for o in s.operations]), "a")
+            assert next(f.level for f in after.findings if f.key == finding.key) == s.reaches

@@ -1,0 +1,51 @@
+"""Every unit factor against pint, an outside units library."""
+
+from __future__ import annotations
+
+import math
+
+import pint
+import pytest
+
+from crooked_keel.core.units import BY_WORD, PLAUSIBLE, UNITS, VIEWS, Unit
+
+REGISTRY = pint.UnitRegistry()
+# Our printed name → pint's expression. pint's own reading of raw text is not used: its `PS` is a petasiemens.
+PINT = {
+    "mm": "millimeter", "cm": "centimeter", "m": "meter", "in": "inch", "ft": "foot", "thou": "0.001 inch", "kg": "kilogram", "g": "gram",
+    "t": "metric_ton", "lb": "pound", "oz": "ounce", "°": "degree", "rad": "radian", "′ of arc": "arcminute", "W": "watt", "kW": "kilowatt",
+    "hp": "horsepower", "PS": "metric_horsepower", "N·m": "newton meter", "kgf·m": "kilogram_force meter", "ft·lb": "foot force_pound",
+    "in·lb": "inch force_pound", "rpm": "revolution / minute", "rad/s": "radian / second", "°/s": "degree / second", "m/s": "meter / second",
+    "km/h": "kilometer / hour", "kn": "knot", "mph": "mile / hour", "ft/min": "foot / minute", "N": "newton", "kN": "kilonewton",
+    "kgf": "kilogram_force", "lbf": "force_pound", "L": "liter", "mL": "milliliter", "m³": "meter ** 3", "US gal": "US_liquid_gallon",
+    "imp gal": "imperial_gallon", "qt": "US_liquid_quart", "kg/m³": "kilogram / meter ** 3", "kg/L": "kilogram / liter",
+    "lb/US gal": "pound / US_liquid_gallon", "kg·m²": "kilogram meter ** 2", "lb·ft²": "pound foot ** 2", "N/mm": "newton / millimeter",
+    "kN/mm": "kilonewton / millimeter", "N/m": "newton / meter", "lbf/in": "force_pound / inch", "%": "0.01", ":1": "1", "": "1", "teeth": "1",
+}  # fmt: skip
+
+
+@pytest.mark.parametrize("unit", UNITS, ids=lambda u: f"{u.dimension}-{u.name}")
+def test_factor_agrees_with_pint(unit: Unit) -> None:
+    there = REGISTRY.Quantity(PINT[unit.name]).to_base_units().magnitude
+    assert unit.factor == pytest.approx(there, rel=1e-12)
+
+
+def test_no_word_means_two_units_of_one_dimension() -> None:
+    for word, units in BY_WORD.items():
+        dimensions = [u.dimension for u in units]
+        assert len(set(dimensions)) == len(dimensions), word
+
+
+def test_every_dimension_that_is_typed_can_be_printed_in_both_views() -> None:
+    for view in VIEWS.values():
+        assert set(PLAUSIBLE) <= set(view)
+
+
+def test_views_print_with_the_same_factors_as_they_read() -> None:
+    by_name = {(u.dimension, u.name): u.factor for u in UNITS}
+    for view in VIEWS.values():
+        for dimension, spec in view.items():
+            known = by_name.get((dimension, spec.unit))
+            if known is not None:
+                assert spec.factor == pytest.approx(known, rel=1e-15)
+    assert VIEWS["in-lb"]["angle"].factor == pytest.approx(math.pi / 180)

@@ -1,0 +1,41 @@
+"""Numbers at the edge: one golden table for this formatter and the front end's."""
+
+from __future__ import annotations
+
+import json
+from pathlib import Path
+
+import pytest
+
+from crooked_keel.core.finding import Message, Param
+from crooked_keel.core.formula import FORMULAS
+from crooked_keel.core.units import VIEWS
+from crooked_keel.exchange.present import number, sentence, working
+
+GOLDEN = json.loads((Path(__file__).parents[1] / "golden" / "format.json").read_text())
+
+
+@pytest.mark.parametrize("case", GOLDEN["numbers"], ids=lambda c: f"{c['units']}-{c['dimension']}-{c['si']}")
+def test_number(case: dict[str, object]) -> None:
+    assert number(float(str(case["si"])), str(case["dimension"]), str(case["units"])) == case["shown"]
+
+
+def test_golden_table_is_of_the_views_in_force() -> None:
+    for units, dimensions in GOLDEN["views"].items():
+        for dimension, spec in dimensions.items():
+            here = VIEWS[units][dimension]
+            assert spec == {"unit": here.unit, "factor": here.factor, "decimals": here.decimals}
+
+
+def test_golden_sentence_and_working() -> None:
+    case = GOLDEN["sentence"]
+    message = Message(template=case["template"], params={k: Param(**v) for k, v in case["params"].items()})
+    assert sentence(message, "mm-kg") == case["shown"]["mm-kg"]
+    assert sentence(message, "in-lb") == case["shown"]["in-lb"]
+    made = FORMULAS["balance.cg"].working(275.87, 490.0)
+    assert working(made, "mm-kg") == GOLDEN["working"]["shown"]
+
+
+def test_an_unknown_dimension_is_a_fault() -> None:
+    with pytest.raises(KeyError):
+        number(1.0, "warmth", "mm-kg")
