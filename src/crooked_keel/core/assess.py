@@ -37,6 +37,7 @@ from .finding import (
 from .formula import Out, record
 from .mount import rules as _mount_rules
 from .mount.section import MountOut
+from .reference.kinds import Form
 from .shapes import Shapes, draw
 from .wiring import set_up
 
@@ -63,6 +64,17 @@ class Failure(Out):
     trace: str
 
 
+class InstallationOut(Out):
+    """What the benches list and draw for one installation."""
+
+    id: str
+    name: str
+    pointer: str
+    drive: DriveOut | None
+    mount: MountOut | None
+    align: AlignOut | None
+
+
 class Assessment(Out):
     """All that follows from a document with one fit."""
 
@@ -72,9 +84,7 @@ class Assessment(Out):
     values: list[Value]
     missing: list[NeedOut]
     balance: BalanceOut | None
-    drive: DriveOut | None
-    mount: MountOut | None
-    align: AlignOut | None
+    installations: list[InstallationOut]
     shapes: Shapes
     failures: list[Failure]
 
@@ -86,7 +96,8 @@ class Assessment(Out):
 class _Run:
     """One pass, collecting failures."""
 
-    def __init__(self) -> None:
+    def __init__(self, forms: frozenset[Form]) -> None:
+        self.forms = forms
         self.failures: list[Failure] = []
         self.failed: set[Bench] = set()
         self.findings: list[Finding] = []
@@ -104,7 +115,7 @@ class _Run:
     def judge(self, bench: Bench, subject: Any, suffix: str = "") -> None:
         """Every rule of a bench on its subject."""
         for r in RULES.values():
-            if r.bench != bench:
+            if r.bench != bench or (r.form is not None and r.form not in self.forms):
                 continue
             try:
                 made = list(r.check(subject))
@@ -145,22 +156,28 @@ def assess(project: Project, fit_id: str | None = None) -> Assessment:
     Raises InputError only if the fit does not exist. A missing figure or a fault in one part never blanks the rest."""
     if fit_id is not None and fit_id not in project.fits:
         raise InputError("/fits", "no such fit", given=fit_id, allowed=", ".join(project.fits) or "none yet")
-    run = _Run()
     benches = set_up(project, fit_id)
+    run = _Run(benches.resolved.references.kind.forms)
     for name, bench, suffix in benches.all():
         run.judge(name, bench, suffix)
-        run.values += run.guarded(name, name, bench.values) or []
-    first = benches.installations[0] if benches.installations else None
+        values = run.guarded(name, name, bench.values) or []
+        run.values += [replace(v, id=f"{v.id}@{suffix}") for v in values] if suffix else values
     balance_out = run.guarded("balance", "balance", benches.balance.tables)
-    drive_out = run.guarded("drive", "drive", first.drive.tables) if first else None
-    mount_out = run.guarded("mount", "mount", first.mount.tables) if first else None
-    align_out = run.guarded("align", "align", first.align.tables) if first else None
+    installations = [
+        InstallationOut(
+            id=i.placed.id, name=i.placed.name, pointer=i.placed.pointer,
+            drive=run.guarded("drive", "drive", i.drive.tables),
+            mount=run.guarded("mount", "mount", i.mount.tables),
+            align=run.guarded("align", "align", i.align.tables),
+        )
+        for i in benches.installations
+    ]  # fmt: skip
 
     findings = sorted(run.findings, key=lambda f: LEVELS.index(f.level))
     shapes = run.guarded("craft", "shapes", lambda: draw(benches.resolved, benches.craft, benches.balance)) or Shapes()
     return Assessment(
         fit=fit_id, benches=_benches(findings, run.failed), findings=findings, values=run.values, missing=_missing(findings, run.values),
-        balance=balance_out, drive=drive_out, mount=mount_out, align=align_out, shapes=shapes, failures=run.failures,
+        balance=balance_out, installations=installations, shapes=shapes, failures=run.failures,
     )  # fmt: skip
 
 

@@ -35,7 +35,7 @@ class ValueList:
         ask: Callable[[], float | Traced | Uncertain | str],
         *,
         before: Callable[[], float | Traced | Uncertain] | None = None,
-        working: Callable[[], Working] | None = None,
+        working: Callable[[], Working | None] | None = None,
         source: str = "",
     ) -> None:
         """One value. `ask` may raise CannotSay or InputError: then the value says so. Source: the working's, or as given."""
@@ -57,7 +57,7 @@ class ValueList:
             made["text" if isinstance(answer, str) else "si"] = answer
         if working is not None and answer is not None:
             made["working"] = shown = working()
-            source = shown.source
+            source = shown.source if shown else source
         made["source"] = source
         self.values.append(Value(**made))
 

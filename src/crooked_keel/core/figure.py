@@ -155,6 +155,13 @@ def _quantity(text: str, dimension: str, style: NumberStyle, fallback: Unit | No
     return sign * total, unit
 
 
+def read_number(text: str, style: NumberStyle = "point") -> float:
+    """A bare number of any size, as people write it: a check sum of a sheet, not a figure of the craft.
+
+    Raises InputError with what would be accepted. Source: own grammar."""
+    return _quantity(text, "number", style, None)[0]
+
+
 def parse_figure(text: str, dimension: str, style: NumberStyle = "point") -> Parsed:
     """Read one figure as people write it.
 
@@ -213,6 +220,8 @@ class Figure(BaseModel):
 
     model_config = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False, frozen=True)
     dimension: ClassVar[str] = "number"
+    # The dimension by which a view prints it, where that is finer or of another trade than `dimension`.
+    shown: ClassVar[str | None] = None
     least: ClassVar[float | None] = None
     least_words: ClassVar[str] = ""
 
@@ -362,6 +371,74 @@ class Stiffness(Figure):
     dimension = "stiffness"
     least = 1e-9
     least_words = "a stiffness must be more than zero"
+
+
+class FineLength(Length):
+    """A gap or a runout, m: read with feelers or a dial."""
+
+    shown = "fine_length"
+
+
+class FineOffset(Figure):
+    """A step or a dial reading, m, either sign."""
+
+    dimension = "length"
+    shown = "fine_length"
+
+
+class Area(Figure):
+    """An area, m²."""
+
+    dimension = "area"
+    least = 0.0
+    least_words = "an area cannot be negative"
+
+
+class SeaSpeed(Figure):
+    """A speed through the water, m/s."""
+
+    dimension = "speed"
+    shown = "sea_speed"
+    least = 0.0
+    least_words = "a speed cannot be negative"
+
+
+class RoadSpeed(SeaSpeed):
+    """A speed on the road, m/s."""
+
+    shown = "road_speed"
+
+
+class Voltage(Figure):
+    """A voltage, V."""
+
+    dimension = "voltage"
+    least = 0.0
+    least_words = "a voltage cannot be negative"
+
+
+class Current(Figure):
+    """A current, A."""
+
+    dimension = "current"
+    least = 0.0
+    least_words = "a current cannot be negative"
+
+
+class Energy(Figure):
+    """An energy, J."""
+
+    dimension = "energy"
+    least = 0.0
+    least_words = "an energy cannot be negative"
+
+
+class Duration(Figure):
+    """A time, s."""
+
+    dimension = "time"
+    least = 0.0
+    least_words = "a time cannot be negative"
 
 
 class Number(Figure):

@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 from typing import Any, Literal
 
 from .formula import Out, Working, record
+from .reference.kinds import Form
 
 Level = Literal["ok", "watch", "stop", "unknown"]
 Bench = Literal["craft", "choose", "balance", "drive", "mount", "align", "systems", "build", "prove"]
@@ -119,7 +120,7 @@ class Value:
 
 @dataclass(frozen=True, slots=True)
 class Rule:
-    """One entry of the catalogue. `check` yields (level, parts of a Finding) for each subject."""
+    """One entry of the catalogue. `check` yields the findings of a bench. `form`: asked only of craft that have it."""
 
     id: str
     bench: Bench
@@ -128,14 +129,14 @@ class Rule:
     source: str
     mark: Mark
     check: Callable[[Any], Iterable[Finding]]
-    dossier: str = ""
+    form: Form | None = None
 
 
 RULES: dict[str, Rule] = {}
 
 
 def rule(
-    id: str, title: str, *, limit: str, source: str, mark: Mark
+    id: str, title: str, *, limit: str, source: str, mark: Mark, form: Form | None = None
 ) -> Callable[[Callable[[Any], Iterable[Finding]]], Callable[[Any], Iterable[Finding]]]:
     """Register a rule: `<bench>.<what>`; its check takes the bench and yields findings made by `verdict`."""
 
@@ -143,7 +144,7 @@ def rule(
         bench: Any = id.split(".")[0]
         if id in RULES:
             raise ValueError(f"rule {id} is registered twice")
-        RULES[id] = Rule(id, bench, title, limit, source, mark, check)
+        RULES[id] = Rule(id, bench, title, limit, source, mark, check, form)
         return check
 
     return register

@@ -51,6 +51,11 @@ def thrust_direction(rotation: Matrix) -> Vector:
     return np.asarray(rotation @ np.array([-1.0, 0.0, 0.0]))
 
 
+def shaft_direction(falls_aft_rad: float) -> Vector:
+    """Unit vector along a shaft that falls going aft, forward: (−cos ε, 0, sin ε). Shape (3,)."""
+    return np.array([-math.cos(falls_aft_rad), 0.0, math.sin(falls_aft_rad)])
+
+
 def torque_about_x(torque_clockwise_n_m: float) -> float:
     """Torque, positive clockwise seen from aft looking forward → moment about +x, N·m. The one conversion."""
     return -torque_clockwise_n_m

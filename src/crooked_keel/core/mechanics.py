@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from .document import Drive, Stage
 from .errors import CannotSay, InputError, Need, all_or_cannot_say
 from .formula import formula
+from .geometry import Vector
 from .trace import need
 
 
@@ -76,6 +77,8 @@ def ratio_products(drive: Drive) -> tuple[float, float]:
 TORQUE_FACTOR_SOURCE = "14 CFR 23.361(c) before amendment 64; CS-VLA 361 (from memory)"
 _FOUR_STROKE = {1: 8.0, 2: 4.0, 3: 3.0, 4: 2.0}
 _TWO_STROKE = {1: 6.0, 2: 3.0}
+# No row in the codes for compression ignition: twice the four-stroke row (proposed default, the person must confirm).
+_DIESEL = 2.0
 
 
 def torque_factor(kind: str, cylinders: int | None) -> float:
@@ -84,8 +87,8 @@ def torque_factor(kind: str, cylinders: int | None) -> float:
         return 1.25
     if kind == "electric" or cylinders is None:
         raise CannotSay(Need("", "number of cylinders"))
-    if kind == "four-stroke":
-        return _FOUR_STROKE.get(cylinders, 1.33)
+    if kind in ("four-stroke", "diesel"):
+        return _FOUR_STROKE.get(cylinders, 1.33) * (_DIESEL if kind == "diesel" else 1.0)
     return _TWO_STROKE.get(cylinders, 2.0)
 
 
@@ -99,4 +102,55 @@ class Output:
     propeller_speed_rad_s: float
 
 
+@dataclass(frozen=True, slots=True)
+class FinalDrive:
+    """What the final drive does to the unit in its lowest gear: force (3,) at a point (3,), a moment (3,), and the force at the
+    road that goes with it; N, m, N·m."""
+
+    force_n: Vector
+    at_m: Vector
+    moment_n_m: Vector
+    road_n: float
+
+
+@dataclass(frozen=True, slots=True)
+class Masses:
+    """Empty mass, the heaviest loading and the most on the rear axle, kg, as the balance bench hands them on; or what they need."""
+
+    empty_kg: float | CannotSay
+    heaviest_kg: float | CannotSay
+    rear_kg: float | CannotSay
+
+    def rear(self) -> float:
+        """Most on the rear axle in any loading, or raise what it needs."""
+        if isinstance(self.rear_kg, CannotSay):
+            raise CannotSay(*self.rear_kg.needs)
+        return self.rear_kg
+
+    def heaviest(self) -> float:
+        """Mass of the heaviest loading, or raise what it needs."""
+        if isinstance(self.heaviest_kg, CannotSay):
+            raise CannotSay(*self.heaviest_kg.needs)
+        return self.heaviest_kg
+
+    def empty(self) -> float:
+        """Empty mass, or raise what it needs."""
+        if isinstance(self.empty_kg, CannotSay):
+            raise CannotSay(*self.empty_kg.needs)
+        return self.empty_kg
+
+
 TURN_SIGN = {"clockwise": 1, "anticlockwise": -1}
+
+
+@formula(
+    "mechanics.two-scales", "x = (Ra·xa + Rb·xb) / (Ra + Rb)", result=("length", "CG of the bare unit"), Ra=("mass", "net, first edge"), xa=("length", "first edge"),
+    Rb=("mass", "net, second edge"), xb=("length", "second edge"), source="statics",
+)  # fmt: skip
+def two_scale_cg(first_kg: float, first_m: float, second_kg: float, second_m: float) -> float:
+    """CG of a bare unit on two edges, m. Raises InputError when both edges are in one place or nothing is weighed."""
+    if abs(first_m - second_m) < 1e-6:
+        raise InputError("/unit/on_scales/second_at", "both edges are in one place: the CG cannot be found")
+    if first_kg + second_kg <= 0:
+        raise InputError("/unit/on_scales/first_reading", "the scales carry nothing")
+    return (first_kg * first_m + second_kg * second_m) / (first_kg + second_kg)

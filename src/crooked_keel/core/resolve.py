@@ -6,6 +6,7 @@ ask for that part are held up.
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass, replace
 from typing import Literal
@@ -15,9 +16,10 @@ import numpy as np
 from .document import Installation, LedgerRow, Loading, Project
 from .errors import CannotSay, InputError, Need, all_or_cannot_say
 from .figure import Figure, Mass, Place
-from .geometry import Matrix, Vector, thrust_direction, thrust_rotation
-from .mechanics import overall_ratio
+from .geometry import Matrix, Vector, rotation_y, shaft_direction, thrust_direction, thrust_rotation
+from .mechanics import overall_ratio, two_scale_cg
 from .memo import Memo
+from .reference.kinds import KINDS, Form, Kind
 from .trace import Traced, lazy, need, traced
 
 FIXED_ORIGINS = {"datum", "centreline", "level line"}
@@ -29,11 +31,13 @@ Maybe = Traced | CannotSay
 
 
 def attempt(ask: Callable[[], Traced]) -> Maybe:
-    """The number, or what it needs, as a value."""
+    """The number, or what it needs, as a value. A number refused for bad input is needed as well."""
     try:
         return ask()
     except CannotSay as gap:
         return gap
+    except InputError as bad:
+        return CannotSay(Need(bad.field, bad.message))
 
 
 def got(maybe: Maybe) -> Traced:
@@ -71,10 +75,19 @@ class Body:
 
 
 class References:
-    """Named places to measure from, resolved to distances from the datum."""
+    """Named places to measure from, resolved to distances from the datum; and the kind of craft with its words."""
 
     def __init__(self, project: Project) -> None:
         self.project = project
+        self.kind: Kind = KINDS[project.kind]
+
+    def has(self, form: Form) -> bool:
+        """Whether the craft has a form."""
+        return form in self.kind.forms
+
+    def word(self, name: str) -> str:
+        """What the trade calls it."""
+        return self.kind.words[name]
 
     def place(self, figure: Place | None, pointer: str, what: str, axis: Axis) -> Traced:
         """A position figure → traced coordinate on its axis, through its chain of references."""
@@ -99,6 +112,16 @@ class References:
         else:
             raise InputError(pointer, f"{what}: butt lines are measured from the centreline", given=figure.origin)
         return own + self._follow(need(origin, base, name), base, name, axis, (*seen, figure.origin))
+
+    def position(self, item: object, pointer: str, name: str, prefix: str = "") -> tuple[Maybe, Maybe, Maybe]:
+        """Station, butt line and water line of an item of the document; each may be missing."""
+
+        def one(part: str, axis: Axis, words: str) -> Maybe:
+            figure = getattr(item, f"{prefix}{part}")
+            what = f"{'new ' if prefix else ''}{words} of {name}"
+            return attempt(lambda: self.place(figure, f"{pointer}/{prefix}{part}", what, axis))
+
+        return one("station", "x", "station"), one("butt_line", "y", "butt line"), one("water_line", "z", "water line")
 
     def firewall_x(self) -> Traced:
         """Station of the firewall."""
@@ -137,24 +160,53 @@ class ResolvedInstallation:
             lambda: place(
                 p.flange_station,
                 self._p("placement/flange_station"),
-                f"station of the output flange ({self.name})",
+                f"station of the {self.references.word('flange')} ({self.name})",
                 "x",
             ),
             lambda: place(
                 p.flange_butt_line,
                 self._p("placement/flange_butt_line"),
-                f"butt line of the output flange ({self.name})",
+                f"butt line of the {self.references.word('flange')} ({self.name})",
                 "y",
             ),
             lambda: place(
                 p.flange_water_line,
                 self._p("placement/flange_water_line"),
-                f"water line of the output flange ({self.name})",
+                f"water line of the {self.references.word('flange')} ({self.name})",
                 "z",
             ),
         )
         all_or_cannot_say(*asks)
         return asks[0](), asks[1](), asks[2]()
+
+    @lazy
+    def shaft(self) -> tuple[float, float]:
+        """Angle by which the shaft falls going aft, and its length between coupling and propeller: rad, m."""
+        all_or_cannot_say(lambda: self.flange, lambda: self.shaft_end)
+        flange, end = self.flange, self.shaft_end
+        dx, dz = end[0].value - flange[0].value, flange[2].value - end[1].value
+        if dx <= 0:
+            raise InputError(
+                self._p("placement/propeller_station"), f"the propeller of the {self.name} is not aft of its coupling"
+            )
+        return math.atan2(dz, dx), math.hypot(dx, dz)
+
+    @lazy
+    def shaft_end(self) -> tuple[Traced, Traced]:
+        """Station and water line of the propeller on its shaft."""
+        p, place = self.installation.placement, self.references.place
+        asks = (
+            lambda: place(p.propeller_station, self._p("placement/propeller_station"), f"station of the propeller ({self.name})", "x"),
+            lambda: place(p.propeller_water_line, self._p("placement/propeller_water_line"), f"water line of the propeller ({self.name})", "z"),
+        )  # fmt: skip
+        all_or_cannot_say(*asks)
+        return asks[0](), asks[1]()
+
+    @lazy
+    def nose_up(self) -> float:
+        """Angle of the unit, nose up: the shaft's less the down-angle of the gear, rad."""
+        down = self.installation.drive.down_angle
+        return self.shaft[0] - (down.si if down else 0.0)
 
     @lazy
     def angles(self) -> tuple[Traced, Traced]:
@@ -169,18 +221,26 @@ class ResolvedInstallation:
 
     @lazy
     def rotation(self) -> Matrix:
-        """Turn of the unit about its flange, 3×3."""
+        """Turn of the unit about its flange, 3×3: by the thrust line, by the shaft line, or none where the shaft lies across."""
+        if self.references.has("shaft line"):
+            return rotation_y(self.nose_up)
+        if not self.references.has("thrust line"):
+            return np.eye(3)
         down, right = self.angles
         return thrust_rotation(down.value, right.value)
 
     @lazy
     def thrust_axis(self) -> Vector:
         """Unit vector along the shaft, forward."""
+        if self.references.has("shaft line"):
+            return shaft_direction(self.shaft[0])
         return thrust_direction(self.rotation)
 
     @lazy
     def _slopes(self) -> list[tuple[Matrix, Traced]]:
         """Derivative of the turn by each angle that has a doubt, with the angle."""
+        if not self.references.has("thrust line"):
+            return []
         down, right = self.angles
         h = 1e-5
         made = []
@@ -210,8 +270,8 @@ class ResolvedInstallation:
     def unit_flange_local(self) -> Local:
         """The unit's own output flange, from the output flange of the drive."""
         zero = Traced(0.0)
-        drive = self.installation.drive
-        if not drive.stages:
+        drive, side = self.installation.drive, float(self.references.kind.unit_side)
+        if not drive.stages or not side:
             return zero, zero, zero
         stages = sorted(drive.stages.items(), key=lambda s: s[1].rank)
         asks: list[Callable[[], Traced]] = [
@@ -229,7 +289,7 @@ class ResolvedInstallation:
         y = z = zero
         for k in range(len(stages)):
             y, z = y - asks[1 + 2 * k](), z - asks[2 + 2 * k]()
-        return asks[0](), y, z
+        return asks[0]().times(side), y, z
 
     def _from_unit_flange(self, asks: tuple[Callable[[], Traced], Callable[[], Traced], Callable[[], Traced]]) -> Local:
         all_or_cannot_say(lambda: self.unit_flange_local, lambda: self.flange, lambda: self.rotation, *asks)
@@ -241,10 +301,28 @@ class ResolvedInstallation:
         """CG of the unit in craft axes."""
         u = self.installation.unit
         return self._from_unit_flange((
-            lambda: traced(u.cg_aft, self._p("unit/cg_aft"), f"CG of the {self.name}, aft of its flange"),
+            lambda: traced(u.cg_aft, self._p("unit/cg_aft"), f"CG of the {self.name}, from {self.references.word('unit flange')}"),
             lambda: traced(u.cg_starboard, self._p("unit/cg_starboard"), f"CG of the {self.name}, sideways"),
             lambda: traced(u.cg_up, self._p("unit/cg_up"), f"CG of the {self.name}, height"),
         ))  # fmt: skip
+
+    @lazy
+    def on_scales(self) -> tuple[float, float]:
+        """Mass and CG aft of its flange of the bare unit on two scales: kg, m."""
+        base, s = self._p("unit/on_scales"), self.installation.unit.on_scales
+        net = []
+        for end in ("first", "second"):
+            asks = (
+                lambda e=end: traced(getattr(s, f"{e}_reading"), f"{base}/{e}_reading", f"reading of the {e} scale"),
+                lambda e=end: traced(getattr(s, f"{e}_tare"), f"{base}/{e}_tare", f"tare on the {e} scale"),
+                lambda e=end: traced(getattr(s, f"{e}_at"), f"{base}/{e}_at", f"place of the {e} edge"),
+            )
+            net.append(asks)
+        all_or_cannot_say(*[a for asks in net for a in asks])
+        (r1, t1, x1), (r2, t2, x2) = ([a().value for a in asks] for asks in net)
+        if r1 < t1 or r2 < t2:
+            raise InputError(f"{base}/first_reading", "a reading is less than its tare")
+        return r1 - t1 + r2 - t2, two_scale_cg(r1 - t1, x1, r2 - t2, x2)
 
     @lazy
     def drive_cg(self) -> Local:
@@ -259,7 +337,10 @@ class ResolvedInstallation:
 
     @lazy
     def propeller_centre(self) -> Local:
-        """Hub of the propeller: ahead of the output flange by the spacer."""
+        """Hub of the propeller: at the end of the shaft line, or ahead of the output flange by the spacer."""
+        if self.references.has("shaft line"):
+            all_or_cannot_say(lambda: self.flange, lambda: self.shaft_end)
+            return self.shaft_end[0], self.flange[1], self.shaft_end[1]
         ask = lambda: traced(
             self.installation.propeller.spacer, self._p("propeller/spacer"), f"length of the spacer ({self.name})"
         )
@@ -282,24 +363,30 @@ class ResolvedInstallation:
         m = self.installation.mount.points[key]
         base = self._p(f"mount/points/{key}")
         return self._from_unit_flange((
-            lambda: traced(m.unit_aft, f"{base}/unit_aft", f"mount point {m.name}, aft of the unit's flange"),
-            lambda: traced(m.unit_starboard, f"{base}/unit_starboard", f"mount point {m.name}, sideways"),
-            lambda: traced(m.unit_up, f"{base}/unit_up", f"mount point {m.name}, height"),
+            lambda: traced(m.unit_aft, f"{base}/unit_aft", f"{self._point(m.name)}, along the unit"),
+            lambda: traced(m.unit_starboard, f"{base}/unit_starboard", f"{self._point(m.name)}, sideways"),
+            lambda: traced(m.unit_up, f"{base}/unit_up", f"{self._point(m.name)}, height"),
         ))  # fmt: skip
 
-    def firewall_point(self, key: str) -> Local:
-        """Where the tubes of a mount point meet the firewall."""
+    def _point(self, name: str) -> str:
+        return f"{self.references.word('point')} {name}"
+
+    def structure_point(self, key: str) -> Local:
+        """Where a mount point meets the structure: the firewall end of its tubes, or the stringer straight under it."""
         m = self.installation.mount.points[key]
         base = self._p(f"mount/points/{key}")
-        place = self.references.place
+        place, word = self.references.place, self.references.word("structure point")
+        height = lambda: place(
+            m.structure_water_line, f"{base}/structure_water_line", f"{word} {m.name}, water line", "z"
+        )
+        if self.references.has("bed"):
+            all_or_cannot_say(lambda: self.mount_point(key), height)
+            x, y, _ = self.mount_point(key)
+            return x, y, height()
         asks = (
             self.references.firewall_x,
-            lambda: place(
-                m.firewall_butt_line, f"{base}/firewall_butt_line", f"firewall point {m.name}, butt line", "y"
-            ),
-            lambda: place(
-                m.firewall_water_line, f"{base}/firewall_water_line", f"firewall point {m.name}, water line", "z"
-            ),
+            lambda: place(m.structure_butt_line, f"{base}/structure_butt_line", f"{word} {m.name}, butt line", "y"),
+            height,
         )
         all_or_cannot_say(*asks)
         return asks[0](), asks[1](), asks[2]()
@@ -317,22 +404,23 @@ class ResolvedInstallation:
         return {k: self.mount_point(k) for k in keys}
 
     @lazy
-    def firewall_points(self) -> dict[str, Local]:
-        """All points on the firewall."""
+    def structure_points(self) -> dict[str, Local]:
+        """All points on the structure."""
         keys = self._mount_keys_or_need()
-        all_or_cannot_say(*[lambda k=k: self.firewall_point(k) for k in keys])
-        return {k: self.firewall_point(k) for k in keys}
+        all_or_cannot_say(*[lambda k=k: self.structure_point(k) for k in keys])
+        return {k: self.structure_point(k) for k in keys}
 
     def _mount_keys_or_need(self) -> list[str]:
         if not self.mount_keys:
-            raise CannotSay(Need(self._p("mount/points"), f"mount points of the {self.name}"))
+            raise CannotSay(Need(self._p("mount/points"), f"{self.references.word('point')}s of the {self.name}"))
         return self.mount_keys
 
     @lazy
     def mount_cg(self) -> Local:
-        """CG of the mount: half way between the mean of its points on the unit and on the firewall."""
-        all_or_cannot_say(lambda: self.mount_points, lambda: self.firewall_points)
-        points = [*self.mount_points.values(), *self.firewall_points.values()]
+        """CG of the mount: half way between the mean of its points on the unit and on the structure, or at the unit's own."""
+        reaches = self.references.has("firewall") or self.references.has("bed")
+        all_or_cannot_say(lambda: self.mount_points, *([lambda: self.structure_points] if reaches else []))
+        points = [*self.mount_points.values(), *(self.structure_points.values() if reaches else ())]
         made = []
         for i in range(3):
             total = Traced(0.0)
@@ -348,21 +436,27 @@ class ResolvedInstallation:
 
     @lazy
     def parts(self) -> list[Body]:
-        """Unit, reduction if there is one, propeller and mount as bodies, present."""
-        i = self.installation
+        """Unit, reduction if there is one, propeller, mount and packs as bodies, present."""
+        i, has = self.installation, self.references.has
         asks: list[tuple[str, str, Mass | None, Callable[[], Local]]] = [
-            ("unit", self.name, i.unit.mass, lambda: self.unit_cg),
-            ("propeller", "Propeller", i.propeller.mass, lambda: self.propeller_centre),
-            ("mount", "Mount", i.mount.mass, lambda: self.mount_cg),
+            ("unit", self.name, i.unit.mass, lambda: self.unit_cg)
         ]
-        if i.drive.stages or i.drive.mass is not None:
-            asks.insert(1, ("drive", "Reduction", i.drive.mass, lambda: self.drive_cg))
+        if has("air propeller") or has("marine propeller"):
+            if i.drive.stages or i.drive.mass is not None:
+                asks.append(("drive", "Reduction", i.drive.mass, lambda: self.drive_cg))
+            asks.append(("propeller", "Propeller", i.propeller.mass, lambda: self.propeller_centre))
+        if has("spring points"):
+            asks.append(("mount", "Mount", i.mount.mass, lambda: self.mount_cg))
         made = []
         for part, name, mass, at in asks:
             what = f"mass of the {name}" if part == "unit" else f"mass of the {name.lower()} ({self.name})"
             x, y, z = (attempt(lambda k=k, at=at: at()[k]) for k in range(3))
             kilograms = attempt(lambda m=mass, p=part, w=what: traced(m, self._p(f"{p}/mass"), w))
             made.append(Body(part, name, "installed", 1, self._p(part), kilograms, x, y, z, derived=True))
+        for key, pack in sorted(i.packs.items(), key=lambda p: (p[1].rank, p[0])):
+            base = self._p(f"packs/{key}")
+            mass_of = attempt(lambda p=pack, b=base: traced(p.mass, f"{b}/mass", f"mass of the {p.name} ({self.name})"))
+            made.append(Body(f"pack-{key}", pack.name, "installed", 1, base, mass_of, *self.references.position(pack, base, pack.name), derived=True))  # fmt: skip
         return made
 
     def bodies(self, sign: int, group: str) -> list[Body]:
@@ -385,14 +479,31 @@ class Resolved:
             self._placed(k, f"/fits/{self.fit_id}/installations/{k}", i)
             for k, i in sorted((fit.installations if fit else {}).items(), key=lambda i: i[1].rank)
         ]
-        old = self.project.old_installation
-        self.old = self._placed("old", "/old_installation", old) if old else None
+        self.old = [
+            self._placed(k, f"/old_installations/{k}", i, old=True)
+            for k, i in sorted(self.project.old_installations.items(), key=lambda i: (i[1].rank, i[0]))
+        ]
 
-    def _placed(self, key: str, pointer: str, installation: Installation) -> ResolvedInstallation:
+    def has(self, form: Form) -> bool:
+        """Whether the craft has a form."""
+        return self.references.has(form)
+
+    def word(self, name: str) -> str:
+        """What the trade calls it."""
+        return self.references.word(name)
+
+    def old_of(self, key: str) -> ResolvedInstallation | None:
+        """The old installation that one of the fit stands for: of the same id, or the first."""
+        return next((o for o in self.old if o.id == key), self.old[0] if self.old else None)
+
+    def _placed(self, key: str, pointer: str, installation: Installation, old: bool = False) -> ResolvedInstallation:
         """An installation placed; the same one for as long as it and the references do not change."""
         parts = (installation, self.project.craft.references)
         return _PLACED(
-            parts, lambda: ResolvedInstallation(key, pointer, installation, self.references, key == "old"), pointer
+            parts,
+            lambda: ResolvedInstallation(key, pointer, installation, self.references, old),
+            pointer,
+            self.project.kind,
         )
 
     @lazy
@@ -400,10 +511,10 @@ class Resolved:
         """Rows that follow from the installations: the old one out, the fit's in."""
         if self.fit_id is None:
             return []
-        made = self.old.bodies(-1, "old") if self.old else []
+        made = [b for o in self.old for b in o.bodies(-1, f"old-{o.id}")]
         for installation in self.installations:
             made += installation.bodies(+1, installation.id)
-        return made
+        return made + self._stretched()
 
     @lazy
     def typed_rows(self) -> list[Body]:
@@ -437,7 +548,7 @@ class Resolved:
 
     def _row(self, pointer: str, key: str, row: LedgerRow) -> Iterable[Body]:
         mass = attempt(lambda: traced(row.mass, f"{pointer}/mass", f"mass of {row.name}"))
-        at = self._position(row, pointer, row.name, "")
+        at = self.references.position(row, pointer, row.name)
         if row.kind == "moved":
             yield Body(key, row.name, "removed", -1, pointer, mass, *at)
             yield Body(
@@ -447,26 +558,43 @@ class Resolved:
                 +1,
                 pointer,
                 mass,
-                *self._position(row, pointer, row.name, "to_"),
+                *self.references.position(row, pointer, row.name, "to_"),
             )
         else:
             sign = {"kept": 0, "removed": -1, "installed": 1}[row.kind]
             yield Body(key, row.name, row.kind, sign, pointer, mass, *at)
 
-    def _position(self, item: object, pointer: str, name: str, prefix: str) -> tuple[Maybe, Maybe, Maybe]:
-        def one(part: str, axis: Axis, words: str) -> Maybe:
-            figure = getattr(item, f"{prefix}{part}")
-            return attempt(
-                lambda: self.references.place(
-                    figure, f"{pointer}/{prefix}{part}", f"{'new ' if prefix else ''}{words} of {name}", axis
-                )
-            )
+    @property
+    def stretch_m(self) -> float:
+        """How much longer the wheelbase is in this fit, m."""
+        found = (i.installation.mount.swing.stretch for i in self.installations)
+        return sum(f.si for f in found if f is not None) if self.has("swing unit") else 0.0
 
-        return (
-            one("station", "x", "station"),
-            one("butt_line", "y", "butt line"),
-            one("water_line", "z", "water line"),
-        )
+    def _stretched(self) -> list[Body]:
+        """The driven wheel goes aft with a stretched frame: out at its old axle, in at the new one."""
+        made: list[Body] = []
+        if not self.stretch_m:
+            return made
+        place = self.references.place
+        axle = next(((k, s) for k, s in self.project.craft.supports.items() if s.role == "rear"), None)
+        if axle is None:
+            return made
+        key, wheel = axle
+        base = f"/craft/supports/{key}"
+        x = attempt(lambda: place(wheel.station, f"{base}/station", f"station under the {wheel.name}", "x"))
+        ground = lambda: place(wheel.water_line, f"{base}/water_line", f"ground line under the {wheel.name}", "z")
+        radius = lambda: traced(wheel.radius, f"{base}/radius", f"radius of the {wheel.name}, loaded")
+        z = attempt(lambda: ground() + radius())
+        moved = x if isinstance(x, CannotSay) else x + Traced(self.stretch_m)
+        for installation in self.installations:
+            pointer = f"{installation.pointer}/wheel"
+            figure = installation.installation.wheel.mass
+            mass = attempt(lambda f=figure, p=pointer: traced(f, f"{p}/mass", "mass of the driven wheel"))
+            for id, name, kind, sign, at in (
+                ("wheel-out", "Driven wheel, old place", "removed", -1, x), ("wheel-in", "Driven wheel, new place", "installed", 1, moved),
+            ):  # fmt: skip
+                made.append(Body(id, name, kind, sign, pointer, mass, at, Traced(0.0), z, derived=True))  # type: ignore[arg-type]
+        return made
 
     def load_bodies(self, key: str, loading: Loading, fuel: bool) -> list[Body]:
         """People and baggage of a loading; with fuel=True the fuel, tank by tank."""
@@ -497,7 +625,7 @@ class Resolved:
                         1,
                         pointer,
                         attempt(mass),
-                        *self._position(tank, pointer, tank.name, ""),
+                        *self.references.position(tank, pointer, tank.name),
                     )
                 )
             return made
@@ -515,7 +643,7 @@ class Resolved:
                     1,
                     f"/craft/seats/{seat_id}",
                     load,
-                    *self._position(seat, f"/craft/seats/{seat_id}", seat.name, ""),
+                    *self.references.position(seat, f"/craft/seats/{seat_id}", seat.name),
                 )
             )
         return made

@@ -2,41 +2,16 @@
 
 from __future__ import annotations
 
+import math
+
 from .balance.ledger import apply_ledger
 from .balance.section import BalanceBench
 from .bench import or_none
 from .craft.section import CraftBench
-from .document import Craft
 from .formula import Out, record
+from .outlines import Circle, Foot, Measures, Path, Point
 from .resolve import Local, Resolved, ResolvedInstallation
-
-
-@record
-class Point:
-    """A point of the side view: station and water line, m."""
-
-    x: float
-    z: float
-
-
-@record
-class Path:
-    """An outline of the side view; closed if it is filled."""
-
-    id: str
-    points: list[Point]
-    closed: bool
-    smooth: bool
-
-
-@record
-class Circle:
-    """A wheel."""
-
-    id: str
-    x: float
-    z: float
-    radius: float
+from .trace import Traced
 
 
 @record
@@ -53,7 +28,8 @@ class SupportShape:
 
 @record
 class InstallationShape:
-    """A unit: box corners, flange, CG, rear, propeller disc ends, mount points and tubes. Parts not known are left out."""
+    """A unit: box corners, flange, CG, propeller disc ends, shaft or thrust line, tubes or mounts, chain, packs and swinging arm.
+    Parts not known are left out."""
 
     id: str
     name: str
@@ -65,6 +41,9 @@ class InstallationShape:
     propeller: list[Point]
     thrust_line: list[Point]
     tubes: list[list[Point]]
+    sprockets: list[Circle]
+    packs: list[Point]
+    arm: list[list[Point]]
 
 
 @record
@@ -89,15 +68,20 @@ class Shapes(Out):
     cg_before: CgShape | None = None
     cg_after: CgShape | None = None
     tanks: list[Point] = []
+    water_before: list[Point] = []
+    water: list[Point] = []
+    stand: Point | None = None
     to_scale: bool = False
 
 
 def draw(resolved: Resolved, craft: CraftBench, balance: BalanceBench) -> Shapes:
     """The side view of the craft and its fit."""
-    outline, wheels, known = _outline(resolved.project.craft, craft, resolved)
+    measures = _measures(resolved, craft)
+    outline, wheels = resolved.references.kind.draw(measures)
+    afloat = resolved.has("afloat")
     before_loads = or_none(lambda: dict(balance.reactions(balance.before))) or {}
     after_loads = or_none(lambda: dict(balance.reactions(balance.empty))) or {}
-    ground = or_none(lambda: craft.ground)
+    ground = None if afloat else or_none(lambda: craft.ground)
     supports = []
     for key, s in craft.supports:
         x = or_none(lambda k=key, s=s: craft.support_place(k, s, "x").value)
@@ -113,15 +97,18 @@ def draw(resolved: Resolved, craft: CraftBench, balance: BalanceBench) -> Shapes
                     after_si=after_loads.get(s.name),
                 )
             )
-    placed = [(resolved.old, True)] if resolved.old else []
-    placed += [(i, False) for i in resolved.installations]
-    limits = or_none(lambda: _limits(balance)) or []
+    placed = [(o, True) for o in resolved.old] + [(i, False) for i in resolved.installations]
+    limits = (or_none(lambda: _limits(balance)) or []) if resolved.has("cg limits") else []
+    span = (min(p.x for o in outline for p in o.points), max(p.x for o in outline for p in o.points))
     return Shapes(
         outline=outline, wheels=wheels, ground_z=ground[1] if ground else None,
-        firewall_x=or_none(lambda: resolved.references.firewall_x().value), limits=limits, supports=supports,
-        installations=[_installation(p, old) for p, old in placed if p],
+        firewall_x=or_none(lambda: resolved.references.firewall_x().value) if resolved.has("firewall") else None, limits=limits, supports=supports,
+        installations=[_installation(p, old) for p, old in placed],
         cg_before=or_none(lambda: _cg(balance, "before")), cg_after=or_none(lambda: _cg(balance, "after")) if resolved.fit_id else None,
-        tanks=_tanks(resolved), to_scale=known,
+        tanks=_tanks(resolved), to_scale=measures.complete,
+        water_before=(or_none(lambda: _water(balance, span, before=True)) or []) if afloat else [],
+        water=(or_none(lambda: _water(balance, span, before=False)) or []) if afloat else [],
+        stand=or_none(lambda: Point(x=balance.axles.stand, z=balance.axles.wheels.ground_m)) if resolved.has("wheels in line") else None,
     )  # fmt: skip
 
 
@@ -167,31 +154,83 @@ def _installation(p: ResolvedInstallation, old: bool) -> InstallationShape:
             return []
         base = p.unit_flange_local
         flat: list[Point] = []
-        half, up, length = unit.height.si / 2, unit.box_up.along_m, unit.length.si
-        for dx, dz in ((0.0, up - half), (length, up - half), (length, up + half), (0.0, up + half)):
+        half, up, length, side = unit.height.si / 2, unit.box_up.along_m, unit.length.si, p.references.kind.unit_side
+        first, last = 0.0, side * length
+        if not side:
+            if unit.box_aft is None:
+                return []
+            first, last = unit.box_aft.along_m - length / 2, unit.box_aft.along_m + length / 2
+        for dx, dz in ((first, up - half), (last, up - half), (last, up + half), (first, up + half)):
             flat.append(_turn(p, base[0].value + dx, base[1].value, base[2].value + dz))
         return flat
 
     def drive_box() -> list[Point]:
-        if not p.installation.drive.stages:
+        if not p.installation.drive.stages or not p.references.kind.unit_side:
             return []
         x, y, z = (t.value for t in p.unit_flange_local)
         low, high = min(z, 0.0) - 0.06, max(z, 0.0) + 0.06
         return [_turn(p, a, y / 2, b) for a, b in ((0.0, low), (x, low), (x, high), (0.0, high))]
 
     def propeller() -> list[Point]:
-        d, spacer = p.installation.propeller.diameter, p.installation.propeller.spacer
-        if d is None or spacer is None:
+        d = p.installation.propeller.diameter
+        if d is None or not (p.references.has("air propeller") or p.references.has("marine propeller")):
             return []
-        return [_turn(p, -spacer.si, 0.0, s * d.si / 2) for s in (-1, 1)]
+        hub, axis = p.propeller_centre, p.thrust_axis
+        half = d.si / 2
+        return [
+            Point(x=hub[0].value + s * half * float(axis[2]), z=hub[2].value - s * half * float(axis[0]))
+            for s in (-1, 1)
+        ]
+
+    def line() -> list[Point]:
+        if p.references.has("shaft line"):
+            return [_side(p.flange), _side(p.propeller_centre)]
+        if not p.references.has("thrust line"):
+            return []
+        return [_turn(p, -0.35, 0.0, 0.0), _turn(p, 1.2, 0.0, 0.0)]
 
     def tubes() -> list[list[Point]]:
-        return [[_side(p.mount_points[k]), _side(p.firewall_points[k])] for k in p.mount_keys]
+        if p.references.has("firewall") or p.references.has("bed"):
+            return [[_side(p.mount_points[k]), _side(p.structure_points[k])] for k in p.mount_keys]
+        return [[_side(p.mount_points[k])] * 2 for k in p.mount_keys]
+
+    def sprockets() -> list[Circle]:
+        chains = [c for c in sorted(p.installation.drive.stages.values(), key=lambda c: c.rank) if c.type == "chain"]
+        if (
+            not chains
+            or (chain := chains[-1]).pitch is None
+            or chain.driver_teeth is None
+            or chain.driven_teeth is None
+        ):
+            return []
+        radius = lambda teeth: chain.pitch.si / (2 * math.sin(math.pi / teeth.si)) if chain.pitch else 0.0
+        x, z = p.flange[0].value, p.flange[2].value
+        return [
+            Circle(id="output", x=x, z=z, radius=radius(chain.driver_teeth)),
+            Circle(id="wheel", x=x, z=z, radius=radius(chain.driven_teeth)),
+        ]
+
+    def packs() -> list[Point]:
+        return [
+            _side((b.x, b.x, b.z))
+            for b in p.parts
+            if b.id.startswith("pack-") and isinstance(b.x, Traced) and isinstance(b.z, Traced)
+        ]
+
+    def arm() -> list[list[Point]]:
+        s, base, place = p.installation.mount.swing, f"{p.pointer}/mount/swing", p.references.place
+        at = {}
+        for end in ("pivot", "shock_lower", "shock_upper"):
+            x = place(getattr(s, f"{end}_station"), f"{base}/{end}_station", end, "x")
+            z = place(getattr(s, f"{end}_water_line"), f"{base}/{end}_water_line", end, "z")
+            at[end] = Point(x=x.value, z=z.value)
+        return [[at["pivot"], at["shock_lower"]], [at["shock_lower"], at["shock_upper"]]]
 
     return InstallationShape(
         id=p.id, name=p.name, old=old, box=or_none(box) or [], drive_box=or_none(drive_box) or [],
         flange=or_none(lambda: _side(p.flange)), cg=or_none(lambda: _side(p.unit_cg)), propeller=or_none(propeller) or [],
-        thrust_line=or_none(lambda: [_turn(p, -0.35, 0.0, 0.0), _turn(p, 1.2, 0.0, 0.0)]) or [], tubes=or_none(tubes) or [],
+        thrust_line=or_none(line) or [], tubes=(or_none(tubes) or []) if p.references.has("spring points") else [],
+        sprockets=(or_none(sprockets) or []) if p.references.has("sprockets") else [], packs=packs(), arm=(or_none(arm) or []) if p.references.has("swing unit") else [],
     )  # fmt: skip
 
 
@@ -200,79 +239,42 @@ def _turn(p: ResolvedInstallation, x: float, y: float, z: float) -> Point:
     return Point(x=p.flange[0].value + float(r[0] @ (x, y, z)), z=p.flange[2].value + float(r[2] @ (x, y, z)))
 
 
-def _outline(craft: Craft, bench: CraftBench, resolved: Resolved) -> tuple[list[Path], list[Circle], bool]:
-    """Fuselage, wing and tail from a few measures; those not entered are sketched, and `to_scale` is then False."""
-    o = craft.outline
-    place = resolved.references.place
-    known = True
-
-    def measure(part: str, axis: str, sketch: float) -> float:
-        nonlocal known
-        figure = getattr(o, part)
-        if figure is None:
-            known = False
-            return sketch
-        if part in ("wing_chord", "wheel"):
-            return float(figure.si)
-        found = or_none(lambda: place(figure, f"/craft/outline/{part}", part, axis).value)  # type: ignore[arg-type]
-        if found is None:
-            known = False
-            return sketch
-        return found
-
-    firewall = or_none(lambda: resolved.references.firewall_x().value) or 0.0
-    nose = measure("nose", "x", firewall - 1.0)
-    tail = measure("tail", "x", nose + 6.3)
-    length = tail - nose
-    top = measure("top", "z", 0.42)
-    belly = measure("belly", "z", -0.42)
-    depth = top - belly
-    wing = measure("wing", "x", nose + 0.22 * length)
-    chord = measure("wing_chord", "x", 0.23 * length)
-    wing_z = measure("wing_water_line", "z", top + 0.5 * depth)
-    fin = measure("fin_top", "z", top + 0.35 * depth)
-    wheel = measure("wheel", "x", 0.45) / 2
-    mid = (top + belly) / 2
-
-    def path(id: str, points: list[tuple[float, float]], closed: bool = True, smooth: bool = False) -> Path:
-        return Path(id=id, points=[Point(x=x, z=z) for x, z in points], closed=closed, smooth=smooth)
-
-    fuselage = path("fuselage", [
-        (nose, mid), (nose + 0.02 * length, mid + 0.30 * depth), (firewall, top - 0.08 * depth), (wing + 0.1 * chord, top),
-        (wing + 1.3 * chord, top), (nose + 0.75 * length, mid + 0.25 * depth), (tail, mid + 0.18 * depth), (tail, mid + 0.02 * depth),
-        (nose + 0.6 * length, belly + 0.18 * depth), (wing + chord, belly), (firewall, belly), (nose + 0.03 * length, belly + 0.25 * depth),
-    ], smooth=True)  # fmt: skip
-    fin_path = path(
-        "fin",
-        [
-            (tail - 0.13 * length, mid + 0.2 * depth),
-            (tail - 0.05 * length, fin),
-            (tail, fin - 0.06 * depth),
-            (tail + 0.03 * length, mid + 0.1 * depth),
-        ],
-    )
-    tailplane = path(
-        "tailplane",
-        [(tail - 0.12 * length, mid + 0.23 * depth), (tail + 0.02 * length, mid + 0.23 * depth)],
-        closed=False,
-    )
-    wing_path = path("wing", [
-        (wing, wing_z), (wing + 0.12 * chord, wing_z + 0.085 * chord), (wing + 0.4 * chord, wing_z + 0.1 * chord), (wing + chord, wing_z),
-        (wing + 0.5 * chord, wing_z - 0.02 * chord),
-    ], smooth=True)  # fmt: skip
-    struts = [
-        path("strut-front", [(wing + 0.15 * chord, wing_z), (wing + 0.05 * chord, top)], closed=False),
-        path("strut-rear", [(wing + 0.7 * chord, wing_z), (wing + 0.75 * chord, top)], closed=False),
-    ]
-    wheels = []
+def _measures(resolved: Resolved, bench: CraftBench) -> Measures:
+    """The measures that outlines are drawn from; those of a fit with a stretched frame are those after the work."""
+    craft, place = resolved.project.craft, resolved.references.place
+    known: dict[str, float | None] = {}
+    for part in type(craft.outline).model_fields:
+        figure = getattr(craft.outline, part)
+        axis = {"Station": "x", "WaterLine": "z"}.get(type(figure).__name__)
+        pointer = f"/craft/outline/{part}"
+        if axis:
+            known[part] = or_none(lambda f=figure, p=pointer, n=part, a=axis: place(f, p, n, a).value)
+        else:
+            known[part] = figure.si if figure is not None else None
+    if resolved.has("firewall"):
+        known["firewall"] = or_none(lambda: resolved.references.firewall_x().value)
+    known["keel"] = or_none(lambda: bench.floating.keel) if resolved.has("afloat") else None
+    feet = []
     for key, s in bench.supports:
         x = or_none(lambda k=key, s=s: bench.support_place(k, s, "x").value)
         z = or_none(lambda k=key, s=s: bench.support_place(k, s, "z").value)
-        if x is not None and z is not None and s.role != "tail":
-            wheels.append(Circle(id=key, x=x, z=z + wheel, radius=wheel))
-            struts.append(path(f"leg-{key}", [(x - 0.15, belly), (x, z + wheel), (x + 0.3, belly)], closed=False))
-        elif x is not None and z is not None:
-            # Weighed level, the tail stands on a trestle: the wheel itself hangs under the fuselage.
-            wheels.append(Circle(id=key, x=x, z=mid - 0.28 * depth, radius=wheel / 3))
-    seen: dict[tuple[float, float], Circle] = {(c.x, c.z): c for c in wheels}
-    return [wing_path, fuselage, fin_path, tailplane, *struts], list(seen.values()), known
+        if x is not None and z is not None:
+            stretch = resolved.stretch_m if s.role == "rear" else 0.0
+            feet.append(Foot(key, s.role, x + stretch, z, s.radius.si if s.radius else None))
+    seen: dict[tuple[float, float], Foot] = {(f.x, f.z): f for f in feet}
+    sheer = []
+    if resolved.has("afloat"):
+        marks = [or_none(lambda k=k, m=m: bench.floating.mark_at(k, m)) for k, m in bench.floating.marks]
+        sheer = list({(round(m[0].value, 3), m[2].value) for m in marks if m})
+    return Measures(known, list(seen.values()), sheer)
+
+
+def _water(balance: BalanceBench, span: tuple[float, float], before: bool) -> list[Point]:
+    """The waterline in the craft's axes, empty, from one end of the drawing to the other."""
+    state = balance.afloat.tables()[0]
+    height = state.water_at_lcf_before_si if before else state.water_at_lcf_si
+    slope = state.water_slope_before if before else state.water_slope
+    if height is None or slope is None:
+        return []
+    lcf = balance.afloat.floating.lcf
+    return [Point(x=x, z=height + slope * (x - lcf)) for x in (span[0] - 0.6, span[1] + 0.6)]

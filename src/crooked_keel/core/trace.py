@@ -10,7 +10,7 @@ import math
 from collections.abc import Callable
 from typing import Any, Generic, NamedTuple, TypeVar, cast, overload
 
-from .errors import CannotSay, Need
+from .errors import CannotSay, InputError, Need
 from .figure import DIRECTIONS, Figure, Place, figure_uncertainty
 
 F = TypeVar("F", bound=Figure)
@@ -95,6 +95,14 @@ def need(figure: F | None, pointer: str, what: str) -> F:
     if figure is None:
         raise CannotSay(Need(pointer, what))
     return figure
+
+
+def above_zero(figure: Figure | None, pointer: str, what: str) -> float:
+    """The figure in SI, or CannotSay that names it; InputError at it when it is not above zero."""
+    value = need(figure, pointer, what).si
+    if value <= 0:
+        raise InputError(pointer, f"the {what} must be above zero", given=need(figure, pointer, what).entered)
+    return value
 
 
 def traced(figure: Figure | None, pointer: str, what: str) -> Traced:

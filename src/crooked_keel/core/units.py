@@ -96,6 +96,15 @@ UNITS: tuple[Unit, ...] = (
     _U("kN/mm", "stiffness", 1e6, ("kN/mm",)),
     _U("N/m", "stiffness", 1.0, ("N/m",)),
     _U("lbf/in", "stiffness", LB_KG * G0_M_S2 / IN_M, ("lbf/in", "lb/in")),
+    _U("m²", "area", 1.0, ("m²", "m2", "sq m")),
+    _U("ft²", "area", FT_M**2, ("ft²", "ft2", "sq ft")),
+    _U("V", "voltage", 1.0, ("V", "v", "volt", "volts")),
+    _U("A", "current", 1.0, ("A", "amp", "amps", "ampere", "amperes")),
+    _U("kWh", "energy", 3.6e6, ("kWh", "kwh", "KWh")),
+    _U("Wh", "energy", 3600.0, ("Wh", "wh")),
+    _U("s", "time", 1.0, ("s", "sec", "second", "seconds")),
+    _U("min", "time", 60.0, ("min", "minute", "minutes")),
+    _U("h", "time", 3600.0, ("h", "hour", "hours")),
     _U("%", "number", 0.01, ("%", "per cent", "percent")),
     _U(":1", "number", 1.0, (":1", ": 1", "to 1")),
     _U("", "number", 1.0, ("g's", "×", "x")),
@@ -115,6 +124,7 @@ DIMENSIONLESS = frozenset({"number", "count"})
 PLAUSIBLE: dict[str, float] = {
     "length": 200.0, "mass": 200e3, "angle": 2 * math.pi, "power": 20e6, "torque": 1e6, "rotation": 2e4, "speed": 400.0,
     "force": 1e7, "volume": 200.0, "density": 25e3, "inertia": 1e5, "stiffness": 1e11, "number": 1e6, "count": 1e4,
+    "area": 1e3, "voltage": 2000.0, "current": 1e4, "energy": 1e11, "time": 1e7,
 }  # fmt: skip
 
 
@@ -136,6 +146,10 @@ VIEWS: dict[str, dict[str, Print]] = {
         "inertia": Print("kg·m²", 1.0, 3), "stiffness": Print("N/mm", 1e3, 0),
         "mass_moment": Print("kg·m", 1.0, 2), "area": Print("m²", 1.0, 3),
         "number": Print("", 1.0, 2), "count": Print("", 1.0, 0), "percent": Print("%", 0.01, 0),
+        "fine_length": Print("mm", 1e-3, 2), "sea_speed": Print("kn", 1852 / 3600, 1), "road_speed": Print("km/h", 1 / 3.6, 0),
+        "distance": Print("km", 1e3, 0), "sea_distance": Print("NM", 1852.0, 1), "fine_angle": Print("mrad", 1e-3, 2),
+        "voltage": Print("V", 1.0, 0), "current": Print("A", 1.0, 0), "energy": Print("kWh", 3.6e6, 1), "time": Print("min", 60.0, 0),
+        "energy_per_length": Print("Wh/km", 3.6, 0), "acceleration": Print("g", G0_M_S2, 2), "immersion": Print("kg/cm", 100.0, 0),
     },
     "in-lb": {
         "length": Print("in", IN_M, 2), "mass": Print("lb", LB_KG, 1), "angle": Print("°", math.pi / 180, 2),
@@ -147,6 +161,11 @@ VIEWS: dict[str, dict[str, Print]] = {
         "stiffness": Print("lbf/in", LB_KG * G0_M_S2 / IN_M, 0), "mass_moment": Print("lb·in", LB_KG * IN_M, 1),
         "area": Print("in²", IN_M**2, 1),
         "number": Print("", 1.0, 2), "count": Print("", 1.0, 0), "percent": Print("%", 0.01, 0),
+        "fine_length": Print("thou", IN_M / 1000, 1), "sea_speed": Print("kn", 1852 / 3600, 1),
+        "road_speed": Print("mph", 1609.344 / 3600, 0), "distance": Print("mi", 1609.344, 0), "sea_distance": Print("NM", 1852.0, 1),
+        "fine_angle": Print("mrad", 1e-3, 2), "voltage": Print("V", 1.0, 0), "current": Print("A", 1.0, 0),
+        "energy": Print("kWh", 3.6e6, 1), "time": Print("min", 60.0, 0), "energy_per_length": Print("Wh/mi", 3600 / 1609.344, 0),
+        "acceleration": Print("g", G0_M_S2, 2), "immersion": Print("lb/in", LB_KG / IN_M, 0),
     },
 }  # fmt: skip
 

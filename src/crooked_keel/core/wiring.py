@@ -12,9 +12,11 @@ from .document import Project
 from .drive.section import DriveBench
 from .errors import CannotSay, InputError, Need
 from .finding import Bench, Value
+from .mechanics import Masses
 from .memo import Memo
 from .mount.section import MountBench
 from .resolve import Resolved, ResolvedInstallation
+from .wheels import Wheels
 
 T = TypeVar("T")
 _OLD = Memo(16)
@@ -67,30 +69,55 @@ def or_gap(ask: Callable[[], T]) -> T | CannotSay:
 
 
 def set_up(project: Project, fit_id: str | None) -> Benches:
-    """Resolve the document once and build every bench on it. Without a fit, the old installation is looked at."""
+    """Resolve the document once and build every bench on it. Without a fit, the old installations are looked at."""
     resolved = Resolved(project, fit_id)
     craft = CraftBench(resolved)
     ground = or_gap(lambda: craft.ground)
     supports = or_gap(lambda: [
-        (s.name, (craft.support_place(k, s, "x").value, craft.support_place(k, s, "y").value)) for k, s in craft.supports
+        (s.name, (craft.support_place(k, s, "x").value, 0.0 if resolved.has("wheels in line") else craft.support_place(k, s, "y").value))
+        for k, s in craft.supports
     ])  # fmt: skip
-    balance = BalanceBench(resolved, or_gap(lambda: craft.as_found), supports)
-    old = None
-    if (placed := resolved.old) is not None:
-        # All that the benches of the old installation read; an edit of a fit leaves it as it is.
-        parts = (placed.installation, project.craft, project.assumptions)
-        old = _OLD(parts, lambda: _installation(resolved, placed, ground, None))
+    wheels = Wheels(craft.supports, craft.support_place) if resolved.has("stands on wheels") else None
+    floating = craft.floating if resolved.has("afloat") else None
+    balance = BalanceBench(resolved, or_gap(lambda: craft.as_found), supports, wheels, floating)
+    # All that the benches of an old installation read; an edit of a fit leaves them as they are.
+    rest = (project.craft, project.assumptions, project.loadings, project.old_installations)
+    rear = lambda after: max(s.rear_kg for s in balance.axles.stances(after)) if wheels else _no_wheels()
+    before = Masses(
+        or_gap(lambda: balance.before.mass_kg), or_gap(lambda: balance.heaviest_before), or_gap(lambda: rear(False))
+    )
+    after = before
+    if fit_id is not None:
+        after = Masses(
+            or_gap(lambda: balance.empty.mass_kg), or_gap(lambda: balance.heaviest_mass), or_gap(lambda: rear(True))
+        )
+    old = [
+        _OLD((p.installation, *rest), lambda p=p: _installation(resolved, p, ground, wheels, before, None), p.pointer)
+        for p in resolved.old
+    ]  # fmt: skip
     if fit_id is None:
-        return Benches(resolved, craft, balance, [old] if old else [])
-    return Benches(resolved, craft, balance, [_installation(resolved, p, ground, old) for p in resolved.installations])
+        return Benches(resolved, craft, balance, old)
+    by_id = {o.placed.id: o for o in old}
+    first = old[0] if old else None
+    made = [_installation(resolved, p, ground, wheels, after, by_id.get(p.id, first)) for p in resolved.installations]
+    return Benches(resolved, craft, balance, made)
+
+
+def _no_wheels() -> float:
+    raise CannotSay(Need("/craft/supports", "wheels"))
 
 
 def _installation(
     resolved: Resolved,
     placed: ResolvedInstallation,
     ground: tuple[float, float] | CannotSay,
+    wheels: Wheels | None,
+    masses: Masses,
     old: InstallationBenches | None,
 ) -> InstallationBenches:
-    drive = DriveBench(resolved, placed, ground, old.drive if old else None)
-    mount = MountBench(resolved, placed, or_gap(lambda: drive.output), old.mount if old else None)
+    drive = DriveBench(resolved, placed, ground, old.drive if old else None, wheels, masses)
+    final = or_gap(lambda: drive.on_road.final) if resolved.has("driven wheel") else None
+    mount = MountBench(
+        resolved, placed, or_gap(lambda: drive.output), old.mount if old else None, wheels, masses, final
+    )
     return InstallationBenches(placed, drive, mount, AlignBench(resolved, placed, old.align if old else None))

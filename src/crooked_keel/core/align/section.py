@@ -1,4 +1,4 @@
-"""Thrust line of one installation: flange held, everything else follows."""
+"""Lines of one installation: the thrust line with its flange held here; shaft, coupling, sprockets and adapter in `lines`."""
 
 from __future__ import annotations
 
@@ -11,6 +11,7 @@ from ..formula import Out
 from ..geometry import Vector
 from ..resolve import Local, Resolved, ResolvedInstallation
 from ..trace import lazy, need
+from .lines import CouplingOut, Lines
 from .thrust_line import (
     Turned,
     firewall_distance,
@@ -46,6 +47,9 @@ class AlignOut(Out):
     tubes: list[TubeOut]
     rear_up_si: float | None
     rear_port_si: float | None
+    coupling: CouplingOut | None
+    sprocket_angle: float | None
+    sprocket_offset_si: float | None
 
 
 def vector(local: Local) -> Vector:
@@ -62,6 +66,7 @@ class AlignBench:
         self.installation = placed.installation
         self.name = placed.name
         self.old = old
+        self.lines = Lines(resolved, placed)
 
     @lazy
     def turned(self) -> Turned:
@@ -75,11 +80,11 @@ class AlignBench:
 
     def _turn(self, down: float, right: float) -> Turned:
         p = self.placed
-        all_or_cannot_say(lambda: p.mount_points, lambda: p.firewall_points)
+        all_or_cannot_say(lambda: p.mount_points, lambda: p.structure_points)
         flange, back = vector(p.flange), p.rotation.T
         square = {k: flange + back @ (vector(v) - flange) for k, v in p.mount_points.items()}
         return rotate_about_flange(
-            flange, down, right, 0.0, square, {k: vector(v) for k, v in p.firewall_points.items()}
+            flange, down, right, 0.0, square, {k: vector(v) for k, v in p.structure_points.items()}
         )
 
     @lazy
@@ -126,12 +131,22 @@ class AlignBench:
 
     def _tube(self, key: str) -> tuple[float, float, float]:
         """From a mount point to its firewall point, m."""
-        x, y, z = (float(v) for v in vector(self.placed.firewall_points[key]) - self.turned.moved[key])
+        x, y, z = (float(v) for v in vector(self.placed.structure_points[key]) - self.turned.moved[key])
         return x, y, z
 
     def values(self) -> list[Value]:
         """Headline values."""
         out = ValueList("align")
+        if self.resolved.has("thrust line"):
+            self._thrust_values(out)
+        if self.resolved.has("coupling") and self.lines.asks("coupling"):
+            self.lines.coupling_values(out)
+        if self.resolved.has("shaft line"):
+            self.lines.shaft_values(out, self.old.lines if self.old else None)
+        self.lines.road_values(out)
+        return out.values
+
+    def _thrust_values(self, out: ValueList) -> None:
         old = self.old
         angles = lambda: (self.placed.angles[0].value, self.placed.angles[1].value)
         out.add(
@@ -174,7 +189,6 @@ class AlignBench:
                 before=lambda k=key: self.straight.tube_length_m[k],
                 working=lambda k=key: tube_length.working(*self._tube(k)),
             )
-        return out.values
 
     @lazy
     def rear_shift(self) -> tuple[float, float]:
@@ -185,12 +199,13 @@ class AlignBench:
 
     def tables(self) -> AlignOut:
         """Tube table."""
-        turned = or_none(lambda: self.turned) or Turned({}, {}, {})
-        straight = or_none(lambda: self.straight) or Turned({}, {}, {})
+        thrust, sprockets = self.resolved.has("thrust line"), self.resolved.has("sprockets")
+        turned = (or_none(lambda: self.turned) if thrust else None) or Turned({}, {}, {})
+        straight = (or_none(lambda: self.straight) if thrust else None) or Turned({}, {}, {})
         rows = []
-        for key in self.placed.mount_keys:
+        for key in self.placed.mount_keys if thrust else ():
             at, square = turned.moved.get(key), straight.moved.get(key)
-            wall = vector(self.placed.firewall_points[key]) if at is not None else None
+            wall = vector(self.placed.structure_points[key]) if at is not None else None
             shift = at - square if at is not None and square is not None else None
             rows.append(TubeOut(
                 id=key, name=self.installation.mount.points[key].name,
@@ -200,8 +215,11 @@ class AlignBench:
             ))  # fmt: skip
         return AlignOut(
             tubes=rows,
-            rear_up_si=or_none(lambda: self.rear_shift[0]),
-            rear_port_si=or_none(lambda: self.rear_shift[1]),
+            rear_up_si=or_none(lambda: self.rear_shift[0]) if thrust else None,
+            rear_port_si=or_none(lambda: self.rear_shift[1]) if thrust else None,
+            coupling=self.lines.coupling_out() if self.resolved.has("coupling") else None,
+            sprocket_angle=or_none(lambda: self.lines.sprocket_line[0]) if sprockets else None,
+            sprocket_offset_si=or_none(lambda: self.lines.sprocket_line[1]) if sprockets else None,
         )
 
 

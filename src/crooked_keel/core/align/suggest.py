@@ -43,3 +43,26 @@ def thrust_side(bench: AlignBench) -> Iterator[Proposal]:
         ),
         [Operation(op="replace", path=bench.placed._p("placement/right"), value=computed(None, text))],
     )
+
+
+def packers(bench: AlignBench) -> Iterator[Proposal]:
+    """The stringer cut under every foot that needs it."""
+    units = bench.resolved.project.units
+    operations, most = [], 0.0
+    for key in bench.placed.mount_keys:
+        lack = 0.003 - bench.lines.packer(key)
+        figure = bench.installation.mount.points[key].structure_water_line
+        if lack > 0 and figure is not None:
+            value, rounded = moved_place(figure, -lack, units, up=False)
+            most = max(most, abs(rounded - figure.si))
+            path = bench.placed._p(f"mount/points/{key}/structure_water_line")
+            operations.append(Operation(op="replace", path=path, value=value))
+    if operations:
+        yield Proposal(
+            "stringer",
+            Message(
+                template="Cut the stringer by up to {d}, {n} feet; it is structure, have it judged first",
+                params={"d": q(most, "length"), "n": q(len(operations), "count")},
+            ),
+            operations,
+        )

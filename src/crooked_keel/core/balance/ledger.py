@@ -211,12 +211,19 @@ def chance_inside(forward_margin_m: float, forward_u_m: float, aft_margin_m: flo
 
 
 def support_reactions(mass_kg: float, x_m: float, y_m: float, supports: list[tuple[float, float]]) -> list[float]:
-    """Mass carried by each of three supports at (x, y), kg; a negative one means that it tips.
+    """Mass carried by each support at (x, y), kg; a negative one means that it tips.
 
-    Raises InputError when they stand in one line. Source: statics."""
+    Two in line by the lever rule; three by statics; four or more as equally stiff legs, where a shim changes the split but not
+    the total or its moments. Raises InputError when they stand in one place or line. Source: statics."""
     import numpy as np
 
-    a = np.array([[1.0] * 3, [s[0] for s in supports], [s[1] for s in supports]])
-    if len(supports) != 3 or abs(np.linalg.det(a)) < 1e-9:
-        raise InputError("/craft/supports", "three supports that do not stand in one line are wanted")
-    return [float(r) for r in np.linalg.solve(a, [mass_kg, mass_kg * x_m, mass_kg * y_m])]
+    if len(supports) == 2:
+        (a, _), (b, _) = supports
+        if abs(a - b) < 1e-6:
+            raise InputError("/craft/supports", "both wheels stand in one place")
+        return [mass_kg * (b - x_m) / (b - a), mass_kg * (x_m - a) / (b - a)]
+    table = np.array([[1.0] * len(supports), [s[0] for s in supports], [s[1] for s in supports]])
+    if len(supports) < 3 or abs(np.linalg.det(table @ table.T)) < 1e-12:
+        raise InputError("/craft/supports", "three supports or more that do not stand in one line are wanted")
+    wanted = np.array([mass_kg, mass_kg * x_m, mass_kg * y_m])
+    return [float(r) for r in table.T @ np.linalg.solve(table @ table.T, wanted)]

@@ -2,11 +2,16 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterable
 
 from ..bench import needs_out
+from ..document import TwoScales
+from ..errors import CannotSay
 from ..finding import Compared, Finding, Level, q, rule, verdict, word
-from ..trace import standard_uncertainty
+from ..hydrostatics import heel_angle, metacentric_height, trim_change
+from ..trace import need, standard_uncertainty
+from .axles import lean_to_balance, stand_load, static_stability, traction_limit, wheelie_limit
 from .ledger import apply_ledger
 from .section import BalanceBench, LoadedCase, TrailPoint
 
@@ -47,6 +52,7 @@ def _tanks(bench: BalanceBench, case: LoadedCase, point: TrailPoint) -> str:
     limit="stop outside, watch within two standard deviations",
     source="designer's limit; statics",
     mark="statics",
+    form="cg limits",
 )
 def cg_forward(bench: BalanceBench) -> Iterable[Finding]:
     return _side(bench, "balance.cg-forward", "forward", "Forward")
@@ -58,6 +64,7 @@ def cg_forward(bench: BalanceBench) -> Iterable[Finding]:
     limit="stop outside, watch within two standard deviations or 5 % of the range",
     source="designer's limit; FAA-H-8083-1B ch. 2 (from memory)",
     mark="from memory",
+    form="cg limits",
 )
 def cg_aft(bench: BalanceBench) -> Iterable[Finding]:
     return _side(bench, "balance.cg-aft", "aft", "Aft")
@@ -71,7 +78,8 @@ def cg_aft(bench: BalanceBench) -> Iterable[Finding]:
     mark="from memory",
 )
 def loadings(bench: BalanceBench) -> Iterable[Finding]:
-    cases, gaps = bench.cases_and_gaps
+    limited = bench.resolved.has("cg limits")
+    cases, gaps = bench.cases_and_gaps if limited else bench.loads_and_gaps
     for key, gap in gaps.items():
         yield verdict(
             "balance.loadings", "unknown", "Cannot say yet: {l}", "This loading is left out of the verdicts above.",
@@ -81,8 +89,9 @@ def loadings(bench: BalanceBench) -> Iterable[Finding]:
         yield verdict(
             "balance.loadings",
             "ok",
-            "{n} loadings followed to empty tanks",
-            "Both ends of each burn, and every corner of the envelope between. Loadings not listed here were not checked.",
+            "{n} loadings followed to empty tanks" if limited else "{n} loadings checked",
+            ("Both ends of each burn, and every corner of the envelope between. " if limited else "As loaded. ")
+            + "Loadings not listed here were not checked.",
             n=q(len(cases), "count"),
         )
 
@@ -95,13 +104,13 @@ def loadings(bench: BalanceBench) -> Iterable[Finding]:
     mark="statics",
 )
 def mass_max(bench: BalanceBench) -> Iterable[Finding]:
-    case, point = bench.heaviest
-    m, u, cap = point.mass_kg, point.centre.mass.u, bench.gross
+    name, centre = bench.heaviest_loading
+    m, u, cap = centre.mass_kg, centre.mass.u, bench.gross
     level: Level = "stop" if m > cap else "watch" if m + 2 * u > cap else "ok"
     yield verdict(
         "balance.mass-max", level, "Gross mass passed by {d}" if m > cap else "{d} of gross mass left", "{loading}: {m} ±{u} of {cap}.",
         compared=Compared(value=m, dimension="mass", hi=cap), margin=q(cap - m, "mass"),
-        d=q(abs(cap - m), "mass"), loading=word(case.name), m=q(m, "mass"), u=q(2 * u, "mass"), cap=q(cap, "mass"),
+        d=q(abs(cap - m), "mass"), loading=word(name), m=q(m, "mass"), u=q(2 * u, "mass"), cap=q(cap, "mass"),
     )  # fmt: skip
 
 
@@ -111,6 +120,7 @@ def mass_max(bench: BalanceBench) -> Iterable[Finding]:
     limit="between the lowest and highest corner",
     source="designer's limit",
     mark="statics",
+    form="cg limits",
 )
 def envelope_range(bench: BalanceBench) -> Iterable[Finding]:
     masses = bench.envelope.masses_kg
@@ -137,6 +147,7 @@ LATERAL_DEFAULT_M = 0.025
     limit="designer's limits; none given: watch beyond 25 mm",
     source="designer's limit; 25 mm: common practice, no source",
     mark="common practice",
+    form="cg limits",
 )
 def cg_lateral(bench: BalanceBench) -> Iterable[Finding]:
     y = bench.empty_y.station
@@ -156,7 +167,14 @@ def cg_lateral(bench: BalanceBench) -> Iterable[Finding]:
     )  # fmt: skip
 
 
-@rule("balance.lateral-left-out", "Blank butt lines", limit="less than 1 mm in all", source="statics", mark="statics")
+@rule(
+    "balance.lateral-left-out",
+    "Blank butt lines",
+    limit="less than 1 mm in all",
+    source="statics",
+    mark="statics",
+    form="cg limits",
+)
 def lateral_left_out(bench: BalanceBench) -> Iterable[Finding]:
     blank = bench.lateral_left_out
     if blank:
@@ -187,6 +205,7 @@ def cg_height(bench: BalanceBench) -> Iterable[Finding]:
     limit="guesses make less than half of the doubt, or the doubt does not reach the limit",
     source="JCGM 100:2008 (from memory)",
     mark="from memory",
+    form="cg limits",
 )
 def rests_on_guess(bench: BalanceBench) -> Iterable[Finding]:
     side = min(("forward", "aft"), key=lambda s: bench.worst(s)[1].margin(s) / (bench.worst(s)[1].u(s) or 1e-12))
@@ -217,6 +236,7 @@ def rests_on_guess(bench: BalanceBench) -> Iterable[Finding]:
     limit="stop below zero, watch below 5 % of the mass",
     source="statics; 5 %: common practice, no source",
     mark="common practice",
+    form="scales",
 )
 def supports(bench: BalanceBench) -> Iterable[Finding]:
     after = bench.reactions(bench.empty)
@@ -261,3 +281,283 @@ def condition(bench: BalanceBench) -> Iterable[Finding]:
                 subject=installation.id,
                 n=word(installation.name),
             )
+
+
+@rule(
+    "balance.displacement-change", "Change of displacement", limit="5 % or less ok, 10 % or less watch, more stop",
+    source="validity of the small-change method; ship stability texts (from memory)", mark="from memory", form="afloat",
+)  # fmt: skip
+def displacement_change(bench: BalanceBench) -> Iterable[Finding]:
+    s = bench.afloat.worst("change")
+    share = (s.after.displacement_kg - s.before.displacement_kg) / s.before.displacement_kg
+    level: Level = "ok" if abs(share) <= 0.05 else "watch" if abs(share) <= 0.10 else "stop"
+    words = {
+        "ok": "",
+        "watch": " The small-change method begins to miss.",
+        "stop": " Beyond the small-change method: trim, heel and freeboards below are not good enough to act on.",
+    }
+    yield verdict(
+        "balance.displacement-change", level, "Displacement changes by {p}", "{s}: {a} → {b}." + words[level],
+        compared=Compared(value=share, dimension="percent", lo=-0.05, hi=0.05),
+        p=q(share, "percent"), s=word(s.name), a=q(s.before.displacement_kg, "mass"), b=q(s.after.displacement_kg, "mass"),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.trim", "Trim", limit="change of 0.5 % of the waterline or less ok, 1.5 % or less watch, more stop",
+    source="common practice, no source", mark="common practice", form="afloat",
+)  # fmt: skip
+def trim(bench: BalanceBench) -> Iterable[Finding]:
+    afloat = bench.afloat
+    s = afloat.worst("trim")
+    change, length = s.after.trim_m - s.before.trim_m, afloat.floating.form["length"].value
+    share = abs(change) / length
+    level: Level = "ok" if share <= 0.005 else "watch" if share <= 0.015 else "stop"
+    end = "stern" if change >= 0 else "bow"
+    yield verdict(
+        "balance.trim", level, "Trims {d} by the {end}", "{s}, over her waterline, stern down: {a} → {b}. Small-change method, waterplane held as found.",
+        compared=Compared(value=change, dimension="length", lo=-0.005 * length, hi=0.005 * length), margin=q(0.015 * length - abs(change), "length"),
+        working=trim_change.working(s.after.trim_moment_kg_m - s.before.trim_moment_kg_m, s.after.mct_kg), can_suggest=level != "ok",
+        d=q(abs(change), "length"), end=word(end), s=word(s.name), a=q(afloat.trim(s.before), "length"), b=q(afloat.trim(s.after), "length"),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.heel", "Heel", limit="1° or less ok, 3° or less watch, more stop; in every loading, with the list she has now",
+    source="common practice, no source", mark="common practice", form="afloat",
+)  # fmt: skip
+def heel(bench: BalanceBench) -> Iterable[Finding]:
+    s = bench.afloat.worst("heel")
+    angle = s.after.heel_rad
+    if angle is None:
+        return
+    level: Level = "ok" if abs(angle) <= math.radians(1) else "watch" if abs(angle) <= math.radians(3) else "stop"
+    yield verdict(
+        "balance.heel", level, "Lists {d} to {side}", "{s}: {a} → {b}, starboard down. Linear, good for small angles.",
+        compared=Compared(value=angle, dimension="angle", lo=-math.radians(1), hi=math.radians(1)),
+        working=heel_angle.working(s.after.heel_moment_kg_m, s.after.displacement_kg, s.after.gm_m), can_suggest=level != "ok",
+        d=q(abs(angle), "angle"), side=word("starboard" if angle >= 0 else "port"), s=word(s.name), a=q(s.before.heel_rad or 0.0, "angle"), b=q(angle, "angle"),
+    )  # fmt: skip
+
+
+GM_LEAST_M = 0.15
+GM_WATCH_M = 0.35
+
+
+@rule(
+    "balance.gm", "Metacentric height", limit="0.15 m or more, else stop; by a form estimate never better than watch",
+    source="IMO 2008 IS Code, 0.15 m general (from memory); nothing applies straight to small pleasure craft", mark="from memory", form="afloat",
+)  # fmt: skip
+def gm(bench: BalanceBench) -> Iterable[Finding]:
+    s = bench.afloat.worst("gm")
+    value = s.after.gm_m
+    if value <= 0:
+        yield verdict(
+            "balance.gm", "stop", "GM is lost: {a} → {b}", "{s}. She will not stay upright. Take weight off high up or put weight low; fill slack low tanks, the low side first. Never move weight to the high side: she flops over to a greater angle.",
+            compared=Compared(value=value, dimension="length", lo=GM_LEAST_M), working=metacentric_height.working(bench.afloat.floating.hydro.km_m, s.after.kg_m),
+            a=q(s.before.gm_m, "length"), b=q(value, "length"), s=word(s.name),
+        )  # fmt: skip
+        return
+    level: Level = "stop" if value < GM_LEAST_M else "watch"
+    yield verdict(
+        "balance.gm", level, "GM {a} → {b}, by form", "{s}. An estimate is not settled: incline her or time ten rolls. Free surface of slack tanks is not taken off."
+        + (" Less than {w} is little." if value < GM_WATCH_M else ""),
+        compared=Compared(value=value, dimension="length", lo=GM_LEAST_M), margin=q(value - GM_LEAST_M, "length"),
+        working=metacentric_height.working(bench.afloat.floating.hydro.km_m, s.after.kg_m),
+        a=q(s.before.gm_m, "length"), b=q(value, "length"), s=word(s.name), w=q(GM_WATCH_M, "length"),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.freeboard", "Freeboard left", limit="10 % lost or less ok, 25 % or less watch; more, or less than 200 mm left, stop",
+    source="common practice, no source; ISO 12217-1 downflooding heights by category are better (from memory)", mark="common practice", form="afloat",
+)  # fmt: skip
+def freeboard(bench: BalanceBench) -> Iterable[Finding]:
+    state, mark = bench.afloat.least()
+    lost = 1 - mark.after_si / mark.before_si if mark.before_si > 0 else 1.0
+    level: Level = "stop" if lost > 0.25 or mark.after_si < 0.20 else "watch" if lost > 0.10 else "ok"
+    yield verdict(
+        "balance.freeboard", level, "Least freeboard {b}, {m}", "{s}: {a} → {b}, {p} lost. Openings lower than the marks were not entered and not checked.",
+        compared=Compared(value=mark.after_si, dimension="length", lo=0.20), margin=q(mark.after_si - 0.20, "length"),
+        a=q(mark.before_si, "length"), b=q(mark.after_si, "length"), m=word(mark.name), s=word(state.name), p=q(max(lost, 0.0), "percent"),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.states-afloat", "Every state afloat", limit="every figure of every state", source="naval architecture (from memory)", mark="statics", form="afloat",
+)  # fmt: skip
+def states_afloat(bench: BalanceBench) -> Iterable[Finding]:
+    needs = bench.afloat.gaps()
+    if needs:
+        raise CannotSay(*needs)
+    yield verdict(
+        "balance.states-afloat", "ok", "{n} states followed afloat", "Empty and every loading. Small-change method: KM and the waterplane are held at the draft found.",
+        n=q(len(bench.afloat.keys), "count"),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.wheelbase",
+    "CG between the axles",
+    limit="stop outside the wheelbase",
+    source="statics",
+    mark="statics",
+    form="stands on wheels",
+)
+def wheelbase(bench: BalanceBench) -> Iterable[Finding]:
+    worst = min(bench.axles.stances(), key=lambda s: min(s.x_m, s.base_m - s.x_m))
+    inside = 0 < worst.x_m < worst.base_m
+    lifts = "front" if worst.x_m >= worst.base_m else "rear"
+    yield verdict(
+        "balance.wheelbase", "ok" if inside else "stop", "CG between the axles in every loading" if inside else "CG outside the wheelbase: the {e} lifts",
+        "{s}: {x} behind the front axle, wheelbase {l}." + ("" if inside else " It falls over its own wheel."),
+        compared=Compared(value=worst.x_m, dimension="length", lo=0.0, hi=worst.base_m), margin=q(min(worst.x_m, worst.base_m - worst.x_m), "length"),
+        s=word(worst.name), x=q(worst.x_m, "length"), l=q(worst.base_m, "length"), e=word(lifts),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.axle-split", "Load on the front", limit="35 to 55 % ridden, else watch", source="common practice, no source", mark="common practice", form="pitch limits",
+)  # fmt: skip
+def axle_split(bench: BalanceBench) -> Iterable[Finding]:
+    s = min(bench.axles.ridden(), key=lambda s: s.front_share)
+    before = bench.axles.stance(s.id, False)
+    level: Level = "ok" if 0.35 <= s.front_share <= 0.55 else "watch"
+    yield verdict(
+        "balance.axle-split", level, "{b} on the front, {s}", "{a} → {b}." + (" A light front wanders and lifts." if s.front_share < 0.35 else " A heavy front steers slowly." if level == "watch" else ""),
+        compared=Compared(value=s.front_share, dimension="percent", lo=0.35, hi=0.55),
+        a=q(before.front_share, "percent"), b=q(s.front_share, "percent"), s=word(s.name.lower()),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.wheelie", "Front lifts", limit="0.6 g or more ok, 0.35 g or more watch, less stop", source="common practice, no source; statics", mark="common practice", form="pitch limits",
+)  # fmt: skip
+def wheelie(bench: BalanceBench) -> Iterable[Finding]:
+    s = min(bench.axles.heights(), key=lambda s: wheelie_limit(s.base_m, s.x_m, s.height()))
+    limit = wheelie_limit(s.base_m, s.x_m, s.height())
+    grip = traction_limit(s.base_m, s.x_m, s.height(), bench.axles.grip)
+    slips = grip is not None and grip < limit
+    level: Level = "ok" if limit >= 0.6 else "watch" if limit >= 0.35 else "stop"
+    yield verdict(
+        "balance.wheelie", level, "Front lifts at {a} g" if not slips else "The tyre slips at {g} g, before the front lifts",
+        "{s}. Wheelie limit {a} g" + (", grip {g} g." if grip is not None else "; grip is never the limit.") + " Uphill it comes sooner. Air drag left out.",
+        compared=Compared(value=limit, dimension="number", lo=0.6), margin=q(limit - 0.35, "number"), working=wheelie_limit.working(s.base_m, s.x_m, s.height()),
+        a=q(limit, "number"), g=q(grip or 0.0, "number"), s=word(s.name),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.lean", "CG off the centreline", limit="0.5° or less ok, 2° or less watch, more stop; without rider", source="common practice, no source", mark="common practice", form="pitch limits",
+)  # fmt: skip
+def lean(bench: BalanceBench) -> Iterable[Finding]:
+    y, z = bench.axles.lean()
+    angle = lean_to_balance(y, z)
+    level: Level = "ok" if abs(angle) <= math.radians(0.5) else "watch" if abs(angle) <= math.radians(2) else "stop"
+    yield verdict(
+        "balance.lean", level, "Leans {d} to balance", "CG {y} to {side}, {z} over the ground. The rider would have to sit to the other side.",
+        compared=Compared(value=angle, dimension="angle", lo=-math.radians(2), hi=math.radians(2)), working=lean_to_balance.working(y, z), can_suggest=level != "ok",
+        d=q(abs(angle), "angle"), y=q(abs(y), "length"), side=word("starboard" if y >= 0 else "port"), z=q(z, "length"),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.axle-load",
+    "Axle loads against the plate",
+    limit="stop above",
+    source="vehicle plate and tyre load index",
+    mark="statics",
+    form="stands on wheels",
+)
+def axle_load(bench: BalanceBench) -> Iterable[Finding]:
+    limits = bench.craft.limits
+    for end, cap in (("front", limits.front_axle), ("rear", limits.rear_axle)):
+        cap_kg = need(cap, f"/craft/limits/{end}_axle", f"largest load on the {end} axle, from the plate").si
+        worst = max(bench.axles.stances(), key=lambda s: s.front_kg if end == "front" else s.rear_kg)
+        load = worst.front_kg if end == "front" else worst.rear_kg
+        level: Level = "stop" if load > cap_kg else "watch" if load > 0.95 * cap_kg else "ok"
+        yield verdict(
+            "balance.axle-load", level, "{e} axle {d} over its plate" if load > cap_kg else "{e} axle has {d} left", "{s}: {m} of {cap}.", subject=end,
+            compared=Compared(value=load, dimension="mass", hi=cap_kg), margin=q(cap_kg - load, "mass"),
+            e=word(end.capitalize()), d=q(abs(cap_kg - load), "mass"), s=word(worst.name), m=q(load, "mass"), cap=q(cap_kg, "mass"),
+        )  # fmt: skip
+
+
+@rule(
+    "balance.axle-shift", "Shift between the axles", limit="3 points or less ok, 8 points or less watch, more stop until the brakes are checked",
+    source="caution, no source", mark="proposed", form="corners",
+)  # fmt: skip
+def axle_shift(bench: BalanceBench) -> Iterable[Finding]:
+    pairs = [(s, bench.axles.stance(s.id, False)) for s in bench.axles.stances()]
+    after, before = max(pairs, key=lambda p: abs(p[0].front_share - p[1].front_share))
+    shift = after.front_share - before.front_share
+    level: Level = "ok" if abs(shift) <= 0.03 else "watch" if abs(shift) <= 0.08 else "stop"
+    yield verdict(
+        "balance.axle-shift", level, "Front axle {a} → {b}", "{s}. " + ("Nothing to do to brakes or springs for this." if level == "ok" else "Have brake balance and springs checked for the new split before it is driven."),
+        compared=Compared(value=shift, dimension="percent", lo=-0.03, hi=0.03), a=q(before.front_share, "percent"), b=q(after.front_share, "percent"), s=word(after.name),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.rollover", "Static stability", limit="1.10 or more and not 5 % down ok, 0.90 or more watch, less stop",
+    source="road-vehicle rollover measure (from memory); 0.90: caution", mark="from memory", form="corners",
+)  # fmt: skip
+def rollover(bench: BalanceBench) -> Iterable[Finding]:
+    axles = bench.axles
+    worst = min(axles.heights(), key=lambda s: static_stability(*axles.stability_terms(s.id)))
+    value, before = (
+        static_stability(*axles.stability_terms(worst.id)),
+        static_stability(*axles.stability_terms(worst.id, False)),
+    )
+    level: Level = "stop" if value < 0.90 else "watch" if value < 1.10 or value < 0.95 * before else "ok"
+    yield verdict(
+        "balance.rollover", level, "Static stability factor {a} → {b}", "{s}. Half track over height; on three wheels the track at the CG's station, so load nearer the single wheel tips it sooner.",
+        compared=Compared(value=value, dimension="number", lo=1.10), margin=q(value - 0.90, "number"), working=static_stability.working(*axles.stability_terms(worst.id)),
+        a=q(before, "number"), b=q(value, "number"), s=word(worst.name),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.engine-out", "With the engine out", limit="stays where it stood, or stands by itself", source="statics; before the last bolt: common practice", mark="statics", form="stands on wheels",
+)  # fmt: skip
+def engine_out(bench: BalanceBench) -> Iterable[Finding]:
+    axles = bench.axles
+    if not bench.resolved.has("wheels in line"):
+        name, load = min(axles.reactions_out(), key=lambda r: r[1])
+        share = load / axles.engine_out.mass_kg
+        level: Level = "stop" if load < 0 else "watch" if share < 0.05 else "ok"
+        yield verdict(
+            "balance.engine-out", level, "With the engine out {n} carries {m}" if load >= 0 else "With the engine out it tips: {n} lifts",
+            "Nothing put in yet. Stand it before the last bolt comes out." if level != "ok" else "Nothing put in yet; it stands by itself.", n=word(name), m=q(load, "mass"), compared=Compared(value=load, dimension="mass", lo=0.0),
+        )  # fmt: skip
+        return
+    before, out = bench.before, axles.engine_out
+    was, now = axles.on_stand(before), axles.on_stand(out)
+    margin = abs(out.station_m - axles.stand)
+    level = "watch" if was[0] != now[0] or margin < 0.03 else "ok"
+    yield verdict(
+        "balance.engine-out", level, "With the engine out the {w} wheel stays down, {m}" if was[0] == now[0] else "With the engine out it tips from the {o} wheel to the {w} wheel",
+        "On the stand the CG is {d} " + ("ahead of" if out.station_m < axles.stand else "behind") + " it. Strap the wheel that is down, and stand under the frame before the last bolt comes out.",
+        working=stand_load.working(out.mass_kg, out.station_m, axles.stand, now[2]), w=word(now[0]), o=word(was[0]), m=q(now[1], "mass"), d=q(margin, "length"),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.unit-on-scales", "Bare unit on two scales", limit="agrees with the mass and CG entered within 2 % and 5 mm", source="statics; the tolerance: common practice, no source", mark="common practice",
+)  # fmt: skip
+def unit_on_scales(bench: BalanceBench) -> Iterable[Finding]:
+    for placed in [*bench.resolved.old, *bench.resolved.installations]:
+        if placed.installation.unit.on_scales == TwoScales():
+            continue
+        mass, at = placed.on_scales
+        unit = placed.installation.unit
+        agrees = (
+            unit.mass is not None
+            and unit.cg_aft is not None
+            and abs(unit.mass.si - mass) <= 0.02 * mass
+            and abs(unit.cg_aft.along_m - at) <= 0.005
+        )
+        yield verdict(
+            "balance.unit-on-scales", "ok" if agrees else "watch", "{n}: {m}, CG {x} aft of {f}", "By two scales and a plank." + ("" if agrees else " The mass and CG entered for it are blank or differ: take these over."),
+            subject=placed.id if not placed.old else f"old-{placed.id}", can_suggest=not agrees and not placed.old, n=word(placed.name), m=q(mass, "mass"), x=q(at, "length"), f=word(bench.resolved.word("unit flange")),
+        )  # fmt: skip

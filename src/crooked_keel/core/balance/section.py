@@ -8,10 +8,14 @@ from dataclasses import dataclass, replace
 from ..bench import ValueList, needs_out, or_none
 from ..errors import CannotSay, InputError, Need, all_or_cannot_say
 from ..finding import NeedOut, Value
+from ..floating import Floating
 from ..formula import Out, Working, record
 from ..memo import Memo
 from ..resolve import Axis, Body, Resolved, got
 from ..trace import Traced, lazy, need
+from ..wheels import Wheels
+from .afloat import AfloatOut, AfloatStates
+from .axles import Axles, AxlesOut
 from .envelope import Envelope, check_polygon
 from .ledger import (
     Centre,
@@ -136,6 +140,8 @@ class BalanceOut(Out):
     before_loadings: list[LoadingOut]
     envelope: list[CasePoint]
     gross_si: float | None
+    afloat: list[AfloatOut]
+    axles: list[AxlesOut]
 
 
 class BalanceBench:
@@ -146,9 +152,13 @@ class BalanceBench:
         resolved: Resolved,
         as_found: list[Body] | CannotSay,
         ground_supports: list[tuple[str, tuple[float, float]]] | CannotSay,
+        wheels: Wheels | None = None,
+        floating: Floating | None = None,
     ) -> None:
         self.resolved = resolved
         self._as_found = as_found
+        self._wheels = wheels
+        self._floating = floating
         self._supports = ground_supports
         self.craft = resolved.project.craft
 
@@ -255,6 +265,46 @@ class BalanceBench:
         """Largest mass allowed, kg."""
         return need(self.craft.limits.gross, "/craft/limits/gross", "gross mass").si
 
+    @lazy
+    def afloat(self) -> AfloatStates:
+        """States afloat; only of a craft that floats."""
+        assert self._floating is not None
+        return AfloatStates(self.resolved, self._floating, self._as_found)
+
+    @lazy
+    def axles(self) -> Axles:
+        """Loads on axles; only of a craft on wheels."""
+        assert self._wheels is not None
+        return Axles(self.resolved, self._wheels, self._as_found)
+
+    def loaded(self, key: str, base: Centre) -> tuple[Centre, Centre]:
+        """A loading on an empty craft along x, with empty tanks and as loaded."""
+        loading = self.resolved.project.loadings[key]
+        fuel = self.resolved.load_bodies(key, loading, fuel=True)
+        people = self.resolved.load_bodies(key, loading, fuel=False)
+        all_or_cannot_say(
+            lambda: apply_ledger(people, start=base), *[lambda b=b: (got(b.mass), got(b.x)) for b in fuel]
+        )
+        dry = apply_ledger(people, start=base)
+        return dry, apply_ledger(fuel, start=dry)
+
+    @lazy
+    def heaviest_mass(self) -> float:
+        """Mass of the heaviest loading after the work, kg."""
+        return self._heaviest(self.empty)
+
+    @lazy
+    def heaviest_before(self) -> float:
+        """Mass of the heaviest loading of the craft as found, kg."""
+        return self._heaviest(self.before)
+
+    def _heaviest(self, base: Centre) -> float:
+        keys = list(self.resolved.project.loadings)
+        if not keys:
+            raise CannotSay(Need("/loadings", "a loading: who and what is aboard"))
+        all_or_cannot_say(*[lambda k=k: self.loaded(k, base) for k in keys])
+        return max(self.loaded(k, base)[1].mass_kg for k in keys)
+
     def case(self, key: str, base: Centre) -> LoadedCase:
         """One loading on an empty craft, with its burn trail: all tanks run down together.
 
@@ -262,14 +312,8 @@ class BalanceBench:
         and where CG − limit is stationary. Source: statics; FAA-H-8083-1 adverse loading (from memory)."""
         loading = self.resolved.project.loadings[key]
         fuel = self.resolved.load_bodies(key, loading, fuel=True)
-        people = self.resolved.load_bodies(key, loading, fuel=False)
-        all_or_cannot_say(
-            lambda: apply_ledger(people, start=base),
-            *[lambda b=b: (got(b.mass), got(b.x)) for b in fuel],
-            lambda: self.envelope,
-        )
-        dry = apply_ledger(people, start=base)
-        full = apply_ledger(fuel, start=dry)
+        all_or_cannot_say(lambda: self.loaded(key, base), lambda: self.envelope)
+        dry, full = self.loaded(key, base)
         burn = full.mass_kg - dry.mass_kg
         shares = {0.0, 1.0}
         if burn > 0:
@@ -365,6 +409,17 @@ class BalanceBench:
         return case, case.trail[-1]
 
     @lazy
+    def heaviest_loading(self) -> tuple[str, Centre]:
+        """Name and sums of the heaviest loading. Every loading must be known."""
+        if self.resolved.has("cg limits"):
+            case, point = self.heaviest
+            return case.name, point.centre
+        self.heaviest_mass  # noqa: B018  says what is missing
+        made, _ = self.loads_and_gaps
+        key = max(made, key=lambda k: made[k].mass_kg)
+        return self.resolved.project.loadings[key].name, made[key]
+
+    @lazy
     def ballast_station(self) -> float:
         """Station where lead may be put, m."""
         return self.resolved.references.place(
@@ -381,10 +436,20 @@ class BalanceBench:
         """Mass on each support, level, empty: name and kg."""
         if isinstance(self._supports, CannotSay):
             raise CannotSay(*self._supports.needs)
-        y = apply_ledger(self.as_found, "y").station_m if centre is self.before else self.empty_y.station_m
-        places = [at for _, at in self._supports]
+        y = 0.0
+        if not self.resolved.has("wheels in line"):
+            y = apply_ledger(self.as_found, "y").station_m if centre is self.before else self.empty_y.station_m
+        stretch = self._stretch if centre is not self.before else {}
+        places = [(x + stretch.get(name, 0.0), y) for name, (x, y) in self._supports]
         loads = support_reactions(centre.mass_kg, centre.station_m, y, places)
         return [(name, load) for (name, _), load in zip(self._supports, loads, strict=True)]
+
+    @property
+    def _stretch(self) -> dict[str, float]:
+        """How far wheels move aft in this fit, by their names, m."""
+        if self._wheels is None:
+            return {}
+        return {s.name: self.resolved.stretch_m for _, s in self._wheels.supports if s.role == "rear"}
 
     @lazy
     def chance_terms(self) -> tuple[float, float, float, float]:
@@ -410,6 +475,31 @@ class BalanceBench:
             before=lambda: self.before.station_m,
             working=lambda: cg_station.working(self.empty.moment_kg_m, self.empty.mass_kg),
         )  # fmt: skip
+        if self.resolved.has("cg limits"):
+            self._limit_values(out)
+        else:
+            out.add(
+                "heaviest", "Heaviest loading", "mass", lambda: self.heaviest_mass, before=lambda: self.heaviest_before,
+                working=lambda: loaded_mass.working(self.empty.mass_kg, self.heaviest_mass - self.empty.mass_kg),
+            )  # fmt: skip
+        out.add(
+            "cg-butt-line", "Empty CG to starboard", "length", lambda: self.empty_y.station,
+            before=lambda: apply_ledger(self.as_found, "y").station_m,
+            working=lambda: cg_butt_line.working(self.empty_y.moment_kg_m, self.empty_y.mass_kg),
+        )  # fmt: skip
+        out.add(
+            "cg-water-line", "Empty CG above the level line", "length", lambda: self.empty_z.station,
+            before=lambda: apply_ledger(self.as_found, "z").station_m,
+            working=lambda: cg_water_line.working(self.empty_z.moment_kg_m, self.empty_z.mass_kg),
+        )  # fmt: skip
+        if self.resolved.has("afloat"):
+            self.afloat.values(out)
+        if self.resolved.has("stands on wheels"):
+            self.axles.values(out)
+        return out.values
+
+    def _limit_values(self, out: ValueList) -> None:
+        """Margins to the CG limits, the chance, and lead."""
         for side, label in (
             ("forward", "Worst forward margin, all loadings"),
             ("aft", "Worst aft margin, all loadings"),
@@ -436,26 +526,16 @@ class BalanceBench:
                 "ballast" if side == "forward" else "ballast-aft", label, "mass", lambda s=side: ballast_mass(*self._ballast_terms(s)),
                 working=lambda s=side: ballast_mass.working(*self._ballast_terms(s)),
             )  # fmt: skip
-        out.add(
-            "cg-butt-line", "Empty CG to starboard", "length", lambda: self.empty_y.station,
-            before=lambda: apply_ledger(self.as_found, "y").station_m,
-            working=lambda: cg_butt_line.working(self.empty_y.moment_kg_m, self.empty_y.mass_kg),
-        )  # fmt: skip
-        out.add(
-            "cg-water-line", "Empty CG above the level line", "length", lambda: self.empty_z.station,
-            before=lambda: apply_ledger(self.as_found, "z").station_m,
-            working=lambda: cg_water_line.working(self.empty_z.moment_kg_m, self.empty_z.mass_kg),
-        )  # fmt: skip
-        return out.values
 
     def tables(self) -> BalanceOut:
         """Ledger, loadings and envelope."""
 
         typed = self.resolved.typed_rows
         lines = [*map(_line, self.resolved.derived_rows), *_LINES((typed,), lambda: [_line(b) for b in typed])]
-        loadings = or_none(lambda: self._out(*self.cases_and_gaps)) or []
-        before = or_none(lambda: self._out(self.before_cases, {})) or []
-        envelope = or_none(self._outline) or []
+        limited = self.resolved.has("cg limits")
+        loadings = or_none(lambda: self._out(*self.cases_and_gaps) if limited else self._plain()) or []
+        before = (or_none(lambda: self._out(self.before_cases, {})) or []) if limited else []
+        envelope = (or_none(self._outline) or []) if limited else []
         gross = self.craft.limits.gross
         return BalanceOut(
             ledger=lines,
@@ -463,7 +543,32 @@ class BalanceBench:
             before_loadings=before,
             envelope=envelope,
             gross_si=gross.si if gross else None,
+            afloat=self.afloat.tables() if self.resolved.has("afloat") else [],
+            axles=self.axles.tables() if self.resolved.has("stands on wheels") else [],
         )
+
+    @lazy
+    def loads_and_gaps(self) -> tuple[dict[str, Centre], dict[str, CannotSay]]:
+        """Loadings after the work as loaded, and those that cannot be said; for craft without CG limits."""
+        made: dict[str, Centre] = {}
+        gaps: dict[str, CannotSay] = {}
+        for key, _ in sorted(self.resolved.project.loadings.items(), key=lambda i: i[1].rank):
+            try:
+                made[key] = self.loaded(key, self.empty)[1]
+            except CannotSay as gap:
+                gaps[key] = gap
+        return made, gaps
+
+    def _plain(self) -> list[LoadingOut]:
+        made, gaps = self.loads_and_gaps
+        names = self.resolved.project.loadings
+        return [
+            LoadingOut(
+                id=k, name=names[k].name, mass_si=made[k].mass_kg if k in made else None, x_si=made[k].station_m if k in made else None,
+                forward_margin_si=None, aft_margin_si=None, trail=[], needs=needs_out(gaps[k].needs) if k in gaps else [],
+            )
+            for k in [*made, *gaps]
+        ]  # fmt: skip
 
     def _outline(self) -> list[CasePoint]:
         """The limits as an outline to draw; forward, aft and gross alone make a box from no mass up."""

@@ -6,6 +6,7 @@ import math
 from collections.abc import Iterator
 
 from ..bench import or_none
+from ..document import LedgerRow, Pack
 from ..errors import CannotSay, InputError
 from ..finding import Message, Operation, q, word
 from ..propose import Proposal, computed, moved_place, on_the_tape, tape_text
@@ -117,3 +118,102 @@ def _ballast(bench: BalanceBench, side: str, lack: float) -> Iterator[Proposal]:
         ),
         [Operation(op="add", path=f"/fits/{bench.resolved.fit_id}/ledger/{key}", value=row)],
     )
+
+
+# How far a part is proposed to move, m: along and athwart a boat, and across any other craft.
+_ALONG_M = 2.5
+_ACROSS_M = 0.4
+_ATHWART_M = 1.2
+_OTHER = {"aft": "forward", "forward": "aft", "starboard": "port", "port": "starboard", "up": "down", "down": "up"}
+
+
+def _movable(bench: BalanceBench) -> Iterator[tuple[str, str, float, LedgerRow | Pack]]:
+    """Packs and parts put in by this fit, heaviest first: pointer, name, mass and the item."""
+    fit = bench.resolved.project.fits.get(bench.resolved.fit_id or "")
+    if fit is None:
+        return
+    found: list[tuple[str, str, float, LedgerRow | Pack]] = []
+    for placed in bench.resolved.installations:
+        for key, pack in placed.installation.packs.items():
+            if pack.mass is not None:
+                found.append((f"{placed.pointer}/packs/{key}", pack.name, pack.mass.si, pack))
+    for key, row in fit.ledger.items():
+        if row.kind == "installed" and row.mass is not None:
+            found.append((f"/fits/{bench.resolved.fit_id}/ledger/{key}", row.name, row.mass.si, row))
+    yield from sorted(found, key=lambda f: -f[2])[:3]
+
+
+def _shift(
+    bench: BalanceBench, moment_kg_m: float, part: str, most_m: float, words: tuple[str, str]
+) -> Iterator[Proposal]:
+    """Each movable part moved so far along one axis that the moment is taken off."""
+    for pointer, name, mass, item in _movable(bench):
+        figure = getattr(item, part)
+        if figure is None or mass <= 0 or abs(moment_kg_m / mass) > most_m:
+            continue
+        by = -moment_kg_m / mass
+        value, rounded = moved_place(figure, by, bench.resolved.project.units, up=by > 0)
+        far, way = abs(rounded - figure.si), figure.dir
+        if rounded < 0:  # on the other side of its origin: said with the other direction
+            way, rounded = _OTHER[figure.dir], -rounded
+            value |= {"entered": tape_text(rounded, bench.resolved.project.units), "dir": way}
+        yield Proposal(
+            f"move-{pointer.rsplit('/', 1)[1]}",
+            Message(
+                template="{n} {d} {way}: {x} {dir} of the {origin}",
+                params={"n": word(name), "d": q(far, "length"), "way": word(words[0] if by > 0 else words[1]), "x": q(rounded, "length"), "dir": word(way), "origin": word(figure.origin)},
+            ),
+            [Operation(op="replace", path=f"{pointer}/{part}", value=value)],
+        )  # fmt: skip
+
+
+def trim(bench: BalanceBench) -> Iterator[Proposal]:
+    """A part forward or aft until the trim changes by no more than what is ok."""
+    state = bench.afloat.worst("trim")
+    change, length = state.after.trim_m - state.before.trim_m, bench.afloat.floating.form["length"].value
+    lack = change - math.copysign(0.0045 * length, change)
+    yield from _shift(bench, lack * state.after.mct_kg, "station", _ALONG_M, ("aft", "forward"))
+
+
+def heel(bench: BalanceBench) -> Iterator[Proposal]:
+    """A part to the other side until the list is gone."""
+    state = bench.afloat.worst("heel")
+    yield from _shift(bench, state.after.heel_moment_kg_m, "butt_line", _ATHWART_M, ("to starboard", "to port"))
+
+
+def lean(bench: BalanceBench) -> Iterator[Proposal]:
+    """A part to the other side until the craft balances upright."""
+    y, _ = bench.axles.lean()
+    yield from _shift(bench, y * bench.empty.mass_kg, "butt_line", _ACROSS_M, ("to starboard", "to port"))
+
+
+def take_over(bench: BalanceBench) -> Iterator[Proposal]:
+    """The mass and CG of a unit as two scales say."""
+    for placed in bench.resolved.installations:
+        found = or_none(lambda p=placed: p.on_scales)
+        if found is None:
+            continue
+        mass, at = found
+        values = {
+            "mass": {"entered": f"{mass:.2f} kg", "source": "measured"},
+            "cg_aft": {
+                "entered": f"{abs(at) * 1000:.0f} mm",
+                "source": "measured",
+                "from": "unit flange",
+                "dir": "aft" if at >= 0 else "forward",
+            },
+        }
+        unit = placed.installation.unit
+        yield Proposal(
+            f"take-{placed.id}",
+            Message(
+                template="Enter {m} and its CG {x} aft, as the scales say",
+                params={"m": q(mass, "mass"), "x": q(at, "length")},
+            ),
+            [
+                Operation(
+                    op="replace" if getattr(unit, k) is not None else "add", path=f"{placed.pointer}/unit/{k}", value=v
+                )
+                for k, v in values.items()
+            ],
+        )

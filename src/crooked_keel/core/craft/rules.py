@@ -2,12 +2,19 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterable
 
 from ..errors import CannotSay, InputError, Need
-from ..finding import Finding, q, rule, verdict, word
+from ..finding import Compared, Finding, Level, q, rule, verdict, word
 from ..resolve import got
 from .section import CraftBench
+
+_KNOWN_BY = {
+    "weighing": "Measured on {n} supports.",
+    "freeboards": "By {n} freeboards and a form estimate of her canoe body.",
+    "report": "From an old report: weigh it before you cut metal.",
+}
 
 
 @rule(
@@ -19,12 +26,13 @@ from .section import CraftBench
 )
 def as_found(bench: CraftBench) -> Iterable[Finding]:
     bodies = bench.as_found
+    method, afloat = bench.craft.as_found.method, bench.resolved.has("afloat")
     for body in bodies:
         for maybe in (body.mass, body.x, body.y):
             got(maybe)
     yield verdict(
-        "craft.as-found", "ok", "As found: {m} at {x}", "Measured on {n} supports." if bench.craft.as_found.method == "weighing" else "From an old report: weigh it before you cut metal.",
-        m=q(got(bodies[0].mass).value, "mass"), x=q(got(bodies[0].x).value, "length"), n=q(len(bench.supports), "count"),
+        "craft.as-found", "ok", "As found: {m} at {x}", _KNOWN_BY["freeboards" if afloat and method == "weighing" else method],
+        m=q(got(bodies[0].mass).value, "mass"), x=q(got(bodies[0].x).value, "length"), n=q(len(bench.floating.marks if afloat else bench.supports), "count"),
     )  # fmt: skip
 
 
@@ -34,6 +42,7 @@ def as_found(bench: CraftBench) -> Iterable[Finding]:
     limit="net reading above zero",
     source="common practice, no source",
     mark="common practice",
+    form="scales",
 )
 def empty_scale(bench: CraftBench) -> Iterable[Finding]:
     if bench.craft.as_found.method != "weighing":
@@ -73,6 +82,7 @@ def report(bench: CraftBench) -> Iterable[Finding]:
     limit="forward, aft and gross, or an envelope",
     source="maker or designer of the craft",
     mark="statics",
+    form="cg limits",
 )
 def limits(bench: CraftBench) -> Iterable[Finding]:
     given = bench.craft.limits
@@ -118,21 +128,20 @@ def levelling(bench: CraftBench) -> Iterable[Finding]:
 
 @rule("craft.outline", "Profile drawn to scale", limit="the measures of the outline", source="drawing", mark="statics")
 def outline(bench: CraftBench) -> Iterable[Finding]:
-    o = bench.craft.outline
-    words = {
-        "nose": "station of the nose", "tail": "station of the tail end", "top": "water line of the top of the fuselage",
-        "belly": "water line of the belly", "wing": "station of the wing's leading edge", "wing_chord": "chord of the wing",
-        "wing_water_line": "water line of the wing", "fin_top": "water line of the top of the fin", "wheel": "diameter of the main wheel",
-    }  # fmt: skip
+    o, words = bench.craft.outline, bench.resolved.references.kind.outline
     needs = [Need(f"/craft/outline/{k}", w) for k, w in words.items() if getattr(o, k) is None]
     needs += [
         Need(f"/craft/supports/{k}/water_line", f"ground line under the {s.name}")
         for k, s in bench.supports
         if s.water_line is None
     ]
-    for placed in [*([bench.resolved.old] if bench.resolved.old else []), *bench.resolved.installations]:
+    across = bench.resolved.has("across")
+    for placed in [*bench.resolved.old, *bench.resolved.installations]:
         unit = placed.installation.unit
-        for part, what in (("length", "length"), ("height", "height"), ("box_up", "middle over its shaft")):
+        parts = [("length", "length"), ("height", "height"), ("box_up", "middle over its shaft")]
+        if across:
+            parts.append(("box_aft", "middle, aft of its shaft"))
+        for part, what in parts:
             if getattr(unit, part) is None:
                 needs.append(Need(f"{placed.pointer}/unit/{part}", f"{what} of the {placed.name}"))
     if needs:
@@ -194,10 +203,90 @@ def references(bench: CraftBench) -> Iterable[Finding]:
     needs = [
         Need(f"/craft/references/{k}/station", f"station of the {r.name}") for k, r in refs.items() if r.station is None
     ]
-    if "firewall" not in refs:
+    if bench.resolved.has("firewall") and "firewall" not in refs:
         needs.append(Need("/craft/references/firewall", "the firewall as a reference"))
     if needs:
         raise CannotSay(*needs)
     yield verdict(
         "craft.references", "ok", "References are placed", "{n} places to measure from.", n=q(len(refs), "count")
     )
+
+
+@rule(
+    "craft.freeboards",
+    "Freeboards lie in one plane",
+    limit="misfit 3 mm or less, else watch",
+    source="least squares; with four corners a reading wrong by e shows as e/4; 3 mm: common practice, no source",
+    mark="common practice",
+    form="afloat",
+)
+def freeboards(bench: CraftBench) -> Iterable[Finding]:
+    if bench.craft.as_found.method == "report":
+        return
+    plane = bench.floating.waterplane
+    worst = max(plane.residuals_m, key=abs)
+    level: Level = "ok" if abs(worst) <= 0.003 else "watch"
+    yield verdict(
+        "craft.freeboards", level, "Freeboards lie in one plane" if level == "ok" else "Freeboards misfit by {d}",
+        "{n} readings, misfit {d}. Lines slack, nobody aboard, all within one minute." if level == "ok" else
+        "{n} readings do not lie in one plane. With four corners one reading may be wrong by four times that, or she is twisted: read again, and two more amidships.",
+        compared=Compared(value=abs(worst), dimension="fine_length", hi=0.003),
+        n=q(len(plane.residuals_m), "count"), d=q(abs(worst), "fine_length"),
+    )  # fmt: skip
+
+
+@rule(
+    "craft.form-estimate",
+    "Displacement by form",
+    limit="a designer's table or a weighing is better",
+    source="naval architecture texts (from memory): canoe body of a monohull only",
+    mark="from memory",
+    form="afloat",
+)
+def form_estimate(bench: CraftBench) -> Iterable[Finding]:
+    h = bench.floating.hydro
+    yield verdict(
+        "craft.form-estimate", "watch", "Her hydrostatics are an estimate by form",
+        "Canoe body of a monohull, keel and skeg left out. GM by two published factors: {a} or {b} over the centre of buoyancy; the smaller is used. Time her roll or incline her before you trust it.",
+        a=q(h.bm_m, "length"), b=q(h.bm_other_m, "length"),
+    )  # fmt: skip
+
+
+@rule(
+    "craft.tilt",
+    "Height by lifting one end",
+    limit="tilt 8° or more ok, 3° to 8° watch, less refused",
+    source="statics; ISO 9130 and ISO 10392 (scope, from memory)",
+    mark="from memory",
+    form="stands on wheels",
+)
+def tilt(bench: CraftBench) -> Iterable[Finding]:
+    if bench.craft.as_found.raised.reading is None:
+        return
+    t = bench.tilted
+    level: Level = "ok" if t.tilt_rad >= math.radians(8) else "watch"
+    yield verdict(
+        "craft.tilt", level, "CG {z} over the ground, tilt {t}",
+        "One kilogram on the scale is worth {k} of height. Suspension blocked, brakes off, the lifted end in a cradle, a second person by it.",
+        compared=Compared(value=t.tilt_rad, dimension="angle", lo=math.radians(8)),
+        z=q(t.height_m, "length"), t=q(t.tilt_rad, "angle"), k=q(t.height_per_kg, "length"),
+    )  # fmt: skip
+
+
+@rule(
+    "craft.cross",
+    "Cross weight",
+    limit="49 to 51 % ok, else watch",
+    source="common practice, no source",
+    mark="common practice",
+    form="corners",
+)
+def cross(bench: CraftBench) -> Iterable[Finding]:
+    if len(bench.supports) != 4:
+        return
+    c = bench.corners
+    level: Level = "ok" if abs(c.cross - 0.5) <= 0.01 else "watch"
+    yield verdict(
+        "craft.cross", level, "Cross weight {c}", "Starboard front with port rear. Only the spring perches change it; front {f} and port {p} change by moving mass.",
+        compared=Compared(value=c.cross, dimension="percent", lo=0.49, hi=0.51), c=q(c.cross, "percent"), f=q(c.front, "percent"), p=q(c.port, "percent"),
+    )  # fmt: skip

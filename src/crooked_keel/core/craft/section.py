@@ -1,14 +1,27 @@
-"""The craft as found: from three supports, or from an old report."""
+"""The craft as found: from its supports on scales, from freeboards, or from an old report."""
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from ..bench import ValueList
 from ..document import Support
-from ..errors import CannotSay, Need, all_or_cannot_say
+from ..errors import CannotSay, InputError, Need, all_or_cannot_say
 from ..finding import Value
+from ..floating import Floating
 from ..resolve import Body, Resolved, attempt, got
-from ..trace import Traced, lazy, traced
-from .weighing import Scale, cg_on_scales, mass_on_scales, net_reading, weigh_on_supports
+from ..trace import Origin, Traced, lazy, traced
+from .weighing import (
+    Corners,
+    Scale,
+    Tilted,
+    cg_height_by_tilt,
+    cg_on_scales,
+    corner_weights,
+    mass_on_scales,
+    net_reading,
+    weigh_on_supports,
+)
 
 
 class CraftBench:
@@ -45,29 +58,100 @@ class CraftBench:
         """Supports in order."""
         return sorted(self.craft.supports.items(), key=lambda s: (s[1].rank, s[0]))
 
+    def _ground_under_wheels(self) -> float:
+        """Water line of the ground under the wheels, m."""
+        return min(self.support_place(k, s, "z").value for k, s in self.supports)
+
     @lazy
     def weighed(self) -> Body:
-        """The craft on its scales, before corrections."""
-        supports = self.supports
-        if len(supports) < 3:
-            raise CannotSay(Need("/craft/supports", "three supports on scales"))
+        """The craft on its scales, before corrections, with its height."""
+        return replace(self.scaled, z=self._height())
+
+    @lazy
+    def scaled(self) -> Body:
+        """The craft on its scales: mass, station and butt line."""
+        supports, in_line = self.supports, self.resolved.has("wheels in line")
+        least, words = (2, "both wheels") if in_line else (3, "three supports")
+        if len(supports) < least:
+            raise CannotSay(Need("/craft/supports", f"{words} on scales"))
         asks = [lambda k=k, s=s: self.net(k, s) for k, s in supports]
-        asks += [lambda k=k, s=s, a=a: self.support_place(k, s, a) for k, s in supports for a in "xy"]
+        asks += [
+            lambda k=k, s=s, a=a: self.support_place(k, s, a) for k, s in supports for a in ("x" if in_line else "xy")
+        ]
         all_or_cannot_say(*asks)
         scales = []
         mass, moment_x, moment_y = Traced(0.0), Traced(0.0), Traced(0.0)
         for key, s in supports:
-            n, x, y = self.net(key, s), self.support_place(key, s, "x"), self.support_place(key, s, "y")
+            n, x = self.net(key, s), self.support_place(key, s, "x")
+            y = Traced(0.0) if in_line else self.support_place(key, s, "y")
             assert s.reading is not None and s.tare is not None
             scales.append(Scale(s.name, s.reading.si, s.tare.si, x.value, y.value))
             mass, moment_x, moment_y = mass + n, moment_x + n.by(x), moment_y + n.by(y)
         weigh_on_supports(scales)  # refuses what cannot be weighed; the sums below carry the tolerances
         return Body(
             "as-found", "Craft as found", "as found", 1, "/craft/as_found", mass,
-            moment_x.over(mass), moment_y.over(mass), self._height(),
+            moment_x.over(mass), self._side("butt_line") if in_line else moment_y.over(mass), _NO_HEIGHT,
         )  # fmt: skip
 
+    def _side(self, part: str) -> Traced | CannotSay:
+        figure = getattr(self.craft.as_found, part)
+        place = self.resolved.references.place
+        return attempt(lambda: place(figure, f"/craft/as_found/{part}", "CG as found, to starboard", "y"))
+
+    @lazy
+    def tilted(self) -> Tilted:
+        """Height of the CG by lifting one end."""
+        raised, found = self.craft.as_found.raised, self.weighed_x
+        base = "/craft/as_found/raised"
+        ends = self.axle("front"), self.axle("rear")
+        asks = (
+            lambda: traced(raised.lift, f"{base}/lift", f"how far the {raised.end} was lifted"),
+            lambda: traced(raised.reading, f"{base}/reading", "load on the other end while lifted"),
+            *[lambda k=k, s=s: traced(s.radius, f"/craft/supports/{k}/radius", f"radius of the {s.name}, loaded") for k, s in ends],
+        )  # fmt: skip
+        all_or_cannot_say(*asks)
+        lift, reading, front, rear = (ask().value for ask in asks)
+        mass, x, x_front, length = found
+        if raised.end == "rear":
+            return cg_height_by_tilt(mass, length - (x - x_front), length, rear, front, lift, reading)
+        return cg_height_by_tilt(mass, x - x_front, length, front, rear, lift, reading)
+
+    def axle(self, role: str) -> tuple[str, Support]:
+        """The first support of an axle."""
+        found = next(((k, s) for k, s in self.supports if s.role == role), None)
+        if found is None:
+            raise CannotSay(Need("/craft/supports", f"a {role} wheel"))
+        return found
+
+    @lazy
+    def weighed_x(self) -> tuple[float, float, float, float]:
+        """Mass, station, station of the front axle and wheelbase: kg, m."""
+        front, rear = self.axle("front"), self.axle("rear")
+        asks = (lambda: self.support_place(*front, "x"), lambda: self.support_place(*rear, "x"))
+        all_or_cannot_say(lambda: self.scaled, *asks)
+        return got(self.scaled.mass).value, got(self.scaled.x).value, asks[0]().value, asks[1]().value - asks[0]().value
+
+    @lazy
+    def corners(self) -> Corners:
+        """Shares of four wheels. A craft of three wheels has no cross weight."""
+        wheels: dict[tuple[str, str], float] = {}
+        for key, s in self.supports:
+            y = self.support_place(key, s, "y").value
+            wheels[s.role, "port" if y < 0 else "starboard"] = self.net(key, s).value
+        wanted = [(a, b) for a in ("front", "rear") for b in ("port", "starboard")]
+        if len(self.supports) != 4 or any(w not in wheels for w in wanted):
+            raise CannotSay(Need("/craft/supports", "four wheels, two at each end, on scales"))
+        return corner_weights(*(wheels[w] for w in wanted))
+
     def _height(self) -> Traced | CannotSay:
+        if self.craft.as_found.raised.reading is not None and not self.resolved.has("afloat"):
+            try:
+                # The scale, station and lift all bear on it: 1 kg of doubt on the scale stands for them (proposed).
+                return traced_height(self.tilted, self._ground_under_wheels())
+            except CannotSay as gap:
+                return gap
+            except InputError as bad:
+                return CannotSay(Need(bad.field, bad.message))
         figure = self.craft.as_found.water_line
         return attempt(
             lambda: self.resolved.references.place(
@@ -89,9 +173,21 @@ class CraftBench:
         )  # fmt: skip
 
     @lazy
+    def floating(self) -> Floating:
+        """How she floats now."""
+        return Floating(self.resolved)
+
+    @lazy
+    def found(self) -> Body:
+        """The craft by its scales, its freeboards or its report, before corrections."""
+        if self.craft.as_found.method == "report":
+            return self.reported
+        return self.floating.body if self.resolved.has("afloat") else self.weighed
+
+    @lazy
     def as_found(self) -> list[Body]:
         """The empty craft: as weighed or reported, with what was aboard or missing corrected."""
-        made = [self.weighed if self.craft.as_found.method == "weighing" else self.reported]
+        made = [self.found]
         got(made[0].mass)
         place = self.resolved.references.place
         for key, c in sorted(self.craft.as_found.corrections.items(), key=lambda c: c[1].rank):
@@ -108,7 +204,7 @@ class CraftBench:
     @lazy
     def ground(self) -> tuple[float, float]:
         """Station and water line of the ground under the main wheels."""
-        mains = [(k, s) for k, s in self.supports if s.role == "main"]
+        mains = [(k, s) for k, s in self.supports if s.role in ("main", "rear")]
         if not mains:
             raise CannotSay(Need("/craft/supports", "main wheels"))
         asks = [lambda k=k, s=s, a=a: self.support_place(k, s, a) for k, s in mains for a in "xz"]
@@ -124,25 +220,65 @@ class CraftBench:
     def values(self) -> list[Value]:
         """Headline values."""
         out = ValueList("craft")
-        weighing = self.craft.as_found.method == "weighing"
-        report = "" if weighing else "old report"
+        method = self.craft.as_found.method
+        weighing, afloat = method != "report" and not self.resolved.has("afloat"), self.resolved.has("afloat")
+        report = "old report" if method == "report" else ""
         found = lambda: self.as_found[0]
         net = lambda: got(found().mass).value
+        labels = {"report": "Mass by the report", "freeboards": "Displacement by her freeboards"}
         out.add(
-            "mass-found", "Mass on the scales" if weighing else "Mass by the report", "mass", lambda: got(found().mass),
-            working=(lambda: mass_on_scales.working(*self._sums())) if weighing else None, source=report,
+            "mass-found", labels.get(method, "Mass on the scales"), "mass", lambda: got(found().mass),
+            working=(lambda: mass_on_scales.working(*self._sums())) if weighing else self.floating.displacement_working if afloat and not report else None,
+            source=report,
         )  # fmt: skip
         out.add(
-            "station-found", "CG aft of the datum", "length", lambda: got(found().x),
-            working=(lambda: cg_on_scales.working(got(found().x).value * net(), net())) if weighing else None, source=report,
+            "station-found", "LCG aft of the datum" if afloat else "CG aft of the datum", "length", lambda: got(found().x),
+            working=(lambda: cg_on_scales.working(got(found().x).value * net(), net())) if weighing else None, source=report or "form estimate; trim as read",
         )  # fmt: skip
         out.add(
             "butt-line-found", "CG to starboard", "length", lambda: got(found().y),
-            working=(lambda: cg_on_scales.working(got(found().y).value * net(), net())) if weighing else None, source=report,
+            working=(lambda: cg_on_scales.working(got(found().y).value * net(), net())) if weighing and not self.resolved.has("wheels in line") else None,
+            source=report or "as entered, or by her heel",
         )  # fmt: skip
+        if afloat:
+            self.floating.values(out)
+            return out.values
         for key, s in self.supports if weighing else ():
             out.add(
                 f"net-{key}", f"{s.name}, net", "mass", lambda k=key, s=s: self.net(k, s),
                 working=lambda s=s: net_reading.working(s.reading.si if s.reading else 0.0, s.tare.si if s.tare else 0.0),
             )  # fmt: skip
+        if self.resolved.has("stands on wheels"):
+            out.add(
+                "height-found",
+                "CG above the level line",
+                "length",
+                lambda: got(found().z),
+                source="one end lifted, statics; or as entered",
+            )
+            out.add("wheelbase", "Wheelbase", "length", lambda: self.weighed_x[3], source="stations of the axles")
+        if self.resolved.has("corners") and len(self.supports) == 4:
+            for part, label in (
+                ("front", "On the front wheels"),
+                ("port", "On the port side"),
+                ("cross", "Cross: starboard front with port rear"),
+            ):
+                out.add(
+                    part,
+                    label,
+                    "percent",
+                    lambda p=part: getattr(self.corners, p),
+                    source="statics; the diagonal: common practice",
+                )
         return out.values
+
+
+_NO_HEIGHT = CannotSay(Need("/craft/as_found/water_line", "height of the CG as found"))
+
+
+def traced_height(tilted: Tilted, ground_m: float) -> Traced:
+    """Height over the level line with a doubt of half a kilogram on the scale while lifted."""
+    origin = Origin.of(
+        "/craft/as_found/raised/reading", 0.5 * tilted.height_per_kg, "load on the other end while lifted", "measured"
+    )
+    return Traced(tilted.height_m + ground_m, {origin: 1.0})

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
 from typing import NamedTuple
 
@@ -82,4 +83,67 @@ def weigh_on_supports(scales: Sequence[Scale]) -> Weighed:
         m,
         sum((s.gross_kg - s.tare_kg) * s.x_m for s in scales) / m,
         sum((s.gross_kg - s.tare_kg) * s.y_m for s in scales) / m,
+    )
+
+
+class Tilted(NamedTuple):
+    """Height of the CG over the ground in m, tilt in rad, and what 1 kg on the scale is worth in height, m/kg."""
+
+    height_m: float
+    tilt_rad: float
+    height_per_kg: float
+
+
+def cg_height_by_tilt(
+    mass_kg: float,
+    x_m: float,
+    base_m: float,
+    front_radius_m: float,
+    rear_radius_m: float,
+    lift_m: float,
+    reading_kg: float,
+) -> Tilted:
+    """Height of the CG over the ground from the load on the rear wheels with the front lifted. Exact for unequal wheels that roll
+    freely; suspension blocked. x_m from the front axle. For the rear lifted, swap the ends and give base − x.
+
+    Raises InputError: no wheelbase, CG outside it, a lift too small to tell (tilt under 3°). Source: statics."""
+    if base_m <= 0:
+        raise InputError("/craft/supports", "both axles are in one place: no wheelbase")
+    if not 0 < x_m < base_m:
+        raise InputError("/craft/supports", "the CG does not lie between the axles")
+    if lift_m <= 0:
+        raise InputError("/craft/as_found/raised/lift", "a lift above zero is wanted")
+    across = math.hypot(base_m, rear_radius_m - front_radius_m)
+    rise = rear_radius_m - front_radius_m
+    if abs(rise - lift_m) >= across:
+        raise InputError("/craft/as_found/raised/lift", "no craft of this wheelbase can be lifted so far")
+    level, tilted = math.asin(rise / across), math.asin((rise - lift_m) / across)
+    tilt = level - tilted
+    if tilt < math.radians(3):
+        raise InputError("/craft/as_found/raised/lift", "the tilt is under 3°: raise it higher")
+    z = front_radius_m + (reading_kg * across * math.cos(tilted) / mass_kg - x_m * math.cos(tilt)) / math.sin(tilt)
+    return Tilted(z, tilt, across * math.cos(tilted) / (mass_kg * math.sin(tilt)))
+
+
+class Corners(NamedTuple):
+    """Shares of the mass: on the front, on the port side, on starboard front with port rear."""
+
+    front: float
+    port: float
+    cross: float
+
+
+def corner_weights(
+    port_front_kg: float, starboard_front_kg: float, port_rear_kg: float, starboard_rear_kg: float
+) -> Corners:
+    """Front, port and cross shares of four corner weights. Cross is starboard front with port rear.
+
+    Raises InputError when the corners carry nothing. Source: statics; the diagonal: common practice."""
+    m = port_front_kg + starboard_front_kg + port_rear_kg + starboard_rear_kg
+    if m <= 0:
+        raise InputError("/craft/supports", "the scales carry nothing: is the craft on them?")
+    return Corners(
+        (port_front_kg + starboard_front_kg) / m,
+        (port_front_kg + port_rear_kg) / m,
+        (starboard_front_kg + port_rear_kg) / m,
     )

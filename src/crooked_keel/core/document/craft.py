@@ -4,8 +4,32 @@ from __future__ import annotations
 
 from typing import Literal
 
-from ..figure import Angle, ButtLine, Density, Length, Mass, Station, Volume, WaterLine
+from ..figure import (
+    Angle,
+    Area,
+    ButtLine,
+    Density,
+    Length,
+    Mass,
+    Ratio,
+    RoadSpeed,
+    SeaSpeed,
+    Station,
+    Volume,
+    WaterLine,
+)
 from .base import Item, Key, Note, Part
+
+Layout = Literal[
+    "tailwheel",
+    "tricycle",
+    "single screw",
+    "twin screw",
+    "two wheels",
+    "one front wheel",
+    "two front wheels",
+    "four wheels",
+]
 
 
 class Reference(Item):
@@ -16,12 +40,13 @@ class Reference(Item):
 
 
 class Support(Item):
-    """A wheel or jack on a scale. The water line is that of the ground under it."""
+    """A wheel or jack on a scale. The water line is that of the ground under it; the radius that of its tyre, loaded."""
 
-    role: Literal["main", "nose", "tail"]
+    role: Literal["main", "nose", "tail", "front", "rear"]
     station: Station | None = None
     butt_line: ButtLine | None = None
     water_line: WaterLine | None = None
+    radius: Length | None = None
     reading: Mass | None = None
     tare: Mass | None = None
 
@@ -36,15 +61,25 @@ class Correction(Item):
     water_line: WaterLine | None = None
 
 
+class Raised(Part):
+    """One end lifted with a scale under the other wheel or wheels: gives the height of the CG."""
+
+    end: Literal["front", "rear"] = "front"
+    lift: Length | None = None
+    reading: Mass | None = None
+
+
 class AsFound(Part):
     """How the empty mass and CG before the work are known."""
 
-    method: Literal["weighing", "report"] = "weighing"
+    method: Literal["weighing", "report", "freeboards"] = "weighing"
     corrections: dict[Key, Correction] = {}
     report_mass: Mass | None = None
     report_station: Station | None = None
     report_butt_line: ButtLine | None = None
+    butt_line: ButtLine | None = None
     water_line: WaterLine | None = None
+    raised: Raised = Raised()
 
 
 class EnvelopePoint(Part):
@@ -64,6 +99,50 @@ class Limits(Part):
     port: ButtLine | None = None
     starboard: ButtLine | None = None
     category: Literal["normal", "utility", "very light"] | None = None
+    front_axle: Mass | None = None
+    rear_axle: Mass | None = None
+
+
+class Mark(Item):
+    """A place on the sheer where the freeboard is read; its height is that of the sheer there."""
+
+    station: Station | None = None
+    butt_line: ButtLine | None = None
+    sheer: WaterLine | None = None
+    freeboard: Length | None = None
+
+
+class Flotation(Part):
+    """How she floats: canoe body by length, beam and two form coefficients, and the freeboards as read."""
+
+    length: Length | None = None
+    beam: Length | None = None
+    block: Ratio | None = None
+    waterplane: Ratio | None = None
+    keel: WaterLine | None = None
+    lcf: Station | None = None
+    lcb: Station | None = None
+    density: Density | None = None
+    marks: dict[Key, Mark] = {}
+
+
+class Road(Part):
+    """What holds a road craft back, and the grip of its driven wheel."""
+
+    drag_area: Area | None = None
+    rolling: Ratio | None = None
+    grip: Ratio | None = None
+    cruise: RoadSpeed | None = None
+    stand: Station | None = None
+
+
+class Trial(Part):
+    """What she did before the work."""
+
+    speed: SeaSpeed | None = None
+    wanted: SeaSpeed | None = None
+    cruise: SeaSpeed | None = None
+    regime: Literal["displacement", "planing"] | None = None
 
 
 class Tank(Item):
@@ -95,6 +174,8 @@ class Outline(Part):
     wing_chord: Length | None = None
     wing_water_line: WaterLine | None = None
     fin_top: WaterLine | None = None
+    seat: Station | None = None
+    seat_top: WaterLine | None = None
     wheel: Length | None = None
 
 
@@ -104,7 +185,7 @@ class Craft(Part):
     description: Note = ""
     datum_note: Note = ""
     levelling_note: Note = ""
-    gear: Literal["tailwheel", "tricycle"] = "tailwheel"
+    layout: Layout = "tailwheel"
     references: dict[Key, Reference] = {}
     supports: dict[Key, Support] = {}
     as_found: AsFound = AsFound()
@@ -112,5 +193,8 @@ class Craft(Part):
     tanks: dict[Key, Tank] = {}
     seats: dict[Key, Seat] = {}
     outline: Outline = Outline()
+    flotation: Flotation = Flotation()
+    road: Road = Road()
+    trial: Trial = Trial()
     lowest_attitude: Angle | None = None
     ballast_station: Station | None = None

@@ -8,11 +8,17 @@ from ..figure import (
     Angle,
     ButtLine,
     Count,
+    Current,
     DriveStation,
+    Duration,
+    Energy,
+    FineLength,
+    FineOffset,
     Force,
     Inertia,
     Length,
     Mass,
+    Number,
     Power,
     Ratio,
     Rotation,
@@ -20,16 +26,29 @@ from ..figure import (
     StageWaterLine,
     Station,
     Stiffness,
+    Torque,
     UnitButtLine,
     UnitStation,
     UnitWaterLine,
+    Voltage,
     Volume,
     WaterLine,
 )
 from .base import Item, Key, Name, Note, Part
 
 Turn = Literal["clockwise", "anticlockwise"]
-UnitKind = Literal["four-stroke", "two-stroke", "turbine", "electric"]
+UnitKind = Literal["four-stroke", "two-stroke", "diesel", "turbine", "electric"]
+
+
+class TwoScales(Part):
+    """A bare unit on two scales and a plank: places of the two edges it stands on, readings and tares."""
+
+    first_at: UnitStation | None = None
+    first_reading: Mass | None = None
+    first_tare: Mass | None = None
+    second_at: UnitStation | None = None
+    second_reading: Mass | None = None
+    second_tare: Mass | None = None
 
 
 class PowerUnit(Part):
@@ -40,7 +59,14 @@ class PowerUnit(Part):
     cylinders: Count | None = None
     power: Power | None = None
     rated_speed: Rotation | None = None
+    peak_power: Power | None = None
+    peak_torque: Torque | None = None
+    peak_time: Duration | None = None
+    voltage_limit: Voltage | None = None
+    battery_current: Current | None = None
+    phase_current: Current | None = None
     turns: Turn | None = None
+    on_scales: TwoScales = TwoScales()
     condition: Literal["dry", "wet", "ready to run"] | None = None
     mass: Mass | None = None
     cg_aft: UnitStation | None = None
@@ -48,18 +74,22 @@ class PowerUnit(Part):
     cg_up: UnitWaterLine | None = None
     length: Length | None = None
     height: Length | None = None
+    box_aft: UnitStation | None = None
     box_up: UnitWaterLine | None = None
     rear_radius: Length | None = None
+    angle_limit: Angle | None = None
 
 
 class Placement(Part):
-    """Where the output flange sits and which way the thrust line points."""
+    """Where the output flange sits and which way it points: by angles, or by the far end of the shaft line."""
 
     flange_station: Station | None = None
     flange_butt_line: ButtLine | None = None
     flange_water_line: WaterLine | None = None
     down: Angle | None = None
     right: Angle | None = None
+    propeller_station: Station | None = None
+    propeller_water_line: WaterLine | None = None
 
 
 class Stage(Item):
@@ -72,12 +102,25 @@ class Stage(Item):
     turning: Literal["keeps", "flips"] | None = None
     offset_up: StageWaterLine | None = None
     offset_starboard: StageButtLine | None = None
+    pitch: Length | None = None
+    centres: Length | None = None
+    strength: Force | None = None
+
+
+class Gear(Item):
+    """One speed of a box or one end of a variator: driver speed over driven speed."""
+
+    ratio: Ratio | None = None
 
 
 class Drive(Part):
     """Reduction between the unit and the output flange. No stages: the propeller sits on the unit's own flange."""
 
     stages: dict[Key, Stage] = {}
+    gears: dict[Key, Gear] = {}
+    efficiency: Ratio | None = None
+    down_angle: Angle | None = None
+    reverse: Literal["box", "electric", "none"] | None = None
     mass: Mass | None = None
     cg_aft: DriveStation | None = None
     length: Length | None = None
@@ -87,7 +130,9 @@ class Propeller(Part):
     """The propeller and the spacer in front of the output flange."""
 
     diameter: Length | None = None
+    pitch: Length | None = None
     blades: Count | None = None
+    hull_above: Length | None = None
     mass: Mass | None = None
     inertia: Inertia | None = None
     turns: Turn | None = None
@@ -95,25 +140,155 @@ class Propeller(Part):
 
 
 class MountPoint(Item):
-    """One of the points: where it sits on the unit (from the output flange of the unit), where on the firewall."""
+    """One of the points: where it sits on the unit (from the output flange of the unit), where on the structure.
+
+    Axial stiffness acts along `axis` (the kind's own if blank); radial and across are the two ways square to it."""
 
     unit_aft: UnitStation | None = None
     unit_starboard: UnitButtLine | None = None
     unit_up: UnitWaterLine | None = None
-    firewall_butt_line: ButtLine | None = None
-    firewall_water_line: WaterLine | None = None
+    structure_butt_line: ButtLine | None = None
+    structure_water_line: WaterLine | None = None
     stiffness_axial: Stiffness | None = None
     stiffness_radial: Stiffness | None = None
+    stiffness_across: Stiffness | None = None
+    axis: Literal["fore and aft", "sideways", "up and down"] | None = None
     strength: Force | None = None
 
 
-class Mount(Part):
-    """The mount between unit and firewall."""
+class SwingUnit(Part):
+    """A unit that swings with its wheel: pivot, the two ends of the shock, and what swings."""
 
+    pivot_station: Station | None = None
+    pivot_water_line: WaterLine | None = None
+    shock_lower_station: Station | None = None
+    shock_lower_water_line: WaterLine | None = None
+    shock_upper_station: Station | None = None
+    shock_upper_water_line: WaterLine | None = None
+    mass: Mass | None = None
+    cg_station: Station | None = None
+    cg_water_line: WaterLine | None = None
+    pivot_strength: Force | None = None
+    shock_strength: Force | None = None
+    stretch: Length | None = None
+
+
+class Face(Part):
+    """A motor bolted to the face of a gearbox: overhang from the face to its CG, plate and bolts; and a third point."""
+
+    overhang: Length | None = None
+    bolts: Count | None = None
+    bolt_circle: Length | None = None
+    third_at: Length | None = None
+    support_behind: Length | None = None
+
+
+class Mount(Part):
+    """The mount between unit and structure: firewall, stringers or frame."""
+
+    swing: SwingUnit = SwingUnit()
+    face: Face = Face()
+    thrust_taken: Literal["mount", "hull"] | None = None
+    seating: Literal["rubber", "hard"] | None = None
+    height: Length | None = None
     mass: Mass | None = None
     points: dict[Key, MountPoint] = {}
     thrust: Force | None = None
     torque_factor: Ratio | None = None
+
+
+class Pack(Item):
+    """A battery pack: where it sits and what it holds."""
+
+    mass: Mass | None = None
+    station: Station | None = None
+    butt_line: ButtLine | None = None
+    water_line: WaterLine | None = None
+    energy: Energy | None = None
+    voltage: Voltage | None = None
+    current: Current | None = None
+
+
+class Wheel(Part):
+    """The driven wheel: rolling radius, or the marks on the tyre; its mass where it moves with a stretched frame."""
+
+    mass: Mass | None = None
+    radius: Length | None = None
+    width: Length | None = None
+    aspect: Number | None = None
+    rim: Length | None = None
+
+
+class Coupling(Part):
+    """Readings at the coupling: gaps and rim steps by the clock, seen from aft; feet by their distance from its face."""
+
+    diameter: Length | None = None
+    facing: Literal["forward", "aft"] = "forward"
+    gap_12: FineLength | None = None
+    gap_3: FineLength | None = None
+    gap_6: FineLength | None = None
+    gap_9: FineLength | None = None
+    step_12: FineOffset | None = None
+    step_3: FineOffset | None = None
+    step_6: FineOffset | None = None
+    step_9: FineOffset | None = None
+    front_feet: Length | None = None
+    rear_feet: Length | None = None
+    thread_pitch: FineLength | None = None
+    under_front_port: FineLength | None = None
+    under_front_starboard: FineLength | None = None
+    under_rear_port: FineLength | None = None
+    under_rear_starboard: FineLength | None = None
+    afloat: Literal["afloat, loaded, coupling apart", "ashore"] | None = None
+
+
+class SprocketLine(Part):
+    """A straightedge on one sprocket, read twice near the other: two readings a span apart, and how far off that is."""
+
+    first: FineOffset | None = None
+    second: FineOffset | None = None
+    span: Length | None = None
+    distance: Length | None = None
+
+
+class WheelCentre(Part):
+    """A wheel between the arms: inside width, hub, rim's middle from the hub's, and where the rim shall be."""
+
+    inside: Length | None = None
+    hub: Length | None = None
+    rim_offset: FineOffset | None = None
+    target: FineOffset | None = None
+
+
+class Runout(Part):
+    """A dial swung in the bore of an adapter: eight readings by 45°, clockwise from the top."""
+
+    at_0: FineOffset | None = None
+    at_45: FineOffset | None = None
+    at_90: FineOffset | None = None
+    at_135: FineOffset | None = None
+    at_180: FineOffset | None = None
+    at_225: FineOffset | None = None
+    at_270: FineOffset | None = None
+    at_315: FineOffset | None = None
+
+
+class Joint(Item):
+    """A universal joint: its angle seen from the side and from above, and the fastest it turns."""
+
+    side: Angle | None = None
+    plan: Angle | None = None
+    speed: Rotation | None = None
+
+
+class Align(Part):
+    """What is read and set when the lines are brought true."""
+
+    coupling: Coupling = Coupling()
+    sprockets: SprocketLine = SprocketLine()
+    wheel: WheelCentre = WheelCentre()
+    runout: Runout = Runout()
+    joints: dict[Key, Joint] = {}
 
 
 class Installation(Item):
@@ -123,7 +298,10 @@ class Installation(Item):
     placement: Placement = Placement()
     drive: Drive = Drive()
     propeller: Propeller = Propeller()
+    wheel: Wheel = Wheel()
+    packs: dict[Key, Pack] = {}
     mount: Mount = Mount()
+    align: Align = Align()
 
 
 class LedgerRow(Item):

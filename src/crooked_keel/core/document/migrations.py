@@ -5,8 +5,33 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any
 
+
+def _to_2(raw: dict[str, Any]) -> dict[str, Any]:
+    """One old installation becomes a collection; the gear of an aeroplane a layout; the firewall side of a mount point
+    the side of the structure."""
+    made = {**raw, "schema_version": 2}
+    if "gear" in made.get("craft", {}):
+        made["craft"] = {("layout" if k == "gear" else k): v for k, v in made["craft"].items()}
+    old = made.pop("old_installation", None)
+    made["old_installations"] = {"main": _structure(old)} if old else {}
+    made["fits"] = {
+        key: {**fit, "installations": {k: _structure(i) for k, i in fit.get("installations", {}).items()}}
+        for key, fit in made.get("fits", {}).items()
+    }
+    return made
+
+
+def _structure(installation: dict[str, Any]) -> dict[str, Any]:
+    mount = installation.get("mount", {})
+    points = {
+        key: {k.replace("firewall_", "structure_"): v for k, v in point.items()}
+        for key, point in mount.get("points", {}).items()
+    }
+    return {**installation, "mount": {**mount, "points": points}}
+
+
 # version → function that lifts a document of that version to the next one.
-STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {}
+STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {1: _to_2}
 
 
 def lift(raw: dict[str, Any]) -> dict[str, Any]:

@@ -6,12 +6,12 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from ..figure import Length, Number, NumberStyle, Rotation
+from ..figure import Length, Number, NumberStyle, Ratio, Rotation
 from .base import Key, Name, Part
 from .craft import Craft
 from .fit import Fit, Installation, LedgerRow, Loading
 
-SCHEMA_VERSION = 1
+SCHEMA_VERSION = 2
 REFERENCE_VERSION = "2026-11"
 
 
@@ -22,6 +22,10 @@ class Assumptions(Part):
     ground_clearance: Length | None = None
     pitch_rate: Rotation | None = None
     yaw_rate: Rotation | None = None
+    shock: Ratio | None = None
+    depth_of_discharge: Ratio | None = None
+    motor_efficiency: Ratio | None = None
+    coupling_school: Literal["by diameter", "flat 0.003 in", "both"] | None = None
 
 
 class Project(Part):
@@ -30,11 +34,11 @@ class Project(Part):
     schema_version: Annotated[int, Field(ge=SCHEMA_VERSION, le=SCHEMA_VERSION)] = SCHEMA_VERSION
     reference_version: str = REFERENCE_VERSION
     name: Name
-    kind: Literal["aeroplane"] = "aeroplane"
+    kind: Key = "aeroplane"
     units: Literal["mm-kg", "in-lb"] = "mm-kg"
     number_style: NumberStyle = "point"
     craft: Craft = Craft()
-    old_installation: Installation | None = None
+    old_installations: dict[Key, Installation] = {}
     ledger: dict[Key, LedgerRow] = {}
     loadings: dict[Key, Loading] = {}
     fits: dict[Key, Fit] = {}

@@ -3,11 +3,22 @@
 from __future__ import annotations
 
 from ..errors import InputError
+from ..reference.kinds import KINDS
 from .project import Project
 
 
 def check_references(project: Project) -> None:
     """Raise InputError at the first id that names nothing."""
+    craft_kind = KINDS.get(project.kind)
+    if craft_kind is None:
+        raise InputError("/kind", "no such kind of craft is known here", given=project.kind, allowed=", ".join(KINDS))
+    if project.craft.layout not in craft_kind.layouts:
+        raise InputError(
+            "/craft/layout",
+            f"no {craft_kind.name} has this layout",
+            given=project.craft.layout,
+            allowed=", ".join(craft_kind.layouts),
+        )
     if project.chosen_fit is not None and project.chosen_fit not in project.fits:
         raise InputError(
             "/chosen_fit", "no such fit", given=project.chosen_fit, allowed=", ".join(project.fits) or "none yet"

@@ -1,4 +1,4 @@
-"""Reduction and propeller of one installation."""
+"""Reduction of one installation and what it turns: an air propeller here; marine propeller, driven wheel and battery beside."""
 
 from __future__ import annotations
 
@@ -9,9 +9,13 @@ from ..bench import ValueList, or_none
 from ..errors import CannotSay, InputError, Need, all_or_cannot_say
 from ..finding import Value
 from ..formula import Out
-from ..mechanics import TURN_SIGN, Output, mean_torque, ratio_of_products, ratio_products, stage_ratio
+from ..mechanics import TURN_SIGN, Masses, Output, mean_torque, ratio_of_products, ratio_products, stage_ratio
 from ..resolve import Resolved, ResolvedInstallation
-from ..trace import lazy, need
+from ..trace import above_zero, lazy, need
+from ..wheels import Wheels
+from .at_sea import AtSea, AtSeaOut
+from .on_battery import OnBattery
+from .on_road import OnRoad, OnRoadOut
 from .propeller import (
     ground_clearance,
     max_diameter_ground,
@@ -55,6 +59,8 @@ class DriveOut(Out):
     hub_height_si: float | None
     diameter_for_mach_si: float | None
     diameter_for_ground_si: float | None
+    at_sea: AtSeaOut | None
+    on_road: OnRoadOut | None
 
 
 class DriveBench:
@@ -66,9 +72,14 @@ class DriveBench:
         placed: ResolvedInstallation,
         ground: tuple[float, float] | CannotSay,
         old: DriveBench | None = None,
+        wheels: Wheels | None = None,
+        masses: Masses | None = None,
     ) -> None:
+        unknown = CannotSay(Need("/loadings", "a loading: who and what is aboard"))
         self.resolved = resolved
         self.placed = placed
+        self.wheels = wheels
+        self.masses = masses or Masses(unknown, unknown, unknown)
         self.installation = placed.installation
         self.pointer = placed.pointer
         self.name = placed.name
@@ -77,6 +88,33 @@ class DriveBench:
 
     def _p(self, path: str) -> str:
         return f"{self.pointer}/{path}"
+
+    @lazy
+    def at_sea(self) -> AtSea:
+        """The marine propeller."""
+        return AtSea(self)
+
+    @lazy
+    def on_road(self) -> OnRoad:
+        """The driven wheel."""
+        return OnRoad(self)
+
+    @lazy
+    def on_battery(self) -> OnBattery:
+        """The electric unit."""
+        return OnBattery(self)
+
+    @property
+    def electric(self) -> bool:
+        """Whether this unit is an electric one."""
+        return self.installation.unit.kind == "electric"
+
+    @lazy
+    def efficiency(self) -> float:
+        """Efficiency of the drive behind the unit."""
+        return above_zero(
+            self.installation.drive.efficiency, self._p("drive/efficiency"), f"efficiency of the drive ({self.name})"
+        )
 
     @lazy
     def ratio(self) -> float:
@@ -95,7 +133,7 @@ class DriveBench:
     @lazy
     def power(self) -> float:
         """Rated power, W."""
-        return need(self.installation.unit.power, self._p("unit/power"), f"rated power of the {self.name}").si
+        return above_zero(self.installation.unit.power, self._p("unit/power"), f"rated power of the {self.name}")
 
     @lazy
     def propeller_speed(self) -> float:
@@ -106,11 +144,11 @@ class DriveBench:
     @lazy
     def diameter(self) -> float:
         """Propeller diameter, m."""
-        return need(
+        return above_zero(
             self.installation.propeller.diameter,
             self._p("propeller/diameter"),
             f"diameter of the propeller ({self.name})",
-        ).si
+        )
 
     @property
     def sound(self) -> float:
@@ -127,7 +165,11 @@ class DriveBench:
     def clearance_wanted(self) -> float:
         """Ground clearance wanted, m."""
         given = self.resolved.project.assumptions.ground_clearance
-        return given.si if given else CLEARANCE_DEFAULT_M[self.resolved.project.craft.gear]
+        return (
+            given.si
+            if given
+            else CLEARANCE_DEFAULT_M.get(self.resolved.project.craft.layout, CLEARANCE_DEFAULT_M["tailwheel"])
+        )
 
     @lazy
     def mach(self) -> float:
@@ -227,7 +269,7 @@ class DriveBench:
         old = self.old
         out.add(
             "ratio",
-            "Overall ratio, unit to propeller",
+            f"Overall ratio, unit to {self._turned}" + (", without the gears" if self.installation.drive.gears else ""),
             "number",
             lambda: self.ratio,
             before=(lambda: old.ratio) if old else None,
@@ -235,12 +277,42 @@ class DriveBench:
         )
         out.add(
             "propeller-speed",
-            "Propeller at rated speed",
+            f"{self._turned.capitalize()} at rated speed",
             "rotation",
             lambda: self.propeller_speed,
             before=(lambda: old.propeller_speed) if old else None,
             working=lambda: propeller_speed.working(self.rated_speed, self.ratio),
         )
+        if self.resolved.has("air propeller"):
+            self._air_values(out)
+        out.add(
+            "torque", f"Mean torque at the {self._turned}, no loss taken", "torque", lambda: self.mean_torque, before=(lambda: old.mean_torque) if old else None,
+            working=lambda: mean_torque.working(self.power, self.propeller_speed),
+        )  # fmt: skip
+        if not self.resolved.has("across"):
+            out.add(
+                "turns",
+                "Turns, seen from aft looking forward",
+                "text",
+                lambda: TURN_WORDS[self.output_turns],
+                source="kinematics",
+            )
+        if self.resolved.has("marine propeller"):
+            self.at_sea.values(out)
+        if self.resolved.has("driven wheel"):
+            self.on_road.values(out)
+        if self.electric:
+            self.on_battery.values(out)
+        return out.values
+
+    @property
+    def _turned(self) -> str:
+        """What the drive turns, in the words of the trade."""
+        return self.resolved.word("turns")
+
+    def _air_values(self, out: ValueList) -> None:
+        """Tips and clearance of an air propeller."""
+        old = self.old
         out.add(
             "tip-speed", "Tip speed, standing", "speed", lambda: tip_speed(self.diameter, self.propeller_speed),
             before=(lambda: tip_speed(old.diameter, old.propeller_speed)) if old else None,
@@ -263,18 +335,6 @@ class DriveBench:
             before=(lambda: old.worst_clearance[0]) if old else None,
             working=lambda: ground_clearance.working(*self.hub, self.worst_clearance[1], self.diameter),
         )  # fmt: skip
-        out.add(
-            "torque", "Mean torque at the propeller, no loss taken", "torque", lambda: self.mean_torque, before=(lambda: old.mean_torque) if old else None,
-            working=lambda: mean_torque.working(self.power, self.propeller_speed),
-        )  # fmt: skip
-        out.add(
-            "turns",
-            "Turns, as the pilot of a tractor sees it",
-            "text",
-            lambda: TURN_WORDS[self.output_turns],
-            source="kinematics",
-        )
-        return out.values
 
     def tables(self) -> DriveOut:
         """The train as drawn."""
@@ -303,18 +363,21 @@ class DriveBench:
                 )
             here = speed / ratio if speed is not None and ratio == ratio else None
             shafts.append(ShaftOut(
-                name="crank" if i == 0 and stages else "propeller" if i == len(stages) else stages[i - 1][1].name,
+                name="crank" if i == 0 and stages else self._turned if i == len(stages) else stages[i - 1][1].name,
                 speed_si=here, torque_si=power / here if power is not None and here else None, power_si=power,
                 turns=TURN_WORDS[turns] if turns else None, teeth=teeth.si if teeth else None,
                 offset_up_si=up, offset_starboard_si=starboard, radius_share=ratio if ratio == ratio else 1.0,
             ))  # fmt: skip
         blades, old = self.installation.propeller.blades, self.old
-        hub = or_none(lambda: self.hub)
+        air = self.resolved.has("air propeller")
+        hub = or_none(lambda: self.hub) if air else None
         return DriveOut(
             shafts=shafts, diameter_si=or_none(lambda: self.diameter),
             before_diameter_si=or_none(lambda: old.diameter) if old else None,
             blades=int(blades.si) if blades else None, tip_mach=or_none(lambda: self.mach), tip_mach_limit=self.mach_limit,
-            clearance_si=or_none(lambda: self.worst_clearance[0]), clearance_wanted_si=self.clearance_wanted,
+            clearance_si=or_none(lambda: self.worst_clearance[0]) if air else None, clearance_wanted_si=self.clearance_wanted if air else 0.0,
             hub_height_si=hub[0] if hub else None, diameter_for_mach_si=or_none(lambda: self.diameter_for_mach),
-            diameter_for_ground_si=or_none(lambda: self.diameter_for_ground),
+            diameter_for_ground_si=or_none(lambda: self.diameter_for_ground) if air else None,
+            at_sea=self.at_sea.tables() if self.resolved.has("marine propeller") else None,
+            on_road=self.on_road.tables() if self.resolved.has("driven wheel") else None,
         )  # fmt: skip

@@ -9,6 +9,8 @@ from ..errors import CannotSay
 from ..finding import Message, Operation, q, word
 from ..mechanics import stage_ratio
 from ..propose import Proposal, computed, moved_place, on_the_tape, tape_text
+from .marine import propeller_pitch, tip_clearance_share
+from .road import road_speed
 from .section import DriveBench
 
 
@@ -78,4 +80,58 @@ def _diameter(bench: DriveBench, most_m: float) -> Proposal:
         "diameter",
         Message(template="Diameter {d}", params={"d": q(d, "length")}),
         [Operation(op="replace", path=bench._p("propeller/diameter"), value=computed(figure, tape_text(d, units)))],
+    )
+
+
+def pitch(bench: DriveBench) -> Iterator[Proposal]:
+    """The pitch for the speed wanted, and a ratio that suits the pitch there is."""
+    sea, units = bench.at_sea, bench.resolved.project.units
+    wanted = on_the_tape(propeller_pitch(*sea.pitch_terms), units, up=False)
+    figure = bench.installation.propeller.pitch
+    yield Proposal(
+        "pitch",
+        Message(template="Pitch {p}", params={"p": q(wanted, "length")}),
+        [Operation(op="replace", path=bench._p("propeller/pitch"), value=computed(figure, tape_text(wanted, units)))],
+    )
+    stages = sorted(bench.installation.drive.stages.items(), key=lambda s: s[1].rank)
+    if stages and stages[-1][1].driver_teeth is None:
+        key, stage = stages[-1]
+        base = bench._p(f"drive/stages/{key}")
+        ratio = round(stage_ratio(stage, base) * sea.pitch / propeller_pitch(*sea.pitch_terms), 2)
+        yield Proposal(
+            "ratio",
+            Message(template="{n}: ratio {r}", params={"n": word(stage.name), "r": q(ratio, "number")}),
+            [Operation(op="replace", path=f"{base}/ratio", value=computed(None, f"{ratio:.2f}"))],
+        )
+
+
+def hull_clearance(bench: DriveBench) -> Iterator[Proposal]:
+    """A propeller small enough for the space under the hull."""
+    height, _ = bench.at_sea.clearance_terms
+    yield _diameter(bench, height / (0.5 + tip_clearance_share(bench.propeller_speed)))
+
+
+def top_gear(bench: DriveBench) -> Iterator[Proposal]:
+    """Teeth of the last sprocket, or ratio of the last stage, that bring top gear a little over the speed of the power."""
+    road = bench.on_road
+    stages = sorted(bench.installation.drive.stages.items(), key=lambda s: s[1].rank)
+    if not stages:
+        return
+    key, stage = stages[-1]
+    base = bench._p(f"drive/stages/{key}")
+    share = road_speed(*road.geared_terms) / (1.06 * road.power_speed)
+    if stage.driven_teeth is not None and stage.driver_teeth is not None:
+        teeth = max(1, round(stage.driven_teeth.si * share))
+        params = {"n": word(stage.name), "a": q(stage.driver_teeth.si, "count"), "b": q(teeth, "count")}
+        yield Proposal(
+            "teeth",
+            Message(template="{n}: {a} to {b} teeth", params=params),
+            [Operation(op="replace", path=f"{base}/driven_teeth", value=computed(None, f"{teeth}"))],
+        )
+        return
+    ratio = round(stage_ratio(stage, base) * share, 2)
+    yield Proposal(
+        "ratio",
+        Message(template="{n}: ratio {r}", params={"n": word(stage.name), "r": q(ratio, "number")}),
+        [Operation(op="replace", path=f"{base}/ratio", value=computed(None, f"{ratio:.2f}"))],
     )

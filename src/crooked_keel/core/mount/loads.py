@@ -14,17 +14,20 @@ import numpy as np
 from ..errors import InputError
 from ..formula import formula
 from ..geometry import Matrix, Vector, cross, skew, torque_about_x
+from ..mechanics import FinalDrive
 from ..units import G0_M_S2, LB_KG
 
 
 class MountSpring(NamedTuple):
-    """A mount point: place (3,) m, axis (3,), stiffness along the axis and across it, N/m."""
+    """A mount point: place (3,) m, axis (3,), stiffness along the axis and across it, N/m; a second one across it, where it differs
+    (see `mount_stiffness` for which way)."""
 
     name: str
     at_m: Vector
     axis: Vector
     axial_n_m: float
     radial_n_m: float
+    across_n_m: float | None = None
 
 
 class Shared(NamedTuple):
@@ -43,17 +46,23 @@ def manoeuvre_load_factor(mass_kg: float, category: str) -> tuple[float, float]:
     return up, -0.4 * up
 
 
-def mount_stiffness(axis: Vector, axial_n_m: float, radial_n_m: float) -> Matrix:
-    """3×3 stiffness in craft axes of a mount alike in all directions across its axis: k_r·I + (k_a − k_r)·d·dᵀ.
+def mount_stiffness(axis: Vector, axial_n_m: float, radial_n_m: float, across_n_m: float | None = None) -> Matrix:
+    """3×3 stiffness in craft axes. One figure across the axis: k_r·I + (k_a − k_r)·d·dᵀ. Two: radial along e2, across along e3, with
+    e2 = z × d (or y × d for an axis that stands upright) and e3 = d × e2; so for an upright axis radial is fore and aft, across sideways.
 
     Raises InputError for an axis of no length or a stiffness not above zero. Source: statics."""
     length = float(np.linalg.norm(axis))
     if length < 1e-9:
         raise InputError("axis", "the axis of a mount has no direction")
-    if axial_n_m <= 0 or radial_n_m <= 0:
+    if axial_n_m <= 0 or radial_n_m <= 0 or (across_n_m is not None and across_n_m <= 0):
         raise InputError("stiffness", "a stiffness must be more than zero")
     d = axis / length
-    return np.asarray(radial_n_m * np.eye(3) + (axial_n_m - radial_n_m) * np.outer(d, d))
+    if across_n_m is None:
+        return np.asarray(radial_n_m * np.eye(3) + (axial_n_m - radial_n_m) * np.outer(d, d))
+    e2 = cross(np.array([0.0, 0, 1.0]) if abs(d[2]) < 0.9 else np.array([0.0, 1.0, 0]), d)
+    e2 = e2 / np.linalg.norm(e2)
+    e3 = cross(d, e2)
+    return np.asarray(axial_n_m * np.outer(d, d) + radial_n_m * np.outer(e2, e2) + across_n_m * np.outer(e3, e3))
 
 
 def gyroscopic_moment(
@@ -105,6 +114,11 @@ def engine_mount_wrench(
     return np.concatenate([inertia + thrust, moment])
 
 
+def final_drive_wrench(final: FinalDrive, reference_m: Vector) -> Vector:
+    """Wrench (6,) that the final drive puts on the unit about a reference. Source: statics."""
+    return np.concatenate([final.force_n, cross(final.at_m - reference_m, final.force_n) + final.moment_n_m])
+
+
 _FREE_WORDS = (
     "fore and aft", "sideways", "up and down", "to roll about its length", "to nod about its width", "to swing about the vertical",
 )  # fmt: skip
@@ -123,7 +137,7 @@ def mount_reactions(mounts: Sequence[MountSpring], reference_m: Vector, wrenches
                 raise InputError("/mount/points", f"{a.name} and {b.name} are within 1 mm of each other")
     centre: Vector = np.mean([m.at_m for m in mounts], axis=0)
     arms = [np.hstack([np.eye(3), -skew(m.at_m - centre)]) for m in mounts]
-    springs = [mount_stiffness(m.axis, m.axial_n_m, m.radial_n_m) for m in mounts]
+    springs = [mount_stiffness(m.axis, m.axial_n_m, m.radial_n_m, m.across_n_m) for m in mounts]
     total = sum((b.T @ k @ b for b, k in zip(arms, springs, strict=True)), np.zeros((6, 6)))
     spread = float(np.sqrt(np.mean([np.sum((m.at_m - centre) ** 2) for m in mounts])))
     if spread < 1e-6:

@@ -5,22 +5,28 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ..bench import needs_out
-from ..errors import CannotSay, Need
+from ..errors import CannotSay, Need, all_or_cannot_say
 from ..finding import Compared, Finding, Level, q, rule, verdict, word
 from ..mechanics import TORQUE_FACTOR_SOURCE
-from ..reference.load_cases import AEROPLANE
+from ..trace import need
+from .face import face_moment
 from .loads import limit_engine_torque, reserve_factor
-from .section import FITTING_FACTOR, MountBench
+from .section import FITTING_FACTOR, PEAK_SOURCE, MountBench
 
-_CASES = {c.id: c for c in AEROPLANE}
+_NOT_THERE = {
+    "firewall": "Gust cases are not in the table: add them from your design papers.",
+    "bed": "The bed, its laminate and stringers are not checked here.",
+    "other": "The frame behind the points is not checked here.",
+}
 
 
 @rule(
     "mount.cases",
     "Load cases",
     limit="every case of the table computed, sums closed",
-    source="14 CFR 23.361 to 23.561 before amendment 64 (from memory)",
+    source="the table of the kind of craft; each row has its own source (from memory, or proposed)",
     mark="from memory",
+    form="spring points",
 )
 def cases(bench: MountBench) -> Iterable[Finding]:
     columns, _, _, gaps = bench.shared
@@ -28,16 +34,16 @@ def cases(bench: MountBench) -> Iterable[Finding]:
         needs = {n.pointer: n for g in gaps.values() for n in g.needs}
         yield verdict(
             "mount.cases", "unknown", "Cannot say yet: {n} of {all} load cases", "Left out of the verdicts: {names}.", subject="gaps",
-            n=q(len(gaps), "count"), all=q(len(AEROPLANE), "count"), names=word(", ".join(_CASES[k].name.lower() for k in gaps)), needs=needs_out(tuple(needs.values())),
+            n=q(len(gaps), "count"), all=q(len(bench.table), "count"), names=word(", ".join(bench.case_name(k) for k in gaps)), needs=needs_out(tuple(needs.values())),
         )  # fmt: skip
     left = max((bench.closure(k) for k in columns), default=0.0)
     yield verdict(
         "mount.cases", "ok" if left < 1e-8 else "stop", "{n} cases, sums close" if left < 1e-8 else "The sums do not close",
-        "In every case the loads on the points add up to the load of the unit. Gust cases are not in the table: add them from your design papers.", n=q(len(columns), "count"),
+        "In every case the loads on the points add up to the load of the unit. " + _NOT_THERE["firewall" if bench.resolved.has("firewall") else "bed" if bench.resolved.has("bed") else "other"], n=q(len(columns), "count"),
     )  # fmt: skip
 
 
-@rule("mount.held", "The unit is held", limit="no free motion", source="statics", mark="statics")
+@rule("mount.held", "The unit is held", limit="no free motion", source="statics", mark="statics", form="spring points")
 def held(bench: MountBench) -> Iterable[Finding]:
     bench.shared  # noqa: B018  raises, naming the free motion
     yield verdict(
@@ -55,6 +61,7 @@ def held(bench: MountBench) -> Iterable[Finding]:
     limit="1.15 or more ok, 1.0 to 1.15 watch, less stop",
     source="14 CFR 23.303, 23.625 before amendment 64 (from memory)",
     mark="from memory",
+    form="spring points",
 )
 def reserve(bench: MountBench) -> Iterable[Finding]:
     key, factor, case, load = bench.least_reserve
@@ -76,6 +83,7 @@ def reserve(bench: MountBench) -> Iterable[Finding]:
     limit="not above the old ok, 10 % above watch, more stop",
     source="1.0 by reason, 1.1 proposed",
     mark="proposed",
+    form="spring points",
 )
 def against_old(bench: MountBench) -> Iterable[Finding]:
     if bench.placed.old:
@@ -89,7 +97,7 @@ def against_old(bench: MountBench) -> Iterable[Finding]:
     yield verdict(
         "mount.against-old", level, "Worst point carries {p} of the old", "{a} → {b}, {n} in: {c}. The structure behind the points is proven for the old load only.",
         compared=Compared(value=share, dimension="number", hi=1.0), margin=q(1.0 - share, "number"),
-        p=q(share, "percent"), a=q(old[2], "force"), b=q(new[2], "force"), n=word(bench.mount.points[new[0]].name), c=word(_CASES[new[1]].name.lower()),
+        p=q(share, "percent"), a=q(old[2], "force"), b=q(new[2], "force"), n=word(bench.mount.points[new[0]].name), c=word(bench.case_name(new[1])),
     )  # fmt: skip
 
 
@@ -101,10 +109,124 @@ def against_old(bench: MountBench) -> Iterable[Finding]:
     mark="from memory",
 )
 def torque(bench: MountBench) -> Iterable[Finding]:
+    if bench.resolved.has("across"):
+        return
     limit = bench.limit_torque
+    if bench.installation.unit.kind == "electric" and bench.mount.torque_factor is None:
+        yield verdict(
+            "mount.limit-torque", "ok", "Limit torque {t} at the {f}", "The motor's peak torque, as entered, times its ratio; it rolls the unit {way}.", source=PEAK_SOURCE,
+            t=q(abs(limit), "torque"), f=word(bench.resolved.word("flange")), way=word("anticlockwise seen from aft" if limit > 0 else "clockwise seen from aft"),
+        )  # fmt: skip
+        return
     power = bench.output.mean_torque_n_m * bench.output.propeller_speed_rad_s
     yield verdict(
-        "mount.limit-torque", "ok", "Limit torque {t} at the flange", "{k} times the mean torque behind the reduction; it rolls the unit {way}.",
+        "mount.limit-torque", "ok", "Limit torque {t} at the {f}", "{k} times the mean torque behind the reduction; it rolls the unit {way}.",
         working=limit_engine_torque.working(bench.factor, power, bench.output.propeller_speed_rad_s),
-        t=q(abs(limit), "torque"), k=q(bench.factor, "number"), way=word("anticlockwise seen from aft" if limit > 0 else "clockwise seen from aft"),
+        f=word(bench.resolved.word("flange")), t=q(abs(limit), "torque"), k=q(bench.factor, "number"), way=word("anticlockwise seen from aft" if limit > 0 else "clockwise seen from aft"),
+    )  # fmt: skip
+
+
+@rule(
+    "mount.thrust-path",
+    "Where thrust is taken",
+    limit="in one place, said",
+    source="statics",
+    mark="statics",
+    form="bed",
+)
+def thrust_path(bench: MountBench) -> Iterable[Finding]:
+    bench.thrust  # noqa: B018  asks where it is taken
+    hull = bench.mount.thrust_taken == "hull"
+    yield verdict(
+        "mount.thrust-path", "ok", "Thrust is taken by a bearing on the hull" if hull else "Thrust is taken by the feet of the unit",
+        "The coupling must then leave the unit free to move on its rubber." if hull else "The gear's own bearing passes it to the feet: {t}.", t=q(bench.thrust, "force"),
+    )  # fmt: skip
+
+
+@rule(
+    "mount.uplift", "Feet that lift", limit="none in a limit case ok, any watch", source="common practice, no source", mark="common practice", form="bed",
+)  # fmt: skip
+def uplift(bench: MountBench) -> Iterable[Finding]:
+    columns, _, shared, _ = bench.shared
+    worst = ("", "", 0.0)
+    for case in bench.table:
+        if case.kind == "limit" and case.id in columns:
+            for row, key in enumerate(bench.placed.mount_keys):
+                up = float(shared.load_n[row, 2, columns[case.id]].max())
+                if up > worst[2]:
+                    worst = (key, case.id, up)
+    if worst[2] <= 0:
+        yield verdict("mount.uplift", "ok", "Every foot stays down", "In every limit case of the table.")
+        return
+    yield verdict(
+        "mount.uplift", "watch", "Foot {p} lifts with {f}", "{c}. It needs a captive mount, and bolts through the stringer rather than lag screws.", p=word(bench.mount.points[worst[0]].name), c=word(bench.case_name(worst[1]).capitalize()), f=q(worst[2], "force"),
+    )  # fmt: skip
+
+
+@rule(
+    "mount.swing", "Pivot and shock", limit="reserve 1.15 or more ok, 1.0 watch, less stop, on limit loads times 1.5", source="statics; factors as on other mounts, proposed", mark="proposed", form="swing unit",
+)  # fmt: skip
+def swing(bench: MountBench) -> Iterable[Finding]:
+    s = bench.mount.swing
+    for what, strength in (("pivot", s.pivot_strength), ("shock", s.shock_strength)):
+        given = lambda st=strength, w=what: need(st, bench._p(f"mount/swing/{w}_strength"), f"strength of the {w}").si
+        all_or_cannot_say(given, lambda: bench.swing_cases)
+        case, load = bench.worst_swing(what)
+        factor = reserve_factor(given(), 1.5, FITTING_FACTOR, load)
+        level: Level = "ok" if factor >= 1.15 else "watch" if factor >= 1.0 else "stop"
+        yield verdict(
+            "mount.swing", level, "{w} has reserve {r}", "{c}: {l}. Its strength is taken as {st}, ultimate. Side load on the tyre is not in it.", subject=what,
+            compared=Compared(value=factor, dimension="number", lo=1.15), margin=q(factor - 1.0, "number"), working=reserve_factor.working(given(), 1.5, FITTING_FACTOR, load), source=case.source,
+            w=word(what.capitalize()), r=q(factor, "number"), c=word(case.name), l=q(load, "force"), st=q(given(), "force"),
+        )  # fmt: skip
+
+
+@rule(
+    "mount.swing-against-old",
+    "Pivot load against the old unit",
+    limit="not above the old ok, 10 % above watch, more stop",
+    source="1.0 by reason, 1.1 proposed",
+    mark="proposed",
+    form="swing unit",
+)
+def swing_against_old(bench: MountBench) -> Iterable[Finding]:
+    if bench.placed.old:
+        return
+    if bench.old is None:
+        raise CannotSay(Need("/old_installations", "the old installation"))
+    new, old = bench.worst_swing("pivot"), bench.old.worst_swing("pivot")
+    share = new[1] / old[1]
+    level: Level = "ok" if share <= 1.0 else "watch" if share <= 1.1 else "stop"
+    yield verdict(
+        "mount.swing-against-old", level, "Pivot carries {p} of the old", "{a} → {b}, in: {c}. The frame behind the pivot is proven for the old load only.",
+        compared=Compared(value=share, dimension="number", hi=1.0), margin=q(1.1 - share, "number"), p=q(share, "percent"), a=q(old[1], "force"), b=q(new[1], "force"), c=word(new[0].name.lower()),
+    )  # fmt: skip
+
+
+@rule(
+    "mount.face", "Motor on the gearbox's face", limit="moment below the old unit's ok, 1.5 times watch, more or unknown stop without a third point", source="proposed", mark="proposed", form="gearbox face",
+)  # fmt: skip
+def face(bench: MountBench) -> Iterable[Finding]:
+    if not bench.on_face or bench.placed.old:
+        return
+    moment = face_moment(*bench.face_terms)
+    known = bench.old is not None and bench.old.on_face
+    old = face_moment(*bench.old.face_terms) if known and bench.old else None
+    third = bench.mount.face.third_at is not None
+    share = moment / old if old else None
+    level: Level = (
+        "ok"
+        if share is not None and share <= 1.0
+        else "watch"
+        if third or (share is not None and share <= 1.5)
+        else "stop"
+    )
+    tail = (
+        " A third point at its tail, on rubber, set after the gearbox is bolted tight, takes load off the face."
+        if third
+        else " Add a third point at its tail, on rubber."
+    )
+    yield verdict(
+        "mount.face", level, "{m} on the gearbox's face in a bump", ("The old unit put {o} on it." if old is not None else "What the old unit put on it is not known.") + ("" if level == "ok" else tail) + " Whether the case stands it is not known from this sum.",
+        working=face_moment.working(*bench.face_terms), m=q(moment, "moment"), o=q(old or 0.0, "moment"),
     )  # fmt: skip

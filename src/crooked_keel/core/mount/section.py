@@ -5,20 +5,26 @@ from __future__ import annotations
 import numpy as np
 
 from ..bench import ValueList, or_none
+from ..document import Face
 from ..errors import CannotSay, InputError, Need, all_or_cannot_say
 from ..finding import Value
 from ..formula import Out, Working, record
 from ..geometry import Matrix, Vector
-from ..mechanics import Output, torque_factor
-from ..reference.load_cases import AEROPLANE, LoadCase
+from ..mechanics import FinalDrive, Masses, Output, torque_factor
+from ..outlines import Point
+from ..reference.load_cases import LoadCase
 from ..resolve import Local, Resolved, ResolvedInstallation, got
 from ..trace import lazy, need
+from ..units import G0_M_S2
+from ..wheels import Wheels
+from .face import FaceBolts, face_moment, overhung_motor_face, third_point
 from .loads import (
     LOAD_FACTOR_SOURCE,
     MountSpring,
     Shared,
     carried_mass,
     engine_mount_wrench,
+    final_drive_wrench,
     gyroscopic_moment,
     limit_engine_torque,
     manoeuvre_load_factor,
@@ -28,11 +34,15 @@ from .loads import (
     sums_close,
     two_blade_moments,
 )
+from .swing import Swung, pivot_size, swing_unit_reactions
 
 ULTIMATE_FACTOR = 1.5
 FITTING_FACTOR = 1.15
 PITCH_RATE_RAD_S = 1.0
 YAW_RATE_RAD_S = 2.5
+BUMP_G = 3.0
+PEAK_SOURCE = "peak torque of the motor, as entered, times the ratio (proposed)"
+AXES = {"fore and aft": np.array([1.0, 0, 0]), "sideways": np.array([0, 1.0, 0]), "up and down": np.array([0, 0, 1.0])}
 
 
 @record
@@ -74,6 +84,36 @@ class PointOut:
     push_si: float | None
     shear_si: float | None
     reserve: float | None
+    x_si: float | None
+    y_si: float | None
+    z_si: float | None
+    structure_y_si: float | None
+    structure_z_si: float | None
+
+
+@record
+class SwingOut:
+    """A swinging unit in one case: compression of the shock, force on the unit at its pivot and its size, N."""
+
+    id: str
+    name: str
+    source: str
+    shock_si: float
+    pivot_x_si: float
+    pivot_z_si: float
+    pivot_si: float
+
+
+@record
+class ArmOut:
+    """Places of a swinging unit in the side view, m: pivot, ends of the shock, CG, ground contact of the wheel and its axle."""
+
+    pivot: Point
+    shock_lower: Point
+    shock_upper: Point
+    cg: Point
+    contact: Point
+    axle: Point
 
 
 class MountOut(Out):
@@ -82,6 +122,8 @@ class MountOut(Out):
     cases: list[CaseOut]
     points: list[PointOut]
     old_worst_si: float | None
+    swing: list[SwingOut]
+    arm: ArmOut | None
 
 
 class MountBench:
@@ -93,8 +135,16 @@ class MountBench:
         placed: ResolvedInstallation,
         output: Output | CannotSay,
         old: MountBench | None = None,
+        wheels: Wheels | None = None,
+        masses: Masses | None = None,
+        final: FinalDrive | CannotSay | None = None,
     ) -> None:
+        unknown = CannotSay(Need("/loadings", "a loading: who and what is aboard"))
         self.resolved = resolved
+        self.wheels = wheels
+        self.masses = masses or Masses(unknown, unknown, unknown)
+        self._final = final
+        self.table = resolved.references.kind.load_cases
         self.placed = placed
         self.installation = placed.installation
         self.mount = placed.installation.mount
@@ -118,6 +168,11 @@ class MountBench:
         unit = self.installation.unit
         if self.mount.torque_factor is not None:
             return self.mount.torque_factor.si
+        if self.resolved.has("bed"):
+            if self.mount.seating is None:
+                raise CannotSay(Need(self._p("mount/seating"), f"whether the {self.name} sits on rubber"))
+            if self.mount.seating == "rubber":
+                return 1.0  # rubber does not pass the cycle's peaks (proposed)
         if unit.kind is None:
             raise CannotSay(Need(self._p("unit/kind"), f"what kind of unit the {self.name} is"))
         if unit.kind == "electric":
@@ -128,14 +183,19 @@ class MountBench:
 
     @lazy
     def limit_torque(self) -> float:
-        """Limit torque at the output flange, signed clockwise from aft, N·m."""
+        """Limit torque at the output flange, signed clockwise from aft, N·m. Of an electric unit: its peak torque there."""
+        unit = self.installation.unit
+        if unit.kind == "electric" and self.mount.torque_factor is None:
+            peak = lambda: need(unit.peak_torque, self._p("unit/peak_torque"), f"peak torque of the {self.name}").si
+            all_or_cannot_say(peak, lambda: self.output, lambda: self.placed.ratio)
+            return self.output.rotation * peak() * self.placed.ratio
         all_or_cannot_say(lambda: self.factor, lambda: self.output)
         return self.output.rotation * self.factor * self.output.mean_torque_n_m
 
     @lazy
     def carried(self) -> tuple[float, Vector]:
         """Mass and CG of what hangs on the points: unit, reduction, propeller."""
-        bodies = [b for b in self.placed.parts if b.id != "mount"]
+        bodies = [b for b in self.placed.parts if b.id in self._hung]
         all_or_cannot_say(*[lambda m=m: got(m) for b in bodies for m in (b.mass, b.x, b.y, b.z)])
         masses = np.array([got(b.mass).value for b in bodies])
         if masses.sum() <= 0:
@@ -143,9 +203,14 @@ class MountBench:
         places = np.array([[got(b.x).value, got(b.y).value, got(b.z).value] for b in bodies])
         return float(masses.sum()), np.asarray(masses @ places / masses.sum())
 
+    @property
+    def _hung(self) -> tuple[str, ...]:
+        """Parts that hang on the points; the propeller of a boat hangs in its bearings."""
+        return ("unit", "drive") if self.resolved.has("bed") else ("unit", "drive", "propeller")
+
     @lazy
     def springs(self) -> list[MountSpring]:
-        """The points as springs; their axis is fore and aft."""
+        """The points as springs along their axis, the kind's own where none is said."""
         all_or_cannot_say(lambda: self.placed.mount_points, *[
             lambda k=k, part=part: need(getattr(self.mount.points[k], f"stiffness_{part}"), self._p(f"mount/points/{k}/stiffness_{part}"), f"{part} stiffness of point {self.mount.points[k].name}")
             for k in self.placed.mount_keys for part in ("axial", "radial")
@@ -158,9 +223,10 @@ class MountBench:
                 MountSpring(
                     point.name,
                     _vector(self.placed.mount_points[k]),
-                    np.array([1.0, 0, 0]),
+                    AXES[point.axis or self.resolved.references.kind.mount_axis],
                     point.stiffness_axial.si,
                     point.stiffness_radial.si,
+                    point.stiffness_across.si if point.stiffness_across else None,
                 )
             )
         return made
@@ -177,7 +243,17 @@ class MountBench:
 
     @lazy
     def thrust(self) -> float:
-        """Thrust on the mount, N."""
+        """Thrust on the mount, N; none where a bearing on the hull takes it."""
+        if self.resolved.has("bed"):
+            if self.mount.thrust_taken is None:
+                raise CannotSay(
+                    Need(
+                        self._p("mount/thrust_taken"),
+                        f"where the thrust of the {self.name} is taken: by its mount, or by a bearing on the hull",
+                    )
+                )
+            if self.mount.thrust_taken == "hull":
+                return 0.0
         return need(self.mount.thrust, self._p("mount/thrust"), f"greatest thrust of the propeller ({self.name})").si
 
     @lazy
@@ -212,7 +288,9 @@ class MountBench:
         if case.thrust or case.torque:
             asks.append(lambda: self.placed.rotation)
         if case.thrust:
-            asks += [lambda: self.thrust, lambda: self.placed.propeller_centre]
+            asks += [lambda: self.thrust, lambda: self.thrust_point]
+        if case.pull:
+            asks.append(lambda: self.final)
         turning = case.pitch or case.yaw
         if turning:
             asks += [lambda: self.inertia, lambda: self.output, lambda: self._blades]
@@ -224,13 +302,28 @@ class MountBench:
             pitch, yaw = (r * s for r, s in zip(self.rates, (case.pitch, case.yaw), strict=True))
             args = (self.inertia, self.output.propeller_speed_rad_s, self.output.rotation, axis, pitch, yaw)
             gyros = two_blade_moments(*args) if self._blades <= 2 else [gyroscopic_moment(*args)]
-        at = _vector(self.placed.propeller_centre) if case.thrust else cg
+        at = _vector(self.thrust_point) if case.thrust else cg
         n = np.array([case.n_x, case.n_y, self.n_z(case)])
         torque = case.torque * self.limit_torque if case.torque else 0.0
-        return [
+        made = [
             engine_mount_wrench(mass, cg, n, cg, torque, case.thrust * self.thrust if case.thrust else 0.0, at, axis, g)
             for g in gyros
         ]
+        return [w + case.pull * final_drive_wrench(self.final, cg) for w in made] if case.pull else made
+
+    @lazy
+    def final(self) -> FinalDrive:
+        """What the final drive does to the unit in its lowest gear, from the drive bench."""
+        if self._final is None:
+            raise CannotSay(Need(self._p("drive/stages"), "the final drive"))
+        if isinstance(self._final, CannotSay):
+            raise CannotSay(*self._final.needs)
+        return self._final
+
+    @property
+    def thrust_point(self) -> Local:
+        """Where thrust acts on the unit: at the propeller, or at the coupling of a shaft."""
+        return self.placed.flange if self.resolved.has("shaft line") else self.placed.propeller_centre
 
     @property
     def _blades(self) -> int:
@@ -245,7 +338,7 @@ class MountBench:
         columns: dict[str, list[int]] = {}
         gaps: dict[str, CannotSay] = {}
         all_wrenches: list[Vector] = []
-        for case in AEROPLANE:
+        for case in self.table:
             try:
                 made = self.wrenches(case)
             except CannotSay as gap:
@@ -267,7 +360,7 @@ class MountBench:
         self._no_gaps()
         columns = self.shared[0]
         best = ("", "", -1.0)
-        for case in AEROPLANE:
+        for case in self.table:
             if case.kind == "limit" and case.id in columns:
                 part = self.sizes[:, columns[case.id]]
                 size = float(part.max())
@@ -298,7 +391,7 @@ class MountBench:
         made = {}
         for row, key in enumerate(self.placed.mount_keys):
             strength = self.mount.points[key].strength
-            loaded = [c for c in AEROPLANE if c.id in columns and most[c.id][row] > 0]
+            loaded = [c for c in self.table if c.id in columns and most[c.id][row] > 0]
             if strength is not None and loaded:
                 factors = [
                     (
@@ -328,6 +421,10 @@ class MountBench:
         key = min(self.reserves, key=lambda k: self.reserves[k][0])
         return key, *self.reserves[key]
 
+    def case_name(self, case_id: str) -> str:
+        """Name of a case of the table, within a sentence."""
+        return next(c.name for c in self.table if c.id == case_id).lower()
+
     @staticmethod
     def ultimate_factor(case: LoadCase) -> float:
         """1.5 on limit cases, 1 on cases that are ultimate already."""
@@ -335,8 +432,8 @@ class MountBench:
 
     def _masses(self) -> tuple[float, float, float]:
         """Masses of unit, reduction and propeller, kg."""
-        known = {b.id: got(b.mass).value for b in self.placed.parts if b.id != "mount"}
-        return known["unit"], known.get("drive", 0.0), known["propeller"]
+        known = {b.id: got(b.mass).value for b in self.placed.parts if b.id in self._hung}
+        return known["unit"], known.get("drive", 0.0), known.get("propeller", 0.0)
 
     def _worst_vector(self) -> tuple[float, float, float]:
         """The greatest load on a point as its three parts, N."""
@@ -349,19 +446,162 @@ class MountBench:
     def values(self) -> list[Value]:
         """Headline values."""
         out = ValueList("mount")
+        if self.resolved.has("spring points"):
+            self._point_values(out)
+        if self.resolved.has("swing unit"):
+            self._swing_values(out)
+        if self.resolved.has("gearbox face"):
+            self._face_values(out)
+        return out.values
+
+    def _torque_working(self) -> Working | None:
+        """The working of the limit torque; none where it is the peak torque that was entered."""
+        if self.installation.unit.kind == "electric" and self.mount.torque_factor is None:
+            return None
+        speed = self.output.propeller_speed_rad_s
+        return limit_engine_torque.working(self.factor, self.output.mean_torque_n_m * speed, speed)
+
+    @lazy
+    def arm(self) -> ArmOut:
+        """Where pivot, shock, CG and wheel of a swinging unit are, after the stretch of its frame."""
+        s, base = self.mount.swing, self._p("mount/swing")
+        place = self.resolved.references.place
+        names = {
+            "pivot": "pivot",
+            "shock_lower": "lower end of the shock",
+            "shock_upper": "upper end of the shock",
+            "cg": "CG of what swings",
+        }
+        asks = {
+            (k, axis): (lambda k=k, w=w, part=part, axis=axis: place(getattr(s, f"{k}_{part}"), f"{base}/{k}_{part}", f"{'station' if axis == 'x' else 'height'} of the {w}", axis))
+            for k, w in names.items() for part, axis in (("station", "x"), ("water_line", "z"))
+        }  # fmt: skip
+        wheels = self.wheels
+        if wheels is None:
+            raise CannotSay(Need("/craft/supports", "wheels"))
+        all_or_cannot_say(*asks.values(), lambda: wheels.rear_m, lambda: wheels.ground_m, lambda: wheels.rear_axle_z_m)
+        at = {k: Point(x=asks[k, "x"]().value, z=asks[k, "z"]().value) for k in names}
+        x = wheels.rear_m + (self.resolved.stretch_m if not self.placed.old else 0.0)
+        return ArmOut(**at, contact=Point(x=x, z=wheels.ground_m), axle=Point(x=x, z=wheels.rear_axle_z_m))
+
+    @lazy
+    def swing_cases(self) -> list[tuple[LoadCase, Swung]]:
+        """Shock and pivot in each case. The load of the wheel is that of the heaviest loading on the rear axle."""
+        figure = self.mount.swing.mass
+        mass = lambda: need(figure, self._p("mount/swing/mass"), "mass of what swings: unit, wheel and silencer").si
+        all_or_cannot_say(lambda: self.arm, mass, lambda: self.rear_load, lambda: self.final)
+        arm = self.arm
+        pivot, lower, upper, contact, cg = (
+            np.array([p.x, p.z]) for p in (arm.pivot, arm.shock_lower, arm.shock_upper, arm.contact, arm.cg)
+        )
+        return [
+            (case, swing_unit_reactions(pivot, lower, upper, contact, self.n_z(case) * self.rear_load, case.pull * self.final.road_n, mass(), cg))
+            for case in self.table
+        ]  # fmt: skip
+
+    @lazy
+    def rear_load(self) -> float:
+        """Load of the rear wheel on the road in the heaviest loading, N; from the balance bench."""
+        return self.masses.rear() * G0_M_S2
+
+    def worst_swing(self, what: str) -> tuple[LoadCase, float]:
+        """Case and size of the greatest load on the pivot or the shock, N."""
+        size = (lambda w: w.pivot_size_n) if what == "pivot" else (lambda w: abs(w.shock_n))
+        case, swung = max(self.swing_cases, key=lambda c: size(c[1]))
+        return case, size(swung)
+
+    def _swing_values(self, out: ValueList) -> None:
+        old = self.old
+        for what, label in (("pivot", "Worst load on the pivot"), ("shock", "Worst load of the shock")):
+            out.add(
+                what, label, "force", lambda w=what: self.worst_swing(w)[1], before=(lambda w=what: old.worst_swing(w)[1]) if old else None,
+                working=(lambda: pivot_size.working(*max((c[1] for c in self.swing_cases), key=lambda w: w.pivot_size_n).pivot_n)) if what == "pivot" else None,
+                source="statics of the arm in the side view",
+            )  # fmt: skip
+
+    @lazy
+    def face_terms(self) -> tuple[float, float, float]:
+        """Bump in g, mass and overhang of a motor on the face of a gearbox."""
+        face, unit = self.mount.face, self.installation.unit
+        asks = (
+            lambda: need(unit.mass, self._p("unit/mass"), f"mass of the {self.name}").si,
+            lambda: need(face.overhang, self._p("mount/face/overhang"), f"from the gearbox face to the CG of the {self.name}, plate and all").si,
+        )  # fmt: skip
+        all_or_cannot_say(*asks)
+        return BUMP_G, asks[0](), asks[1]()
+
+    @lazy
+    def third_terms(self) -> tuple[float, float, float, float, float]:
+        """The same with the third point and the gearbox's own supports."""
+        face, base = self.mount.face, self._p("mount/face")
+        asks = (
+            lambda: need(face.support_behind, f"{base}/support_behind", "from the gearbox supports to the face").si,
+            lambda: need(face.third_at, f"{base}/third_at", "from the face to the third point").si,
+        )
+        all_or_cannot_say(lambda: self.face_terms, *asks)
+        return *self.face_terms, asks[0](), asks[1]()
+
+    @lazy
+    def face_bolts(self) -> FaceBolts:
+        """Worst tension and shear of the bolts on the face."""
+        face, unit = self.mount.face, self.installation.unit
+        asks = (
+            lambda: need(unit.peak_torque, self._p("unit/peak_torque"), f"peak torque of the {self.name}").si,
+            lambda: need(face.bolts, self._p("mount/face/bolts"), "bolts on the gearbox face").si,
+            lambda: need(face.bolt_circle, self._p("mount/face/bolt_circle"), "bolt circle on the gearbox face").si,
+        )
+        all_or_cannot_say(lambda: self.face_terms, *asks)
+        n, mass, overhang = self.face_terms
+        return overhung_motor_face(mass, overhang, n, asks[0](), int(asks[1]()), asks[2]())
+
+    @property
+    def on_face(self) -> bool:
+        """Whether this unit is bolted to a gearbox's face."""
+        return self.mount.face != Face()
+
+    def _face_values(self, out: ValueList) -> None:
+        old = self.old
+        if not self.on_face:
+            return
+        out.add(
+            "face-moment", "Moment on the gearbox face, bump", "moment", lambda: face_moment(*self.face_terms), before=(lambda: face_moment(*old.face_terms)) if old and old.on_face else None,
+            working=lambda: face_moment.working(*self.face_terms),
+        )  # fmt: skip
+        if self.mount.face.third_at is not None:
+            out.add(
+                "third-point", "Load on the third point, bump", "force", lambda: third_point(*self.third_terms), working=lambda: third_point.working(*self.third_terms)
+            )  # fmt: skip
+        out.add(
+            "face-tension",
+            "Worst tension of a face bolt, no preload",
+            "force",
+            lambda: self.face_bolts.tension_n,
+            source="elastic bolt group, statics",
+        )
+        out.add(
+            "face-shear",
+            "Worst shear of a face bolt",
+            "force",
+            lambda: self.face_bolts.shear_n,
+            source="elastic bolt group, statics",
+        )
+
+    def _point_values(self, out: ValueList) -> None:
+        """Headline values of the points."""
         old = self.old
         out.add(
             "carried",
-            "Mass on the mount: unit, reduction, propeller",
+            "Mass on the mount",
             "mass",
             lambda: self.carried[0],
             before=(lambda: old.carried[0]) if old else None,
             working=lambda: carried_mass.working(*self._masses()),
         )
-        out.add(
-            "limit-torque", "Limit torque at the flange", "torque", lambda: abs(self.limit_torque), before=(lambda: abs(old.limit_torque)) if old else None,
-            working=lambda: limit_engine_torque.working(self.factor, self.output.mean_torque_n_m * self.output.propeller_speed_rad_s, self.output.propeller_speed_rad_s),
-        )  # fmt: skip
+        if not self.resolved.has("across"):
+            out.add(
+                "limit-torque", "Limit torque at the flange", "torque", lambda: abs(self.limit_torque), before=(lambda: abs(old.limit_torque)) if old else None,
+                working=self._torque_working, source=PEAK_SOURCE,
+            )  # fmt: skip
         out.add(
             "worst-point",
             "Worst point, limit cases",
@@ -378,11 +618,17 @@ class MountBench:
             before=(lambda: old.least_reserve[1]) if old else None,
             working=self._reserve_working,
         )
-        out.add("load-factor-up", "Pull-up, limit", "number", lambda: self.load_factors[0], source=LOAD_FACTOR_SOURCE)
-        out.add(
-            "load-factor-down", "Push-over, limit", "number", lambda: self.load_factors[1], source=LOAD_FACTOR_SOURCE
-        )
-        return out.values
+        if self.resolved.has("firewall"):
+            out.add(
+                "load-factor-up", "Pull-up, limit", "number", lambda: self.load_factors[0], source=LOAD_FACTOR_SOURCE
+            )
+            out.add(
+                "load-factor-down",
+                "Push-over, limit",
+                "number",
+                lambda: self.load_factors[1],
+                source=LOAD_FACTOR_SOURCE,
+            )
 
     def _reserve_working(self) -> Working:
         key, _, case, load = self.least_reserve
@@ -392,10 +638,11 @@ class MountBench:
 
     def tables(self) -> MountOut:
         """Cases and points."""
-        shared, old = or_none(lambda: self.shared), self.old
-        keys = self.placed.mount_keys
+        points_here = self.resolved.has("spring points")
+        shared, old = or_none(lambda: self.shared) if points_here else None, self.old
+        keys = self.placed.mount_keys if points_here else []
         cases = []
-        for case in AEROPLANE:
+        for case in self.table if points_here else ():
             points: list[PointLoad] = []
             worst = closure = None
             if shared and case.id in shared[0]:
@@ -421,8 +668,11 @@ class MountBench:
                 )
             )
         rows = []
+        tied = self.resolved.has("firewall") or self.resolved.has("bed")
         for row, key in enumerate(keys):
             pull = push = shear = size = reserve = None
+            at = or_none(lambda k=key: self.placed.mount_point(k))
+            held = or_none(lambda k=key: self.placed.structure_point(k)) if tied else None
             name = None
             if shared and shared[0]:
                 loads = shared[2].load_n[row]
@@ -430,7 +680,7 @@ class MountBench:
                 shear = float(np.hypot(loads[1], loads[2]).max())
                 column = int(np.argmax(self.sizes[row]))
                 size = float(self.sizes[row, column])
-                name = next(c.name for c in AEROPLANE if c.id in shared[0] and column in shared[0][c.id])
+                name = next(c.name for c in self.table if c.id in shared[0] and column in shared[0][c.id])
                 reserve = self.reserves[key][0] if key in self.reserves else None
             rows.append(
                 PointOut(
@@ -442,9 +692,22 @@ class MountBench:
                     push_si=push,
                     shear_si=shear,
                     reserve=reserve,
+                    x_si=at[0].value if at else None,
+                    y_si=at[1].value if at else None,
+                    z_si=at[2].value if at else None,
+                    structure_y_si=held[1].value if held else None,
+                    structure_z_si=held[2].value if held else None,
                 )
             )
-        return MountOut(cases=cases, points=rows, old_worst_si=or_none(lambda: old.worst[2]) if old else None)
+        swing = (or_none(lambda: self.swing_cases) or []) if self.resolved.has("swing unit") else []
+        return MountOut(
+            cases=cases, points=rows, old_worst_si=or_none(lambda: old.worst[2]) if old and points_here else None,
+            swing=[
+                SwingOut(id=c.id, name=c.name, source=c.source, shock_si=w.shock_n, pivot_x_si=w.pivot_n[0], pivot_z_si=w.pivot_n[1], pivot_si=w.pivot_size_n)
+                for c, w in swing
+            ],
+            arm=or_none(lambda: self.arm) if self.resolved.has("swing unit") else None,
+        )  # fmt: skip
 
 
 def _vector(local: Local) -> Vector:

@@ -1,4 +1,4 @@
-"""Load cases of a light aeroplane's engine mount. Every row is data with its source.
+"""Load cases of a power unit's mount, a table for each kind of structure. Every row is data with its source.
 
 n is the specific force felt, in g (level rest: 0, 0, +1); the inertia load on the mount is −m·g0·n.
 Quantities marked 'up' and 'down' are the craft's own limit load factors. pitch and yaw are shares of the turning rates.
@@ -10,19 +10,21 @@ from typing import Literal, NamedTuple
 
 
 class LoadCase(NamedTuple):
-    """torque, thrust: share of limit torque and of thrust; pitch (nose up), yaw (nose right): share of the rates."""
+    """torque, thrust: share of limit torque and of thrust; pitch (nose up), yaw (nose right): share of the rates; pull: share of
+    what the final drive does to the unit in its lowest gear: chain pull, or the axle's torque."""
 
     id: str
     name: str
     n_x: float
     n_y: float
     n_z: float | Literal["up", "0.75 up", "down"]
-    torque: float
-    thrust: float
-    pitch: float
-    yaw: float
-    kind: Literal["limit", "ultimate"]
-    source: str
+    torque: float = 0
+    thrust: float = 0
+    pitch: float = 0
+    yaw: float = 0
+    kind: Literal["limit", "ultimate"] = "limit"
+    source: str = ""
+    pull: float = 0
 
 
 _MEM = "(from memory)"
@@ -42,4 +44,61 @@ AEROPLANE: tuple[LoadCase, ...] = (
     LoadCase("emergency-side-port", "Emergency to starboard", 0, -1.5, 0, 0, 0, 0, 0, "ultimate", f"14 CFR 23.561(b)(2) before amendment 64 {_MEM}"),
     LoadCase("emergency-up", "Emergency up", 0, 0, -3, 0, 0, 0, 0, "ultimate", f"14 CFR 23.561(b)(2) before amendment 64 {_MEM}"),
     LoadCase("emergency-down", "Emergency down", 0, 0, 6, 0, 0, 0, 0, "ultimate", f"14 CFR 23.561(b)(2) before amendment 64 {_MEM}"),
+)  # fmt: skip
+
+_PROPOSED = "proposed default; the designer's figure governs"
+_PRACTICE = "common practice, no source"
+# Class-society machinery inclinations, dynamic: roll 22.5°, sin 22.5° = 0.38; the rest is an allowance for acceleration.
+BOAT: tuple[LoadCase, ...] = (
+    LoadCase("ahead", "Full ahead", 0, 0, 1, 1, 1, source="statics"),
+    LoadCase("astern", "Full astern, 0.7 of ahead", 0, 0, 1, -0.7, -0.7, source=_PROPOSED),
+    LoadCase("slam", "Slam, 4 g felt", 0, 0, 4, 1, 1, source=f"{_PROPOSED}; ISO 12215-5 gives it by hull and speed {_MEM}"),
+    LoadCase("roll-starboard", "Roll, starboard down", 0, -0.6, 1, 1, 1, source=f"IACS UR M46, 22.5° with an allowance for acceleration {_MEM}"),
+    LoadCase("roll-port", "Roll, port down", 0, 0.6, 1, 1, 1, source=f"IACS UR M46, 22.5° with an allowance for acceleration {_MEM}"),
+    LoadCase("grounding", "Grounding", 2, 0, 1, source=_PROPOSED),
+    LoadCase("strike", "Propeller strike, 3 × torque", 0, 0, 1, 3, 0, kind="ultimate", source=_PROPOSED),
+)  # fmt: skip
+
+_ROAD: tuple[LoadCase, ...] = (
+    LoadCase("bump", "Bump", 0, 0, 3, source=_PRACTICE),
+    LoadCase("rebound", "Rebound", 0, 0, -1, source=_PRACTICE),
+    LoadCase("braking", "Braking", 1, 0, 1, source=_PRACTICE),
+    LoadCase("pothole", "Pothole while braking", 1, 0, 3, source=_PRACTICE),
+)  # fmt: skip
+_CRASH: tuple[LoadCase, ...] = (
+    LoadCase("crash-forward", "Crash, 20 g ahead", 20, 0, 0, kind="ultimate", source=_PROPOSED),
+    LoadCase("crash-aft", "Crash, 20 g from behind", -20, 0, 0, kind="ultimate", source=_PROPOSED),
+    LoadCase("crash-side", "Crash, 8 g from the side", 0, 8, 0, kind="ultimate", source=_PROPOSED),
+)  # fmt: skip
+_LOWEST = LoadCase(
+    "lowest-gear",
+    "Lowest gear, full torque with shock",
+    -0.5,
+    0,
+    1,
+    pull=1,
+    source=f"statics; shock 2 on chain and gears, 1.2 electric: {_PROPOSED}",
+)
+MOTORCYCLE: tuple[LoadCase, ...] = (
+    _LOWEST,
+    LoadCase("overrun", "Overrun, half of the pull reversed", 0.5, 0, 1, pull=-0.5, source=_PROPOSED),
+    *_ROAD,
+    LoadCase("corner", "Cornering, leaning", 0, 0.3, 1.4, source=_PRACTICE),
+    *_CRASH,
+)  # fmt: skip
+ROAD_VEHICLE: tuple[LoadCase, ...] = (
+    _LOWEST,
+    LoadCase("reversing", "Reverse or regeneration, 0.6 of the pull", 0.3, 0, 1, pull=-0.6, source=_PROPOSED),
+    *_ROAD,
+    LoadCase("corner-port", "Cornering, thrown to port", 0, 1, 1, source=_PRACTICE),
+    LoadCase("corner-starboard", "Cornering, thrown to starboard", 0, -1, 1, source=_PRACTICE),
+    *_CRASH,
+)  # fmt: skip
+# A swinging unit: n_z multiplies the load of the wheel on the road, pull the traction; the arm itself feels 1 g (cautious).
+SCOOTER: tuple[LoadCase, ...] = (
+    LoadCase("standing", "Standing, loaded", 0, 0, 1, source="statics"),
+    LoadCase("pulling-away", "Pulling away, all the grip or torque there is", 0, 0, 1, pull=1, source="statics"),
+    LoadCase("bump", "Bump", 0, 0, 3, source=_PRACTICE),
+    LoadCase("rebound", "Wheel off the road", 0, 0, 0, source="statics"),
+    LoadCase("braking", "Rear brake or regeneration, 0.6 of the pull", 0, 0, 1, pull=-0.6, source=_PROPOSED),
 )  # fmt: skip

@@ -1,0 +1,338 @@
+"""Craft on wheels: loads on the axles, wheelie and stop limits, lean, rollover, and what happens with the engine out."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+from ..bench import ValueList, needs_out, or_none
+from ..errors import CannotSay, InputError, Need, all_or_cannot_say
+from ..finding import NeedOut
+from ..formula import formula, record
+from ..resolve import Axis, Body, Resolved
+from ..trace import lazy, need
+from ..wheels import Wheels
+from .ledger import Centre, apply_ledger, support_reactions
+
+_STATICS = "statics"
+
+
+@formula(
+    "balance.axle", "Wr = m·x / L", result=("mass", "on the rear axle"), m=("mass", "mass"), x=("length", "CG behind the front axle"), L=("length", "wheelbase"),
+    source=_STATICS,
+)  # fmt: skip
+def rear_axle(mass_kg: float, x_m: float, base_m: float) -> float:
+    """Mass on the rear axle, kg."""
+    return mass_kg * x_m / base_m
+
+
+@formula(
+    "balance.wheelie", "a = (L − x) / z", result=("number", "acceleration at which the front lifts, g"), L=("length", "wheelbase"),
+    x=("length", "CG behind the front axle"), z=("length", "CG over the ground"), source="statics; air drag and wheel inertia left out",
+)  # fmt: skip
+def wheelie_limit(base_m: float, x_m: float, height_m: float) -> float:
+    """Acceleration that lifts the front wheel, in g."""
+    return (base_m - x_m) / height_m
+
+
+@formula(
+    "balance.stoppie", "a = x / z", result=("number", "braking at which the rear lifts, g"), x=("length", "CG behind the front axle"), z=("length", "CG over the ground"),
+    source="statics; air drag and wheel inertia left out",
+)  # fmt: skip
+def stop_limit(x_m: float, height_m: float) -> float:
+    """Braking that lifts the rear wheel, in g."""
+    return x_m / height_m
+
+
+def traction_limit(base_m: float, x_m: float, height_m: float, grip: float) -> float | None:
+    """Acceleration in g that the rear tyre's grip allows: μ·x/(L − μ·z); None where grip is never the limit. Source: statics."""
+    left = base_m - grip * height_m
+    return grip * x_m / left if left > 0 else None
+
+
+@formula(
+    "balance.lean", "φ = atan(y / z)", result=("angle", "lean that balances her"), y=("length", "CG off the centreline"), z=("length", "CG over the ground"),
+    source=_STATICS,
+)  # fmt: skip
+def lean_to_balance(y_m: float, height_m: float) -> float:
+    """Lean that brings the CG over the wheels, rad."""
+    return math.atan(y_m / height_m)
+
+
+@formula(
+    "balance.static-stability", "S = t / (2·z)", result=("number", "static stability factor"), t=("length", "track, taken at the CG's station"), z=("length", "CG over the ground"),
+    source="road-vehicle rollover measure (from memory); three wheels: moments about the oblique line, statics",
+)  # fmt: skip
+def static_stability(track_m: float, height_m: float) -> float:
+    """Track over twice the height of the CG."""
+    return track_m / (2 * height_m)
+
+
+@formula(
+    "balance.stand-load", "R = m·(x − xs) / (xw − xs)", result=("mass", "on the wheel that stays down"), m=("mass", "mass"), x=("length", "CG"), xs=("length", "stand"),
+    xw=("length", "axle of the wheel that stays down"), source=_STATICS,
+)  # fmt: skip
+def stand_load(mass_kg: float, x_m: float, stand_m: float, wheel_m: float) -> float:
+    """Load on the wheel that stays down when the craft stands on its stand, kg."""
+    return mass_kg * (x_m - stand_m) / (wheel_m - stand_m)
+
+
+@record
+class AxlesOut:
+    """One loading: loads on the axles and pitch limits, before and after."""
+
+    id: str
+    name: str
+    mass_before_si: float | None
+    mass_si: float | None
+    front_before_si: float | None
+    front_si: float | None
+    rear_before_si: float | None
+    rear_si: float | None
+    wheelie_before: float | None
+    wheelie: float | None
+    stop_before: float | None
+    stop: float | None
+    needs: list[NeedOut]
+
+
+@dataclass(frozen=True)
+class Stance:
+    """A craft on its wheels: kg, m from the front axle and over the ground. height_m is None where it cannot be said."""
+
+    id: str
+    name: str
+    mass_kg: float
+    x_m: float
+    base_m: float
+    height_m: float | None
+
+    @property
+    def rear_kg(self) -> float:
+        """On the rear axle."""
+        return rear_axle(self.mass_kg, self.x_m, self.base_m)
+
+    @property
+    def front_kg(self) -> float:
+        """On the front axle."""
+        return self.mass_kg - self.rear_kg
+
+    @property
+    def front_share(self) -> float:
+        """Share of the mass on the front axle."""
+        return self.front_kg / self.mass_kg
+
+    def height(self) -> float:
+        """CG over the ground, or raise what it needs."""
+        if self.height_m is None:
+            raise CannotSay(Need("/craft/as_found/water_line", "height of the CG as found"))
+        return _over_ground(self.height_m)
+
+
+def _over_ground(height_m: float) -> float:
+    """The height, or InputError when it is not over the ground."""
+    if height_m <= 0:
+        raise InputError("/craft/as_found/water_line", "the CG does not lie over the ground: check its height")
+    return height_m
+
+
+EMPTY = "empty"
+
+
+class Axles:
+    """Axles of a fit. as_found: bodies from the craft bench."""
+
+    def __init__(self, resolved: Resolved, wheels: Wheels, as_found: list[Body] | CannotSay) -> None:
+        self.resolved = resolved
+        self.wheels = wheels
+        self._found = as_found
+        self._kept: dict[tuple[str, bool, Axis], Centre] = {}
+        self.road = resolved.project.craft.road
+
+    @property
+    def found(self) -> list[Body]:
+        """Bodies as found."""
+        if isinstance(self._found, CannotSay):
+            raise CannotSay(*self._found.needs)
+        return self._found
+
+    @lazy
+    def keys(self) -> list[str]:
+        """Ids of the states, empty first."""
+        return [EMPTY, *[k for k, _ in sorted(self.resolved.project.loadings.items(), key=lambda i: i[1].rank)]]
+
+    def _bodies(self, key: str, after: bool) -> list[Body]:
+        made = [*self.found, *(self.resolved.ledger if after else ())]
+        if key != EMPTY:
+            loading = self.resolved.project.loadings[key]
+            made += self.resolved.load_bodies(key, loading, fuel=False) + self.resolved.load_bodies(
+                key, loading, fuel=True
+            )
+        return made
+
+    def sums(self, key: str, after: bool, axis: Axis) -> Centre:
+        """Sums of a state along an axis, computed once."""
+        if (key, after, axis) not in self._kept:
+            self._kept[key, after, axis] = apply_ledger(self._bodies(key, after), axis)
+        return self._kept[key, after, axis]
+
+    def stance(self, key: str, after: bool = True) -> Stance:
+        """A state on its wheels."""
+        all_or_cannot_say(lambda: self.sums(key, after, "x"), lambda: self.wheels.base_m)
+        x = self.sums(key, after, "x")
+        height = or_none(lambda: self.sums(key, after, "z").station_m - self.wheels.ground_m)
+        name = "Empty" if key == EMPTY else self.resolved.project.loadings[key].name
+        base = self.wheels.base_m + (self.resolved.stretch_m if after else 0.0)
+        return Stance(key, name, x.mass_kg, x.station_m - self.wheels.front_m, base, height)
+
+    def stances(self, after: bool = True) -> list[Stance]:
+        """Every state that can be said; raises what the empty one needs when none can."""
+        made = [s for k in self.keys if (s := or_none(lambda k=k: self.stance(k, after))) is not None]
+        return made or [self.stance(EMPTY, after)]
+
+    def ridden(self, after: bool = True) -> list[Stance]:
+        """States with somebody aboard; the empty one if there is no loading."""
+        return [s for s in self.stances(after) if s.id != EMPTY] or self.stances(after)
+
+    def heights(self, after: bool = True) -> list[Stance]:
+        """Ridden states whose height is known; raises what it needs when none is."""
+        known = [s for s in self.ridden(after) if s.height_m is not None]
+        if not known:
+            self.sums(self.ridden(after)[0].id, after, "z")  # says what is missing
+            self.wheels.ground_m  # noqa: B018  says what is missing
+        return known
+
+    @lazy
+    def grip(self) -> float:
+        """Grip of the driven tyre."""
+        return need(self.road.grip, "/craft/road/grip", "grip of the driven tyre").si
+
+    def lean(self, after: bool = True) -> tuple[float, float]:
+        """CG off the centreline and over the ground, empty, m: the harder case than with a rider."""
+        all_or_cannot_say(
+            lambda: self.sums(EMPTY, after, "y"), lambda: self.sums(EMPTY, after, "z"), lambda: self.wheels.ground_m
+        )
+        height = self.sums(EMPTY, after, "z").station_m - self.wheels.ground_m
+        return self.sums(EMPTY, after, "y").station_m, _over_ground(height)
+
+    @lazy
+    def engine_out(self) -> Centre:
+        """The craft with the old unit and all that is removed out, nothing put in, along x."""
+        return apply_ledger([*self.found, *[b for b in self.resolved.ledger if b.sign < 0]])
+
+    @lazy
+    def stand(self) -> float:
+        """Station of the stand, m."""
+        place = self.resolved.references.place
+        return place(
+            self.road.stand, "/craft/road/stand", "station of the stand, or of the jack under the frame", "x"
+        ).value
+
+    def on_stand(self, centre: Centre) -> tuple[str, float, float]:
+        """Which wheel stays down on the stand, its load in kg and its station."""
+        all_or_cannot_say(lambda: self.stand, lambda: self.wheels.base_m)
+        name, at = ("front", self.wheels.front_m) if centre.station_m < self.stand else ("rear", self.wheels.rear_m)
+        if abs(at - self.stand) < 0.05:
+            raise InputError(
+                "/craft/road/stand", "the stand is under the axle: it carries all, and nothing steadies it"
+            )
+        return name, stand_load(centre.mass_kg, centre.station_m, self.stand, at), at
+
+    def reactions_out(self) -> list[tuple[str, float]]:
+        """Load on each wheel with the engine out, kg; for craft that stand by themselves."""
+        x = self.engine_out
+        y = apply_ledger([*self.found, *[b for b in self.resolved.ledger if b.sign < 0]], "y")
+        places = [
+            (self.wheels._place(k, s, "x").value, self.wheels._place(k, s, "y").value) for k, s in self.wheels.supports
+        ]
+        loads = support_reactions(x.mass_kg, x.station_m, y.station_m, places)
+        return [(s.name, load) for (_, s), load in zip(self.wheels.supports, loads, strict=True)]
+
+    def stability_terms(self, key: str, after: bool = True) -> tuple[float, float]:
+        """Track and height for the static stability factor of a state, m. Three wheels: the track at the CG's station."""
+        s = self.stance(key, after)
+        front, rear = self.wheels.track_m("front"), self.wheels.track_m("rear")
+        if front is not None and rear is not None:
+            return (front + rear) / 2, s.height()
+        track, from_single = (rear, s.x_m) if rear is not None else (front, s.base_m - s.x_m)
+        if track is None:
+            raise CannotSay(Need("/craft/supports", "two wheels on one axle"))
+        return track * from_single / s.base_m, s.height()
+
+    def values(self, out: ValueList) -> None:
+        """Axle loads empty, pitch limits and lean, before and after."""
+        empty = lambda after: self.stance(EMPTY, after)
+        out.add(
+            "front-axle",
+            "Front axle, empty",
+            "mass",
+            lambda: empty(True).front_kg,
+            before=lambda: empty(False).front_kg,
+            source=_STATICS,
+        )
+        out.add(
+            "rear-axle", "Rear axle, empty", "mass", lambda: empty(True).rear_kg, before=lambda: empty(False).rear_kg,
+            working=lambda: rear_axle.working(empty(True).mass_kg, empty(True).x_m, empty(True).base_m),
+        )  # fmt: skip
+        share = lambda after: self.ridden(after)[0].front_share
+        out.add(
+            "front-share",
+            "On the front, first loading",
+            "percent",
+            lambda: share(True),
+            before=lambda: share(False),
+            source=_STATICS,
+        )
+        if self.resolved.has("pitch limits"):
+            wheelie = lambda after: min(self.heights(after), key=lambda s: wheelie_limit(s.base_m, s.x_m, s.height()))
+            out.add(
+                "wheelie", "Front lifts at, worst loading, g", "number", lambda: self._wheelie(wheelie(True)), before=lambda: self._wheelie(wheelie(False)),
+                working=lambda: wheelie_limit.working(wheelie(True).base_m, wheelie(True).x_m, wheelie(True).height()),
+            )  # fmt: skip
+            braking = lambda after: min(self.heights(after), key=lambda s: stop_limit(s.x_m, s.height()))
+            out.add(
+                "stop", "Rear lifts in braking at, worst loading, g", "number", lambda: stop_limit(braking(True).x_m, braking(True).height()),
+                before=lambda: stop_limit(braking(False).x_m, braking(False).height()),
+                working=lambda: stop_limit.working(braking(True).x_m, braking(True).height()),
+            )  # fmt: skip
+            out.add(
+                "lean", "Lean to balance, without rider", "angle", lambda: lean_to_balance(*self.lean(True)), before=lambda: lean_to_balance(*self.lean(False)),
+                working=lambda: lean_to_balance.working(*self.lean(True)),
+            )  # fmt: skip
+        if self.resolved.has("corners"):
+            key = lambda: self.ridden()[-1].id
+            out.add(
+                "static-stability", "Static stability factor, last loading", "number", lambda: static_stability(*self.stability_terms(key())),
+                before=lambda: static_stability(*self.stability_terms(key(), False)),
+                working=lambda: static_stability.working(*self.stability_terms(key())),
+            )  # fmt: skip
+
+    @staticmethod
+    def _wheelie(s: Stance) -> float:
+        return wheelie_limit(s.base_m, s.x_m, s.height())
+
+    def tables(self) -> list[AxlesOut]:
+        """Every state for the screen."""
+        made = []
+        for key in self.keys:
+            name = "Empty" if key == EMPTY else self.resolved.project.loadings[key].name
+            needs: list[NeedOut] = []
+            try:
+                self.stance(key)
+            except CannotSay as gap:
+                needs = needs_out(gap.needs)
+            except InputError as bad:
+                needs = [NeedOut(pointer=bad.field, what=bad.message)]
+            a, b = or_none(lambda k=key: self.stance(k)), or_none(lambda k=key: self.stance(k, False))
+            pitch = lambda s: (
+                (wheelie_limit(s.base_m, s.x_m, s.height_m), stop_limit(s.x_m, s.height_m))
+                if s and s.height_m and s.height_m > 0
+                else (None, None)
+            )
+            made.append(AxlesOut(
+                id=key, name=name, mass_before_si=b.mass_kg if b else None, mass_si=a.mass_kg if a else None,
+                front_before_si=b.front_kg if b else None, front_si=a.front_kg if a else None,
+                rear_before_si=b.rear_kg if b else None, rear_si=a.rear_kg if a else None,
+                wheelie_before=pitch(b)[0], wheelie=pitch(a)[0], stop_before=pitch(b)[1], stop=pitch(a)[1], needs=needs,
+            ))  # fmt: skip
+        return made
