@@ -4,58 +4,32 @@ from __future__ import annotations
 
 from typing import Any
 
-
-def _f(text: str, source: str = "measured", **more: str) -> dict[str, Any]:
-    return {"entered": text, "source": source, **more}
+from .figures import aft, ahead, at, f, rows, side, up
 
 
-def _aft(text: str, source: str = "measured", origin: str = "datum") -> dict[str, Any]:
-    return _f(text, source, **{"from": origin, "dir": "aft"})
-
-
-def _ahead(text: str, source: str = "measured", origin: str = "datum") -> dict[str, Any]:
-    return _f(text, source, **{"from": origin, "dir": "forward"})
-
-
-def _side(text: str, source: str = "measured") -> dict[str, Any]:
-    """Butt line; negative is port."""
-    port = text.startswith("-")
-    return _f(text.lstrip("-"), source, dir="port" if port else "starboard")
-
-
-def _up(text: str, source: str = "measured") -> dict[str, Any]:
-    """Water line; negative is below."""
-    down = text.startswith("-")
-    return _f(text.lstrip("-"), source, dir="down" if down else "up")
-
-
-def _at(x: str, y: str, z: str, source: str = "measured") -> dict[str, Any]:
-    return {"station": _aft(x, source), "butt_line": _side(y, source), "water_line": _up(z, source)}
-
-
-def _points(aft: str, y: str, low: str, high: str, source: str, strength: str) -> dict[str, Any]:
-    made = {}
+def _points(x: str, y: str, low: str, high: str, source: str, strength: str) -> dict[str, Any]:
+    made: dict[str, Any] = {}
     corners = (
         ("top-port", "top port", -1, 1),
         ("top-starboard", "top starboard", 1, 1),
         ("low-starboard", "low starboard", 1, -1),
         ("low-port", "low port", -1, -1),
     )
-    for rank, (key, name, side, height) in enumerate(corners):
+    for rank, (key, name, way, height) in enumerate(corners):
         made[key] = {
             "name": name,
             "rank": float(rank),
-            "unit_aft": _aft(aft, source, "unit flange"),
-            "unit_starboard": _side(y if side > 0 else f"-{y}", source),
-            "unit_up": _up(high if height > 0 else low, source),
-            "firewall_butt_line": _side("260 mm" if side > 0 else "-260 mm"),
-            "firewall_water_line": _up("215 mm" if height > 0 else "-235 mm"),
-            "stiffness_axial": _f("420 N/mm", "maker"),
-            "stiffness_radial": _f("300 N/mm", "maker"),
-            "strength": _f(strength, "estimated"),
+            "unit_aft": aft(x, source, "unit flange"),
+            "unit_starboard": side(y if way > 0 else f"-{y}", source),
+            "unit_up": up(high if height > 0 else low, source),
+            "structure_butt_line": side("260 mm" if way > 0 else "-260 mm"),
+            "structure_water_line": up("215 mm" if height > 0 else "-235 mm"),
+            "stiffness_axial": f("420 N/mm", "maker"),
+            "stiffness_radial": f("300 N/mm", "maker"),
+            "strength": f(strength, "estimated"),
         }
         for part in ("unit_starboard", "unit_up", "unit_aft"):
-            made[key][part]["from"] = "unit flange"  # type: ignore[index]
+            made[key][part]["from"] = "unit flange"
     return made
 
 
@@ -82,118 +56,111 @@ def _installation(
 OLD = _installation(
     "flat-four, 65 hp",
     {
-        "kind": "four-stroke", "cylinders": _f("4", "maker"), "power": _f("65 hp", "maker"), "rated_speed": _f("2300 rpm", "maker"),
-        "turns": "clockwise", "condition": "ready to run", "mass": _f("77.1 kg ±0.3 kg"), "cg_aft": _aft("365 mm"),
-        "cg_starboard": _side("4 mm"), "cg_up": _up("-20 mm"), "length": _f("720 mm"), "height": _f("460 mm"), "box_up": _up("-40 mm"),
-        "rear_radius": _f("150 mm"),
+        "kind": "four-stroke", "cylinders": f("4", "maker"), "power": f("65 hp", "maker"), "rated_speed": f("2300 rpm", "maker"),
+        "turns": "clockwise", "condition": "ready to run", "mass": f("77.1 kg ±0.3 kg"), "cg_aft": aft("365 mm"),
+        "cg_starboard": side("4 mm"), "cg_up": up("-20 mm"), "length": f("720 mm"), "height": f("460 mm"), "box_up": up("-40 mm"),
+        "rear_radius": f("150 mm"),
     },
     {
-        "flange_station": _ahead("36 5/8 in ±1/16 in"), "flange_butt_line": _side("0 mm"), "flange_water_line": _up("30 mm"),
-        "down": _f("0°"), "right": _f("0°"),
+        "flange_station": ahead("36 5/8 in ±1/16 in"), "flange_butt_line": side("0 mm"), "flange_water_line": up("30 mm"),
+        "down": f("0°"), "right": f("0°"),
     },
     {},
     {
-        "diameter": _f("72 in"), "blades": _f("2"), "mass": _f("5.0 kg ±0.1 kg"), "inertia": _f("0.55 kg·m²", "estimated"),
-        "turns": "clockwise", "spacer": _f("0 mm"),
+        "diameter": f("72 in"), "blades": f("2"), "mass": f("5.0 kg ±0.1 kg"), "inertia": f("0.55 kg·m²", "estimated"),
+        "turns": "clockwise", "spacer": f("0 mm"),
     },
-    {"mass": _f("3.2 kg ±0.1 kg"), "thrust": _f("1450 N", "estimated"), "points": _points("700 mm", "115 mm", "-105 mm", "105 mm", "measured", "9000 N")},
+    {"mass": f("3.2 kg ±0.1 kg"), "thrust": f("1450 N", "estimated"), "points": _points("700 mm", "115 mm", "-105 mm", "105 mm", "measured", "9000 N")},
 )  # fmt: skip
 
 FIT_A = _installation(
     "inline-three, belt",
     {
-        "kind": "four-stroke", "cylinders": _f("3", "maker"), "power": _f("92 hp", "maker"), "rated_speed": _f("5600 rpm", "maker"),
-        "turns": "clockwise", "condition": "wet", "mass": _f("74.0 kg ±0.8 kg"), "cg_aft": _aft("245 mm ±4 mm"),
-        "cg_starboard": _side("12 mm ±4 mm"), "cg_up": _up("35 mm ±6 mm"), "length": _f("520 mm"), "height": _f("560 mm"),
-        "box_up": _up("60 mm"), "rear_radius": _f("150 mm"),
+        "kind": "four-stroke", "cylinders": f("3", "maker"), "power": f("92 hp", "maker"), "rated_speed": f("5600 rpm", "maker"),
+        "turns": "clockwise", "condition": "wet", "mass": f("74.0 kg ±0.8 kg"), "cg_aft": aft("245 mm ±4 mm"),
+        "cg_starboard": side("12 mm ±4 mm"), "cg_up": up("35 mm ±6 mm"), "length": f("520 mm"), "height": f("560 mm"),
+        "box_up": up("60 mm"), "rear_radius": f("150 mm"),
     },
     {
-        "flange_station": _ahead("795 mm", "estimated"), "flange_butt_line": _side("0 mm"), "flange_water_line": _up("85 mm"),
-        "down": _f("2°"), "right": _f("1.5°"),
+        "flange_station": ahead("795 mm", "estimated"), "flange_butt_line": side("0 mm"), "flange_water_line": up("85 mm"),
+        "down": f("2°"), "right": f("1.5°"),
     },
     {
         "stages": {"belt": {
-            "name": "toothed belt", "type": "belt", "driver_teeth": _f("35"), "driven_teeth": _f("85"), "turning": "keeps",
-            "offset_up": _f("146 mm", "maker", **{"from": "driving shaft"}), "offset_starboard": _f("0 mm", "maker", **{"from": "driving shaft"}),
+            "name": "toothed belt", "type": "belt", "driver_teeth": f("35"), "driven_teeth": f("85"), "turning": "keeps",
+            "offset_up": f("146 mm", "maker", **{"from": "driving shaft"}), "offset_starboard": f("0 mm", "maker", **{"from": "driving shaft"}),
         }},
-        "mass": _f("11.4 kg ±0.2 kg"), "cg_aft": _aft("45 mm", origin="output flange"), "length": _f("110 mm"),
+        "mass": f("11.4 kg ±0.2 kg"), "cg_aft": aft("45 mm", origin="output flange"), "length": f("110 mm"),
     },
     {
-        "diameter": _f("1980 mm", "maker"), "blades": _f("3"), "mass": _f("8.1 kg ±0.4 kg", "maker"), "inertia": _f("0.85 kg·m²", "maker"),
-        "turns": "clockwise", "spacer": _f("60 mm"),
+        "diameter": f("1980 mm", "maker"), "blades": f("3"), "mass": f("8.1 kg ±0.4 kg", "maker"), "inertia": f("0.85 kg·m²", "maker"),
+        "turns": "clockwise", "spacer": f("60 mm"),
     },
-    {"mass": _f("4.1 kg ±0.6 kg", "estimated"), "thrust": _f("1900 N", "estimated"), "points": _points("400 mm", "165 mm", "-95 mm", "150 mm", "measured", "9000 N")},
+    {"mass": f("4.1 kg ±0.6 kg", "estimated"), "thrust": f("1900 N", "estimated"), "points": _points("400 mm", "165 mm", "-95 mm", "150 mm", "measured", "9000 N")},
 )  # fmt: skip
 
 FIT_B = _installation(
     "flat-twin, direct",
     {
-        "kind": "four-stroke", "cylinders": _f("2", "maker"), "power": _f("75 hp", "maker"), "rated_speed": _f("2700 rpm", "maker"),
-        "turns": "clockwise", "condition": "wet", "mass": _f("66.2 kg ±0.3 kg"), "cg_aft": _aft("290 mm ±3 mm"),
-        "cg_starboard": _side("-3 mm ±3 mm"), "cg_up": _up("-15 mm ±4 mm"), "length": _f("560 mm"), "height": _f("400 mm"),
-        "box_up": _up("-10 mm"), "rear_radius": _f("140 mm"),
+        "kind": "four-stroke", "cylinders": f("2", "maker"), "power": f("75 hp", "maker"), "rated_speed": f("2700 rpm", "maker"),
+        "turns": "clockwise", "condition": "wet", "mass": f("66.2 kg ±0.3 kg"), "cg_aft": aft("290 mm ±3 mm"),
+        "cg_starboard": side("-3 mm ±3 mm"), "cg_up": up("-15 mm ±4 mm"), "length": f("560 mm"), "height": f("400 mm"),
+        "box_up": up("-10 mm"), "rear_radius": f("140 mm"),
     },
     {
-        "flange_station": _ahead("900 mm"), "flange_butt_line": _side("0 mm"), "flange_water_line": _up("40 mm"),
-        "down": _f("1°"), "right": _f("1°"),
+        "flange_station": ahead("900 mm"), "flange_butt_line": side("0 mm"), "flange_water_line": up("40 mm"),
+        "down": f("1°"), "right": f("1°"),
     },
     {},
     {
-        "diameter": _f("1680 mm", "maker"), "blades": _f("3"), "mass": _f("5.6 kg ±0.1 kg"), "inertia": _f("0.42 kg·m²", "maker"),
-        "turns": "clockwise", "spacer": _f("50 mm"),
+        "diameter": f("1680 mm", "maker"), "blades": f("3"), "mass": f("5.6 kg ±0.1 kg"), "inertia": f("0.42 kg·m²", "maker"),
+        "turns": "clockwise", "spacer": f("50 mm"),
     },
-    {"mass": _f("4.4 kg ±0.1 kg"), "thrust": _f("1550 N", "estimated"), "points": _points("540 mm", "190 mm", "-150 mm", "150 mm", "measured", "14 kN")},
+    {"mass": f("4.4 kg ±0.1 kg"), "thrust": f("1550 N", "estimated"), "points": _points("540 mm", "190 mm", "-150 mm", "150 mm", "measured", "14 kN")},
 )  # fmt: skip
 
 
-def _rows(*rows: tuple[str, str, str, dict[str, Any], dict[str, Any]]) -> dict[str, Any]:
-    return {
-        key: {"name": name, "kind": kind, "rank": float(rank), "mass": mass, **at}
-        for rank, (key, kind, name, mass, at) in enumerate(rows)
-    }
-
-
-_LEDGER = _rows(
-    ("old-baffles", "removed", "Cooling baffles and cowl top", _f("3.4 kg ±0.1 kg"), _at("-420 mm", "0 mm", "190 mm")),
+_LEDGER = rows(
+    ("old-baffles", "removed", "Cooling baffles and cowl top", f("3.4 kg ±0.1 kg"), at("-420 mm", "0 mm", "190 mm")),
     (
         "old-exhaust",
         "removed",
         "Exhaust stacks and heat muff",
-        _f("2.9 kg ±0.1 kg"),
-        _at("-380 mm", "20 mm", "-160 mm"),
+        f("2.9 kg ±0.1 kg"),
+        at("-380 mm", "20 mm", "-160 mm"),
     ),
 )
-_FIT_A_LEDGER = _rows(
+_FIT_A_LEDGER = rows(
     (
         "radiator",
         "installed",
         "Radiator and hoses, filled",
-        _f("4.6 kg ±1.0 kg", "hearsay"),
-        _at("-300 mm", "0 mm", "-210 mm", "estimated"),
+        f("4.6 kg ±1.0 kg", "hearsay"),
+        at("-300 mm", "0 mm", "-210 mm", "estimated"),
     ),
     (
         "exhaust",
         "installed",
         "Exhaust and silencer",
-        _f("5.2 kg ±0.4 kg", "estimated"),
-        _at("-340 mm", "-110 mm", "-150 mm", "estimated"),
+        f("5.2 kg ±0.4 kg", "estimated"),
+        at("-340 mm", "-110 mm", "-150 mm", "estimated"),
     ),
-    ("cowl", "installed", "New cowl", _f("5.1 kg ±0.5 kg", "estimated"), _at("-430 mm", "0 mm", "20 mm", "estimated")),
-    ("battery", "installed", "Battery", _f("6.2 kg ±0.1 kg"), _at("300 mm", "180 mm", "60 mm")),
-    ("pump", "installed", "Fuel pumps and filters", _f("1.3 kg ±0.1 kg"), _at("60 mm", "-120 mm", "-190 mm")),
+    ("cowl", "installed", "New cowl", f("5.1 kg ±0.5 kg", "estimated"), at("-430 mm", "0 mm", "20 mm", "estimated")),
+    ("battery", "installed", "Battery", f("6.2 kg ±0.1 kg"), at("300 mm", "180 mm", "60 mm")),
+    ("pump", "installed", "Fuel pumps and filters", f("1.3 kg ±0.1 kg"), at("60 mm", "-120 mm", "-190 mm")),
 )
-_FIT_B_LEDGER = _rows(
-    ("exhaust", "installed", "Exhaust", _f("3.1 kg ±0.1 kg"), _at("-420 mm", "0 mm", "-170 mm")),
-    ("cowl", "installed", "New cowl", _f("4.4 kg ±0.2 kg"), _at("-480 mm", "0 mm", "20 mm")),
-    ("battery", "installed", "Battery", _f("4.8 kg ±0.1 kg"), _at("-90 mm", "170 mm", "80 mm")),
+_FIT_B_LEDGER = rows(
+    ("exhaust", "installed", "Exhaust", f("3.1 kg ±0.1 kg"), at("-420 mm", "0 mm", "-170 mm")),
+    ("cowl", "installed", "New cowl", f("4.4 kg ±0.2 kg"), at("-480 mm", "0 mm", "20 mm")),
+    ("battery", "installed", "Battery", f("4.8 kg ±0.1 kg"), at("-90 mm", "170 mm", "80 mm")),
 )  # fmt: skip
 
 
 def _loading(name: str, rank: float, front: str, rear: str, bag: str, fuel: str) -> dict[str, Any]:
     return {
         "name": name, "rank": rank,
-        "loads": {"front": _f(front, "estimated"), "rear": _f(rear, "estimated"), "baggage": _f(bag, "estimated")},
-        "fuel": {"header": _f(fuel, "estimated")},
+        "loads": {"front": f(front, "estimated"), "rear": f(rear, "estimated"), "baggage": f(bag, "estimated")},
+        "fuel": {"header": f(fuel, "estimated")},
     }  # fmt: skip
 
 
@@ -203,43 +170,43 @@ def operations() -> list[dict[str, Any]]:
         "/craft/description": "Tandem parasol, tailwheel",
         "/craft/datum_note": "Datum: firewall face",
         "/craft/levelling_note": "Level on the upper longeron, tail on a trestle",
-        "/craft/gear": "tailwheel",
-        "/craft/references/firewall": {"name": "firewall", "rank": 1.0, "station": _aft("0 mm")},
-        "/craft/references/leading-edge": {"name": "wing leading edge", "rank": 2.0, "station": _aft("11 in")},
+        "/craft/layout": "tailwheel",
+        "/craft/references/firewall": {"name": "firewall", "rank": 1.0, "station": aft("0 mm")},
+        "/craft/references/leading-edge": {"name": "wing leading edge", "rank": 2.0, "station": aft("11 in")},
         "/craft/supports/main-port": {
-            "name": "port main", "rank": 1.0, "role": "main", "station": _aft("340 mm"), "butt_line": _side("-870 mm"),
-            "water_line": _up("-1180 mm"), "reading": _f("163.2 kg"), "tare": _f("1.1 kg"),
+            "name": "port main", "rank": 1.0, "role": "main", "station": aft("340 mm"), "butt_line": side("-870 mm"),
+            "water_line": up("-1180 mm"), "reading": f("163.2 kg"), "tare": f("1.1 kg"),
         },
         "/craft/supports/main-starboard": {
-            "name": "starboard main", "rank": 2.0, "role": "main", "station": _aft("340 mm"), "butt_line": _side("870 mm"),
-            "water_line": _up("-1180 mm"), "reading": _f("162.4 kg"), "tare": _f("1.1 kg"),
+            "name": "starboard main", "rank": 2.0, "role": "main", "station": aft("340 mm"), "butt_line": side("870 mm"),
+            "water_line": up("-1180 mm"), "reading": f("162.4 kg"), "tare": f("1.1 kg"),
         },
         "/craft/supports/tail": {
-            "name": "tail wheel", "rank": 3.0, "role": "tail", "station": _aft("5120 mm"), "butt_line": _side("0 mm"),
-            "water_line": _up("-1180 mm"), "reading": _f("24.9 kg"), "tare": _f("3.4 kg", note="trestle"),
+            "name": "tail wheel", "rank": 3.0, "role": "tail", "station": aft("5120 mm"), "butt_line": side("0 mm"),
+            "water_line": up("-1180 mm"), "reading": f("24.9 kg"), "tare": f("3.4 kg", note="trestle"),
         },
-        "/craft/as_found/corrections/unusable": {"name": "Unusable fuel, drained", "rank": 1.0, "action": "add", "mass": _f("1.4 kg", "maker"), **_at("240 mm", "0 mm", "60 mm", "maker")},
-        "/craft/as_found/corrections/tools": {"name": "Tool roll, aboard", "rank": 2.0, "action": "remove", "mass": _f("2.1 kg"), **_at("2100 mm", "0 mm", "-50 mm")},
-        "/craft/as_found/water_line": _up("20 mm", "estimated"),
+        "/craft/as_found/corrections/unusable": {"name": "Unusable fuel, drained", "rank": 1.0, "action": "add", "mass": f("1.4 kg", "maker"), **at("240 mm", "0 mm", "60 mm", "maker")},
+        "/craft/as_found/corrections/tools": {"name": "Tool roll, aboard", "rank": 2.0, "action": "remove", "mass": f("2.1 kg"), **at("2100 mm", "0 mm", "-50 mm")},
+        "/craft/as_found/water_line": up("20 mm", "estimated"),
         "/craft/limits/envelope": [
-            {"station": _aft(x, "maker"), "mass": _f(m, "maker")}
+            {"station": aft(x, "maker"), "mass": f(m, "maker")}
             for x, m in (("570 mm", "330 kg"), ("570 mm", "450 kg"), ("600 mm", "550 kg"), ("860 mm", "550 kg"), ("860 mm", "330 kg"))
         ],
-        "/craft/limits/gross": _f("550 kg", "maker"),
-        "/craft/limits/port": _side("-40 mm", "maker"),
-        "/craft/limits/starboard": _side("40 mm", "maker"),
+        "/craft/limits/gross": f("550 kg", "maker"),
+        "/craft/limits/port": side("-40 mm", "maker"),
+        "/craft/limits/starboard": side("40 mm", "maker"),
         "/craft/limits/category": "very light",
-        "/craft/tanks/header": {"name": "header tank", "rank": 1.0, "capacity": _f("45 L", "maker"), "density": _f("720 kg/m³", "maker"), **_at("240 mm", "0 mm", "120 mm")},
-        "/craft/seats/front": {"name": "front seat", "rank": 1.0, **_at("620 mm", "0 mm", "0 mm")},
-        "/craft/seats/rear": {"name": "rear seat", "rank": 2.0, **_at("1420 mm", "0 mm", "20 mm")},
-        "/craft/seats/baggage": {"name": "baggage", "rank": 3.0, **_at("2100 mm", "0 mm", "0 mm")},
+        "/craft/tanks/header": {"name": "header tank", "rank": 1.0, "capacity": f("45 L", "maker"), "density": f("720 kg/m³", "maker"), **at("240 mm", "0 mm", "120 mm")},
+        "/craft/seats/front": {"name": "front seat", "rank": 1.0, **at("620 mm", "0 mm", "0 mm")},
+        "/craft/seats/rear": {"name": "rear seat", "rank": 2.0, **at("1420 mm", "0 mm", "20 mm")},
+        "/craft/seats/baggage": {"name": "baggage", "rank": 3.0, **at("2100 mm", "0 mm", "0 mm")},
         "/craft/outline": {
-            "nose": _ahead("990 mm"), "tail": _aft("5340 mm"), "top": _up("300 mm"), "belly": _up("-420 mm"), "wing": _aft("0 in", origin="leading-edge"),
-            "wing_chord": _f("1450 mm"), "wing_water_line": _up("720 mm"), "fin_top": _up("700 mm"), "wheel": _f("480 mm"),
+            "nose": ahead("990 mm"), "tail": aft("5340 mm"), "top": up("300 mm"), "belly": up("-420 mm"), "wing": aft("0 in", origin="leading-edge"),
+            "wing_chord": f("1450 mm"), "wing_water_line": up("720 mm"), "fin_top": up("700 mm"), "wheel": f("480 mm"),
         },
-        "/craft/lowest_attitude": _f("2°", "estimated"),
-        "/craft/ballast_station": _aft("4880 mm"),
-        "/old_installation": OLD,
+        "/craft/lowest_attitude": f("2°", "estimated"),
+        "/craft/ballast_station": aft("4880 mm"),
+        "/old_installations/main": OLD,
         "/loadings/light": _loading("Light pilot alone", 1.0, "62 kg", "0 kg", "0 kg", "45 L"),
         "/loadings/solo": _loading("Pilot alone in front", 2.0, "85 kg", "0 kg", "0 kg", "45 L"),
         "/loadings/two": _loading("Two up, half fuel", 3.0, "77 kg", "72 kg", "0 kg", "20 L"),

@@ -3,18 +3,33 @@
 from __future__ import annotations
 
 from pathlib import Path
+from typing import Any
 
 from ..api.service import Service
 from ..core.document import Project, apply_operations
 from ..store.store import Store
-from . import lapwing
+from . import harrow, lapwing, pannier, samphire, tiller
+
+# Kind of craft and the module that makes it; the last is the first on the list.
+DEMOS = (
+    ("road-vehicle", tiller),
+    ("scooter", pannier),
+    ("motorcycle", harrow),
+    ("boat", samphire),
+    ("aeroplane", lapwing),
+)
+
+
+def made(kind: str, demo: Any) -> Project:
+    """The document of a demonstration."""
+    return apply_operations(Project(name=demo.NAME, kind=kind), demo.operations())
 
 
 def seed(data: Path) -> None:
     """Create what is not there yet, by name; what is there is left as it is."""
     service = Service(Store(data))
     there = {row.name for row, _, _ in service.store.list_projects()}
-    if lapwing.NAME not in there:
-        document = apply_operations(Project(name=lapwing.NAME), lapwing.operations())
-        service.state(service.store.create(document, "Demonstration figures entered"), None)
+    for kind, demo in DEMOS:
+        if demo.NAME not in there:
+            service.state(service.store.create(made(kind, demo), "Demonstration figures entered"), None)
     service.store.close()
