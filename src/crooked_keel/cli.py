@@ -56,7 +56,7 @@ def serve(
 
 @app.command()
 def demo(host: str = "127.0.0.1", port: int = 8000, data: DataDir = Path("data/demo")) -> None:
-    """Seed the demonstration project, unless it is there, and start."""
+    """Seed the demonstration projects, unless they are there, and start."""
     from .demo.seed import seed
 
     seed(data)
@@ -120,6 +120,32 @@ def export_(project: str, file: Path, data: DataDir = DEFAULT_DATA) -> None:
 def import_(file: Path, data: DataDir = DEFAULT_DATA) -> None:
     """Read a project file into the data folder."""
     print(_store(data).create(_read(file), "Opened from a file").project_id)
+
+
+@app.command()
+def backup(file: Path, data: DataDir = DEFAULT_DATA) -> None:
+    """Copy all projects with their history to a file, and prove the copy. The application may run meanwhile."""
+    from .store.backup import BadBackup
+    from .store.backup import backup as run
+
+    try:
+        found = run(data, file)
+    except BadBackup as bad:
+        _refuse(str(bad))
+    print(f"{file}: {found.projects} projects, {found.revisions} revisions, proved")
+
+
+@app.command()
+def restore(file: Path, data: DataDir = DEFAULT_DATA) -> None:
+    """Put a backup in the place of the projects, after proving it. Stop the application first; what was there is kept beside it."""
+    from .store.backup import BadBackup
+    from .store.backup import restore as run
+
+    try:
+        found = run(file, data)
+    except BadBackup as bad:
+        _refuse(str(bad))
+    print(f"{found.projects} projects, {found.revisions} revisions are back in {data}")
 
 
 @app.command()

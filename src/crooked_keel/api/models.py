@@ -53,8 +53,8 @@ class NewProject(In):
     """The short form that starts a project."""
 
     name: Annotated[str, Field(min_length=1, max_length=120)]
-    kind: Literal["aeroplane"] = "aeroplane"
-    gear: Literal["tailwheel", "tricycle"] = "tailwheel"
+    kind: Text = "aeroplane"
+    layout: Text | None = None
     unit_name: Annotated[str, Field(min_length=1, max_length=120)] = "new unit"
     units: Literal["mm-kg", "in-lb"] = "mm-kg"
 
@@ -101,6 +101,7 @@ class ParseIn(In):
 
     text: Annotated[str, Field(max_length=400)]
     dimension: Text
+    shown: Text | None = None
     number_style: Literal["point", "comma"] = "point"
 
 
@@ -128,6 +129,7 @@ class ProjectListItem(Reply):
 
     id: str
     name: str
+    kind: str
     description: str
     old_unit: str | None
     new_unit: str | None
@@ -203,16 +205,53 @@ class FieldSpec(Reply):
 
     pattern: str
     dimension: str | None
+    shown: str | None
     place: Literal["station", "butt line", "water line"] | None
     origin: str | None
     choices: list[str] | None
 
 
+class KindOut(Reply):
+    """A kind of craft: its layouts, forms and words."""
+
+    id: str
+    name: str
+    layouts: list[str]
+    forms: list[str]
+    words: dict[str, str]
+    unit_side: int
+    cautions: dict[str, str]
+
+
+class EntryOut(Reply):
+    """A field of a sheet; `~` stands for the installation. In a table the pointer is a key of a row."""
+
+    pointer: str
+    label: str
+    kind: Literal["figure", "choice", "text"]
+    choices: list[str]
+
+
+class BlockOut(Reply):
+    """A group of fields, or a table of a collection."""
+
+    bench: Bench
+    title: str
+    hint: str
+    entries: list[EntryOut]
+    table: str | None
+    one: str
+    fresh: dict[str, str]
+    electric: bool
+
+
 class Reference(Reply):
-    """What the front end needs once: units of each view, accepted units, fields, catalogue of rules."""
+    """What the front end needs once: units of each view, fields, kinds of craft and the sheets of each."""
 
     views: dict[str, dict[str, PrintSpec]]
     fields: list[FieldSpec]
+    kinds: list[KindOut]
+    sheets: dict[str, list[BlockOut]]
 
 
 class RuleOut(Reply):
@@ -236,3 +275,18 @@ class CsvText(Reply):
     """A ledger as CSV."""
 
     text: str
+
+
+class WeightSheetIn(In):
+    """An old weight sheet as text; `units` are those of bare numbers."""
+
+    text: Annotated[str, Field(max_length=100_000)]
+    units: Literal["mm-kg", "in-lb"]
+
+
+class WeightSheetOut(Reply):
+    """The edit that takes the sheet as the report, and what was read."""
+
+    operations: list[dict[str, Any]]
+    rows: int
+    note: str

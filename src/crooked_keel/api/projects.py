@@ -2,14 +2,16 @@
 
 from __future__ import annotations
 
-from typing import Annotated
+from datetime import date
+from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter, Path, Query, Request, Response
 from pydantic import BaseModel
 
 from ..core.document import Project, apply_operations, load
 from ..core.errors import InputError
-from ..core.reference.kinds import new_project
+from ..core.reference.kinds import KINDS, new_project
+from ..exchange import weight_sheet
 from ..exchange.ledger_csv import csv_to_operations, ledger_to_csv
 from .models import (
     Conflict,
@@ -26,6 +28,8 @@ from .models import (
     RevisionOut,
     State,
     Suggestions,
+    WeightSheetIn,
+    WeightSheetOut,
     WorkingOut,
 )
 from .service import Service
@@ -64,8 +68,14 @@ def list_projects(request: Request) -> list[ProjectListItem]:
 @router.post("/projects", status_code=201, response_model=State)
 def create_project(request: Request, new: NewProject) -> Written:
     """A new project from a kind: every place to fill in, nothing filled in."""
+    kind = KINDS.get(new.kind)
+    if kind is None:
+        raise InputError("/kind", "no such kind of craft is known here", given=new.kind, allowed=", ".join(KINDS))
+    layout = new.layout or kind.layouts[0]
+    if layout not in kind.layouts:
+        raise InputError("/layout", f"no {kind.name} has this layout", given=layout, allowed=", ".join(kind.layouts))
     document = apply_operations(
-        Project(name="new", kind=new.kind), new_project(new.name, new.gear, new.unit_name, new.units)
+        Project(name="new", kind=new.kind), new_project(new.kind, new.name, layout, new.unit_name, new.units)
     )
     made = service(request)
     return Written(made.state(made.store.create(document, "Started"), None), 201)
@@ -186,3 +196,62 @@ def import_ledger(request: Request, project_id: Id, file: ImportCsv, fit: FitQue
     made = service(request)
     operations = csv_to_operations(file.text, file.ledger, made.store.head(project_id).document)
     return Written(made.edit(project_id, fit, file.base, operations, "Ledger read from CSV", None))
+
+
+@router.post("/projects/{project_id}/weight-sheet")
+def read_weight_sheet(request: Request, project_id: Id, sheet: WeightSheetIn) -> WeightSheetOut:
+    """An old weight sheet → the edit that takes it as the report; nothing is saved here."""
+    document = service(request).store.head(project_id).document
+    read = weight_sheet.read_weight_sheet(sheet.text, sheet.units, document.number_style)
+    found = document.craft.as_found
+    note = f"{read.totals_left_out} total lines left out." if read.totals_left_out else "No total line."
+    return WeightSheetOut(
+        operations=weight_sheet.to_operations(read, found.report_mass is not None, found.report_station is not None),
+        rows=read.rows, note=note,
+    )  # fmt: skip
+
+
+_PDF: dict[int | str, dict[str, Any]] = {200: {"content": {"application/pdf": {}}}}
+UnitsQuery = Annotated[Literal["mm-kg", "in-lb"] | None, Query(description="blank: those of the project")]
+
+
+@router.get("/projects/{project_id}/sheets/measure", response_class=Response, responses=_PDF)
+def print_measure_sheet(request: Request, project_id: Id, fit: FitQuery = None) -> Response:
+    """What is missing or guessed, with blanks to fill in, as a page to print."""
+    made = service(request)
+    head = made.store.head(project_id)
+    from ..exchange.sheets_pdf import measure_sheet
+
+    assessment = made.assessment(head, made.fit_of(head.document, fit))
+    return _pdf(measure_sheet(head.document, assessment, _today()), head.document.name, "measure")
+
+
+@router.get("/projects/{project_id}/sheets/{bench}", response_class=Response, responses=_PDF)
+def print_bench_sheet(
+    request: Request,
+    project_id: Id,
+    bench: Literal["craft", "balance", "drive", "mount", "align"],
+    fit: FitQuery = None,
+    units: UnitsQuery = None,
+    unit: Annotated[str | None, Query(max_length=40, description="the installation, where there are several")] = None,
+) -> Response:
+    """A bench as a page to print: answers, findings, workings, figures."""
+    made = service(request)
+    head = made.store.head(project_id)
+    from ..exchange.sheets_pdf import bench_sheet
+
+    assessment = made.assessment(head, made.fit_of(head.document, fit))
+    sheet = bench_sheet(head.document, assessment, bench, units or head.document.units, _today(), unit)
+    return _pdf(sheet, head.document.name, bench)
+
+
+def _pdf(body: bytes, name: str, what: str) -> Response:
+    plain = "".join(c for c in name if c.isalnum() and c.isascii()).lower() or "project"
+    return Response(
+        body, media_type="application/pdf", headers={"Content-Disposition": f'inline; filename="{plain}-{what}.pdf"'}
+    )
+
+
+def _today() -> str:
+    day = date.today()
+    return f"{day.day} {day:%B %Y}"

@@ -9,9 +9,11 @@ from ..core.document.fields import all_fields
 from ..core.errors import InputError
 from ..core.figure import Place, parse_figure
 from ..core.finding import RULES
+from ..core.reference.kinds import KINDS, Kind
+from ..core.reference.sheets import sheet
 from ..core.units import PLAUSIBLE, VIEWS
 from ..exchange.present import number
-from .models import FieldSpec, ParseIn, ParseOut, PrintSpec, Problem, Reference, RuleOut
+from .models import BlockOut, EntryOut, FieldSpec, KindOut, ParseIn, ParseOut, PrintSpec, Problem, Reference, RuleOut
 
 router = APIRouter(prefix="/api", responses={400: {"model": Problem}, 422: {"model": Problem}})
 
@@ -21,10 +23,13 @@ def parse(typed: ParseIn) -> ParseOut:
     """Read a text as a figure: what was understood, in both systems."""
     if typed.dimension not in PLAUSIBLE:
         raise InputError("/dimension", "no such dimension", given=typed.dimension, allowed=", ".join(PLAUSIBLE))
+    shown = typed.shown or typed.dimension
+    if shown not in VIEWS["mm-kg"]:
+        raise InputError("/shown", "no such way of printing", given=shown, allowed=", ".join(VIEWS["mm-kg"]))
     p = parse_figure(typed.text, typed.dimension, typed.number_style)
     return ParseOut(
         si=p.si, plus_minus_si=p.plus_minus_si, source=p.source, remark=p.remark,
-        metric=_shown(p.si, p.plus_minus_si, typed.dimension, "mm-kg"), inch=_shown(p.si, p.plus_minus_si, typed.dimension, "in-lb"),
+        metric=_shown(p.si, p.plus_minus_si, shown, "mm-kg"), inch=_shown(p.si, p.plus_minus_si, shown, "in-lb"),
     )  # fmt: skip
 
 
@@ -45,6 +50,7 @@ def reference() -> Reference:
             FieldSpec(
                 pattern=f.pattern,
                 dimension=f.figure.dimension if f.figure else None,
+                shown=(f.figure.shown or f.figure.dimension) if f.figure else None,
                 place=f.place,
                 origin=origin,
                 choices=list(f.choices) if f.choices else None,
@@ -54,7 +60,29 @@ def reference() -> Reference:
         v: {d: PrintSpec(unit=p.unit, factor=p.factor, decimals=p.decimals) for d, p in table.items()}
         for v, table in VIEWS.items()
     }
-    return Reference(views=views, fields=fields)
+    kinds = [
+        KindOut(
+            id=k,
+            name=kind.name,
+            layouts=list(kind.layouts),
+            forms=sorted(kind.forms),
+            words=kind.words,
+            unit_side=kind.unit_side,
+            cautions=kind.cautions,
+        )
+        for k, kind in KINDS.items()
+    ]
+    return Reference(views=views, fields=fields, kinds=kinds, sheets={k: _sheet(kind) for k, kind in KINDS.items()})
+
+
+def _sheet(kind: Kind) -> list[BlockOut]:
+    return [
+        BlockOut(
+            bench=b.bench, title=b.title, hint=b.hint, table=b.table or None, one=b.one, fresh=dict(b.fresh), electric=b.electric,
+            entries=[EntryOut(pointer=e.pointer, label=e.label, kind=e.kind, choices=list(e.choices)) for e in b.entries],
+        )
+        for b in sheet(kind)
+    ]  # fmt: skip
 
 
 @router.get("/reference/rules")

@@ -122,13 +122,13 @@ class Service:
         document = head.document
         new = document.fits[fit].installations if fit else {}
         self.store.keep_summary(head.project_id, head.revision, {
-            "description": document.craft.description,
-            "old_unit": document.old_installation.unit.name if document.old_installation else None,
+            "description": document.craft.description, "kind": document.kind,
+            "old_unit": next((i.unit.name for i in document.old_installations.values()), None),
             "new_unit": next((i.unit.name for i in new.values()), None),
             "keel": [{"bench": b.bench, "level": b.level, "built": b.built} for b in made.benches],
             "worst_level": worst.level if worst else None,
             "worst": asdict(worst.title) if worst else None,
-            "profile": made.shapes.model_dump(mode="json", include={"outline", "wheels", "installations"}),
+            "profile": made.shapes.model_dump(mode="json", include={"outline", "wheels", "installations", "water"}),
         })  # fmt: skip
 
     def projects(self) -> list[ProjectListItem]:
@@ -137,7 +137,7 @@ class Service:
         for row, at, summary in self.store.list_projects():
             kept = summary or {}
             made.append(ProjectListItem(
-                id=row.id, name=row.name, at=at, description=kept.get("description", ""), old_unit=kept.get("old_unit"),
+                id=row.id, name=row.name, at=at, kind=kept.get("kind", ""), description=kept.get("description", ""), old_unit=kept.get("old_unit"),
                 new_unit=kept.get("new_unit"), keel=[KeelLevel(**k) for k in kept.get("keel", [])],
                 worst_level=kept.get("worst_level"), worst=kept.get("worst"), profile=kept.get("profile"),
             ))  # fmt: skip

@@ -1,0 +1,409 @@
+"""The printed sheets: a bench with its answers, findings and workings; and what is still to measure, with blanks to fill in.
+
+PDF by reportlab. The same document gives the same bytes: the day is handed in, nothing else changes.
+"""
+
+from __future__ import annotations
+
+import io
+import re
+from collections.abc import Iterable
+from dataclasses import dataclass
+from functools import cache
+from pathlib import Path
+from typing import Any
+from xml.sax.saxutils import escape
+
+from reportlab.graphics.shapes import Circle as Round
+from reportlab.graphics.shapes import Drawing, Line, PolyLine, String
+from reportlab.lib.colors import HexColor
+from reportlab.lib.pagesizes import A4
+from reportlab.lib.styles import ParagraphStyle
+from reportlab.lib.units import mm
+from reportlab.pdfbase import pdfmetrics
+from reportlab.pdfbase.ttfonts import TTFont
+from reportlab.platypus import (
+    BaseDocTemplate,
+    Flowable,
+    Frame,
+    KeepTogether,
+    PageTemplate,
+    Paragraph,
+    Spacer,
+    Table,
+    TableStyle,
+)
+
+from ..core.assess import Assessment
+from ..core.document import Figure, Project, value_at
+from ..core.document.fields import figure_pointers
+from ..core.figure import Place
+from ..core.finding import Bench, Finding, Value
+from ..core.reference.kinds import KINDS
+from ..core.reference.sheets import Block, sheet
+from ..core.shapes import Shapes
+from .present import number, sentence, working
+
+INK, MUTED, RULE, ACT, GREY = (HexColor(c) for c in ("#17262E", "#56656C", "#D5CFBF", "#14566B", "#76838A"))
+LEVEL_COLOUR = {
+    "ok": HexColor("#2B7561"),
+    "watch": HexColor("#8A5A0E"),
+    "stop": HexColor("#AE3018"),
+    "unknown": HexColor("#596870"),
+}
+LEVEL_WORD = {"ok": "ok", "watch": "watch", "stop": "stop", "unknown": "cannot say"}
+WIDTH = A4[0] - 36 * mm
+
+
+@cache
+def _fonts() -> None:
+    folder = Path(__file__).parent / "fonts"
+    for name, file in (("Keel", "keel-sheet"), ("KeelBold", "keel-sheet-bold"), ("KeelFigures", "keel-sheet-figures")):
+        pdfmetrics.registerFont(TTFont(name, folder / f"{file}.ttf"))
+
+
+def _style(font: str = "Keel", size: float = 8.5, colour: Any = INK, **more: Any) -> ParagraphStyle:
+    return ParagraphStyle(
+        f"{font}{size}{colour}", fontName=font, fontSize=size, leading=size * 1.3, textColor=colour, **more
+    )
+
+
+def _p(text: str, **style: Any) -> Paragraph:
+    return Paragraph(escape(text).replace("\n", "<br/>"), _style(**style))
+
+
+class _Stroke(Flowable):
+    """The status stroke: straight, bowed, broken, dotted."""
+
+    def __init__(self, level: str) -> None:
+        super().__init__()
+        self.level, self.width, self.height = level, 9 * mm, 3 * mm
+
+    def draw(self) -> None:
+        """Draw it on the canvas."""
+        c, w, y = self.canv, self.width, 1.2 * mm
+        c.setStrokeColor(LEVEL_COLOUR[self.level])
+        c.setLineWidth(1.8)
+        if self.level == "ok":
+            c.line(0, y, w, y)
+        elif self.level == "watch":
+            c.bezier(0, y, w / 3, y + 2.4 * mm, 2 * w / 3, y + 2.4 * mm, w, y)
+        elif self.level == "stop":
+            c.line(0, y + 0.7 * mm, w * 0.44, y + 0.7 * mm)
+            c.line(w * 0.56, y - 0.7 * mm, w, y - 0.7 * mm)
+        else:
+            c.setDash(0.6, 2.4)
+            c.setLineCap(1)
+            c.line(0, y, w, y)
+
+
+@dataclass(frozen=True)
+class _Page:
+    """What stands on every page."""
+
+    title: str
+    craft: str
+    day: str
+
+    def draw(self, canvas: Any, document: Any) -> None:
+        """Head and foot."""
+        _fonts()
+        top, left, right = A4[1] - 14 * mm, 18 * mm, A4[0] - 18 * mm
+        canvas.setStrokeColor(INK)
+        canvas.setLineWidth(1.6)
+        keel = canvas.beginPath()
+        keel.moveTo(left, top + 4 * mm)
+        keel.lineTo(left, top + 1.2 * mm)
+        keel.lineTo(left + 1.6 * mm, top)
+        keel.lineTo(left + 1.6 * mm, top - 3 * mm)
+        canvas.drawPath(keel)
+        canvas.setFillColor(INK)
+        canvas.setFont("KeelBold", 13)
+        canvas.drawString(left + 6 * mm, top - 1 * mm, self.craft)
+        canvas.setFont("Keel", 9)
+        canvas.drawRightString(right, top - 1 * mm, self.title)
+        canvas.setLineWidth(0.6)
+        canvas.line(left, top - 4.5 * mm, right, top - 4.5 * mm)
+        canvas.setFillColor(MUTED)
+        canvas.setFont("Keel", 7.5)
+        canvas.drawString(left, 10 * mm, f"Crooked Keel · {self.day} · local rules and licensed people decide")
+        canvas.drawRightString(right, 10 * mm, f"page {document.page}")
+
+
+def _build(page: _Page, story: Iterable[Any]) -> bytes:
+    out = io.BytesIO()
+    document = BaseDocTemplate(
+        out, pagesize=A4, title=f"{page.craft}: {page.title}", author="Crooked Keel", invariant=1
+    )
+    frame = Frame(
+        18 * mm, 15 * mm, WIDTH, A4[1] - 36 * mm, leftPadding=0, rightPadding=0, topPadding=0, bottomPadding=0
+    )
+    document.addPageTemplates(PageTemplate(frames=[frame], onPage=page.draw))
+    document.build(list(story))
+    return out.getvalue()
+
+
+def _table(rows: list[list[Any]], widths: list[float], head: bool = True) -> Table:
+    made = Table(rows, colWidths=widths, repeatRows=1 if head else 0)
+    made.setStyle(TableStyle([
+        ("VALIGN", (0, 0), (-1, -1), "TOP"), ("LEFTPADDING", (0, 0), (-1, -1), 0), ("RIGHTPADDING", (0, 0), (-1, -1), 5), ("TOPPADDING", (0, 0), (-1, -1), 2.2),
+        ("BOTTOMPADDING", (0, 0), (-1, -1), 2.2), ("LINEBELOW", (0, 0), (-1, -1), 0.3, RULE), *([("LINEBELOW", (0, 0), (-1, 0), 0.8, INK)] if head else []),
+    ]))  # fmt: skip
+    return made
+
+
+def _heading(text: str) -> list[Any]:
+    return [Spacer(1, 4 * mm), _p(text, font="KeelBold", size=11), Spacer(1, 1 * mm)]
+
+
+def bench_sheet(
+    project: Project, made: Assessment, bench: Bench, units: str, day: str, unit: str | None = None
+) -> bytes:
+    """One bench on paper: profile, answers, findings, workings, the figures entered, cautions, and room for two names.
+
+    unit: the installation, where there are several. Raises KeyError for a way of printing that is not known."""
+    _fonts()
+    fit = project.fits[made.fit].name if made.fit else "as found"
+    several = len(made.installations) > 1
+    chosen = next(
+        (i for i in made.installations if i.id == unit), made.installations[0] if made.installations else None
+    )
+    mine = lambda key: not several or "@" not in key or (chosen is not None and key.endswith(f"@{chosen.id}"))
+    findings = [f for f in made.findings if f.bench == bench and mine(f.key)]
+    values = [v for v in made.values if v.bench == bench and mine(v.id)]
+    story: list[Any] = [
+        _p(f"{fit}" + (f", {chosen.name}" if chosen else ""), size=9, colour=MUTED),
+        Spacer(1, 2 * mm),
+        _profile(made.shapes),
+    ]
+    story += [*_heading("Answers, before → after"), _answers(values, units)]
+    story += [*_heading("Findings"), *_findings(findings, units)]
+    story += [*_heading("Workings"), *_workings(values, findings, units)]
+    story += [*_heading("Figures entered"), *_figures(project, bench, chosen.pointer if chosen else None)]
+    caution = KINDS[project.kind].cautions.get(bench)
+    if caution:
+        story += [Spacer(1, 4 * mm), _p(caution, size=8, colour=MUTED)]
+    story.append(KeepTogether([Spacer(1, 8 * mm), _table([[_p("worked by", colour=MUTED), "", _p("checked by", colour=MUTED), "", _p("date", colour=MUTED), ""]], [18 * mm, 46 * mm, 20 * mm, 46 * mm, 11 * mm, WIDTH - 141 * mm], head=False)]))  # fmt: skip
+    return _build(_Page(f"{bench} · {fit}", project.name, day), story)
+
+
+def _answers(values: list[Value], units: str) -> Table:
+    rows: list[list[Any]] = [
+        [
+            _p("", font="KeelBold"),
+            _p("before", colour=MUTED),
+            _p("after", colour=MUTED),
+            _p("±", colour=MUTED),
+            _p("by", colour=MUTED),
+        ]
+    ]
+    for v in values:
+        said = (
+            v.text if v.text is not None else number(v.si, v.dimension, units) if v.si is not None else "cannot say yet"
+        )
+        rows.append([
+            _p(v.label), _p(number(v.before_si, v.dimension, units) if v.before_si is not None else "", font="KeelFigures", size=8, colour=MUTED),
+            _p(said, font="KeelFigures" if v.needs == [] else "Keel", size=8), _p(number(v.plus_minus_si, v.dimension, units) if v.plus_minus_si else "", font="KeelFigures", size=7.5, colour=MUTED),
+            _p("needs " + ", ".join(n.what for n in v.needs[:3]) if v.needs else v.source, size=7, colour=MUTED),
+        ])  # fmt: skip
+    return _table(rows, [58 * mm, 24 * mm, 26 * mm, 20 * mm, WIDTH - 128 * mm])
+
+
+def _findings(findings: list[Finding], units: str) -> list[Any]:
+    if not findings:
+        return [_p("Nothing was judged on this bench.", colour=MUTED)]
+    rows: list[list[Any]] = []
+    for f in findings:
+        needs = f"\nNeeds: {', '.join(n.what for n in f.needs[:6])}." if f.needs else ""
+        source = f.source if f.mark == "statics" or f.mark in f.source else f"{f.source} · {f.mark}"
+        rows.append([
+            [_Stroke(f.level), _p(LEVEL_WORD[f.level], size=7, colour=LEVEL_COLOUR[f.level])],
+            [_p(sentence(f.title, units), font="KeelBold", size=9), _p(sentence(f.message, units) + needs)],
+            _p(source, size=7, colour=MUTED),
+        ])  # fmt: skip
+    return [_table(rows, [16 * mm, WIDTH - 61 * mm, 45 * mm], head=False)]
+
+
+def _workings(values: list[Value], findings: list[Finding], units: str) -> list[Any]:
+    made: list[Any] = []
+    seen: set[tuple[str, ...]] = set()
+    named = [(v.label, v.working) for v in values] + [(sentence(f.title, units), f.working) for f in findings]
+    for label, w in named:
+        if w is None:
+            continue
+        lines = tuple(working(w, units))
+        if lines in seen:
+            continue
+        seen.add(lines)
+        made.append(
+            [[_p(label), _p(w.source, size=7, colour=MUTED)], _p("\n".join(lines), font="KeelFigures", size=7.5)]
+        )
+    return [_table(made, [58 * mm, WIDTH - 58 * mm], head=False)] if made else [_p("None on this bench.", colour=MUTED)]
+
+
+def _fields(project: Project, blocks: list[Block], pointer: str | None) -> Iterable[tuple[str, str, str]]:
+    """Group, label and pointer of every field of blocks that stands in the document."""
+    for block in blocks:
+        if block.table:
+            table = block.table.replace("~", pointer or "")
+            items = value_at(project, table) or {}
+            for key, item in sorted(items.items(), key=lambda i: i[1].rank):
+                for e in block.entries:
+                    yield block.title, f"{item.name}, {e.label}", f"{table}/{key}/{e.pointer}"
+        else:
+            for e in block.entries:
+                yield block.title, e.label, e.pointer.replace("~", pointer or "")
+
+
+def _figures(project: Project, bench: Bench, pointer: str | None) -> list[Any]:
+    blocks = [b for b in sheet(KINDS[project.kind]) if b.bench == bench]
+    rows: list[list[Any]] = [[_p(""), _p("as entered", colour=MUTED), _p("known by", colour=MUTED)] * 2]
+    cells: list[list[Any]] = []
+    for _, label, at in _fields(project, blocks, pointer):
+        value = value_at(project, at)
+        if isinstance(value, Figure):
+            text = f"{value.entered} ±{value.plus_minus.entered}" if value.plus_minus else value.entered
+            way = f" {value.dir}" if isinstance(value, Place) else ""
+            cells.append(
+                [_p(label), _p(text + way, font="KeelFigures", size=7.5), _p(value.source, size=7, colour=MUTED)]
+            )
+        elif isinstance(value, str) and value:
+            cells.append([_p(label), _p(value, size=7.5), _p("")])
+    half = (len(cells) + 1) // 2
+    blank: list[Any] = ["", "", ""]
+    for i in range(half):
+        rows.append([*cells[i], *(cells[i + half] if i + half < len(cells) else blank)])
+    if not cells:
+        return [_p("None on this bench.", colour=MUTED)]
+    third = WIDTH / 2
+    return [_table(rows, [third * 0.46, third * 0.34, third * 0.20] * 2)]
+
+
+def _profile(shapes: Shapes) -> Drawing:
+    """The craft to scale, side on."""
+    height = 46 * mm
+    drawing = Drawing(WIDTH, height)
+    outline = [p for path in shapes.outline for p in path.points]
+    units = [p for i in shapes.installations for p in [*i.box, *i.propeller]]
+    wheels = [(w.x + s * w.radius, w.z + t * w.radius) for w in shapes.wheels for s, t in ((-1, -1), (1, 1))]
+    xs = [p.x for p in outline + units] + [x for x, _ in wheels]
+    zs = [p.z for p in outline + units] + [z for _, z in wheels]
+    if not xs:
+        return drawing
+    scale = min((WIDTH - 20 * mm) / (max(xs) - min(xs)), (height - 8 * mm) / (max(zs) - min(zs)))
+    left = (WIDTH - scale * (max(xs) - min(xs))) / 2
+    x = lambda v: left + (v - min(xs)) * scale
+    z = lambda v: 4 * mm + (v - min(zs)) * scale
+    flat = lambda points, closed: [c for p in [*points, *(points[:1] if closed else [])] for c in (x(p.x), z(p.z))]
+    line = lambda points, closed, colour, width: (
+        drawing.add(PolyLine(flat(points, closed), strokeColor=colour, strokeWidth=width)) if len(points) > 1 else None
+    )
+    for path in shapes.outline:
+        line(path.points, path.closed, INK, 0.7)
+    for wheel in shapes.wheels:
+        drawing.add(
+            Round(x(wheel.x), z(wheel.z), wheel.radius * scale, strokeColor=INK, strokeWidth=0.7, fillColor=None)
+        )
+    if shapes.ground_z is not None:
+        drawing.add(Line(0, z(shapes.ground_z), WIDTH, z(shapes.ground_z), strokeColor=INK, strokeWidth=0.5))
+    line(shapes.water_before, False, GREY, 0.5)
+    line(shapes.water, False, ACT, 0.9)
+    for unit in shapes.installations:
+        colour = GREY if unit.old else ACT
+        for points, closed in ((unit.box, True), (unit.propeller, False), (unit.thrust_line, False)):
+            line(points, closed, colour, 0.6 if unit.old else 1.2)
+    for cg, colour in ((shapes.cg_before, GREY), (shapes.cg_after, ACT)):
+        if cg is not None:
+            drawing.add(Line(x(cg.x) - 5, z(cg.z), x(cg.x) + 5, z(cg.z), strokeColor=colour, strokeWidth=1.2))
+            drawing.add(Line(x(cg.x), z(cg.z) - 5, x(cg.x), z(cg.z) + 5, strokeColor=colour, strokeWidth=1.2))
+    note = "to scale" if shapes.to_scale else "sketch: outline not measured"
+    drawing.add(String(WIDTH, 0, note, fontName="Keel", fontSize=7, fillColor=MUTED, textAnchor="end"))
+    return drawing
+
+
+GUESSED = ("hearsay", "template", "estimated")
+
+
+def measure_sheet(project: Project, made: Assessment, day: str) -> bytes:
+    """Every figure that is missing or guessed, with a blank to fill in: missing first, those that hold up the most answers at the top.
+
+    The fit of the assessment and the craft itself are gone through; the other fits are left out."""
+    _fonts()
+    fit = project.fits[made.fit].name if made.fit else "as found"
+    story: list[Any] = [
+        _p(
+            f"For {fit}. Write value, unit and ±, and what you measured with. A blank left blank stays unknown.",
+            size=9,
+            colour=MUTED,
+        ),
+        *_heading(f"Missing: {len(made.missing)}"),
+    ]
+    blank = lambda: ""
+    head = [
+        _p("what", colour=MUTED),
+        _p("now", colour=MUTED),
+        _p("measured, with unit and ±", colour=MUTED),
+        _p("with", colour=MUTED),
+    ]
+    widths = [74 * mm, 36 * mm, 44 * mm, WIDTH - 154 * mm]
+    if made.missing:
+        story.append(
+            _write_in([head, *[[_p(n.what), _p("—", colour=MUTED), blank(), blank()] for n in made.missing]], widths)
+        )
+    else:
+        story.append(_p("Nothing is missing.", colour=MUTED))
+    guessed = list(_guessed(project, made.fit))
+    story += _heading(f"Guessed: {len(guessed)}")
+    if guessed:
+        rows = [
+            [
+                _p(f"{group}: {label}" if group else label),
+                _p(f"{figure.entered} · {figure.source}", size=7.5),
+                blank(),
+                blank(),
+            ]
+            for group, label, figure in guessed
+        ]
+        story.append(_write_in([head, *rows], widths))
+    else:
+        story.append(_p("Nothing rests on a guess.", colour=MUTED))
+    return _build(_Page(f"measure these · {fit}", project.name, day), story)
+
+
+def _write_in(rows: list[list[Any]], widths: list[float]) -> Table:
+    made = _table(rows, widths)
+    made.setStyle(TableStyle([("BOTTOMPADDING", (0, 1), (-1, -1), 7), ("TOPPADDING", (0, 1), (-1, -1), 5), ("BOX", (2, 1), (2, -1), 0.5, GREY), ("INNERGRID", (2, 1), (3, -1), 0.5, GREY), ("BOX", (3, 1), (3, -1), 0.5, GREY)]))  # fmt: skip
+    return made
+
+
+def _guessed(project: Project, fit: str | None) -> Iterable[tuple[str, str, Figure]]:
+    """Figures whose source is a guess, worst kind of guess first, with group and label from the sheets where they stand."""
+    pointers = [f"/old_installations/{k}" for k in project.old_installations]
+    if fit:
+        pointers += [f"/fits/{fit}/installations/{k}" for k in project.fits[fit].installations]
+    labels: dict[str, tuple[str, str]] = {}
+    for base in [*pointers, None]:
+        for group, label, at in _fields(project, sheet(KINDS[project.kind]), base):
+            owner = value_at(project, base) if base else None
+            labels.setdefault(at, (owner.name if owner is not None and at.startswith(base or "") else group, label))
+    found = []
+    for at in figure_pointers(project):
+        if at.startswith("/fits/") and not at.startswith(f"/fits/{fit}/"):
+            continue
+        figure = value_at(project, at)
+        if isinstance(figure, Figure) and figure.source in GUESSED:
+            found.append((at, figure))
+    for at, figure in sorted(found, key=lambda f: GUESSED.index(f[1].source)):
+        group, label = labels.get(at) or _plain_label(project, at)
+        yield group, label, figure
+
+
+def _plain_label(project: Project, at: str) -> tuple[str, str]:
+    """A label from the names along the way: for rows of ledgers and loadings."""
+    head, _, last = at.rpartition("/")
+    owner = value_at(project, head)
+    while not hasattr(owner, "name") and head:
+        head = head.rpartition("/")[0]
+        owner = value_at(project, head)
+    words = re.sub(r"[_/-]+", " ", at[len(head) :]).strip() or last
+    return str(getattr(owner, "name", "")), words
