@@ -1,5 +1,6 @@
 import '@fontsource/barlow-semi-condensed/latin-500.css';
 import '@fontsource/barlow-semi-condensed/latin-600.css';
+import { startShopMode } from './app/shop';
 import './app/theme.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { RouterProvider } from '@tanstack/react-router';
@@ -10,6 +11,7 @@ import { router } from './app/router';
 const client = new QueryClient({ defaultOptions: { queries: { retry: false, staleTime: 60_000 } } });
 const root = document.getElementById('root');
 if (root) {
+  startShopMode();
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={client}>

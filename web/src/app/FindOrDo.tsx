@@ -35,8 +35,9 @@ export function FindOrDo(props: { open: boolean; onClose: () => void }) {
     { words: 'redo', hint: 'do', run: () => void redo() },
     { words: 'print', hint: 'do', run: () => window.print() },
   ];
-  const wanted = text.trim().toLowerCase();
-  const found = entries.filter((e) => wanted !== '' && e.words.toLowerCase().includes(wanted)).slice(0, 9);
+  const wanted = text.toLowerCase().split(/\s+/).filter(Boolean);
+  const holds = (e: Entry) => wanted.length > 0 && wanted.every((w) => e.words.toLowerCase().includes(w));
+  const found = entries.filter(holds).slice(0, 9);
   const close = () => {
     setText('');
     props.onClose();
@@ -79,7 +80,7 @@ export function FindOrDo(props: { open: boolean; onClose: () => void }) {
                 </button>
               </li>
             ))}
-            {wanted !== '' && found.length === 0 && <li className="text-muted">Nothing by that word.</li>}
+            {wanted.length > 0 && found.length === 0 && <li className="text-muted">Nothing by that word.</li>}
           </ul>
         </Dialog.Content>
       </Dialog.Portal>

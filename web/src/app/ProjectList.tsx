@@ -102,7 +102,7 @@ export function ProjectList() {
                 <SmallProfile shapes={p.profile} />
                 <span>
                   <span className="head block text-[21px]">{p.name}</span>
-                  <span className="text-muted">{p.description || 'aeroplane'}</span>
+                  <span className="text-muted">{p.description || p.kind.replace('-', ' ')}</span>
                 </span>
                 <span>
                   <span className="block">
@@ -140,6 +140,9 @@ function StartDialog(props: { units: Units }) {
   const go = useNavigate();
   const queries = useQueryClient();
   const [error, setError] = useState<string | null>(null);
+  const kinds = useReference().data?.kinds ?? [];
+  const [kind, setKind] = useState('aeroplane');
+  const layouts = kinds.find((k) => k.id === kind)?.layouts ?? [];
   async function start(event: FormEvent<HTMLFormElement>) {
     event.preventDefault();
     const form = new FormData(event.currentTarget);
@@ -148,8 +151,8 @@ function StartDialog(props: { units: Units }) {
         await api.POST('/api/projects', {
           body: {
             name: String(form.get('name')).trim(),
-            kind: 'aeroplane',
-            gear: form.get('gear') as 'tailwheel' | 'tricycle',
+            kind,
+            layout: form.get('layout') as string,
             unit_name: String(form.get('unit')).trim() || 'new unit',
             units: form.get('units') as Units,
           },
@@ -169,7 +172,8 @@ function StartDialog(props: { units: Units }) {
         <Dialog.Content className="fixed left-1/2 top-24 z-30 w-[26rem] -translate-x-1/2 border border-ink bg-sheet p-5 shadow-lg">
           <Dialog.Title className="text-[21px]">Start a repower</Dialog.Title>
           <Dialog.Description className="mb-3 text-muted">
-            Everything else is asked for where it is needed; nothing is filled in for you.
+            Everything else is asked for where it is needed. Figures that stand there already are marked as template
+            until you confirm them.
           </Dialog.Description>
           <form onSubmit={(e) => void start(e)} className="grid gap-3">
             <label className="grid gap-1">
@@ -192,15 +196,26 @@ function StartDialog(props: { units: Units }) {
                 className="border border-ink bg-sheet px-2 py-1"
               />
             </label>
-            <fieldset className="flex gap-5">
-              <legend className="mb-1">Tractor aeroplane, with a</legend>
-              <label>
-                <input type="radio" name="gear" value="tailwheel" defaultChecked /> tail wheel
-              </label>
-              <label>
-                <input type="radio" name="gear" value="tricycle" /> nose wheel
-              </label>
+            <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
+              <legend className="mb-1">What kind of craft?</legend>
+              {kinds.map((k) => (
+                <label key={k.id}>
+                  <input type="radio" name="kind" value={k.id} checked={kind === k.id} onChange={() => setKind(k.id)} />{' '}
+                  {k.name}
+                </label>
+              ))}
             </fieldset>
+            {layouts.length > 1 && (
+              <fieldset key={kind} className="flex flex-wrap gap-x-5 gap-y-1">
+                <legend className="mb-1">With</legend>
+                {layouts.map((l, i) => (
+                  <label key={l}>
+                    <input type="radio" name="layout" value={l} defaultChecked={i === 0} /> {l}
+                  </label>
+                ))}
+              </fieldset>
+            )}
+            {layouts.length === 1 && <input type="hidden" name="layout" value={layouts[0]} />}
             <fieldset className="flex gap-5">
               <legend className="mb-1">Your tape and scales read</legend>
               <label>

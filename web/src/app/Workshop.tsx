@@ -1,5 +1,5 @@
 import { Link, useNavigate } from '@tanstack/react-router';
-import { Dialog, Popover } from 'radix-ui';
+import { Dialog, DropdownMenu, Popover } from 'radix-ui';
 import { useCallback, useEffect, useState } from 'react';
 import type { Bench, Operation, Units } from '../api/client';
 import { ProjectProvider, useProject } from '../api/project';
@@ -8,6 +8,7 @@ import { BalanceBench } from '../benches/balance/BalanceBench';
 import { CraftBench } from '../benches/craft/CraftBench';
 import { DriveBench } from '../benches/drive/DriveBench';
 import { MountBench } from '../benches/mount/MountBench';
+import { useInstallation } from '../benches/useInstallation';
 import { Profile } from '../drawing/Profile';
 import { TextField } from '../figure/forms';
 import { Findings, useOpenFinding } from '../findings/Findings';
@@ -17,6 +18,7 @@ import { KeelRail } from './Keel';
 import { KeysDialog, useKeys } from './keys';
 import { RippleStrip } from './Ripple';
 import { workshop } from './router';
+import { useShopMode } from './shop';
 
 const PAGES: Partial<Record<Bench, () => React.JSX.Element>> = {
   craft: CraftBench,
@@ -42,7 +44,8 @@ function Frame() {
   const { finding } = workshop.useSearch();
   const { shown, state, notice, say } = useProject();
   const go = useNavigate({ from: workshop.fullPath });
-  const [folded, setFolded] = useState(false);
+  // In the shop the bench's own picture comes first; the profile unfolds at a touch.
+  const [folded, setFolded] = useState(useShopMode()[0]);
   const [showOld, setShowOld] = useState(true);
   const [findOpen, setFindOpen] = useState(false);
   const [keysOpen, setKeysOpen] = useState(false);
@@ -52,6 +55,7 @@ function Frame() {
   );
   useOpenFinding(bench, finding, onOpen);
   const Page = PAGES[bench];
+  const sheets = useSheets();
   useKeys({
     go: (to) =>
       void go({ to: '/p/$id/$bench', params: { id, bench: to }, search: (s) => ({ ...s, finding: undefined }) }),
@@ -61,6 +65,7 @@ function Frame() {
     find: () => setFindOpen(true),
     keys: () => setKeysOpen(true),
     before: () => setShowOld((s) => !s),
+    print: () => window.open(Page ? sheets.bench : sheets.measure),
   });
   useEffect(() => {
     document.title = `${state.document.name} · ${bench} · Crooked Keel`;
@@ -180,9 +185,8 @@ function TopBar(props: { onFind: () => void; onKeys: () => void }) {
         <a className="head" href={`/api/projects/${id}/exports/project`} download>
           File
         </a>
-        <button type="button" className="quiet head !text-ink" onClick={() => window.print()}>
-          Print
-        </button>
+        <PrintMenu />
+        <ShopSwitch />
         <button
           type="button"
           className="head w-28 border border-rule px-2.5 py-1 text-left text-muted"
@@ -195,6 +199,56 @@ function TopBar(props: { onFind: () => void; onKeys: () => void }) {
         </button>
       </div>
     </header>
+  );
+}
+
+/** The sheets to print: of this bench, and of what is still to measure. */
+function PrintMenu() {
+  const { bench } = workshop.useParams();
+  const sheets = useSheets();
+  const built = bench in PAGES;
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="quiet head !text-ink">Print</DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content className="popup" align="end">
+          {built && (
+            <DropdownMenu.Item onSelect={() => window.open(sheets.bench)}>Sheet of this bench</DropdownMenu.Item>
+          )}
+          <DropdownMenu.Item onSelect={() => window.open(sheets.measure)}>
+            Measure these: what is missing or guessed
+          </DropdownMenu.Item>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+/** Where the printed sheets are. */
+function useSheets(): { bench: string; measure: string } {
+  const { id, bench } = workshop.useParams();
+  const { fit, units } = useProject();
+  const { id: unit } = useInstallation();
+  const query = new URLSearchParams({ fit: fit ?? 'none', units, ...(unit ? { unit } : {}) });
+  return {
+    bench: `/api/projects/${id}/sheets/${bench}?${query}`,
+    measure: `/api/projects/${id}/sheets/measure?fit=${fit ?? 'none'}`,
+  };
+}
+
+/** Shop mode: everything large enough for gloves and distance. It belongs to this screen, not to the project. */
+function ShopSwitch() {
+  const [on, turn] = useShopMode();
+  return (
+    <button
+      type="button"
+      className="quiet head !text-ink"
+      aria-pressed={on}
+      title="large for gloves and distance"
+      onClick={() => turn(!on)}
+    >
+      {on ? 'desk' : 'shop'}
+    </button>
   );
 }
 

@@ -27,6 +27,7 @@ interface Acts {
   find: () => void;
   keys: () => void;
   before: () => void;
+  print: () => void;
 }
 
 /** Single keys, never while typing, and only if they are not switched off. */
@@ -72,7 +73,7 @@ export function useKeys(acts: Acts) {
         event.preventDefault();
         acts.find();
       } else if (event.key === '?') acts.keys();
-      else if (event.key === 'P') window.print();
+      else if (event.key === 'P') acts.print();
     }
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);

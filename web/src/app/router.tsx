@@ -8,6 +8,7 @@ export interface Search {
   fit?: string;
   finding?: string;
   units?: Units;
+  unit?: string;
 }
 const root = createRootRoute({
   component: Outlet,
@@ -25,6 +26,7 @@ export const workshop = createRoute({
     fit: typeof s.fit === 'string' ? s.fit : undefined,
     finding: typeof s.finding === 'string' ? s.finding : undefined,
     units: s.units === 'mm-kg' || s.units === 'in-lb' ? s.units : undefined,
+    unit: typeof s.unit === 'string' ? s.unit : undefined,
   }),
   component: Workshop,
 });

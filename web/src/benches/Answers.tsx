@@ -4,12 +4,18 @@ import { useProject } from '../api/project';
 import { formatNumber, workingLines } from '../figure/format';
 import { WorkingBox } from '../findings/Findings';
 import { useFocusField } from '../findings/useFocusField';
+import { useInstallation } from './useInstallation';
 
 /** Headline answers, before → after, each with its working at a click. */
-export function Answers(props: { bench: Bench; only?: string[]; columns?: number }) {
+export function Answers(props: { bench: Bench; only?: (id: string) => boolean; columns?: number }) {
   const { shown } = useProject();
+  const { id, all } = useInstallation();
+  const several = all.length > 1;
   const values = shown.values.filter(
-    (v) => v.bench === props.bench && (!props.only || props.only.includes(v.id.split('.')[1] ?? '')),
+    (v) =>
+      v.bench === props.bench &&
+      (!several || !v.id.includes('@') || v.id.endsWith(`@${id}`)) &&
+      (props.only?.(v.id.split('.')[1] ?? '') ?? true),
   );
   return (
     <div

@@ -1,4 +1,7 @@
+import { useNavigate } from '@tanstack/react-router';
 import { type ReactNode, useState } from 'react';
+import { workshop } from '../app/router';
+import { useInstallation } from './useInstallation';
 
 /** A titled group of figures. */
 export function Group(props: { title: string; children: ReactNode; hint?: string }) {
@@ -39,5 +42,27 @@ export function Picture(props: { title: string; children: ReactNode }) {
       </div>
       {!folded && props.children}
     </section>
+  );
+}
+
+/** Which of several units the bench looks at: a twin has two. */
+export function UnitTabs() {
+  const { all, id } = useInstallation();
+  const go = useNavigate({ from: workshop.fullPath });
+  if (all.length < 2) return null;
+  return (
+    <nav aria-label="Units" className="flex gap-1 border-b border-rule px-4">
+      {all.map((i) => (
+        <button
+          key={i.id}
+          type="button"
+          aria-pressed={i.id === id}
+          className={`head h-9 cursor-pointer px-2 ${i.id === id ? 'border-b-[3px] border-act text-ink' : 'text-muted'}`}
+          onClick={() => void go({ search: (s) => ({ ...s, unit: i.id }) })}
+        >
+          {i.name}
+        </button>
+      ))}
+    </nav>
   );
 }

@@ -1,15 +1,29 @@
+import type { Installation } from '../api/client';
 import { useProject } from '../api/project';
+import { workshop } from '../app/router';
 
-/** Pointer of the installation that a bench works on: the first one of the fit, or the old one for the craft as found. */
-export function useInstallation(): { pointer: string | null; name: string } {
-  const { fit, at } = useProject();
-  if (fit === null) {
-    const old = at('/old_installation') as { unit?: { name?: string } } | undefined;
-    return { pointer: old ? '/old_installation' : null, name: old?.unit?.name ?? 'old unit' };
-  }
-  const all = (at(`/fits/${fit}/installations`) ?? {}) as Record<string, { rank: number; unit?: { name?: string } }>;
-  const first = Object.entries(all).sort(([, a], [, b]) => a.rank - b.rank)[0];
-  return first
-    ? { pointer: `/fits/${fit}/installations/${first[0]}`, name: first[1].unit?.name ?? 'unit' }
-    : { pointer: null, name: 'unit' };
+interface Chosen {
+  pointer: string | null;
+  id: string;
+  name: string;
+  out: Installation | null;
+  all: Installation[];
+  electric: boolean;
+}
+
+/** The installation that a bench works on: the one picked, or the first of the fit; the old ones for the craft as found. */
+export function useInstallation(): Chosen {
+  const { shown, at } = useProject();
+  const { unit } = workshop.useSearch();
+  const all = shown.installations;
+  const out = all.find((i) => i.id === unit) ?? all[0] ?? null;
+  const pointer = out?.pointer ?? null;
+  return {
+    pointer,
+    id: out?.id ?? '',
+    name: out?.name ?? 'unit',
+    out,
+    all,
+    electric: pointer !== null && at(`${pointer}/unit/kind`) === 'electric',
+  };
 }

@@ -3,6 +3,8 @@ import { curveCatmullRomClosed, line } from 'd3-shape';
 import { type PointerEvent, useRef, useState } from 'react';
 import type { Shapes } from '../api/client';
 import { useProject } from '../api/project';
+import { useForms } from '../benches/useForms';
+import { useInstallation } from '../benches/useInstallation';
 import { FigureField, type StoredFigure } from '../figure/FigureField';
 import { tapeText } from '../figure/fields';
 import { formatNumber } from '../figure/format';
@@ -19,16 +21,23 @@ const TAPE = { 'mm-kg': 0.001, 'in-lb': 0.0254 / 16 };
 export function Profile(props: { folded: boolean; onFold: () => void; showOld: boolean }) {
   const { shown, state, view, units, fit, at, edit, preview, leaveAhead, say } = useProject();
   const shapes = shown.shapes;
+  const { word } = useForms();
+  const { id: picked } = useInstallation();
   const [drag, setDrag] = useState<{ from: number; by: number } | null>(null);
   const svg = useRef<SVGSVGElement>(null);
   // The unit that is dragged is drawn from the saved state, moved by the hand at once; all else follows the preview.
-  const unit = (drag ? state.assessment.shapes : shapes).installations.find((i) => !i.old);
+  const units_here = (drag ? state.assessment.shapes : shapes).installations.filter((i) => !i.old);
+  const unit = units_here.find((i) => i.id === picked) ?? units_here[0];
   const pointer = fit && unit ? `/fits/${fit}/installations/${unit.id}/placement/flange_station` : null;
   const figure = pointer ? (at(pointer) as StoredFigure | undefined) : undefined;
 
   const all: XZ[] = [
     ...state.assessment.shapes.outline.flatMap((p) => p.points),
     ...state.assessment.shapes.installations.flatMap((i) => [...i.box, ...i.propeller]),
+    ...state.assessment.shapes.wheels.flatMap((w) => [
+      { x: w.x - w.radius, z: w.z - w.radius },
+      { x: w.x + w.radius, z: w.z + w.radius },
+    ]),
   ];
   const ground = shapes.ground_z ?? Math.min(...all.map((p) => p.z));
   const x0 = Math.min(...all.map((p) => p.x)) - 0.15;
@@ -51,7 +60,7 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
     const next = Math.round((figure.si + sign * by) / TAPE[units]) * TAPE[units];
     const value = { entered: tapeText(next, units), from: figure.from, dir: figure.dir, source: figure.source };
     return {
-      words: `flange ${figure.entered} → ${value.entered}`,
+      words: `${word('flange')} ${figure.entered} → ${value.entered}`,
       operations: [{ op: 'replace' as const, path: pointer, value }],
     };
   }
@@ -98,6 +107,9 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
       </div>
     );
   const one = units === 'mm-kg' ? 1 : 0.508;
+  const arrows = mergeSupports(shapes);
+  // On a short craft there is no room between the arrows for what they carry.
+  const close = arrows.length > 1 && sx(arrows[arrows.length - 1]?.x ?? 0) - sx(arrows[0]?.x ?? 0) < 420;
   return (
     <section aria-label="Profile" className="relative border-b border-rule">
       <div className="flex h-[30px] items-center gap-2 border-b border-rule px-3.5">
@@ -109,7 +121,7 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
                 <span className="figure text-[13px]">{moved(drag.by)?.words}</span>
               ) : (
                 <>
-                  output flange at <FigureField bare pointer={pointer} label="station of the output flange" />
+                  {word('flange')} at <FigureField bare pointer={pointer} label={`station of the ${word('flange')}`} />
                 </>
               )}
             </span>
@@ -172,7 +184,7 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
             </text>
           </g>
         )}
-        <path d={`M0 ${HEIGHT - 26}H${WIDTH}`} stroke="var(--color-ink)" />
+        {shapes.ground_z != null && <path d={`M0 ${HEIGHT - 26}H${WIDTH}`} stroke="var(--color-ink)" />}
         {shapes.outline.map((p) => (
           <path
             key={p.id}
@@ -202,8 +214,29 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
             />
           </g>
         ))}
+        {shapes.water.length > 0 && (
+          <g fill="none">
+            <path d={path(shapes.water_before, false)} stroke="var(--color-grey)" />
+            <path d={path(shapes.water, false)} stroke="var(--color-act)" strokeWidth="1.8" />
+            <text
+              x={WIDTH - 12}
+              y={sz(shapes.water[1]?.z ?? 0) - 6}
+              textAnchor="end"
+              style={{ fill: 'var(--color-act)' }}
+            >
+              waterline, empty
+            </text>
+          </g>
+        )}
+        {shapes.stand && (
+          <path
+            d={`M${sx(shapes.stand.x)} ${sz(shapes.stand.z + 0.16)}l-8 ${0.16 * span}h16z`}
+            fill="none"
+            stroke="var(--color-muted)"
+          />
+        )}
         <path d={`M${sx(0)} 10V${HEIGHT - 20}`} stroke="var(--color-ink)" strokeDasharray="9 3 2 3" />
-        <text x={sx(0) - 5} y={HEIGHT - 32} textAnchor="end">
+        <text x={sx(0) < 60 ? sx(0) + 5 : sx(0) - 5} y={HEIGHT - 32} textAnchor={sx(0) < 60 ? 'start' : 'end'}>
           datum
         </text>
         {props.showOld &&
@@ -222,6 +255,11 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
             <UnitShape unit={unit} path={path} sx={sx} sz={sz} />
           </g>
         )}
+        {shapes.installations
+          .filter((i) => !i.old && i.id !== unit?.id)
+          .map((i) => (
+            <UnitShape key={i.id} unit={i} path={path} sx={sx} sz={sz} />
+          ))}
         {unit?.tubes.map((t) => (
           <g key={`${t[1]?.z}-${t[0]?.z}-${t[0]?.x}`}>
             <path d={path(t, false)} stroke="var(--color-ink)" strokeWidth="2.2" />
@@ -252,7 +290,7 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
             <Cross x={sx(shapes.cg_after.x)} y={sz(shapes.cg_after.z)} colour="var(--color-act)" size={10} bold />
           </g>
         )}
-        {mergeSupports(shapes).map((s) => (
+        {arrows.map((s) => (
           <g key={s.id}>
             <path
               d={`M${sx(s.x)} ${HEIGHT}v-22m-4 7l4 -7l4 7`}
@@ -262,9 +300,9 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
             />
             {s.after !== null && (
               <text
-                x={sx(s.x) + (s.x > (x0 + x1) / 2 ? -8 : 8)}
+                x={sx(s.x) + (close !== s.x > (x0 + x1) / 2 ? -8 : 8)}
                 y={HEIGHT - 6}
-                textAnchor={s.x > (x0 + x1) / 2 ? 'end' : 'start'}
+                textAnchor={close !== s.x > (x0 + x1) / 2 ? 'end' : 'start'}
               >
                 {s.name} {s.before !== null && `${formatNumber(s.before, 'mass', view)} → `}
                 {formatNumber(s.after, 'mass', view)}
@@ -318,6 +356,17 @@ function UnitShape(props: {
   return (
     <g fill={unit.old ? 'none' : 'var(--color-act)'} stroke={stroke} strokeWidth={unit.old ? 1.1 : 1.6}>
       {unit.box.length > 0 && <path d={path(unit.box, true)} fillOpacity="0.2" pointerEvents="all" />}
+      {unit.packs.map((p) => (
+        <path
+          key={`${p.x} ${p.z}`}
+          d={`M${sx(p.x) - 9} ${sz(p.z) - 6}h18v12h-18zM${sx(p.x) - 4} ${sz(p.z) - 6}v-3h8v3`}
+          fillOpacity="0.35"
+          pointerEvents="none"
+        />
+      ))}
+      {unit.arm.map((line) => (
+        <path key={`${line[0]?.x} ${line[1]?.x}`} d={path(line, false)} strokeWidth={unit.old ? 1.1 : 3} fill="none" />
+      ))}
       {unit.drive_box.length > 0 && <path d={path(unit.drive_box, true)} fillOpacity="0.35" />}
       {unit.propeller.length > 0 && <path d={path(unit.propeller, false)} strokeWidth={unit.old ? 1.1 : 3} />}
       {!unit.old && unit.thrust_line.length > 0 && (
@@ -337,7 +386,7 @@ function mergeSupports(shapes: Shapes) {
     const before = s.before_si ?? null;
     const after = s.after_si ?? null;
     if (twin) {
-      twin.name = 'mains';
+      twin.name = `${twin.name.replace(/^(port|starboard) /, '').replace(/ wheel$/, '')}${/wheel$/.test(twin.name) ? ' wheels' : 's'}`;
       twin.before = twin.before !== null && before !== null ? twin.before + before : null;
       twin.after = twin.after !== null && after !== null ? twin.after + after : null;
     } else made.push({ id: s.id, name: s.name, x: s.x, before, after });

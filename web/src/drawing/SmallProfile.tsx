@@ -26,6 +26,7 @@ export function SmallProfile(props: { shapes: Shapes | null | undefined }) {
       {shapes.wheels.map((w) => (
         <circle key={w.id} cx={4 + (w.x - x0) * scale} cy={3 + (z1 - w.z) * scale} r={w.radius * scale} />
       ))}
+      {shapes.water.length > 0 && <path d={path(shapes.water, false)} stroke="var(--color-act)" />}
       {unit && unit.box.length > 0 && <path d={path(unit.box, true)} fill="var(--color-act)" stroke="none" />}
       {unit && unit.propeller.length > 0 && (
         <path d={path(unit.propeller, false)} stroke="var(--color-act)" strokeWidth="2.4" />

@@ -11,13 +11,17 @@ export function Steelyard() {
   const { shown, view } = useProject();
   const rows = (shown.balance?.ledger ?? []).filter((r) => r.mass_si != null && r.x_si != null && r.sign !== 0);
   const shapes = shown.shapes;
-  const nose = Math.min(-1, ...rows.map((r) => r.x_si as number));
-  const tail = Math.max(5.2, ...rows.map((r) => r.x_si as number), ...shapes.supports.map((s) => s.x));
-  const sx = scaleLinear([nose - 0.1, tail + 0.1], [34, WIDTH - 34]);
+  const along = [...shapes.outline.flatMap((p) => p.points.map((q) => q.x)), ...rows.map((r) => r.x_si as number)];
+  const [nose, tail] = [Math.min(...along), Math.max(...along)];
+  const margin = 0.02 * (tail - nose);
+  const sx = scaleLinear([nose - margin, tail + margin], [34, WIDTH - 34]);
   const side = (mass: number) => Math.sqrt(mass) * 3.6;
   const after = shapes.cg_after ?? shapes.cg_before;
   const inside =
-    after && shapes.limits.length === 2 && after.x >= (shapes.limits[0] ?? 0) && after.x <= (shapes.limits[1] ?? 0);
+    after && shapes.limits.length === 2
+      ? after.x >= (shapes.limits[0] ?? 0) && after.x <= (shapes.limits[1] ?? 0)
+      : undefined;
+  const late = (x: number) => sx(x) > WIDTH * 0.6;
   const named = (sign: number) =>
     rows.filter((r) => r.sign === sign).sort((a, b) => (b.mass_si ?? 0) - (a.mass_si ?? 0))[0];
   return (
@@ -41,7 +45,7 @@ export function Steelyard() {
       {sx.ticks(7).map((t) => (
         <g key={t}>
           <path d={`M${sx(t)} ${BEAM}v5`} stroke="var(--color-ink)" />
-          {t > 1 && (
+          {after && Math.abs(sx(t) - sx(after.x)) > 40 && (
             <text x={sx(t)} y={BEAM + 18} textAnchor="middle" style={{ fill: 'var(--color-muted)' }}>
               {formatNumber(t, 'length', view)}
             </text>
@@ -76,7 +80,8 @@ export function Steelyard() {
         return (
           <text
             key={sign}
-            x={sx(r.x_si as number) + s / 2 + 6}
+            x={sx(r.x_si as number) + (late(r.x_si as number) ? -1 : 1) * (s / 2 + 6)}
+            textAnchor={late(r.x_si as number) ? 'end' : 'start'}
             y={sign < 0 ? BEAM - 6 - s / 2 : HEIGHT - 6}
             style={sign < 0 ? { fill: 'var(--color-muted)' } : undefined}
           >
@@ -88,7 +93,7 @@ export function Steelyard() {
       {after && (
         <g>
           <Fulcrum x={sx(after.x)} colour={inside === false ? 'var(--color-stop)' : 'var(--color-act)'} />
-          <text x={sx(after.x) + 14} y={BEAM + 34}>
+          <text x={sx(after.x) + (late(after.x) ? -14 : 14)} y={BEAM + 34} textAnchor={late(after.x) ? 'end' : 'start'}>
             empty CG {formatNumber(after.x, 'length', view)}
             {shapes.cg_before && shapes.cg_after ? `, was ${formatNumber(shapes.cg_before.x, 'length', view)}` : ''}
           </text>

@@ -1,4 +1,6 @@
 import { useProject } from '../api/project';
+import { useForms } from '../benches/useForms';
+import { useInstallation } from '../benches/useInstallation';
 import { formatNumber } from '../figure/format';
 
 const WIDTH = 828;
@@ -6,8 +8,9 @@ const HEIGHT = 296;
 
 /** The train as wheels seen from the seat, and the propeller over the ground beside it; each to its own scale. */
 export function Train() {
-  const { shown, view } = useProject();
-  const d = shown.drive;
+  const { view } = useProject();
+  const d = useInstallation().out?.drive;
+  const turned = useForms().word('turns');
   if (!d) return null;
   const shafts = d.shafts;
   const reach = Math.max(
@@ -50,7 +53,7 @@ export function Train() {
             <circle cx={w.x} cy={w.y} r="4" fill="var(--color-act)" />
             {s.turns && <TurnArrow x={w.x} y={w.y} r={w.r * 0.72} clockwise={s.turns === 'clockwise'} />}
             <text x={212} y={w.y - 6} style={{ fontWeight: 600 }}>
-              {ring ? 'crank and propeller' : s.name} {s.speed_si != null && formatNumber(s.speed_si, 'rotation', view)}
+              {ring ? `crank and ${turned}` : s.name} {s.speed_si != null && formatNumber(s.speed_si, 'rotation', view)}
             </text>
             <text x={212} y={w.y + 10} style={{ fill: 'var(--color-muted)' }}>
               {[
@@ -112,8 +115,8 @@ function TurnArrow(props: { x: number; y: number; r: number; clockwise: boolean 
 
 /** The disc with its blades over the ground: the arc is red where tips pass the chosen Mach number. */
 function PropellerDisc() {
-  const { shown, view } = useProject();
-  const d = shown.drive;
+  const { view } = useProject();
+  const d = useInstallation().out?.drive;
   if (!d || d.diameter_si == null) {
     return (
       <text x="560" y="160" style={{ fill: 'var(--color-unknown)' }}>
@@ -126,7 +129,8 @@ function PropellerDisc() {
   const cx = 604;
   const cy = 142;
   const r = (d.diameter_si * scale) / 2;
-  const fast = d.tip_mach != null && d.tip_mach > d.tip_mach_limit;
+  const sea = d.at_sea;
+  const fast = !sea && d.tip_mach != null && d.tip_mach > d.tip_mach_limit;
   const ground = d.hub_height_si != null ? cy + d.hub_height_si * scale : null;
   const low = d.clearance_si != null && d.clearance_si < d.clearance_wanted_si;
   return (
@@ -162,7 +166,24 @@ function PropellerDisc() {
           was {formatNumber(d.before_diameter_si, 'length', view)}
         </text>
       )}
-      {d.tip_mach != null && (
+      {sea && (
+        <g>
+          <text x={cx + 122} y={64}>
+            pitch {sea.pitch_si == null ? '?' : formatNumber(sea.pitch_si, 'length', view)}
+          </text>
+          {sea.pitch_wanted_si != null && (
+            <text x={cx + 122} y={80} style={{ fill: 'var(--color-muted)' }}>
+              wanted {formatNumber(sea.pitch_wanted_si, 'length', view)}
+            </text>
+          )}
+          {sea.speed_si != null && (
+            <text x={cx + 122} y={104}>
+              {formatNumber(sea.speed_si, 'sea_speed', view)}
+            </text>
+          )}
+        </g>
+      )}
+      {!sea && d.tip_mach != null && (
         <text x={cx + 122} y={64} style={{ fill: fast ? 'var(--color-stop)' : 'var(--color-ink)' }}>
           Mach {formatNumber(d.tip_mach, 'number', view)}
         </text>

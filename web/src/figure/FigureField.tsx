@@ -3,6 +3,7 @@ import { DropdownMenu } from 'radix-ui';
 import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react';
 import { answer, api, Refused } from '../api/client';
 import { useProject } from '../api/project';
+import { useForms } from '../benches/useForms';
 import { completeUnit, fieldAt, stepText } from './fields';
 
 export interface StoredFigure {
@@ -21,6 +22,9 @@ const DIRECTIONS: Record<string, string[]> = {
   'water line': ['up', 'down'],
 };
 
+/** What a unit's own measures are taken from. */
+const OWN = ['unit flange', 'output flange', 'driving shaft'];
+
 /** Room in a table cell; masses usually carry their tolerance. */
 const WIDTHS: Record<string, string> = { count: 'w-12', number: 'w-12', mass: 'w-[7rem]' };
 
@@ -33,7 +37,7 @@ function asText(figure: StoredFigure | undefined): string {
 }
 
 /** What was understood, as the server reads it, in both systems. */
-function useReading(text: string, dimension: string, on: boolean) {
+function useReading(text: string, dimension: string, shown: string, on: boolean) {
   const { state } = useProject();
   const [late, setLate] = useState(text);
   useEffect(() => {
@@ -41,12 +45,12 @@ function useReading(text: string, dimension: string, on: boolean) {
     return () => clearTimeout(timer);
   }, [text]);
   return useQuery({
-    queryKey: ['reading', dimension, late, state.document.number_style],
+    queryKey: ['reading', dimension, shown, late, state.document.number_style],
     enabled: on && late.trim() !== '',
     queryFn: async () =>
       answer(
         await api.POST('/api/units', {
-          body: { text: late, dimension, number_style: state.document.number_style as 'point' | 'comma' },
+          body: { text: late, dimension, shown, number_style: state.document.number_style as 'point' | 'comma' },
         }),
       ),
   });
@@ -57,6 +61,7 @@ export function FigureField(props: { pointer: string; label: string; bare?: bool
   const { pointer, label } = props;
   const { at, edit, reference, view } = useProject();
   const spec = fieldAt(reference, pointer);
+  const { unitSide } = useForms();
   const figure = at(pointer) as StoredFigure | undefined;
   const stored = asText(figure);
   const [text, setText] = useState(stored);
@@ -69,10 +74,11 @@ export function FigureField(props: { pointer: string; label: string; bare?: bool
     setError(null);
   }, [stored]);
   const dimension = spec?.dimension ?? 'number';
-  const unit = view[dimension]?.unit ?? '';
+  const shown = spec?.shown ?? dimension;
+  const unit = view[shown]?.unit ?? '';
   const complete = completeUnit(text, unit);
   const changed = text.trim() !== stored;
-  const reading = useReading(complete, dimension, focused && changed);
+  const reading = useReading(complete, dimension, shown, focused && changed);
 
   async function commit(next: string, more: Partial<StoredFigure> = {}) {
     const typed = next.trim();
@@ -82,7 +88,9 @@ export function FigureField(props: { pointer: string; label: string; bare?: bool
         if (figure) await edit([{ op: 'remove', path: pointer }], `${label} left blank`);
         return;
       }
-      const kept = figure ? { source: figure.source, from: figure.from, dir: figure.dir, note: figure.note } : {};
+      const ahead = spec?.place === 'station' && OWN.includes(spec.origin ?? '') && unitSide < 0;
+      const fresh = ahead ? { dir: 'forward' } : {};
+      const kept = figure ? { source: figure.source, from: figure.from, dir: figure.dir, note: figure.note } : fresh;
       const value = Object.fromEntries(
         Object.entries({ ...kept, ...more, entered: completeUnit(typed, unit) }).filter(([, v]) => v !== undefined),
       );
@@ -238,7 +246,7 @@ function PlaceTag(props: {
 }) {
   const { at } = useProject();
   const fixed = { station: 'datum', 'butt line': 'centreline', 'water line': 'level line' }[props.place] ?? 'datum';
-  const own = ['unit flange', 'output flange', 'driving shaft'].includes(props.figure.from ?? '');
+  const own = OWN.includes(props.figure.from ?? '');
   const references = props.place === 'butt line' || own ? [] : Object.keys((at('/craft/references') ?? {}) as object);
   const origins = own ? [props.figure.from as string] : [fixed, ...references];
   return (

@@ -4,11 +4,11 @@ import { useProject } from '../api/project';
 import { FigureField } from './FigureField';
 import { fieldAt } from './fields';
 
-/** A word chosen from a few. Blank is "not said". */
-export function ChoiceField(props: { pointer: string; label: string; bare?: boolean }) {
+/** A word chosen from a few: those of the field, unless the sheet leaves fewer. Blank is "not said". */
+export function ChoiceField(props: { pointer: string; label: string; bare?: boolean; choices?: string[] }) {
   const { at, edit, reference } = useProject();
   const id = useId();
-  const choices = fieldAt(reference, props.pointer)?.choices ?? [];
+  const choices = props.choices?.length ? props.choices : (fieldAt(reference, props.pointer)?.choices ?? []);
   const value = (at(props.pointer) as string | undefined) ?? '';
   return (
     <div className={props.bare ? 'inline-block' : 'flex min-h-7 items-baseline justify-between gap-2'}>
@@ -141,7 +141,7 @@ export function Collection(props: {
         <tbody>
           {rows.map(([key, row]) => (
             <tr key={key}>
-              <td className="min-w-28">
+              <td className="min-w-24">
                 <TextField bare pointer={`${props.pointer}/${key}/name`} label={`name of ${row.name}`} />
               </td>
               {props.columns.map((c) => (

@@ -6,19 +6,10 @@ import { formatNumber, sentence, workingLines } from '../figure/format';
 import { COLOURS, Mark, WORDS } from './Mark';
 import { useFocusField } from './useFocusField';
 
-const CAUTIONS: Partial<Record<Bench, string>> = {
-  craft: 'Chock the wheels you do not weigh; nobody under a raised craft.',
-  balance:
-    'A calculation is not a weighing: weigh the finished craft before it flies. Ballast must hold its loads and be marked.',
-  drive: 'Nobody in the plane of a propeller. Treat every propeller as live.',
-  mount:
-    'Not checked: tubes, welds, fatigue, bolts, the structure behind the points. Structure on a certificated craft needs licensed hands.',
-  align: 'Support the unit before you loosen a point. Prove angles in a jig, then in flight, in small steps.',
-};
-
 /** The findings of a bench, worst first; the open one shows working and what to do. */
 export function Findings(props: { bench: Bench; open: string | undefined; onOpen: (key: string | undefined) => void }) {
-  const { shown, state, view } = useProject();
+  const { shown, state, view, reference } = useProject();
+  const caution = reference.kinds.find((k) => k.id === state.document.kind)?.cautions[props.bench];
   const order = useMemo(() => state.assessment.findings.map((f) => f.key), [state.assessment]);
   const findings = shown.findings
     .filter((f) => f.bench === props.bench)
@@ -59,9 +50,7 @@ export function Findings(props: { bench: Bench; open: string | undefined; onOpen
           {open === f.key && <Opened finding={f} waysOut={saved.some((o) => o.key === f.key && o.can_suggest)} />}
         </article>
       ))}
-      <p className="mt-2 border-t border-rule pt-2 text-muted">
-        {CAUTIONS[props.bench]} Local rules and licensed people decide.
-      </p>
+      <p className="mt-2 border-t border-rule pt-2 text-muted">{caution} Local rules and licensed people decide.</p>
     </aside>
   );
 }

@@ -1,17 +1,20 @@
 import { useNavigate } from '@tanstack/react-router';
 import { useCallback } from 'react';
-import type { Bench } from '../api/client';
+import type { Bench, Block } from '../api/client';
 import { useProject } from '../api/project';
 
-/** The bench whose sheet holds the field of a pointer. */
-export function benchOf(pointer: string): Bench {
-  const part = pointer.replace(/^\/fits\/[^/]+\/installations\/[^/]+/, '').replace(/^\/old_installation/, '');
-  if (/^\/(loadings|ledger|fits)/.test(part)) return 'balance';
-  if (/^\/(drive|propeller|assumptions\/(tip|ground)|unit\/(name|kind|cylinders|power|rated|turns))/.test(part))
-    return 'drive';
-  if (/^\/(mount\/(mass|thrust|torque)|mount\/points\/[^/]+\/(stiff|strength)|assumptions)/.test(part)) return 'mount';
-  if (/^\/(placement|unit|mount)/.test(part)) return 'align';
-  return 'craft';
+/** The bench whose sheet holds the field of a pointer: the sheets of the kind say it. */
+export function benchOf(pointer: string, blocks: Block[]): Bench {
+  const part = pointer.replace(/^\/(fits\/[^/]+\/installations|old_installations)\/[^/]+/, '~');
+  for (const block of blocks) {
+    if (block.table && (part === block.table || part.startsWith(`${block.table}/`))) {
+      const field = part.slice(block.table.length).split('/')[2];
+      if (!field || block.entries.some((e) => e.pointer === field)) return block.bench;
+    }
+    if (!block.table && block.entries.some((e) => e.pointer === part || e.pointer.startsWith(`${part}/`)))
+      return block.bench;
+  }
+  return /^\/(loadings|ledger|fits)/.test(part) ? 'balance' : 'craft';
 }
 
 function fieldOf(pointer: string): HTMLElement | undefined {
@@ -24,7 +27,8 @@ function fieldOf(pointer: string): HTMLElement | undefined {
 
 /** Bring the field of a figure into view, going to its bench if it is on another, and to the craft as found if it is the old unit's. */
 export function useFocusField(): (pointer: string) => void {
-  const { id } = useProject();
+  const { id, reference, state } = useProject();
+  const blocks = reference.sheets[state.document.kind as string] ?? [];
   const go = useNavigate();
   return useCallback(
     (pointer: string) => {
@@ -36,16 +40,17 @@ export function useFocusField(): (pointer: string) => void {
         } else if (triesLeft > 0) setTimeout(() => show(triesLeft - 1), 50);
       };
       if (!fieldOf(pointer)) {
-        const old = pointer.startsWith('/old_installation');
+        const old = pointer.startsWith('/old_installations');
+        const unit = pointer.match(/^\/(?:fits\/[^/]+\/installations|old_installations)\/([^/]+)/)?.[1];
         const own = pointer.match(/^\/fits\/([^/]+)/)?.[1];
         void go({
           to: '/p/$id/$bench',
-          params: { id, bench: benchOf(pointer) },
-          search: (s) => ({ ...s, finding: undefined, fit: old ? 'none' : (own ?? s.fit) }),
+          params: { id, bench: benchOf(pointer, blocks) },
+          search: (s) => ({ ...s, finding: undefined, fit: old ? 'none' : (own ?? s.fit), unit: unit ?? s.unit }),
         });
       }
       show(40);
     },
-    [go, id],
+    [go, id, blocks],
   );
 }

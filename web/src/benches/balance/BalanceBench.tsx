@@ -8,7 +8,10 @@ import { FigureField } from '../../figure/FigureField';
 import { formatNumber } from '../../figure/format';
 import { Collection, TextField } from '../../figure/forms';
 import { Answers } from '../Answers';
+import { BenchSheet } from '../BenchSheet';
 import { Picture, Strip } from '../Sheet';
+import { useForms } from '../useForms';
+import { AfloatStates, AxleStates } from './States';
 
 const PLACE = [
   { key: 'mass', label: 'mass' },
@@ -20,6 +23,7 @@ const PLACE = [
 /** Weight and balance of the fit. */
 export function BalanceBench() {
   const { fit } = useProject();
+  const { has } = useForms();
   return (
     <div className="bg-sheet">
       <Picture title="Steelyard">
@@ -29,6 +33,8 @@ export function BalanceBench() {
         <Answers bench="balance" columns={3} />
       </Strip>
       <div className="px-4 py-3">
+        {has('afloat') && <AfloatStates />}
+        {has('stands on wheels') && <AxleStates pitch={has('pitch limits')} />}
         <DerivedRows />
         {fit && (
           <Collection
@@ -51,6 +57,7 @@ export function BalanceBench() {
         <CsvButtons />
         <Loadings />
       </div>
+      <BenchSheet bench="balance" />
     </div>
   );
 }
@@ -183,6 +190,7 @@ interface Named {
 /** Loadings: who sits where, fuel per tank, and what follows. */
 function Loadings() {
   const { at, edit, shown, view } = useProject();
+  const { has } = useForms();
   const sorted = (pointer: string) =>
     Object.entries((at(pointer) ?? {}) as Record<string, Named>).sort(([, a], [, b]) => a.rank - b.rank);
   const seats = sorted('/craft/seats');
@@ -255,9 +263,10 @@ function Loadings() {
                   <td colSpan={seats.length + tanks.length + 2} className="pb-2 text-xs">
                     {out?.mass_si != null && out.x_si != null ? (
                       <>
-                        {formatNumber(out.mass_si, 'mass', view)} at {formatNumber(out.x_si, 'length', view)} · least
-                        margin forward {formatNumber(out.forward_margin_si ?? 0, 'length', view)}, aft{' '}
-                        {formatNumber(out.aft_margin_si ?? 0, 'length', view)}
+                        {formatNumber(out.mass_si, 'mass', view)} at {formatNumber(out.x_si, 'length', view)}
+                        {out.forward_margin_si != null &&
+                          out.aft_margin_si != null &&
+                          ` · least margin forward ${formatNumber(out.forward_margin_si, 'length', view)}, aft ${formatNumber(out.aft_margin_si, 'length', view)}`}
                       </>
                     ) : (
                       `cannot say yet: needs ${out?.needs.map((n) => n.what).join(', ') ?? 'the craft'}`
@@ -270,9 +279,11 @@ function Loadings() {
         </table>
         {loadings.length === 0 && <p className="text-muted">None yet.</p>}
       </div>
-      <div className="max-w-[36rem]">
-        <EnvelopePlot />
-      </div>
+      {has('cg limits') && (
+        <div className="max-w-[36rem]">
+          <EnvelopePlot />
+        </div>
+      )}
     </section>
   );
 }

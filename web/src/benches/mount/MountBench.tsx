@@ -1,26 +1,42 @@
 import { useState } from 'react';
 import { useProject } from '../../api/project';
 import { MountView } from '../../drawing/MountView';
-import { FigureField } from '../../figure/FigureField';
+import { SwingView } from '../../drawing/SwingView';
 import { formatNumber } from '../../figure/format';
-import { Collection } from '../../figure/forms';
 import { Answers } from '../Answers';
-import { Columns, Group, Picture, Strip } from '../Sheet';
+import { BenchSheet } from '../BenchSheet';
+import { Picture, Strip, UnitTabs } from '../Sheet';
+import { useForms } from '../useForms';
 import { useInstallation } from '../useInstallation';
 
 /** Loads on the mount. */
 export function MountBench() {
   const { pointer } = useInstallation();
-  const { shown, view } = useProject();
-  const [picked, setPicked] = useState('pull-up');
+  const { has } = useForms();
   if (!pointer) return <p className="p-4">No installation here yet.</p>;
-  const cases = shown.mount?.cases ?? [];
+  return (
+    <div className="bg-sheet pb-4">
+      <UnitTabs />
+      {has('swing unit') ? <Swing /> : <Points />}
+      <BenchSheet bench="mount" />
+    </div>
+  );
+}
+
+/** A unit on points: the case table beside the points, then the worst of each. */
+function Points() {
+  const { out } = useInstallation();
+  const { view } = useProject();
+  const { word } = useForms();
+  const cases = out?.mount?.cases ?? [];
+  const [wanted, setPicked] = useState<string | null>(null);
+  const picked = cases.find((c) => c.id === wanted) ?? cases.find((c) => c.id === 'pull-up') ?? cases[0];
   const said = (si: number | null | undefined) => (si == null ? '?' : formatNumber(si, 'force', view));
   return (
-    <div className="bg-sheet">
+    <>
       <Picture title="Points and load cases">
         <div className="grid min-[900px]:grid-cols-2">
-          <MountView caseId={picked} />
+          <MountView caseId={picked?.id ?? ''} />
           <div className="px-3 py-2">
             <table className="row-table" aria-label="Load cases">
               <thead>
@@ -34,12 +50,12 @@ export function MountBench() {
               </thead>
               <tbody>
                 {cases.map((c) => (
-                  <tr key={c.id} className={c.id === picked ? 'bg-tray' : ''}>
+                  <tr key={c.id} className={c.id === picked?.id ? 'bg-tray' : ''}>
                     <td>
                       <button
                         type="button"
                         className="min-h-6 w-full cursor-pointer text-left"
-                        aria-pressed={c.id === picked}
+                        aria-pressed={c.id === picked?.id}
                         title={c.source}
                         onClick={() => setPicked(c.id)}
                       >
@@ -56,8 +72,8 @@ export function MountBench() {
               </tbody>
             </table>
             <p className="mt-1 text-xs text-muted">
-              {cases.find((c) => c.id === picked)?.source}. Load of the engine on its points. Limit loads; 1.5 is put on
-              for reserve, ultimate rows stand as they are. n is what the craft feels.
+              {picked?.source}. Load of the unit on its points. Limit loads; 1.5 is put on for reserve, ultimate rows
+              stand as they are. n is what the craft feels.
             </p>
           </div>
         </div>
@@ -65,72 +81,94 @@ export function MountBench() {
       <Strip label="Answers">
         <Answers bench="mount" columns={3} />
       </Strip>
-      <div className="px-4 pt-3">
-        <section aria-label="Worst of all cases" className="mb-4">
-          <table className="row-table">
-            <thead>
-              <tr>
-                <th scope="col" className="w-full !text-ink">
-                  Each point, worst of all cases
-                </th>
-                <th scope="col">pull</th>
-                <th scope="col">push</th>
-                <th scope="col">shear</th>
-                <th scope="col">worst</th>
-                <th scope="col">in</th>
-                <th scope="col">reserve</th>
+      <section aria-label="Worst of all cases" className="px-4 py-3">
+        <table className="row-table">
+          <thead>
+            <tr>
+              <th scope="col" className="w-full !text-ink">
+                Each {word('point')}, worst of all cases
+              </th>
+              <th scope="col">pull</th>
+              <th scope="col">push</th>
+              <th scope="col">shear</th>
+              <th scope="col">worst</th>
+              <th scope="col">in</th>
+              <th scope="col">reserve</th>
+            </tr>
+          </thead>
+          <tbody>
+            {out?.mount?.points.map((p) => (
+              <tr key={p.id}>
+                <td>{p.name}</td>
+                <td className="num">{said(p.pull_si)}</td>
+                <td className="num pl-4">{said(p.push_si)}</td>
+                <td className="num pl-4">{said(p.shear_si)}</td>
+                <td className="num pl-4">{said(p.worst_si)}</td>
+                <td className="whitespace-nowrap pl-4 text-xs text-muted">{p.worst_case ?? 'cannot say yet'}</td>
+                <td className="num pl-4">{p.reserve == null ? '?' : formatNumber(p.reserve, 'number', view)}</td>
               </tr>
-            </thead>
-            <tbody>
-              {shown.mount?.points.map((p) => (
-                <tr key={p.id}>
-                  <td>{p.name}</td>
-                  <td className="num">{said(p.pull_si)}</td>
-                  <td className="num pl-4">{said(p.push_si)}</td>
-                  <td className="num pl-4">{said(p.shear_si)}</td>
-                  <td className="num pl-4">{said(p.worst_si)}</td>
-                  <td className="whitespace-nowrap pl-4 text-xs text-muted">{p.worst_case ?? 'cannot say yet'}</td>
-                  <td className="num pl-4">{p.reserve == null ? '?' : formatNumber(p.reserve, 'number', view)}</td>
+            ))}
+          </tbody>
+        </table>
+      </section>
+    </>
+  );
+}
+
+/** A unit that swings with its wheel: pivot and shock in each case. */
+function Swing() {
+  const { out } = useInstallation();
+  const { view } = useProject();
+  const rows = out?.mount?.swing ?? [];
+  const [wanted, setPicked] = useState<string | null>(null);
+  const picked = rows.find((c) => c.id === wanted) ?? rows[1] ?? rows[0];
+  const said = (si: number) => formatNumber(si, 'force', view);
+  return (
+    <>
+      <Picture title="Pivot and shock">
+        <div className="grid min-[900px]:grid-cols-2">
+          <SwingView arm={out?.mount?.arm ?? null} load={picked ?? null} />
+          <div className="px-3 py-2">
+            <table className="row-table" aria-label="Load cases">
+              <thead>
+                <tr>
+                  <th scope="col" className="w-full">
+                    case
+                  </th>
+                  <th scope="col">shock</th>
+                  <th scope="col">pivot</th>
                 </tr>
-              ))}
-            </tbody>
-          </table>
-        </section>
-        <Collection
-          pointer={`${pointer}/mount/points`}
-          title="Points on the unit, from its flange"
-          one="point"
-          columns={[
-            { key: 'unit_aft', label: 'aft' },
-            { key: 'unit_starboard', label: 'sideways' },
-            { key: 'unit_up', label: 'height' },
-            { key: 'stiffness_axial', label: 'stiff, axial' },
-            { key: 'stiffness_radial', label: 'across' },
-          ]}
-        />
-        <Collection
-          pointer={`${pointer}/mount/points`}
-          title="Points on the firewall"
-          one="point"
-          columns={[
-            { key: 'firewall_butt_line', label: 'butt line' },
-            { key: 'firewall_water_line', label: 'water line' },
-            { key: 'strength', label: 'strength, ultimate' },
-          ]}
-        />
-      </div>
-      <Columns>
-        <Group title="Mount and propeller">
-          <FigureField pointer={`${pointer}/mount/mass`} label="Mass of the mount" />
-          <FigureField pointer={`${pointer}/mount/thrust`} label="Greatest thrust" />
-          <FigureField pointer={`${pointer}/propeller/inertia`} label="Polar inertia of the propeller" />
-          <FigureField pointer={`${pointer}/mount/torque_factor`} label="Torque factor, if not by the table" />
-        </Group>
-        <Group title="Rates of turning" hint="Blank takes 1.0 rad/s in pitch and 2.5 rad/s in yaw.">
-          <FigureField pointer="/assumptions/pitch_rate" label="Pitch rate" />
-          <FigureField pointer="/assumptions/yaw_rate" label="Yaw rate" />
-        </Group>
-      </Columns>
-    </div>
+              </thead>
+              <tbody>
+                {rows.map((c) => (
+                  <tr key={c.id} className={c.id === picked?.id ? 'bg-tray' : ''}>
+                    <td>
+                      <button
+                        type="button"
+                        className="min-h-6 w-full cursor-pointer text-left"
+                        aria-pressed={c.id === picked?.id}
+                        title={c.source}
+                        onClick={() => setPicked(c.id)}
+                      >
+                        {c.name}
+                      </button>
+                    </td>
+                    <td className="num !text-xs">{said(c.shock_si)}</td>
+                    <td className="num pl-4 !text-xs">{said(c.pivot_si)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+            {rows.length === 0 && <p className="text-unknown">Cannot say yet: the findings name what is missing.</p>}
+            <p className="mt-1 text-xs text-muted">
+              {picked?.source}. Limit loads. Shock: compression positive. Pivot: size of the force on the unit.
+            </p>
+          </div>
+        </div>
+      </Picture>
+      <Strip label="Answers">
+        <Answers bench="mount" columns={3} />
+      </Strip>
+    </>
   );
 }
