@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from pathlib import Path
+from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
@@ -11,8 +12,13 @@ from hypothesis import HealthCheck, settings
 
 from crooked_keel.api.app import create_app
 from crooked_keel.api.service import Service
-from crooked_keel.core.document import Project, apply_operations
+from crooked_keel.core.assess import Assessment
+from crooked_keel.core.document import Project, apply_operations, value_at
+from crooked_keel.core.document.fields import figure_pointers
+from crooked_keel.core.finding import Finding
+from crooked_keel.core.reference.kinds import KINDS, new_project
 from crooked_keel.demo import lapwing
+from crooked_keel.demo.seed import DEMOS, made
 from crooked_keel.store.store import Store
 
 # A slow machine is not a fault of the code: no example has a deadline.
@@ -21,8 +27,48 @@ settings.load_profile("house")
 
 
 def made_lapwing() -> Project:
-    """The demonstration document."""
+    """The demonstration document of the aeroplane."""
     return apply_operations(Project(name=lapwing.NAME), lapwing.operations())
+
+
+# Every demonstration by its kind of craft.
+DEMO_OF: dict[str, Project] = {kind: made(kind, demo) for kind, demo in DEMOS}
+KIND_IDS = sorted(DEMO_OF)
+
+
+def put(project: Project, figures: dict[str, Any]) -> Project:
+    """The document with figures put in, or taken out where the value is None."""
+    return apply_operations(project, [
+        {"op": "remove", "path": p} if v is None else {"op": "replace" if value_at(project, p) is not None else "add", "path": p, "value": v}
+        for p, v in figures.items()
+    ])  # fmt: skip
+
+
+def bare(
+    kind: str, figures: dict[str, Any] | None = None, layout: str | None = None, template: bool = False
+) -> Project:
+    """A new project of a kind; without its template figures, so that only what is put in is known."""
+    made_of = KINDS[kind]
+    document = apply_operations(
+        Project(name="bare", kind=kind), new_project(kind, "bare", layout or made_of.layouts[0], "unit", "mm-kg")
+    )
+    if not template:
+        document = apply_operations(
+            document, [{"op": "remove", "path": p} for p in figure_pointers(document) if "/envelope/" not in p]
+        )
+    return put(document, figures or {})
+
+
+def value(made: Assessment, id: str) -> float:
+    """A headline value that can be said."""
+    found = next(v for v in made.values if v.id == id)
+    assert found.si is not None, f"{id}: needs {[n.what for n in found.needs]}"
+    return found.si
+
+
+def finding(made: Assessment, key: str) -> Finding:
+    """A finding by its key."""
+    return next(f for f in made.findings if f.key == key)
 
 
 @pytest.fixture(scope="session")

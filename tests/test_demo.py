@@ -2,12 +2,17 @@
 
 from __future__ import annotations
 
+import json
 from pathlib import Path
 
+import pytest
+from fastapi.testclient import TestClient
+
+from crooked_keel.core.assess import assess
 from crooked_keel.core.document import dump, load
 from crooked_keel.demo.seed import seed
 from crooked_keel.store.store import Store
-from tests.conftest import made_lapwing
+from tests.conftest import DEMO_OF, KIND_IDS
 
 
 def test_seeded_once_with_its_summary(tmp_path: Path) -> None:
@@ -15,10 +20,10 @@ def test_seeded_once_with_its_summary(tmp_path: Path) -> None:
     seed(tmp_path)
     store = Store(tmp_path)
     rows = store.list_projects()
-    assert [r.name for r, _, _ in rows] == ["Lapwing"]
-    summary = rows[0][2]
-    assert summary is not None and summary["worst_level"] == "stop"
-    assert store.head(rows[0][0].id).document == made_lapwing()
+    assert [r.name for r, _, _ in rows] == ["Lapwing", "Samphire", "Harrow 750", "Pannier", "Tiller"]
+    for row, _, summary in rows:
+        assert summary is not None and summary["worst_level"] == "stop"
+        assert store.head(row.id).document == DEMO_OF[summary["kind"]]
     assert not store.head(rows[0][0].id).can_undo  # nothing to undo into an empty project
     store.close()
 
@@ -35,8 +40,50 @@ def test_an_edited_demo_is_left_as_it_is(tmp_path: Path) -> None:
     again.close()
 
 
-def test_golden_file_of_version_1_still_opens() -> None:
-    """A file as version 1 wrote it: its figures and its bytes come through unchanged."""
-    golden = (Path(__file__).parent / "golden" / "version-1.keel.json").read_text()
+GOLDEN = Path(__file__).parent / "golden"
+
+
+def test_golden_file_of_version_2_is_what_is_written() -> None:
+    """A file as version 2 wrote it: its figures and its bytes come through unchanged."""
+    golden = (GOLDEN / "version-2.keel.json").read_text()
     assert dump(load(golden)) == golden
-    assert load(golden).schema_version == 1
+    assert load(golden).schema_version == 2
+
+
+def test_golden_file_of_version_1_is_lifted_with_every_figure_as_it_was() -> None:
+    old = json.loads((GOLDEN / "version-1.keel.json").read_text())
+    lifted = load((GOLDEN / "version-1.keel.json").read_text())
+    assert old["schema_version"] == 1 and lifted.schema_version == 2
+    assert sorted(_typed(old)) == sorted(_typed(json.loads(dump(lifted))))
+    assert lifted.craft.layout == old["craft"]["gear"]
+    point = old["old_installation"]["mount"]["points"]["top-port"]
+    assert (
+        lifted.old_installations["main"].mount.points["top-port"].structure_butt_line.entered
+        == point["firewall_butt_line"]["entered"]
+    )  # type: ignore[union-attr]
+    made = assess(lifted, "a")
+    assert not made.failures and made.findings[0].rule == "balance.cg-forward"
+
+
+def _typed(part: object) -> list[str]:
+    """Every figure's text below a part."""
+    if isinstance(part, dict):
+        own = [part["entered"]] if "entered" in part else []
+        return own + [t for v in part.values() for t in _typed(v)]
+    return [t for v in part for t in _typed(v)] if isinstance(part, list) else []
+
+
+@pytest.mark.parametrize("kind", KIND_IDS)
+def test_a_demonstration_comes_through_file_store_and_api_unchanged(
+    kind: str, client: TestClient, tmp_path: Path
+) -> None:
+    """The whole set: as a file, imported, exported, and read back out of the store."""
+    text = dump(DEMO_OF[kind])
+    made = client.post("/api/projects/import", json={"text": text})
+    assert made.status_code == 201
+    id = made.json()["id"]
+    assert client.get(f"/api/projects/{id}/exports/project").text == text
+    assert client.get(f"/api/projects/{id}").json()["document"] == json.loads(text)
+    store = Store(tmp_path / "other")
+    assert dump(store.head(store.create(load(text), "again").project_id).document) == text
+    store.close()

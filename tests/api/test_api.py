@@ -34,7 +34,7 @@ def put(client: TestClient, id: str, path: str, value: Any, base: int = 1, fit: 
 
 def test_new_project_lands_with_everything_to_fill_in(client: TestClient) -> None:
     made = client.post(
-        "/api/projects", json={"name": "Wren", "gear": "tricycle", "unit_name": "rotary, 80 hp", "units": "in-lb"}
+        "/api/projects", json={"name": "Wren", "layout": "tricycle", "unit_name": "rotary, 80 hp", "units": "in-lb"}
     )
     state = made.json()
     assert made.status_code == 201

@@ -77,7 +77,7 @@ def page(browser: Browser, server: str) -> Iterator[Page]:
     troubles: list[str] = []
 
     def watch(route: Route) -> None:
-        if route.request.url.startswith((server, "blob:", "data:")):
+        if route.request.url.startswith((server, "blob:", "data:", "chrome://", "chrome-extension://")):
             route.continue_()
         else:
             strayed.append(route.request.url)

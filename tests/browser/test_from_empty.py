@@ -56,7 +56,7 @@ def test_from_nothing_to_a_verdict(page: Page) -> None:
 
     # Balance: the old engine out and the new one in are typed on Align and Drive; people and fuel here.
     page.get_by_role("link", name=re.compile("^Align")).click()
-    for pointer, name in (("/old_installation", "as found"), (UNIT, "rotary")):
+    for pointer, name in (("/old_installations/main", "as found"), (UNIT, "rotary")):
         page.get_by_role("navigation", name="Fits").get_by_role("link", name=re.compile(name)).click()
         heavy = pointer != UNIT
         points = []
@@ -69,7 +69,7 @@ def test_from_nothing_to_a_verdict(page: Page) -> None:
             p = f"{pointer}/mount/points/{key}"
             points += [
                 (f"{p}/unit_aft", "700" if heavy else "480"), (f"{p}/unit_starboard", str(side * 150)), (f"{p}/unit_up", str(height * 120)),
-                (f"{p}/firewall_butt_line", str(side * 260)), (f"{p}/firewall_water_line", str(height * 220)),
+                (f"{p}/structure_butt_line", str(side * 260)), (f"{p}/structure_water_line", str(height * 220)),
             ]  # fmt: skip
         fill(page, [
             (f"{pointer}/placement/down", "0"), (f"{pointer}/placement/right", "0"), (f"{pointer}/placement/flange_station", "-930"),

@@ -51,9 +51,11 @@ def test_one_degree_moves_everything_in_one_pass(project: Project) -> None:
     row = lambda a: next(r for r in a.balance.ledger if r.id == "main-unit")
     assert row(before).y_si > row(after).y_si
     assert row(before).x_si != row(after).x_si
-    points = [(b, a) for b, a in zip(before.align.tubes, after.align.tubes, strict=True)]
+    points = [
+        (b, a) for b, a in zip(before.installations[0].align.tubes, after.installations[0].align.tubes, strict=True)
+    ]
     assert all(b.y_si > a.y_si and b.length_si != a.length_si for b, a in points)
-    loads = [[p.size_si for p in a.mount.cases[1].points] for a in (before, after)]
+    loads = [[p.size_si for p in a.installations[0].mount.cases[1].points] for a in (before, after)]
     assert not np.allclose(loads[0], loads[1], rtol=1e-6)
     ids = {c.id for c in changed(before, after)}
     assert {"balance.cg-butt-line", "align.rear-port", "mount.worst-point", "align.tube-top-port"} <= ids
@@ -91,15 +93,15 @@ def test_worst_loading_agrees_with_a_search_over_every_burn_state(project: Proje
 def test_every_mount_case_closes(project: Project) -> None:
     for fit in ("a", "b"):
         made = assess(project, fit)
-        assert made.mount is not None
-        assert len(made.mount.cases) == 15
-        assert all(c.closure is not None and c.closure < 1e-9 for c in made.mount.cases)
+        assert made.installations[0].mount is not None
+        assert len(made.installations[0].mount.cases) == 15
+        assert all(c.closure is not None and c.closure < 1e-9 for c in made.installations[0].mount.cases)
 
 
 def test_emergency_forward_is_nine_times_the_weight(project: Project) -> None:
     made = assess(project, "a")
-    assert made.mount is not None
-    case = next(c for c in made.mount.cases if c.id == "emergency-forward")
+    assert made.installations[0].mount is not None
+    case = next(c for c in made.installations[0].mount.cases if c.id == "emergency-forward")
     assert -sum(p.x_si for p in case.points) == pytest.approx(9 * 9.80665 * (74.0 + 11.4 + 8.1))
 
 
@@ -120,7 +122,7 @@ def test_deleting_any_figure_is_named_never_zero(pointer: str) -> None:
             continue
         if fit is None and (pointer.startswith(("/fits/", "/ledger/"))):
             continue
-        if fit is None and pointer == "/old_installation/mount/mass":
+        if fit is None and pointer == "/old_installations/main/mount/mass":
             continue  # nothing is taken out of the craft as found
         assert pointer in {n.pointer for n in made.missing}, f"{fit}: {made.missing}"
         answers = [
@@ -178,7 +180,7 @@ def test_a_bench_whose_values_break_leaves_the_others_standing(monkeypatch: pyte
 
 def alone(*figures: tuple[str, Any]) -> Project:
     """A new project with nothing but these figures."""
-    fresh = apply_operations(Project(name="bare"), new_project("bare", "tailwheel", "unit", "mm-kg"))
+    fresh = apply_operations(Project(name="bare"), new_project("aeroplane", "bare", "tailwheel", "unit", "mm-kg"))
     return edit(fresh, *figures)
 
 
@@ -201,7 +203,7 @@ def test_align_answers_with_its_own_figures_alone() -> None:
         p = f"{UNIT}/mount/points/{key}"
         points += [
             (f"{p}/unit_aft", "600 mm"), (f"{p}/unit_starboard", f"{y * 1000:.0f} mm"), (f"{p}/unit_up", f"{z * 1000:.0f} mm"),
-            (f"{p}/firewall_butt_line", f"{math.copysign(200, y):.0f} mm"), (f"{p}/firewall_water_line", "460 mm" if z > 0 else "60 mm"),
+            (f"{p}/structure_butt_line", f"{math.copysign(200, y):.0f} mm"), (f"{p}/structure_water_line", "460 mm" if z > 0 else "60 mm"),
         ]  # fmt: skip
     made = assess(alone(
         *points, ("/craft/references/firewall/station", "812.8 mm"), (f"{UNIT}/placement/flange_station", "0 mm"),
@@ -241,7 +243,7 @@ def test_craft_answers_with_its_own_figures_alone() -> None:
 def test_balance_answers_from_an_old_report_alone() -> None:
     made = assess(alone(
         ("/craft/as_found/method", "report"), ("/craft/as_found/report_mass", "789 lb"), ("/craft/as_found/report_station", "12 in"),
-        ("/old_installation", None), ("/fits/a/installations/main", None), ("/craft/limits/forward", "11 in"), ("/craft/limits/aft", "14 in"),
+        ("/old_installations/main", None), ("/fits/a/installations/main", None), ("/craft/limits/forward", "11 in"), ("/craft/limits/aft", "14 in"),
         ("/craft/seats/pilot/station", "12 in"), ("/craft/tanks/main/station", "12 in"), ("/craft/tanks/main/density", "720 kg/m³"),
         ("/loadings/solo/loads/pilot", "170 lb"), ("/loadings/solo/fuel/main", "10 US gal"),
     ), "a")  # fmt: skip
@@ -267,8 +269,8 @@ def test_mount_answers_with_its_own_figures_alone() -> None:
         (f"{UNIT}/unit/mass", "80 kg"), (f"{UNIT}/unit/cg_aft", "400 mm"), (f"{UNIT}/unit/cg_starboard", "0 mm"), (f"{UNIT}/unit/cg_up", "0 mm"),
         (f"{UNIT}/propeller/mass", "0 kg"), (f"{UNIT}/propeller/spacer", "0 mm"),
     ), "a")  # fmt: skip
-    assert made.mount is not None
-    landing = next(c for c in made.mount.cases if c.id == "landing")
+    assert made.installations[0].mount is not None
+    landing = next(c for c in made.installations[0].mount.cases if c.id == "landing")
     assert [p.z_si for p in landing.points] == pytest.approx([-2.67 * 9.80665 * 80 / 4] * 4)
     assert finding(made, "mount.held").level == "ok"
     # Torque, thrust and turning are named as missing, not taken as nothing.
@@ -279,7 +281,7 @@ def test_mount_needs_only_torque_of_the_drive_bench(project: Project) -> None:
     made = assess(edit(project, (f"{UNIT}/propeller/diameter", None)), "a")
     assert value(made, "mount.worst-point") > 0
     gap = assess(edit(project, (f"{UNIT}/unit/turns", None)), "a")
-    case = {c.id: c for c in gap.mount.cases}  # type: ignore[union-attr]
+    case = {c.id: c for c in gap.installations[0].mount.cases}  # type: ignore[union-attr]
     assert case["landing"].worst_si is not None and case["pull-up"].worst_si is None
     assert f"{UNIT}/unit/turns" in {n.pointer for n in finding(gap, "mount.cases:gaps").needs}
 

@@ -43,7 +43,7 @@ def test_everything_hangs_on_the_flange_by_hand() -> None:
     assert place(unit.drive_cg) == pytest.approx(flange + r @ np.array([0.045, 0, -0.073]))
     assert place(unit.propeller_centre) == pytest.approx(flange + r @ np.array([-0.060, 0, 0]))
     assert place(unit.mount_point("top-port")) == pytest.approx(flange + r @ (crank + np.array([0.400, -0.165, 0.150])))
-    assert place(unit.firewall_point("low-starboard")) == pytest.approx([0.0, 0.260, -0.235])
+    assert place(unit.structure_point("low-starboard")) == pytest.approx([0.0, 0.260, -0.235])
 
 
 def test_direct_drive_puts_the_unit_on_the_output_flange() -> None:
@@ -80,9 +80,9 @@ def test_angle_tolerance_reaches_the_cg() -> None:
 def test_rows_that_follow_from_the_installations() -> None:
     rows = {b.id: b for b in Resolved(DEMO, "a").derived_rows}
     assert list(rows) == [
-        "old-unit",
-        "old-propeller",
-        "old-mount",
+        "old-main-unit",
+        "old-main-propeller",
+        "old-main-mount",
         "main-unit",
         "main-drive",
         "main-propeller",
@@ -92,7 +92,7 @@ def test_rows_that_follow_from_the_installations() -> None:
     assert all(b.derived for b in rows.values())
     mount = rows["main-mount"]
     points = Resolved(DEMO, "a").installations[0]
-    mean = np.mean([place(p) for p in [*points.mount_points.values(), *points.firewall_points.values()]], axis=0)
+    mean = np.mean([place(p) for p in [*points.mount_points.values(), *points.structure_points.values()]], axis=0)
     assert [got(mount.x).value, got(mount.y).value, got(mount.z).value] == pytest.approx(mean)
 
 

@@ -40,7 +40,7 @@ def test_unit_is_drawn_from_its_flange_back_and_the_old_one_hollow(project: Proj
 
 
 def test_a_bare_project_is_a_sketch_and_says_so() -> None:
-    bare = apply_operations(Project(name="x"), new_project("x", "tailwheel", "unit", "mm-kg"))
+    bare = apply_operations(Project(name="x"), new_project("aeroplane", "x", "tailwheel", "unit", "mm-kg"))
     shapes = assess(bare, "a").shapes
     assert not shapes.to_scale
     assert shapes.cg_after is None and shapes.limits == [] and shapes.firewall_x is None
@@ -60,11 +60,19 @@ def test_tables_have_blanks_for_what_is_not_known(project: Project) -> None:
         {"op": "remove", "path": "/craft/tanks/header/density"},
     ])  # fmt: skip
     made = assess(gone, "a")
-    assert made.align is not None and all(t.length_si is None for t in made.align.tubes)
-    assert made.mount is not None and all(c.worst_si is None for c in made.mount.cases)
+    assert made.installations[0].align is not None and all(
+        t.length_si is None for t in made.installations[0].align.tubes
+    )
+    assert made.installations[0].mount is not None and all(
+        c.worst_si is None for c in made.installations[0].mount.cases
+    )
     assert made.balance is not None
     unit = next(r for r in made.balance.ledger if r.id == "main-unit")
     assert unit.mass_si == 74.0 and unit.x_si is None
     assert [o.mass_si for o in made.balance.loadings] == [None] * 4
     assert all(o.needs for o in made.balance.loadings)
-    assert made.drive is not None and made.drive.tip_mach is not None and made.drive.clearance_si is None
+    assert (
+        made.installations[0].drive is not None
+        and made.installations[0].drive.tip_mach is not None
+        and made.installations[0].drive.clearance_si is None
+    )

@@ -63,9 +63,9 @@ def test_a_centre_built_on_a_base_is_the_same_as_one_built_in_one_go(
     for i, row in list(enumerate(rows))[cut:]:
         put(top, i, row)
     for slope in (0.0, 0.002):
-        assert top.margin_u(slope) == pytest.approx(whole.margin_u(slope), rel=1e-9, abs=1e-9)
-    assert top.mass.u == pytest.approx(whole.mass.u, rel=1e-9, abs=1e-9)
-    assert standard_uncertainty(whole.slopes()) == pytest.approx(whole.margin_u(0.0), rel=1e-6, abs=1e-9)
+        assert top.margin_u(slope) == pytest.approx(whole.margin_u(slope), rel=1e-7, abs=1e-6)
+    assert top.mass.u == pytest.approx(whole.mass.u, rel=1e-7, abs=1e-6)
+    assert standard_uncertainty(whole.slopes()) == pytest.approx(whole.margin_u(0.0), rel=1e-6, abs=1e-6)
     assert top.slopes() == pytest.approx(whole.slopes())
 
 

@@ -22,7 +22,7 @@ def craft(
     tanks: list[tuple[float, float]],
 ) -> Project:
     """A craft by an old report, seats and tanks (mass kg, station m), one loading with all of them full."""
-    p = apply_operations(Project(name="x"), new_project("x", "tricycle", "unit", "mm-kg"))
+    p = apply_operations(Project(name="x"), new_project("aeroplane", "x", "tricycle", "unit", "mm-kg"))
     values: dict[str, Any] = {
         "/craft/as_found/method": "report", "/craft/as_found/report_mass": f"{empty[0]!r} kg", "/craft/as_found/report_station": f"{empty[1]!r} m",
         "/craft/limits/envelope": [{"station": f"{x!r} m", "mass": f"{m!r} kg"} for x, m in corners], "/craft/limits/gross": f"{max(m for _, m in corners)!r} kg",
@@ -34,7 +34,7 @@ def craft(
             "/loadings/solo",
             "/craft/seats/pilot",
             "/craft/tanks/main",
-            "/old_installation",
+            "/old_installations/main",
             "/fits/a/installations/main",
         )
     ]

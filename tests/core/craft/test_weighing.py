@@ -2,10 +2,15 @@
 
 from __future__ import annotations
 
-import pytest
+import math
 
-from crooked_keel.core.craft.weighing import Scale, weigh_on_supports
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from crooked_keel.core.craft.weighing import Scale, cg_height_by_tilt, corner_weights, weigh_on_supports
 from crooked_keel.core.errors import InputError
+from crooked_keel.core.mechanics import two_scale_cg
 
 IN, LB = 0.0254, 0.45359237
 
@@ -65,3 +70,68 @@ def test_w5_canard_pusher_with_tares() -> None:
 def test_refusals_name_the_support(scales: list[Scale], said: str) -> None:
     with pytest.raises(InputError, match=said):
         weigh_on_supports(scales)
+
+
+def test_w26_height_by_lifting_the_front() -> None:
+    """W26: unequal wheels, 15.106° of tilt, 0.46437 m; half a kilogram more is 17.5 mm more."""
+    x = 85.5 * 1.345 / 142
+    made = cg_height_by_tilt(142, x, 1.345, 0.26, 0.245, 0.35, 91.6)
+    assert math.degrees(made.tilt_rad) == pytest.approx(15.106, abs=1e-3)
+    assert made.height_m == pytest.approx(0.46437, abs=1e-5)
+    assert cg_height_by_tilt(142, x, 1.345, 0.26, 0.245, 0.35, 92.1).height_m == pytest.approx(0.48186, abs=1e-5)
+    assert made.height_per_kg == pytest.approx(0.035, abs=2e-4)
+    assert cg_height_by_tilt(200, 0.65, 1.4, 0.3, 0.3, 0.4, 104).height_m == pytest.approx(0.561620, abs=1e-6)
+
+
+def test_w30_height_of_a_car_by_lifting_the_front() -> None:
+    made = cg_height_by_tilt(680, 1.073471, 2.31, 0.29, 0.29, 0.6, 331.5)
+    assert math.degrees(made.tilt_rad) == pytest.approx(15.0547, abs=1e-4)
+    assert made.height_m == pytest.approx(0.485762, abs=2e-6)
+
+
+@given(st.floats(0.3, 0.9), st.floats(0.35, 0.7), st.floats(0.2, 0.6))
+def test_lifting_either_end_finds_the_same_height(x: float, z: float, lift: float) -> None:
+    """Forward by rigid-body statics: turn the craft, take moments, and read the scale; both ends give the height back."""
+    base, rf, rr, m = 1.4, 0.28, 0.31, 180.0
+    for end in ("front", "rear"):
+        at, front, rear = (x, rf, rr) if end == "front" else (base - x, rr, rf)
+        across = math.hypot(base, rear - front)
+        a0, a1 = math.asin((rear - front) / across), math.asin((rear - front - lift) / across)
+        tilt = a0 - a1
+        arm = at * math.cos(tilt) + (z - front) * math.sin(tilt)
+        reading = m * arm / (across * math.cos(a1))
+        if tilt > math.radians(3):
+            assert cg_height_by_tilt(m, at, base, front, rear, lift, reading).height_m == pytest.approx(z, abs=1e-9)
+
+
+@pytest.mark.parametrize(
+    ("figures", "said"),
+    [
+        ((142, 0.8, 0.0, 0.26, 0.26, 0.35, 91.6), "one place"),
+        ((142, 1.5, 1.345, 0.26, 0.26, 0.35, 91.6), "between the axles"),
+        ((142, 0.8, 1.345, 0.26, 0.26, 0.0, 91.6), "above zero"),
+        ((142, 0.8, 1.345, 0.26, 0.26, 0.05, 91.6), "under 3°"),
+        ((142, 0.8, 1.345, 0.26, 0.26, 1.4, 91.6), "lifted so far"),
+    ],
+)
+def test_tilts_that_tell_nothing(figures: tuple[float, ...], said: str) -> None:
+    with pytest.raises(InputError, match=said):
+        cg_height_by_tilt(*figures)
+
+
+def test_w30_corners() -> None:
+    """680 kg: front 53.529 %, left 50.000 %, cross 48.235 %."""
+    made = corner_weights(188, 176, 152, 164)
+    assert made == pytest.approx((0.53529, 0.5, 0.48235), abs=1e-5)
+    with pytest.raises(InputError, match="carry nothing"):
+        corner_weights(0, 0, 0, 0)
+
+
+def test_a_bare_unit_on_two_scales_and_a_plank() -> None:
+    """Statics by hand: 60 kg and 40 kg on edges a metre apart; the CG lies two fifths of the way from the first."""
+    assert two_scale_cg(60, 0.0, 40, 1.0) == pytest.approx(0.4)
+    assert two_scale_cg(60, -0.2, 40, 0.8) == pytest.approx(0.2)
+    with pytest.raises(InputError, match="one place"):
+        two_scale_cg(60, 0.5, 40, 0.5)
+    with pytest.raises(InputError, match="carry nothing"):
+        two_scale_cg(0, 0.0, 0, 1.0)

@@ -79,7 +79,7 @@ def test_remove_puts_back_the_blank() -> None:
         ("replace", "/craft/limits/gross", 550, "bare number"),
         ("replace", "/craft/limits/gross", "5 mm", "mass is wanted"),
         ("replace", "/craft/limits/gross", "-5 kg", "cannot be negative"),
-        ("replace", "/craft/gear", "skids", "tailwheel"),
+        ("replace", "/craft/layout", "skids", "tailwheel"),
         ("replace", "/chosen_fit", "z", "no such fit"),
         ("replace", "/schema_version", 2, "not changed by an edit"),
         ("add", "/loadings/light/loads/roof", "5 kg", "does not have"),

@@ -31,13 +31,18 @@ def made(**figures: Any) -> Assessment:
 
 
 def loads(assessment: Assessment, case: str) -> np.ndarray:
-    assert assessment.mount is not None
-    return np.array([[p.x_si, p.y_si, p.z_si] for p in next(c for c in assessment.mount.cases if c.id == case).points])
+    assert assessment.installations[0].mount is not None
+    return np.array(
+        [
+            [p.x_si, p.y_si, p.z_si]
+            for p in next(c for c in assessment.installations[0].mount.cases if c.id == case).points
+        ]
+    )
 
 
 def points(assessment: Assessment) -> np.ndarray:
-    assert assessment.align is not None
-    return np.array([[t.x_si, t.y_si, t.z_si] for t in assessment.align.tubes], dtype=float)
+    assert assessment.installations[0].align is not None
+    return np.array([[t.x_si, t.y_si, t.z_si] for t in assessment.installations[0].align.tubes], dtype=float)
 
 
 def test_pull_up_in_force_and_moment_by_hand() -> None:
@@ -62,18 +67,22 @@ def test_pull_up_in_force_and_moment_by_hand() -> None:
 
 def test_values_are_the_worst_of_the_table() -> None:
     a = made()
-    assert a.mount is not None
-    limit = [c.worst_si for c in a.mount.cases if c.kind == "limit" and c.worst_si is not None]
+    assert a.installations[0].mount is not None
+    limit = [c.worst_si for c in a.installations[0].mount.cases if c.kind == "limit" and c.worst_si is not None]
     worst = next(v for v in a.values if v.id == "mount.worst-point")
     assert worst.si == max(limit)
-    assert all(p.pull_si is not None and p.pull_si >= 0 for p in a.mount.points)
+    assert all(p.pull_si is not None and p.pull_si >= 0 for p in a.installations[0].mount.points)
 
 
 def test_least_reserve_by_hand() -> None:
     """9000 N ultimate over load × 1.5 (limit) or 1.0 (ultimate) × 1.15."""
     a = made()
-    assert a.mount is not None
-    factors = [9000 / ((1.5 if c.kind == "limit" else 1.0) * 1.15 * p.size_si) for c in a.mount.cases for p in c.points]
+    assert a.installations[0].mount is not None
+    factors = [
+        9000 / ((1.5 if c.kind == "limit" else 1.0) * 1.15 * p.size_si)
+        for c in a.installations[0].mount.cases
+        for p in c.points
+    ]
     least = next(v for v in a.values if v.id == "mount.least-reserve")
     assert least.si == pytest.approx(min(factors))
 

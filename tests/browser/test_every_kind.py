@@ -1,0 +1,233 @@
+"""Every kind from a new project to a verdict on all benches, as a person would: start, fill in what is blank, read. And what each trade
+wants in the first minute, with nothing else entered."""
+
+from __future__ import annotations
+
+import re
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from .axe import violations
+
+# For each kind: the pointer of a blank field, and what is typed there. The first that fits is taken; a field without one stays blank.
+BLANKS: dict[str, list[tuple[str, str]]] = {
+    "boat": [
+        (r"craft/(datum|levelling)_note", "stem head, waterline"), (r"freeboard$", "790 mm"), (r"as_found/water_line", "350 mm"), (r"trial/(speed|wanted)", "6 kn"), (r"limits/gross", "6000 kg"),
+        (r"tanks/fuel/capacity", "60 L"), (r"tanks/fuel/station", "4.5 m"), (r"tanks/fuel/(butt_line|water_line)", "0 mm"), (r"loads/", "80 kg"), (r"fuel/", "30 L"),
+        (r"unit/kind", "diesel"), (r"unit/cylinders", "3"), (r"unit/power", "30 hp"), (r"unit/rated_speed", "2400 rpm"), (r"turns$", "clockwise"), (r"stages/gear/ratio", "2:1"), (r"turning$", "keeps"),
+        (r"offset_(up|starboard)", "0 mm"), (r"drive/mass", "25 kg"), (r"drive/cg_aft", "100 mm"), (r"drive/length", "180 mm"), (r"propeller/diameter", "18 in"), (r"propeller/pitch", "13 in"),
+        (r"propeller/blades", "3"), (r"propeller/hull_above", "330 mm"), (r"propeller/mass", "9 kg"), (r"seating", "rubber"), (r"thrust_taken", "mount"), (r"mount/thrust", "3 kN"), (r"mount/mass", "10 kg"),
+        (r"points/front.*unit_aft", "800 mm"), (r"points/rear.*unit_aft", "200 mm"), (r"points/.*-port/unit_starboard", "-250 mm"), (r"points/.*-starboard/unit_starboard", "250 mm"), (r"points/.*unit_up", "0 mm"),
+        (r"stiffness", "200 N/mm"), (r"strength", "15 kN"), (r"structure_water_line", "-300 mm"), (r"placement/flange_station", "5 m"), (r"placement/flange_butt_line", "0 mm"), (r"placement/flange_water_line", "0 mm"),
+        (r"placement/propeller_station", "7 m"), (r"placement/propeller_water_line", "-280 mm"), (r"angle_limit", "15°"), (r"mount/height", "90 mm"), (r"unit/mass", "180 kg"), (r"unit/condition", "ready to run"),
+        (r"cg_aft", "450 mm"), (r"cg_starboard", "0 mm"), (r"cg_up", "120 mm"), (r"unit/length", "900 mm"), (r"unit/height", "600 mm"), (r"box_up", "100 mm"),
+        (r"coupling/diameter", "100 mm"), (r"coupling/gap", "0.2 mm"), (r"coupling/step", "0 mm"), (r"coupling/front_feet", "800 mm"), (r"coupling/rear_feet", "200 mm"), (r"coupling/under", "0 mm"),
+        (r"coupling/afloat", "afloat, loaded, coupling apart"),
+    ],
+    "motorcycle": [
+        (r"craft/(datum|levelling)_note", "front axle, upright"), (r"supports/front/reading", "98 kg"), (r"supports/rear/reading", "104 kg"), (r"supports/.*tare", "0 kg"), (r"as_found/butt_line", "0 mm"), (r"as_found/water_line", "520 mm"),
+        (r"limits/gross", "420 kg"), (r"front_axle", "180 kg"), (r"rear_axle", "280 kg"), (r"road/stand", "850 mm"), (r"road/cruise", "80 km/h"),
+        (r"unit/kind", "four-stroke"), (r"unit/cylinders", "2"), (r"unit/power", "40 kW"), (r"unit/rated_speed", "7500 rpm"), (r"unit/peak_torque", "58 N·m"), (r"driver_teeth", "15"), (r"driven_teeth", "60"), (r"chain/strength", "60 kN"),
+        (r"wheel/width", "150 mm"), (r"wheel/aspect", "70"), (r"wheel/rim$", "17 in"), (r"mount/mass", "3 kg"),
+        (r"points/(top|low)-front.*unit_aft", "-350 mm"), (r"points/.*unit_aft", "60 mm"), (r"-port/unit_starboard", "-60 mm"), (r"unit_starboard", "150 mm"), (r"points/top.*unit_up", "280 mm"), (r"unit_up", "-40 mm"),
+        (r"stiffness", "9 kN/mm"), (r"strength", "60 kN"), (r"placement/flange_station", "800 mm"), (r"placement/flange_butt_line", "-80 mm"), (r"placement/flange_water_line", "390 mm"),
+        (r"unit/mass", "70 kg"), (r"unit/condition", "ready to run"), (r"cg_aft", "-190 mm"), (r"cg_starboard", "80 mm"), (r"cg_up", "40 mm"), (r"unit/length", "500 mm"), (r"unit/height", "480 mm"), (r"box_aft", "-190 mm"), (r"box_up", "60 mm"),
+        (r"sprockets/first", "0.2 mm"), (r"sprockets/second", "0.3 mm"), (r"sprockets/span", "100 mm"), (r"sprockets/distance", "560 mm"), (r"wheel/inside", "240 mm"), (r"wheel/hub", "170 mm"), (r"wheel/(rim_offset|target)", "0 mm"),
+    ],
+    "scooter": [
+        (r"craft/(datum|levelling)_note", "front axle, upright"), (r"supports/front/reading", "40 kg"), (r"supports/rear/reading", "60 kg"), (r"supports/.*tare", "0 kg"), (r"as_found/butt_line", "0 mm"), (r"as_found/water_line", "400 mm"),
+        (r"limits/gross", "280 kg"), (r"front_axle", "120 kg"), (r"rear_axle", "220 kg"), (r"road/stand", "850 mm"), (r"road/cruise", "45 km/h"),
+        (r"unit/kind", "four-stroke"), (r"unit/cylinders", "1"), (r"unit/power", "6 kW"), (r"unit/rated_speed", "7500 rpm"), (r"unit/peak_torque", "8 N·m"), (r"gears/low/ratio", "2.5"), (r"gears/high/ratio", "0.85"), (r"stages/final/ratio", "9.4"),
+        (r"wheel/width", "90 mm"), (r"wheel/aspect", "90"), (r"wheel/rim$", "12 in"), (r"pivot_station", "830 mm"), (r"pivot_water_line", "290 mm"), (r"shock_lower_station", "1150 mm"), (r"shock_lower_water_line", "300 mm"),
+        (r"shock_upper_station", "1090 mm"), (r"shock_upper_water_line", "610 mm"), (r"swing/mass", "33 kg"), (r"swing/cg_station", "1060 mm"), (r"swing/cg_water_line", "260 mm"), (r"_strength", "15 kN"),
+        (r"placement/flange_station", "1180 mm"), (r"placement/flange_butt_line", "0 mm"), (r"placement/flange_water_line", "230 mm"), (r"unit/mass", "24 kg"), (r"unit/condition", "ready to run"),
+        (r"unit/cg_aft", "-180 mm"), (r"unit/cg_starboard", "0 mm"), (r"unit/cg_up", "30 mm"), (r"unit/length", "460 mm"), (r"unit/height", "260 mm"), (r"box_aft", "-170 mm"), (r"box_up", "30 mm"),
+        (r"wheel/inside", "172 mm"), (r"wheel/hub", "128 mm"), (r"wheel/(rim_offset|target)", "0 mm"),
+    ],
+    "road vehicle": [
+        (r"craft/(datum|levelling)_note", "front axle, sill level"), (r"supports/front/reading", "130 kg"), (r"supports/.*reading", "150 kg"), (r"supports/.*tare", "0 kg"), (r"as_found/water_line", "380 mm"), (r"limits/gross", "800 kg"),
+        (r"front_axle", "350 kg"), (r"rear_axle", "700 kg"), (r"road/cruise", "60 km/h"),
+        (r"unit/kind", "four-stroke"), (r"unit/cylinders", "2"), (r"unit/power", "20 kW"), (r"unit/rated_speed", "5500 rpm"), (r"unit/peak_torque", "42 N·m"), (r"gears/first/ratio", "3.6"), (r"gears/top/ratio", "1"), (r"stages/final/ratio", "4.9"),
+        (r"drive/reverse", "box"), (r"wheel/width", "135 mm"), (r"wheel/aspect", "80"), (r"wheel/rim$", "12 in"), (r"mount/mass", "6 kg"), (r"points/torque-rod/unit_aft", "180 mm"), (r"points/.*unit_aft", "0 mm"), (r"points/port/unit_starboard", "-260 mm"),
+        (r"points/starboard/unit_starboard", "300 mm"), (r"unit_starboard", "20 mm"), (r"points/torque-rod/unit_up", "-150 mm"), (r"unit_up", "110 mm"), (r"points/torque-rod/axis", "fore and aft"), (r"stiffness", "400 N/mm"), (r"strength", "30 kN"),
+        (r"placement/flange_station", "1900 mm"), (r"placement/flange_butt_line", "0 mm"), (r"placement/flange_water_line", "260 mm"), (r"unit/mass", "95 kg"), (r"unit/condition", "ready to run"),
+        (r"unit/cg_aft", "-70 mm"), (r"unit/cg_starboard", "0 mm"), (r"unit/cg_up", "60 mm"), (r"unit/length", "500 mm"), (r"unit/height", "500 mm"), (r"box_aft", "-70 mm"), (r"box_up", "80 mm"),
+        (r"runout/at_(0|180)$", "0.02 mm"), (r"runout/at_", "0 mm"),
+    ],
+}  # fmt: skip
+BENCHES = ("craft", "drive", "mount", "align", "balance")
+
+
+def start(page: Page, kind: str, layout: str | None = None) -> None:
+    page.goto("/")
+    page.get_by_role("button", name="Start a repower").click()
+    page.get_by_label("What do you call the craft?").fill(f"New {kind}")
+    page.get_by_label("What goes in?").fill("generic unit")
+    page.get_by_role("radio", name=kind, exact=True).check()
+    if layout:
+        page.get_by_role("radio", name=layout).check()
+    page.get_by_role("button", name="Start", exact=True).click()
+    expect(page).to_have_url(re.compile("/craft"))
+
+
+def fill_blanks(page: Page, table: list[tuple[str, str]]) -> int:
+    """Type into every blank field in sight that the table has something for."""
+    seen = page.eval_on_selector_all(
+        "main [data-pointer]", "es => es.map(e => [e.dataset.pointer, e.tagName, e.value])"
+    )
+    done: set[str] = set()
+    for pointer, tag, now in seen:
+        text = next((t for pattern, t in table if re.search(pattern, pointer)), None)
+        if now or text is None or pointer in done or pointer.endswith("/name"):
+            continue
+        done.add(pointer)
+        box = page.locator(f'main [data-pointer="{pointer}"]').first
+        with page.expect_response(lambda r: r.request.method == "PATCH") as reply:
+            if tag == "SELECT":
+                box.select_option(text)
+            else:
+                box.fill(text)
+                box.press("Enter")
+        assert reply.value.status == 200, f"{pointer}: {reply.value.text()}"
+    return len(done)
+
+
+@pytest.mark.parametrize("kind", sorted(BLANKS))
+def test_from_a_new_project_to_a_verdict_on_every_bench(page: Page, kind: str) -> None:
+    start(page, kind)
+    findings = page.get_by_role("complementary", name="Findings")
+    expect(findings).to_contain_text("cannot say")
+    assert page.locator('main [data-source="template"]').count() > 3  # what the trade would guess, marked as such
+    for fit in ("as found", "generic unit"):
+        page.get_by_role("navigation", name="Fits").get_by_role("link", name=fit).click()
+        for bench in BENCHES:
+            page.get_by_role("link", name=re.compile(f"^{bench}", re.I)).click()
+            expect(page).to_have_url(re.compile(f"/{bench}"))
+            fill_blanks(page, BLANKS[kind])
+    for bench in BENCHES:
+        page.get_by_role("link", name=re.compile(f"^{bench}", re.I)).click()
+        expect(page.locator("[data-finding]").first).to_be_visible()
+        unknown = page.eval_on_selector_all(
+            '[data-finding][data-level="unknown"]', "es => es.map(e => e.dataset.finding)"
+        )
+        assert unknown == [], f"{bench}: {unknown}"
+    assert page.get_by_text("sketch: outline not measured").count() == 0
+    assert violations(page) == []
+
+
+def test_a_twin_starts_with_two_units_and_shows_one_at_a_time(page: Page) -> None:
+    start(page, "boat", "twin screw")
+    page.get_by_role("link", name=re.compile("^Drive")).click()
+    units = page.get_by_role("navigation", name="Units")
+    expect(units.get_by_role("button")).to_have_count(2)
+    units.get_by_role("button", name="starboard").click()
+    expect(page.locator('main [data-pointer="/fits/a/installations/starboard/unit/power"]')).to_be_visible()
+    expect(page.locator('main [data-pointer="/fits/a/installations/port/unit/power"]')).to_have_count(0)
+
+
+def test_the_boatyard_reads_flats_per_foot_with_nothing_else_entered(page: Page) -> None:
+    start(page, "boat")
+    page.get_by_role("link", name=re.compile("^Align")).click()
+    fill_blanks(page, [
+        (r"coupling/diameter", "4 in"), (r"gap_12", "12 thou"), (r"gap_3$", "8 thou"), (r"gap_6", "5 thou"), (r"gap_9", "9 thou"), (r"front_feet", "36 in"), (r"rear_feet", "10 in"),
+        (r"under_rear_starboard", "0.4 mm"), (r"under_", "0 mm"),
+    ])  # fmt: skip
+    feet = page.get_by_role("region", name="Feet", exact=True)
+    expect(feet.get_by_role("row").nth(1)).to_contain_text("front port soft")
+    expect(feet.get_by_role("row").nth(1)).to_contain_text("1.60\u00a0mm · 63.0\u00a0thou")
+    expect(feet.get_by_role("row").nth(1)).to_contain_text("1.07")
+    expect(feet.get_by_role("row")).to_have_count(5)
+    expect(page.get_by_role("img", name=re.compile("coupling gaps"))).to_contain_text("7 flats up")
+    expect(page.locator('[data-finding="align.soft-foot"]')).to_have_attribute("data-level", "stop")
+
+
+def test_the_scooter_builder_reads_power_from_pack_and_limits(page: Page) -> None:
+    start(page, "scooter")
+    page.get_by_role("link", name=re.compile("^Drive")).click()
+    page.locator('main [data-pointer="/fits/a/installations/main/unit/kind"]').select_option("electric")
+    page.get_by_role("button", name="add a pack").click()
+    expect(page.locator('main [data-pointer$="/voltage"]').first).to_be_visible()
+    fill_blanks(page, [(r"/voltage$", "72 V"), (r"/current$", "120 A"), (r"battery_current", "100 A")])
+    expect(page.locator('[data-value="drive.pack-power"]')).to_contain_text("7.2\u00a0kW")
+
+
+def test_the_motorcycle_builder_reads_speed_from_sprockets_and_tyre(page: Page) -> None:
+    start(page, "motorcycle")
+    page.get_by_role("link", name=re.compile("^Drive")).click()
+    fill_blanks(
+        page,
+        [
+            (r"driver_teeth", "14"),
+            (r"driven_teeth", "42"),
+            (r"rated_speed", "6000 rpm"),
+            (r"wheel/width", "140 mm"),
+            (r"wheel/aspect", "70"),
+            (r"wheel/rim$", "17 in"),
+        ],
+    )
+    expect(page.locator('[data-value="drive.geared-speed"]')).to_contain_text("230\u00a0km/h")
+
+
+def test_two_scales_and_a_plank_are_taken_over(page: Page) -> None:
+    start(page, "road vehicle")
+    page.get_by_role("link", name=re.compile("^Balance")).click()
+    fill_blanks(
+        page,
+        [
+            (r"first_at", "-300 mm"),
+            (r"first_reading", "41 kg"),
+            (r"second_reading", "21 kg"),
+            (r"_tare", "1 kg"),
+            (r"second_at", "100 mm"),
+        ],
+    )
+    found = page.locator('[data-finding="balance.unit-on-scales:main"]')
+    expect(found).to_contain_text("60.0\u00a0kg, CG −167\u00a0mm")
+    found.get_by_role("button").first.click()
+    page.get_by_role("button", name="Apply").first.click()
+    expect(found).to_have_attribute("data-level", "ok")
+
+
+def test_an_old_weight_sheet_is_pasted_as_it_stands(page: Page) -> None:
+    start(page, "aeroplane", "tailwheel")
+    box = page.get_by_role("textbox", name="old weight sheet")
+    box.fill(
+        "Item\tWeight lb\tArm in\tMoment\nLeft main\t300\t12.0\t3600\nRight main\t310\t12.0\t3720\nTail\t60\t200\t13000\nTotal\t670\t\t20320"
+    )
+    page.get_by_role("button", name="Take it as the report").click()
+    expect(page.get_by_role("main")).to_contain_text("the moment is not weight times arm")
+    box.fill(box.input_value().replace("13000", "12000"))
+    page.get_by_role("button", name="Take it as the report").click()
+    expect(page.get_by_role("main")).to_contain_text("3 rows. 1 total lines left out.")
+    expect(page.locator('[data-value="craft.mass-found"]')).to_contain_text("303.9\u00a0kg")
+    expect(page.locator('[data-value="craft.station-found"]')).to_contain_text("732\u00a0mm")
+
+
+@pytest.mark.parametrize(("what", "words"), [("Sheet of this bench", "Answers, before"), ("Measure these", "Missing:")])
+def test_sheets_are_printed(page: Page, demo: str, what: str, words: str, tmp_path: Path) -> None:
+    page.goto(f"/p/{demo}/balance?fit=a")
+    page.get_by_role("button", name="Print").click()
+    with page.expect_popup() as opened:
+        page.get_by_role("menuitem", name=re.compile(what)).click()
+    reply = page.request.get(opened.value.url)
+    assert reply.headers["content-type"] == "application/pdf" and reply.body().startswith(b"%PDF")
+    opened.value.close()
+
+
+def test_shop_mode_makes_every_target_large_and_is_remembered(page: Page, demo: str) -> None:
+    page.goto(f"/p/{demo}/balance?fit=a")
+    page.get_by_role("button", name="shop").click()
+    expect(page.get_by_role("button", name="desk")).to_be_visible()
+    for _ in range(2):
+        small = page.eval_on_selector_all(
+            "button, a, select, input:not(.hidden)",
+            "es => es.map(e => e.getBoundingClientRect().height).filter(h => h > 0 && h < 43.5)",
+        )
+        assert small == []
+        page.reload()
+        expect(page.get_by_role("button", name="desk")).to_be_visible()
+    assert violations(page) == []
+    page.get_by_role("button", name="desk").click()
+    expect(page.get_by_role("button", name="shop")).to_be_visible()

@@ -1,0 +1,146 @@
+"""Wheels: worked cases W15, W26-W30, and invariants of reactions."""
+
+from __future__ import annotations
+
+import math
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from crooked_keel.core.assess import assess
+from crooked_keel.core.balance.axles import (
+    lean_to_balance,
+    rear_axle,
+    stand_load,
+    static_stability,
+    stop_limit,
+    traction_limit,
+    wheelie_limit,
+)
+from crooked_keel.core.balance.ledger import support_reactions
+from crooked_keel.core.errors import InputError
+from tests.conftest import bare, finding, put, value
+
+# W27: bike z 0.52, rider 80 kg at 0.82, 0.95; passenger 70 kg at 1.12, 1.00; wheelbase 1.345 before, 1.405 after the stretch.
+SOLO_BEFORE = (1.345, 0.813502, 0.674955)
+SOLO_AFTER = (1.405, 0.826475, 0.674955)
+
+
+def test_w26_axle_and_stretch() -> None:
+    """142 kg, 85.5 kg on the rear of a 1.345 m wheelbase; the frame stretched by 60 mm with 48 kg that moves."""
+    x = 85.5 * 1.345 / 142
+    assert x == pytest.approx(0.809842, abs=1e-6)
+    assert rear_axle(142, x, 1.345) == pytest.approx(85.5)
+    moved = x + 48 * 0.060 / 142
+    assert moved == pytest.approx(0.830123, abs=1e-6)
+    assert rear_axle(142, moved, 1.405) == pytest.approx(83.8986, abs=1e-4)
+
+
+def test_w27_pitch_limits() -> None:
+    """Wheelie 0.787457, stop 1.205269, traction 0.808413 g before: the front lifts first."""
+    base, x, z = SOLO_BEFORE
+    assert wheelie_limit(base, x, z) == pytest.approx(0.787457, abs=2e-6)
+    assert stop_limit(x, z) == pytest.approx(1.205269, abs=2e-6)
+    grip = traction_limit(base, x, z, 0.8)
+    assert grip == pytest.approx(0.808413, abs=2e-6) and grip > wheelie_limit(base, x, z)
+
+
+def test_w27_after_the_stretch_the_tyre_slips_first() -> None:
+    base, x, z = SOLO_AFTER
+    assert wheelie_limit(base, x, z) == pytest.approx(0.857131, abs=3e-6)
+    assert stop_limit(x, z) == pytest.approx(1.224489, abs=3e-6)
+    grip = traction_limit(base, x, z, 0.8)
+    assert grip == pytest.approx(0.764338, abs=3e-6) and grip < wheelie_limit(base, x, z)
+
+
+def test_grip_is_never_the_limit_on_a_tall_short_craft() -> None:
+    assert traction_limit(1.0, 0.5, 1.5, 0.8) is None
+
+
+def test_w29_lean_and_jack() -> None:
+    """CG 18.408 mm off at 471.592 mm: 2.2353°. Engine out, jack at 0.60 and rear wheel at 1.36: 92.316 and 19.684 kg."""
+    assert math.degrees(lean_to_balance(0.018408, 0.471592)) == pytest.approx(2.2353, abs=1e-4)
+    rear = stand_load(112, 0.733571, 0.60, 1.36)
+    assert rear == pytest.approx(19.684, abs=1e-3)
+    assert 112 - rear == pytest.approx(92.316, abs=1e-3)
+
+
+def test_w30_static_stability() -> None:
+    assert static_stability(1.295, 0.47) == pytest.approx(1.37766, abs=1e-5)
+
+
+def test_w15_reactions_before_and_with_the_engine_out() -> None:
+    """Nose wheel craft: 77.551 / 151.224 / 151.224 kg; with 118 kg out it tips, the nose at −56.503."""
+    wheels = [(-0.75, 0.0), (0.72, -1.0), (0.72, 1.0)]
+    assert support_reactions(380, 0.42, 0.0, wheels) == pytest.approx([77.551, 151.224, 151.224], abs=1e-3)
+    out = support_reactions(262, 1.037023, 0.0, wheels)
+    assert out == pytest.approx([-56.503, 159.252, 159.252], abs=1e-3)
+
+
+@given(st.floats(50, 2000), st.floats(0.1, 2.2), st.floats(-0.5, 0.5), st.sampled_from([2, 3, 4, 5]))
+def test_reactions_sum_to_the_load_on_any_number_of_wheels(mass: float, x: float, y: float, n: int) -> None:
+    """Total and both moments close for two wheels in line, three, four and five supports."""
+    places = {2: [(0.0, 0.0), (1.4, 0.0)], 3: [(0.0, 0.0), (1.9, -0.6), (1.9, 0.6)], 4: [(0.0, -0.6), (0.0, 0.6), (2.2, -0.65), (2.2, 0.65)], 5: [(0.0, -0.6), (0.0, 0.6), (2.2, -0.65), (2.2, 0.65), (1.1, 0.0)]}[n]  # fmt: skip
+    loads = support_reactions(mass, x, y, places)
+    assert sum(loads) == pytest.approx(mass)
+    assert sum(r * p[0] for r, p in zip(loads, places, strict=True)) == pytest.approx(mass * x, abs=1e-6)
+    if n > 2:
+        assert sum(r * p[1] for r, p in zip(loads, places, strict=True)) == pytest.approx(mass * y, abs=1e-6)
+
+
+def test_four_equal_wheels_round_the_cg_carry_alike() -> None:
+    assert support_reactions(800, 1.0, 0.0, [(0, -1), (0, 1), (2, -1), (2, 1)]) == pytest.approx([200] * 4)
+
+
+@pytest.mark.parametrize("places", [[(1.0, 0.0), (1.0, 0.0)], [(0, 0), (1, 0), (2, 0)], [(0.0, 0.0)]])
+def test_wheels_in_one_place_or_line(places: list[tuple[float, float]]) -> None:
+    with pytest.raises(InputError):
+        support_reactions(100, 0.5, 0.0, places)
+
+
+WHEELS = {
+    "/craft/supports/front/station": "0 mm", "/craft/supports/front/water_line": "0 mm", "/craft/supports/front/radius": "260 mm",
+    "/craft/supports/rear/station": "1345 mm", "/craft/supports/rear/water_line": "0 mm", "/craft/supports/rear/radius": "245 mm",
+    "/craft/supports/front/tare": "0 kg", "/craft/supports/rear/tare": "0 kg", "/craft/supports/front/reading": "56.5 kg", "/craft/supports/rear/reading": "85.5 kg",
+}  # fmt: skip
+
+
+def test_w26_through_the_whole_chain_with_the_height_by_lifting() -> None:
+    """Front raised 350 mm, 91.6 kg on the rear: 464.4 mm, one kilogram worth 35 mm."""
+    lifted = {"/craft/as_found/raised/lift": "350 mm", "/craft/as_found/raised/reading": "91.6 kg"}
+    made = assess(bare("motorcycle", {**WHEELS, **lifted}), None)
+    assert not made.failures
+    assert value(made, "craft.station-found") == pytest.approx(0.809842, abs=1e-6)
+    assert value(made, "craft.height-found") == pytest.approx(0.46437, abs=1e-5)
+    assert finding(made, "craft.tilt").level == "ok"
+
+
+def test_axles_in_one_place_are_said() -> None:
+    made = assess(bare("motorcycle", {**WHEELS, "/craft/supports/rear/station": "0 mm"}), None)
+    assert not made.failures
+    said = finding(made, "craft.as-found")
+    assert said.level == "unknown" and "same" in said.message.params["why"].text  # type: ignore[operator]
+
+
+def test_cg_outside_the_wheelbase_is_a_stop_and_is_drawn() -> None:
+    """A pack hung far behind the rear axle lifts the front wheel."""
+    from tests.conftest import DEMO_OF
+
+    demo = put(DEMO_OF["motorcycle"], {"/fits/a/installations/main/packs/side/station": {"entered": "9 m"}})
+    made = assess(demo, "a")
+    assert finding(made, "balance.wheelbase").level == "stop"
+    assert finding(made, "balance.supports").level == "stop"
+    assert made.shapes.cg_after is not None and made.shapes.cg_after.x > 1.435
+
+
+def test_a_stretched_frame_moves_wheel_and_split() -> None:
+    """60 mm of stretch: wheelbase longer by it, the driven wheel's mass with it; by plain sums."""
+    from tests.conftest import DEMO_OF
+
+    long = assess(DEMO_OF["scooter"], "a")
+    short = assess(put(DEMO_OF["scooter"], {"/fits/a/installations/main/mount/swing/stretch": "0 mm"}), "a")
+    a, b = long.balance.axles[0], short.balance.axles[0]  # type: ignore[union-attr]
+    assert a.rear_si is not None and b.rear_si is not None
+    assert a.rear_si * 1.305 == pytest.approx(b.rear_si * 1.245 + 5.6 * 0.060, rel=1e-6)
+    assert a.mass_si == pytest.approx(b.mass_si)

@@ -1,0 +1,88 @@
+"""The printed sheets, read back by another library: what stands on them, that nothing is lost, that the same day gives the same bytes."""
+
+from __future__ import annotations
+
+import io
+import re
+
+import pytest
+from pypdf import PdfReader
+
+from crooked_keel.core.assess import assess
+from crooked_keel.core.document import Project, apply_operations
+from crooked_keel.core.reference.kinds import KINDS, new_project
+from crooked_keel.exchange.present import sentence
+from crooked_keel.exchange.sheets_pdf import bench_sheet, measure_sheet
+from tests.conftest import DEMO_OF, KIND_IDS
+
+DAY = "2026-05-04"
+PRINTED = ("craft", "balance", "drive", "mount", "align")
+
+
+def read(body: bytes) -> str:
+    """All pages as one line of words."""
+    return flat(" ".join(page.extract_text() for page in PdfReader(io.BytesIO(body)).pages))
+
+
+def flat(text: str) -> str:
+    return re.sub(r"\s+", " ", text)
+
+
+@pytest.mark.parametrize("kind", KIND_IDS)
+@pytest.mark.parametrize("bench", PRINTED)
+def test_every_bench_says_its_findings_answers_and_sources(kind: str, bench: str) -> None:
+    document = DEMO_OF[kind]
+    made = assess(document, "a")
+    first = made.installations[0].id
+    body = bench_sheet(document, made, bench, document.units, DAY)
+    text = read(body)
+    for f in made.findings:
+        if f.bench == bench and ("@" not in f.key or f.key.endswith(f"@{first}")):
+            assert flat(sentence(f.title, document.units)) in text, f.key
+    for v in made.values:
+        if v.bench == bench and ("@" not in v.id or v.id.endswith(f"@{first}")):
+            assert flat(v.label) in text, v.id
+    assert document.name in text and DAY in text and "page 1" in text
+    assert "worked by" in text and "checked by" in text and "licensed people decide" in text
+    assert "{" not in text and "\ufffd" not in text
+    assert body == bench_sheet(document, made, bench, document.units, DAY)
+
+
+def test_the_stop_is_said_in_the_units_asked_for(project: Project) -> None:
+    made = assess(project, "a")
+    metric, inch = (read(bench_sheet(project, made, "balance", u, DAY)) for u in ("mm-kg", "in-lb"))
+    assert "Forward limit passed by 19 mm" in metric and "Forward limit passed by 0.75 in" in inch
+    assert "lb" in inch and "795 mm" in read(bench_sheet(project, made, "align", "mm-kg", DAY))  # as entered, both ways
+
+
+def test_of_twins_only_the_one_asked_for() -> None:
+    document = apply_operations(
+        Project(name="Twin", kind="boat"), new_project("boat", "Twin", "twin screw", "generic", "mm-kg")
+    )
+    made = assess(document, "a")
+    port, starboard = (read(bench_sheet(document, made, "drive", "mm-kg", DAY, u)) for u in ("port", "starboard"))
+    assert port != starboard
+    assert re.search(r"a?\s*, ?port", port) or "port" in port
+    assert port.count("Overall ratio") == starboard.count("Overall ratio") > 0
+
+
+@pytest.mark.parametrize("kind", KIND_IDS)
+def test_what_is_missing_is_listed_with_a_blank(kind: str) -> None:
+    layout = {"aeroplane": "tailwheel"}.get(kind)
+    document = apply_operations(
+        Project(name="New", kind=kind), new_project(kind, "New", layout or KINDS[kind].layouts[0], "generic", "mm-kg")
+    )
+    made = assess(document, "a")
+    text = read(measure_sheet(document, made, DAY))
+    assert f"Missing: {len(made.missing)}" in text
+    for need in made.missing:
+        assert flat(need.what) in text
+    guessed = re.search(r"Guessed: (\d+)", text)
+    assert guessed and int(guessed.group(1)) == text.count("· template")
+
+
+def test_figures_of_another_fit_are_left_out(project: Project) -> None:
+    made = assess(project, "b")
+    text = read(measure_sheet(project, made, DAY))
+    assert "Radiator and hoses" not in text  # hearsay of fit a
+    assert "Radiator and hoses" in read(measure_sheet(project, assess(project, "a"), DAY))
