@@ -8,9 +8,13 @@ import sys
 from pathlib import Path
 
 import pytest
+from typer.testing import CliRunner
 
+from crooked_keel.cli import app
 from crooked_keel.core.document import dump
-from tests.conftest import made_lapwing
+from tests.conftest import DEMO_OF, KIND_IDS, made_lapwing
+
+RUNNER = CliRunner()
 
 
 @pytest.fixture(scope="module")
@@ -75,3 +79,36 @@ def test_serving_does_not_import_scipy() -> None:
     """Start to first page has a budget; scipy alone takes a second."""
     code = "import sys, crooked_keel.api.app, crooked_keel.cli; sys.exit('scipy' in sys.modules)"
     assert subprocess.run([sys.executable, "-c", code]).returncode == 0
+
+
+@pytest.mark.parametrize("kind", KIND_IDS)
+def test_every_kind_is_assessed_in_words(kind: str, tmp_path: Path) -> None:
+    file = tmp_path / "craft.keel.json"
+    file.write_text(dump(DEMO_OF[kind]))
+    said = RUNNER.invoke(app, ["assess", str(file), "--fit", "a", "--strict"])
+    assert said.exit_code == 1 and "STOP" in said.output  # fit a of each has a stop
+    assert "{" not in said.output and "safe" not in said.output.lower()
+    assert RUNNER.invoke(app, ["assess", str(file), "--fit", "b", "--strict"]).exit_code == 0
+
+
+def test_backup_and_restore(file: Path, tmp_path: Path) -> None:
+    here, there, saved = tmp_path / "here", tmp_path / "there", tmp_path / "saved.keelbackup"
+    RUNNER.invoke(app, ["import", str(file), "--data", str(here)])
+    made = RUNNER.invoke(app, ["backup", str(saved), "--data", str(here)])
+    assert made.exit_code == 0 and "1 projects, 1 revisions, proved" in made.output
+    back = RUNNER.invoke(app, ["restore", str(saved), "--data", str(there)])
+    assert back.exit_code == 0 and "1 projects, 1 revisions are back" in back.output
+    out = tmp_path / "out.json"
+    assert RUNNER.invoke(app, ["export", "Lapwing", str(out), "--data", str(there)]).exit_code == 0
+    assert out.read_bytes() == file.read_bytes()
+
+
+def test_a_spoilt_backup_replaces_nothing(file: Path, tmp_path: Path) -> None:
+    here, saved = tmp_path / "here", tmp_path / "saved.keelbackup"
+    RUNNER.invoke(app, ["import", str(file), "--data", str(here)])
+    saved.write_bytes(b"not a backup")
+    done = RUNNER.invoke(app, ["restore", str(saved), "--data", str(here)])
+    assert done.exit_code == 2
+    out = tmp_path / "out.json"
+    assert RUNNER.invoke(app, ["export", "Lapwing", str(out), "--data", str(here)]).exit_code == 0
+    assert out.read_bytes() == file.read_bytes()

@@ -16,7 +16,7 @@ PINT = {
     "t": "metric_ton", "lb": "pound", "oz": "ounce", "°": "degree", "rad": "radian", "′ of arc": "arcminute", "W": "watt", "kW": "kilowatt",
     "hp": "horsepower", "PS": "metric_horsepower", "N·m": "newton meter", "kgf·m": "kilogram_force meter", "ft·lb": "foot force_pound",
     "in·lb": "inch force_pound", "rpm": "revolution / minute", "rad/s": "radian / second", "°/s": "degree / second", "m/s": "meter / second",
-    "km/h": "kilometer / hour", "kn": "knot", "mph": "mile / hour", "ft/min": "foot / minute", "N": "newton", "kN": "kilonewton",
+    "km/h": "kilometer / hour", "kn": "knot", "mph": "mile / hour", "ft/min": "foot / minute", "ft/s": "foot / second", "N": "newton", "kN": "kilonewton",
     "kgf": "kilogram_force", "lbf": "force_pound", "L": "liter", "mL": "milliliter", "m³": "meter ** 3", "US gal": "US_liquid_gallon",
     "m²": "meter ** 2", "ft²": "foot ** 2", "V": "volt", "A": "ampere", "kWh": "kilowatt_hour", "Wh": "watt_hour", "s": "second", "min": "minute", "h": "hour", "imp gal": "imperial_gallon", "qt": "US_liquid_quart", "kg/m³": "kilogram / meter ** 3", "kg/L": "kilogram / liter",
     "lb/US gal": "pound / US_liquid_gallon", "kg·m²": "kilogram meter ** 2", "lb·ft²": "pound foot ** 2", "N/mm": "newton / millimeter",

@@ -21,7 +21,11 @@ def test_number(case: dict[str, object]) -> None:
 
 
 def test_golden_table_is_of_the_views_in_force() -> None:
+    assert set(GOLDEN["views"]) == set(VIEWS)
     for units, dimensions in GOLDEN["views"].items():
+        assert (
+            set(dimensions) == set(VIEWS[units]) == {c["dimension"] for c in GOLDEN["numbers"] if c["units"] == units}
+        )
         for dimension, spec in dimensions.items():
             here = VIEWS[units][dimension]
             assert spec == {"unit": here.unit, "factor": here.factor, "decimals": here.decimals}

@@ -71,7 +71,7 @@ def create_project(request: Request, new: NewProject) -> Written:
     kind = KINDS.get(new.kind)
     if kind is None:
         raise InputError("/kind", "no such kind of craft is known here", given=new.kind, allowed=", ".join(KINDS))
-    layout = new.layout or kind.layouts[0]
+    layout = kind.layouts[0] if new.layout is None else new.layout
     if layout not in kind.layouts:
         raise InputError("/layout", f"no {kind.name} has this layout", given=layout, allowed=", ".join(kind.layouts))
     document = apply_operations(
