@@ -64,3 +64,12 @@ def box(length: str, height: str, x: str | None, z: str) -> dict[str, Any]:
     """Envelope of a unit: length, height, its middle aft and up of its flange."""
     made = {"length": f(length), "height": f(height), "box_up": local(z, "up")}
     return made if x is None else {**made, "box_aft": local(x, "aft")}
+
+
+def gears(*ratios: str) -> dict[str, Any]:
+    """Gears of a box, lowest first, by their ratios."""
+    names = ("first", "second", "third", "fourth", "fifth", "sixth")
+    return {
+        n: {"name": n, "rank": float(i), "ratio": f(r, "maker")}
+        for i, (n, r) in enumerate(zip(names, ratios, strict=False))
+    }

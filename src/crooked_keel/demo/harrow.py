@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from .figures import aft, at, box, cg, f, local, rows, side, up
+from .figures import aft, at, box, cg, f, gears, local, rows, side, up
 
 NAME = "Harrow 750"
 
@@ -25,14 +25,6 @@ def _chain(driver: str, driven: str, strength: str) -> dict[str, Any]:
     }  # fmt: skip
 
 
-def _gears(*ratios: str) -> dict[str, Any]:
-    names = ("first", "second", "third", "fourth", "fifth", "sixth")
-    return {
-        n: {"name": n, "rank": float(i), "ratio": f(r, "maker")}
-        for i, (n, r) in enumerate(zip(names, ratios, strict=False))
-    }
-
-
 _PLACED = {"flange_station": aft("800 mm"), "flange_butt_line": side("-82 mm"), "flange_water_line": up("395 mm")}
 _WHEEL = {"width": f("150 mm", "maker"), "aspect": f("70", "maker"), "rim": f("17 in", "maker")}
 
@@ -43,7 +35,7 @@ OLD = {
         "mass": f("71.5 kg ±0.4 kg"), **cg("-190 mm", "72 mm", "40 mm"), **box("520 mm", "480 mm", "-190 mm", "75 mm"),
     },
     "placement": _PLACED,
-    "drive": {"stages": {"primary": {"name": "primary gear", "rank": 1.0, "type": "gear", "ratio": f("1.93", "maker"), "turning": "flips"}, "chain": _chain("16", "42", "38 kN")}, "gears": _gears("2.60", "1.80", "1.40", "1.16", "1.00"), "efficiency": f("91 %", "estimated")},
+    "drive": {"stages": {"primary": {"name": "primary gear", "rank": 1.0, "type": "gear", "ratio": f("1.93", "maker"), "turning": "flips"}, "chain": _chain("16", "42", "38 kN")}, "gears": gears("2.60", "1.80", "1.40", "1.16", "1.00"), "efficiency": f("91 %", "estimated")},
     "wheel": _WHEEL,
     "mount": {"mass": f("2.4 kg ±0.1 kg"), "points": _mounts(("top", "top", "-210 mm", "82 mm", "300 mm"), ("front-port", "front port", "-390 mm", "-40 mm", "-60 mm"), ("front-starboard", "front starboard", "-390 mm", "200 mm", "-60 mm"), ("rear-port", "rear port", "40 mm", "-40 mm", "20 mm"), ("rear-starboard", "rear starboard", "40 mm", "200 mm", "20 mm"), strength="42 kN")},
 }  # fmt: skip
@@ -73,7 +65,7 @@ FIT_B = {
         "mass": f("68.5 kg ±1.5 kg", "maker"), **cg("-185 mm", "76 mm", "48 mm", "maker"), **box("500 mm", "470 mm", "-185 mm", "80 mm"),
     },
     "placement": _PLACED,
-    "drive": {"stages": {"primary": {"name": "primary gear", "rank": 1.0, "type": "gear", "ratio": f("1.78", "maker"), "turning": "flips"}, "chain": _chain("16", "43", "42 kN")}, "gears": _gears("2.77", "2.00", "1.55", "1.28", "1.12", "1.00"), "efficiency": f("91 %", "estimated")},
+    "drive": {"stages": {"primary": {"name": "primary gear", "rank": 1.0, "type": "gear", "ratio": f("1.78", "maker"), "turning": "flips"}, "chain": _chain("16", "43", "42 kN")}, "gears": gears("2.77", "2.00", "1.55", "1.28", "1.12", "1.00"), "efficiency": f("91 %", "estimated")},
     "wheel": _WHEEL,
     "mount": {"mass": f("3.6 kg ±0.2 kg"), "points": _mounts(("top", "top", "-200 mm", "82 mm", "310 mm"), ("front-port", "front port", "-400 mm", "-40 mm", "-70 mm"), ("front-starboard", "front starboard", "-400 mm", "200 mm", "-70 mm"), ("rear-port", "rear port", "40 mm", "-40 mm", "30 mm"), ("rear-starboard", "rear starboard", "40 mm", "200 mm", "30 mm"), strength="44 kN")},
     "align": {"sprockets": {"first": f("0.2 mm"), "second": f("0.3 mm"), "span": f("100 mm"), "distance": f("580 mm")}, "wheel": {"inside": f("248 mm"), "hub": f("172 mm"), "rim_offset": f("3 mm"), "target": f("0 mm")}},

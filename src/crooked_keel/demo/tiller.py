@@ -5,7 +5,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from .figures import aft, at, box, cg, f, local, rows, side, up
+from .figures import aft, at, box, cg, f, gears, local, rows, side, up
 
 NAME = "Tiller"
 
@@ -27,14 +27,6 @@ def _three(x: str, strength: str) -> dict[str, Any]:
     }  # fmt: skip
 
 
-def _gears(*ratios: str) -> dict[str, Any]:
-    names = ("first", "second", "third", "fourth", "fifth", "sixth")
-    return {
-        n: {"name": n, "rank": float(i), "ratio": f(r, "maker")}
-        for i, (n, r) in enumerate(zip(names, ratios, strict=False))
-    }
-
-
 _PLACED = {"flange_station": aft("1900 mm"), "flange_butt_line": side("0 mm"), "flange_water_line": up("262 mm")}
 _WHEEL = {"width": f("135 mm", "maker"), "aspect": f("80", "maker"), "rim": f("12 in", "maker")}
 _FINAL = {"final": {"name": "final drive", "rank": 9.0, "type": "gear", "ratio": f("4.9", "maker"), "turning": "flips"}}
@@ -46,7 +38,7 @@ OLD = {
         "mass": f("98 kg ±0.5 kg"), **cg("-70 mm", "-60 mm", "60 mm"), **box("520 mm", "520 mm", "-70 mm", "90 mm"),
     },
     "placement": _PLACED,
-    "drive": {"stages": _FINAL, "gears": _gears("3.6", "2.2", "1.45", "1.0"), "efficiency": f("88 %", "estimated"), "reverse": "box"},
+    "drive": {"stages": _FINAL, "gears": gears("3.6", "2.2", "1.45", "1.0"), "efficiency": f("88 %", "estimated"), "reverse": "box"},
     "wheel": _WHEEL,
     "mount": {"mass": f("6 kg ±0.5 kg"), "points": _three("0 mm", "30 kN"), "face": {"overhang": f("160 mm"), "bolts": f("6"), "bolt_circle": f("300 mm"), "support_behind": f("100 mm")}},
 }  # fmt: skip
@@ -60,7 +52,7 @@ FIT_A = {
     "placement": {"flange_station": aft("1420 mm"), "flange_butt_line": side("-70 mm"), "flange_water_line": up("330 mm")},
     "drive": {
         "stages": {"primary": {"name": "primary gear", "rank": 1.0, "type": "gear", "ratio": f("1.82", "maker"), "turning": "flips"}, "chain": {"name": "chain to the differential", "rank": 9.0, "type": "chain", "turning": "keeps", "driver_teeth": f("13"), "driven_teeth": f("64"), "pitch": f("15.875 mm", "maker"), "strength": f("42 kN", "maker")}},
-        "gears": _gears("2.85", "2.06", "1.65", "1.43", "1.27", "1.17"), "efficiency": f("88 %", "estimated"), "reverse": "electric",
+        "gears": gears("2.85", "2.06", "1.65", "1.43", "1.27", "1.17"), "efficiency": f("88 %", "estimated"), "reverse": "electric",
     },
     "wheel": _WHEEL,
     "mount": {"mass": f("11 kg ±1 kg", "estimated"), "points": _three("-230 mm", "34 kN")},

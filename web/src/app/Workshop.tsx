@@ -130,12 +130,12 @@ function TopBar(props: { onFind: () => void; onKeys: () => void }) {
     await go({ search: (s) => ({ ...s, fit: key }) });
   }
   return (
-    <header className="no-print flex items-center overflow-x-auto whitespace-nowrap border-b border-rule bg-sheet px-4 [grid-area:top]">
+    <header className="no-print flex flex-wrap items-center whitespace-nowrap border-b border-rule bg-sheet px-4 [grid-area:top]">
       <Link to="/" aria-label="all repowers" className="mr-1.5">
         <Brand />
       </Link>
       <h1 className="mr-3 text-[21px]">{state.document.name as string}</h1>
-      <nav aria-label="Fits" className="flex min-w-0 overflow-x-auto">
+      <nav aria-label="Fits" className="flex min-w-0 max-w-full overflow-x-auto">
         {tab('none', 'as found', fit === null)}
         {fits.map(([key, f]) => tab(key, f.name, fit === key))}
       </nav>
@@ -148,8 +148,7 @@ function TopBar(props: { onFind: () => void; onKeys: () => void }) {
         add a fit
       </button>
       {fit && <FitCard key={fit} fit={fit} />}
-      <span className="flex-1" />
-      <div className="flex items-center gap-3">
+      <div className="ml-auto flex min-h-11 flex-wrap items-center gap-3">
         <button
           type="button"
           className="quiet head !text-ink"

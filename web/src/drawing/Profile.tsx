@@ -218,13 +218,11 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
           <g fill="none">
             <path d={path(shapes.water_before, false)} stroke="var(--color-grey)" />
             <path d={path(shapes.water, false)} stroke="var(--color-act)" strokeWidth="1.8" />
-            <text
-              x={WIDTH - 12}
-              y={sz(shapes.water[1]?.z ?? 0) - 6}
-              textAnchor="end"
-              style={{ fill: 'var(--color-act)' }}
-            >
-              waterline, empty
+            <text x="8" y={sz(shapes.water[0]?.z ?? 0) - 6} style={{ fill: 'var(--color-act)' }}>
+              waterline
+            </text>
+            <text x="8" y={sz(shapes.water[0]?.z ?? 0) + 15} style={{ fill: 'var(--color-act)' }}>
+              empty
             </text>
           </g>
         )}
@@ -236,7 +234,7 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
           />
         )}
         <path d={`M${sx(0)} 10V${HEIGHT - 20}`} stroke="var(--color-ink)" strokeDasharray="9 3 2 3" />
-        <text x={sx(0) < 60 ? sx(0) + 5 : sx(0) - 5} y={HEIGHT - 32} textAnchor={sx(0) < 60 ? 'start' : 'end'}>
+        <text x={sx(0) < 60 ? sx(0) + 5 : sx(0) - 5} y="18" textAnchor={sx(0) < 60 ? 'start' : 'end'}>
           datum
         </text>
         {props.showOld &&

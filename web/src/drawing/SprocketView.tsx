@@ -28,7 +28,7 @@ export function SprocketView(props: { angle: number; offset: number }) {
         output
       </text>
       <path d={`M330 66V${66 + apart}`} stroke="var(--color-ink)" />
-      <text x="340" y={66 + apart / 2 + (apart < 0 ? -6 : 14)}>
+      <text x="330" y="18" textAnchor="middle">
         {formatNumber(Math.abs(props.offset), 'fine_length', view)} apart,{' '}
         {formatNumber(Math.abs(props.angle), 'angle', view)} out of parallel
       </text>

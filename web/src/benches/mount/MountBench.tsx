@@ -38,39 +38,16 @@ function Points() {
         <div className="grid min-[900px]:grid-cols-2">
           <MountView caseId={picked?.id ?? ''} />
           <div className="px-3 py-2">
-            <table className="row-table" aria-label="Load cases">
-              <thead>
-                <tr>
-                  <th scope="col" className="w-full">
-                    case
-                  </th>
-                  <th scope="col">n fore, side, up</th>
-                  <th scope="col">worst point</th>
-                </tr>
-              </thead>
-              <tbody>
-                {cases.map((c) => (
-                  <tr key={c.id} className={c.id === picked?.id ? 'bg-tray' : ''}>
-                    <td>
-                      <button
-                        type="button"
-                        className="min-h-6 w-full cursor-pointer text-left"
-                        aria-pressed={c.id === picked?.id}
-                        title={c.source}
-                        onClick={() => setPicked(c.id)}
-                      >
-                        {c.name}
-                        {c.kind === 'ultimate' && <span className="text-muted">, ultimate</span>}
-                      </button>
-                    </td>
-                    <td className="num !text-xs">
-                      {[c.n_x, c.n_y, c.n_z].map((n) => (n == null ? '?' : formatNumber(n, 'number', view))).join('  ')}
-                    </td>
-                    <td className="num !text-xs">{said(c.worst_si)}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <CaseTable
+              cases={cases}
+              picked={picked?.id}
+              onPick={setPicked}
+              columns={['n fore, side, up', 'worst point']}
+              figures={(c) => [
+                [c.n_x, c.n_y, c.n_z].map((n) => (n == null ? '?' : formatNumber(n, 'number', view))).join('  '),
+                said(c.worst_si),
+              ]}
+            />
             <p className="mt-1 text-xs text-muted">
               {picked?.source}. Load of the unit on its points. Limit loads; 1.5 is put on for reserve, ultimate rows
               stand as they are. n is what the craft feels.
@@ -129,36 +106,13 @@ function Swing() {
         <div className="grid min-[900px]:grid-cols-2">
           <SwingView arm={out?.mount?.arm ?? null} load={picked ?? null} />
           <div className="px-3 py-2">
-            <table className="row-table" aria-label="Load cases">
-              <thead>
-                <tr>
-                  <th scope="col" className="w-full">
-                    case
-                  </th>
-                  <th scope="col">shock</th>
-                  <th scope="col">pivot</th>
-                </tr>
-              </thead>
-              <tbody>
-                {rows.map((c) => (
-                  <tr key={c.id} className={c.id === picked?.id ? 'bg-tray' : ''}>
-                    <td>
-                      <button
-                        type="button"
-                        className="min-h-6 w-full cursor-pointer text-left"
-                        aria-pressed={c.id === picked?.id}
-                        title={c.source}
-                        onClick={() => setPicked(c.id)}
-                      >
-                        {c.name}
-                      </button>
-                    </td>
-                    <td className="num !text-xs">{said(c.shock_si)}</td>
-                    <td className="num pl-4 !text-xs">{said(c.pivot_si)}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <CaseTable
+              cases={rows}
+              picked={picked?.id}
+              onPick={setPicked}
+              columns={['shock', 'pivot']}
+              figures={(c) => [said(c.shock_si), said(c.pivot_si)]}
+            />
             {rows.length === 0 && <p className="text-unknown">Cannot say yet: the findings name what is missing.</p>}
             <p className="mt-1 text-xs text-muted">
               {picked?.source}. Limit loads. Shock: compression positive. Pivot: size of the force on the unit.
@@ -170,5 +124,61 @@ function Swing() {
         <Answers bench="mount" columns={3} />
       </Strip>
     </>
+  );
+}
+
+interface Case {
+  id: string;
+  name: string;
+  source: string;
+  kind?: string;
+}
+
+/** The load cases, one to be picked for the drawing, each with two figures. */
+function CaseTable<C extends Case>(props: {
+  cases: C[];
+  picked: string | undefined;
+  onPick: (id: string) => void;
+  columns: [string, string];
+  figures: (c: C) => [string, string];
+}) {
+  return (
+    <table className="row-table" aria-label="Load cases">
+      <thead>
+        <tr>
+          <th scope="col" className="w-full">
+            case
+          </th>
+          {props.columns.map((c) => (
+            <th key={c} scope="col">
+              {c}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {props.cases.map((c) => {
+          const [first, second] = props.figures(c);
+          return (
+            <tr key={c.id} className={c.id === props.picked ? 'bg-tray' : ''}>
+              <td>
+                <button
+                  type="button"
+                  className="min-h-6 w-full cursor-pointer text-left"
+                  aria-pressed={c.id === props.picked}
+                  title={c.source}
+                  onClick={() => props.onPick(c.id)}
+                >
+                  {c.name}
+                  {c.kind === 'ultimate' && <span className="text-muted">, ultimate</span>}
+                </button>
+              </td>
+              <td className="num !text-xs">{first}</td>
+              <td className="num pl-4 !text-xs">{second}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
   );
 }
