@@ -30,6 +30,8 @@ def _say(bad: Any) -> NoReturn:
 
 
 def _serve(host: str, port: int, data: Path, passphrase: str | None) -> None:
+    import gc
+
     import uvicorn
 
     from .api.app import LOCAL_HOSTS, create_app
@@ -37,6 +39,9 @@ def _serve(host: str, port: int, data: Path, passphrase: str | None) -> None:
     if host not in LOOPBACK and not passphrase:
         _refuse(f"{host} can be reached by others: give a --passphrase to open it to them.")
     application = create_app(data, passphrase, LOCAL_HOSTS if host in LOOPBACK else ["*"])
+    # What is loaded now stays loaded: the collector need not walk it again in the midst of an edit.
+    gc.collect()
+    gc.freeze()
     print(f"Crooked Keel is at http://{host}:{port}  (Ctrl+C stops it)", flush=True)
     uvicorn.run(application, host=host, port=port, log_level="warning")
 

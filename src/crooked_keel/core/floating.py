@@ -32,6 +32,7 @@ class Floating:
         self.resolved = resolved
         self.flotation = resolved.project.craft.flotation
         self.found = resolved.project.craft.as_found
+        self._placed: dict[str, tuple[Traced, Traced, Traced]] = {}
 
     def _figure(self, part: str, what: str) -> Traced:
         figure: Figure | None = getattr(self.flotation, part)
@@ -73,7 +74,9 @@ class Floating:
         return sorted(self.flotation.marks.items(), key=lambda m: (m[1].rank, m[0]))
 
     def mark_at(self, key: str, mark: Mark) -> tuple[Traced, Traced, Traced]:
-        """Station, butt line and sheer of a mark."""
+        """Station, butt line and sheer of a mark. Computed once."""
+        if key in self._placed:
+            return self._placed[key]
         place, base = self.resolved.references.place, f"/craft/flotation/marks/{key}"
         asks = (
             lambda: place(mark.station, f"{base}/station", f"station of the mark {mark.name}", "x"),
@@ -81,7 +84,8 @@ class Floating:
             lambda: place(mark.sheer, f"{base}/sheer", f"height of the sheer at {mark.name}", "z"),
         )
         all_or_cannot_say(*asks)
-        return asks[0](), asks[1](), asks[2]()
+        self._placed[key] = asks[0](), asks[1](), asks[2]()
+        return self._placed[key]
 
     @lazy
     def readings(self) -> list[tuple[Traced, Traced, Traced]]:

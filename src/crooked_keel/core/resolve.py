@@ -27,6 +27,7 @@ Axis = Literal["x", "y", "z"]
 _ROWS = Memo(20_000)
 _TYPED = Memo(32)
 _PLACED = Memo(64)
+_LOADS = Memo(500)
 Maybe = Traced | CannotSay
 
 
@@ -598,6 +599,15 @@ class Resolved:
 
     def load_bodies(self, key: str, loading: Loading, fuel: bool) -> list[Body]:
         """People and baggage of a loading; with fuel=True the fuel, tank by tank."""
+        craft = self.project.craft
+        return _LOADS(
+            (loading, craft.tanks if fuel else craft.seats, craft.references),
+            lambda: self._load_bodies(key, loading, fuel),
+            key,
+            fuel,
+        )
+
+    def _load_bodies(self, key: str, loading: Loading, fuel: bool) -> list[Body]:
         craft = self.project.craft
         made = []
         if fuel:

@@ -8,7 +8,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable
-from typing import Any, Generic, NamedTuple, TypeVar, cast, overload
+from typing import Any, Generic, NamedTuple, TypeVar, overload
 
 from .errors import CannotSay, InputError, Need
 from .figure import DIRECTIONS, Figure, Place, figure_uncertainty
@@ -125,14 +125,15 @@ _MOST_TRACED = 50_000
 
 
 class lazy(Generic[T]):
-    """A property computed once. A CannotSay is remembered and raised again, so that a gap costs no more than a value."""
+    """A property computed once: the value then stands in the instance's own dictionary, where Python finds it first. A CannotSay is
+    remembered and raised again, so that a gap costs no more than a value."""
 
     def __init__(self, function: Callable[[Any], T]) -> None:
         self.function = function
         self.__doc__ = function.__doc__
 
     def __set_name__(self, owner: type, name: str) -> None:
-        self.slot = "_lazy_" + name
+        self.name, self.gap = name, "_gap_" + name
 
     @overload
     def __get__(self, instance: None, owner: type) -> lazy[T]: ...
@@ -141,13 +142,14 @@ class lazy(Generic[T]):
     def __get__(self, instance: object | None, owner: type) -> T | lazy[T]:
         if instance is None:
             return self
-        kept: dict[str, tuple[T | None, CannotSay | None]] = instance.__dict__
-        if self.slot not in kept:
-            try:
-                kept[self.slot] = (self.function(instance), None)
-            except CannotSay as held:
-                kept[self.slot] = (None, held)
-        value, gap = kept[self.slot]
+        kept = instance.__dict__
+        gap: CannotSay | None = kept.get(self.gap)
         if gap is not None:
             raise CannotSay(*gap.needs)
-        return cast(T, value)
+        try:
+            value = self.function(instance)
+        except CannotSay as held:
+            kept[self.gap] = held
+            raise CannotSay(*held.needs) from None
+        kept[self.name] = value
+        return value

@@ -13,6 +13,7 @@ from ..floating import Floating
 from ..formula import record
 from ..hydrostatics import Change, Floated, heel_angle, metacentric_height, sinkage, trim_after, weight_change_afloat
 from ..resolve import Body, Resolved, got
+from ..trace import lazy
 
 
 @record
@@ -68,6 +69,7 @@ class AfloatStates:
         self.floating = floating
         self._found = as_found
         self._kept: dict[str, State] = {}
+        self._marks: dict[str, list[MarkOut]] = {}
 
     @property
     def found(self) -> list[Body]:
@@ -83,6 +85,14 @@ class AfloatStates:
         return [
             Change(b.sign * got(b.mass).value, got(b.x).value, got(b.y).value, got(b.z).value - keel) for b in moving
         ]
+
+    @lazy
+    def _as_found(self) -> list[Change]:
+        return self._changes(self.found[1:])
+
+    @lazy
+    def _ledger(self) -> list[Change]:
+        return self._changes(self.resolved.ledger)
 
     def _loads(self, key: str) -> list[Body]:
         if key == EMPTY:
@@ -102,15 +112,15 @@ class AfloatStates:
     def _state(self, key: str) -> State:
         all_or_cannot_say(
             lambda: self.floating.afloat(self.found[0]),
-            lambda: self._changes(self.found[1:]),
+            lambda: self._as_found,
             lambda: self._changes(self._loads(key)),
-            lambda: self._changes(self.resolved.ledger),
+            lambda: self._ledger,
         )
         start = self.floating.afloat(self.found[0])
-        same = self._changes(self.found[1:]) + self._changes(self._loads(key))
+        same = self._as_found + self._changes(self._loads(key))
         name = "Empty" if key == EMPTY else self.resolved.project.loadings[key].name
         return State(
-            key, name, weight_change_afloat(start, same), weight_change_afloat(start, same + self._changes(self.resolved.ledger))
+            key, name, weight_change_afloat(start, same), weight_change_afloat(start, same + self._ledger)
         )  # fmt: skip
 
     @property
@@ -164,16 +174,13 @@ class AfloatStates:
         return self.floating.freeboard(key, mark) - change
 
     def marks(self, state: State) -> list[MarkOut]:
-        """Freeboards before and after at every mark."""
-        return [
-            MarkOut(
-                id=k,
-                name=m.name,
-                before_si=self.freeboard(k, m, state.before),
-                after_si=self.freeboard(k, m, state.after),
-            )
-            for k, m in self.floating.marks
-        ]
+        """Freeboards before and after at every mark. Computed once."""
+        if state.id not in self._marks:
+            self._marks[state.id] = [
+                MarkOut(k, m.name, self.freeboard(k, m, state.before), self.freeboard(k, m, state.after))
+                for k, m in self.floating.marks
+            ]
+        return self._marks[state.id]
 
     def least(self) -> tuple[State, MarkOut]:
         """State and mark where least freeboard is left."""
