@@ -239,3 +239,10 @@ def _data_for_the_schema(tmp_path_factory: pytest.TempPathFactory) -> None:
 def test_no_call_breaks_the_declared_schema(case: Any) -> None:
     # The grammar of figures and pointers is finer than a JSON schema can say: a refusal of such text is right.
     case.call_and_validate(excluded_checks=[positive_data_acceptance])
+
+
+def test_what_to_measure_next(client: TestClient, id: str) -> None:
+    found = client.get(f"/api/projects/{id}/measure-next?fit=a").json()
+    assert found["margin"] == "forward limit, Light pilot alone" and found["settled"]
+    assert found["rows"][0]["id"] == "finished" and found["rows"][1]["dimension"] == "length"
+    assert client.get(f"/api/projects/{id}/measure-next?fit=zz").status_code in (404, 422)

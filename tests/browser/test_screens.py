@@ -385,3 +385,16 @@ def test_on_a_tablet_the_findings_are_a_sheet_below(page: Page, demo: str) -> No
     sheet = page.get_by_role("complementary", name="Findings").bounding_box()
     assert sheet and sheet["y"] > 400 and sheet["width"] > 990
     assert violations(page) == []
+
+
+def test_what_to_measure_next_leads_to_its_field(page: Page, demo: str) -> None:
+    page.goto(f"/p/{demo}/balance?fit=a")
+    panel = page.get_by_role("region", name="Measure this next")
+    panel.get_by_role("button", name="Measure this next").click()
+    expect(panel).to_contain_text("It is settled")
+    expect(panel.get_by_role("row").nth(1)).to_contain_text("the finished craft on its scales")
+    put(page, "/fits/a/installations/main/placement/flange_station", "655 mm")
+    expect(panel).to_contain_text("In order: station of the output flange")
+    assert violations(page) == []
+    panel.get_by_role("button", name="mass of Radiator and hoses").click()
+    expect(figure(page, "/fits/a/ledger/radiator/mass")).to_be_focused()

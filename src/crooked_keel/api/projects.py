@@ -10,6 +10,7 @@ from pydantic import BaseModel
 
 from ..core.document import Project, apply_operations, load
 from ..core.errors import InputError
+from ..core.measure_next import MeasureNext
 from ..core.reference.kinds import KINDS, new_project
 from ..exchange import weight_sheet
 from ..exchange.ledger_csv import csv_to_operations, ledger_to_csv
@@ -164,6 +165,12 @@ def suggestions(
 ) -> Suggestions:
     """Proved ways to clear a finding."""
     return service(request).suggestions(project_id, fit, finding)
+
+
+@router.get("/projects/{project_id}/measure-next")
+def what_to_measure_next(request: Request, project_id: Id, fit: FitQuery = None) -> MeasureNext:
+    """What to measure next, so that the least sure margin of the balance is settled soonest."""
+    return service(request).measure_next(project_id, fit)
 
 
 @router.get(

@@ -11,6 +11,7 @@ from typing import Any
 from ..core.assess import Assessment, assess, changed
 from ..core.document import Project, apply_operations, fragments_of, plain
 from ..core.errors import InputError
+from ..core.measure_next import MeasureNext, measure_next
 from ..core.suggest import suggest
 from ..store.store import Head, Store
 from .models import Fragment, KeelLevel, Patched, PreviewOut, ProjectListItem, State, Suggestions
@@ -114,6 +115,11 @@ class Service:
         """Proved ways to clear a finding."""
         head = self.store.head(project_id)
         return Suggestions(suggestions=suggest(head.document, self.fit_of(head.document, fit), finding))
+
+    def measure_next(self, project_id: str, fit: str | None) -> MeasureNext:
+        """What to measure next."""
+        document = self.store.head(project_id).document
+        return measure_next(document, self.fit_of(document, fit))
 
     def _summarise(self, head: Head) -> None:
         fit = self.fit_of(head.document, None)

@@ -559,6 +559,15 @@ def std_uncertainty(bound: float, source: str) -> float:
     return bound / 2 if source == "measured" else bound / math.sqrt(3)
 
 
+def measured_uncertainty(figure: Figure) -> float:
+    """Standard uncertainty that a figure would have if it were measured, in SI: the visible default; 0 where there is none."""
+    table = _DEFAULT_BOUND.get(figure.dimension)
+    if table is None:
+        return 0.0
+    share, least = table["measured"]
+    return std_uncertainty(max(share * abs(figure.si), least), "measured")
+
+
 def figure_uncertainty(figure: Figure) -> float:
     """Standard uncertainty of a figure in SI: its own ±, or the visible default for its source."""
     if figure.plus_minus is not None:

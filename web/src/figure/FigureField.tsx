@@ -25,8 +25,8 @@ const DIRECTIONS: Record<string, string[]> = {
 /** What a unit's own measures are taken from. */
 const OWN = ['unit flange', 'output flange', 'driving shaft'];
 
-/** Room in a table cell; masses usually carry their tolerance. */
-const WIDTHS: Record<string, string> = { count: 'w-12', number: 'w-12', mass: 'w-[7rem]' };
+/** Least room in a table cell; a long entry takes more. */
+const WIDTHS: Record<string, string> = { count: '3rem', number: '3rem', mass: '7rem' };
 
 /** As the trade writes them on a sheet; the whole word stands in the tag's name and menu. */
 const SHORT: Record<string, string> = { forward: 'fwd', starboard: 'stbd' };
@@ -138,7 +138,8 @@ export function FigureField(props: { pointer: string; label: string; bare?: bool
           aria-describedby={`${id}-said`}
           data-pointer={pointer}
           data-source={source}
-          className={`certain figure bg-transparent pb-[3px] text-right text-[13px] outline-offset-2 ${props.bare ? (WIDTHS[dimension] ?? 'w-[4.9rem]') : 'w-28'}`}
+          className={`certain figure bg-transparent pb-[3px] text-right text-[13px] outline-offset-2 ${props.bare ? '' : 'w-28'}`}
+          style={props.bare ? { width: `max(${WIDTHS[dimension] ?? '4.9rem'}, ${text.length + 0.5}ch)` } : undefined}
           value={text}
           placeholder="—"
           spellCheck={false}

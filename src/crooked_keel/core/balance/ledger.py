@@ -80,16 +80,27 @@ class Centre:
         a, b = 1 / self.mass_kg, -(self.station_m / self.mass_kg + limit_slope_m_kg)
         return math.sqrt(max(a * a * self.v_moment + 2 * a * b * self.v_shared + b * b * self.v_mass, 0.0))
 
-    def slopes(self) -> dict[Origin, float]:
-        """∂(CG)/∂figure = (∂S − X·∂m)/m for every figure in the sums."""
-        x, m = self.station_m, self.mass_kg
-        made: dict[Origin, float] = {}
+    def _all(self) -> dict[Origin, tuple[float, float]]:
+        """∂m and ∂S by every figure in the sums."""
+        made: dict[Origin, tuple[float, float]] = {}
         here: Centre | None = self
         while here is not None:
-            for origin, (dm, ds) in here.own.items():
-                made.setdefault(origin, (ds - x * dm) / m)
+            made = {**here.own, **made}
             here = here.base
         return made
+
+    def slopes(self) -> dict[Origin, float]:
+        """∂(CG)/∂figure = (∂S − X·∂m)/m for every figure in the sums."""
+        return self.margin_slopes(0.0)
+
+    def mass_slopes(self) -> dict[Origin, float]:
+        """∂m/∂figure for every figure in the sums."""
+        return {origin: dm for origin, (dm, _) in self._all().items()}
+
+    def margin_slopes(self, limit_slope_m_kg: float) -> dict[Origin, float]:
+        """∂(CG − limit)/∂figure, where the limit moves with mass, for every figure in the sums."""
+        x, m = self.station_m, self.mass_kg
+        return {origin: (ds - x * dm) / m - limit_slope_m_kg * dm for origin, (dm, ds) in self._all().items()}
 
 
 def apply_ledger(bodies: Iterable[Body], axis: Axis = "x", start: Centre | None = None) -> Centre:

@@ -11,6 +11,7 @@ import { Answers } from '../Answers';
 import { BenchSheet } from '../BenchSheet';
 import { Picture, Strip } from '../Sheet';
 import { useForms } from '../useForms';
+import { MeasureNext } from './MeasureNext';
 import { AfloatStates, AxleStates } from './States';
 
 const PLACE = [
@@ -35,6 +36,7 @@ export function BalanceBench() {
       <div className="px-4 py-3">
         {has('afloat') && <AfloatStates />}
         {has('stands on wheels') && <AxleStates pitch={has('pitch limits')} />}
+        {has('cg limits') && <MeasureNext />}
         <DerivedRows />
         {fit && (
           <Collection

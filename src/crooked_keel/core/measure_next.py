@@ -1,0 +1,171 @@
+"""measure_next(document, fit) → what to measure next, so that the least sure margin of the balance is settled soonest.
+
+Asked for when somebody looks, not with every edit.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterable
+
+from .balance.ledger import Centre
+from .balance.section import BalanceBench
+from .bench import needs_out
+from .certainty import SETTLED, Candidate, Gradient, Reading, accuracy_needed, all_settled, plan, rank, sigma
+from .document import Figure, Project, value_at
+from .errors import CannotSay, InputError
+from .figure import measured_uncertainty
+from .finding import NeedOut
+from .formula import Out
+from .resolve import got
+from .trace import Origin
+from .wiring import set_up
+
+# Minutes of work. Common practice, no source.
+_MINUTES = {"mass": 20.0, "length": 30.0, "angle": 15.0}
+_LIFT_MINUTES, _WEIGHING_MINUTES = 45.0, 120.0
+# Standard uncertainty of a CG found on scales: 3 mm on the tape, two standard deviations.
+_CG_R_M = 1.5e-3
+_MOST_ROWS = 8
+_WORTH_SHOWING = 0.005
+
+
+class MeasureOut(Out):
+    """Something to measure: the figure it gives (or several), minutes, share of the doubt, what would be left and how much less that is
+    (m), chance that the question is then answered, and the ± wanted of the instrument to settle it alone (SI of the figure; None if
+    even an exact one would not, or where several figures are given)."""
+
+    id: str
+    name: str
+    pointer: str | None
+    dimension: str | None
+    minutes: float
+    share: float | None
+    left_si: float
+    drop_si: float
+    settles: float
+    plus_minus_wanted_si: float | None
+
+
+class MeasureNext(Out):
+    """The margin that is least sure, its standard uncertainty, what could be measured by the doubt it takes off, and a plan in order.
+    settled: nothing more is needed for the verdict to stand. needs: what must be known before anything can be said."""
+
+    margin: str
+    margin_si: float | None
+    sigma_si: float | None
+    settled: bool
+    rows: list[MeasureOut]
+    plan: list[str]
+    plan_settles: bool
+    needs: list[NeedOut]
+
+
+def measure_next(project: Project, fit_id: str | None) -> MeasureNext:
+    """What to measure next for the CG limits of a craft, every loading and its burn included.
+
+    Raises InputError where there is no such fit, or no CG limits in this kind of craft."""
+    if fit_id is not None and fit_id not in project.fits:
+        raise InputError("/fits", "no such fit", given=fit_id, allowed=", ".join(project.fits) or "none yet")
+    benches = set_up(project, fit_id)
+    if not benches.resolved.has("cg limits"):
+        raise InputError("/kind", "this kind of craft has no CG limits to be sure of", given=project.kind)
+    try:
+        return _ranked(project, benches.balance)
+    except CannotSay as gap:
+        return MeasureNext(
+            margin="", margin_si=None, sigma_si=None, settled=False, rows=[], plan=[], plan_settles=False, needs=needs_out(gap.needs)
+        )  # fmt: skip
+
+
+def _margins(bench: BalanceBench) -> list[tuple[str, float, dict[Origin, float]]]:
+    """Words, margin and gradient of the worst point of every loading on both sides."""
+    made = []
+    for case in bench.cases:
+        for side, sign in (("forward", 1.0), ("aft", -1.0)):
+            point = case.worst(side)
+            slope = point.forward_slope_m_kg if side == "forward" else point.aft_slope_m_kg
+            gradient = {o: sign * s for o, s in point.centre.margin_slopes(slope).items()}
+            made.append((f"{side} limit, {case.name}", point.margin(side), gradient))
+    return made
+
+
+def _ranked(project: Project, bench: BalanceBench) -> MeasureNext:
+    margins = _margins(bench)
+    words, margin, gradient = min(margins, key=lambda m: abs(m[1]) / (sigma(m[2]) or 1e-12))
+    doubt = sigma(gradient)
+    candidates = list(_candidates(project, bench, gradient))
+    rows = [
+        MeasureOut(
+            id=r.candidate.id, name=r.candidate.name, pointer=r.candidate.pointer, dimension=_dimension(project, r.candidate.pointer),
+            minutes=r.candidate.minutes, share=_share(gradient, r.candidate, doubt), left_si=r.sigma_after, drop_si=r.drop,
+            settles=r.settles, plus_minus_wanted_si=_wanted(gradient, r.candidate, margin, doubt),
+        )
+        for r in rank(gradient, margin, candidates)[:_MOST_ROWS]
+        if r.drop >= _WORTH_SHOWING * doubt
+    ]  # fmt: skip
+    # The plan is for before the fitting: the finished craft can only be weighed when there is one.
+    before = [c for c in candidates if c.id != "finished"]
+    steps = plan([(m, g) for _, m, g in margins], before)
+    known = [reading for step in steps for reading in step.readings]
+    return MeasureNext(
+        margin=words, margin_si=margin, sigma_si=doubt, settled=doubt > 0 and abs(margin) >= SETTLED * doubt, rows=rows,
+        plan=[s.name for s in steps], plan_settles=all_settled([(m, g) for _, m, g in margins], known), needs=[],
+    )  # fmt: skip
+
+
+def _candidates(project: Project, bench: BalanceBench, gradient: Gradient) -> Iterable[Candidate]:
+    for origin, slope in gradient.items():
+        figure = value_at(project, origin)
+        if not isinstance(figure, Figure) or not origin.u or not slope or figure.dimension not in _MINUTES:
+            continue
+        r = measured_uncertainty(figure)
+        if 0 < r < origin.u:
+            # The new figure stands in the place of the old one: a reading that leaves exactly r of the two together.
+            reading = Reading({origin: 1.0}, r * origin.u / math.sqrt(origin.u**2 - r**2))
+            yield Candidate(origin, origin.what, (reading,), _MINUTES[figure.dimension], str(origin))
+    for installation in bench.resolved.installations:
+        lift: dict[Origin, float] = {}
+        total = 0.0
+        for body in bench.resolved.ledger:
+            if body.derived and body.sign > 0 and body.pointer.startswith(installation.pointer):
+                mass = got(body.mass)
+                total += mass.value
+                lift.update(mass.slopes)
+        if len(lift) > 1:
+            name = f"{installation.name}, drive, propeller and mount in one lift"
+            yield Candidate(f"lift:{installation.id}", name, (Reading(lift, _mass_r(total)),), _LIFT_MINUTES)
+    empty: Centre = bench.empty
+    readings = (Reading(empty.mass_slopes(), _mass_r(empty.mass_kg)), Reading(empty.slopes(), _CG_R_M))
+    yield Candidate("finished", "the finished craft on its scales", readings, _WEIGHING_MINUTES)
+
+
+def _mass_r(mass_kg: float) -> float:
+    """Standard uncertainty of a mass on scales: ±0.2 %, 0.2 kg at least, two standard deviations. Common practice, no source."""
+    return max(0.2, 0.002 * mass_kg) / 2
+
+
+def _dimension(project: Project, pointer: str | None) -> str | None:
+    return str(value_at(project, pointer).dimension) if pointer else None
+
+
+def _only(gradient: Gradient, candidate: Candidate) -> tuple[Origin, float] | None:
+    """The one figure that a candidate gives, with its slope."""
+    if candidate.pointer is None:
+        return None
+    origin = next(iter(candidate.readings[0].gradient))
+    return origin, gradient[origin]
+
+
+def _share(gradient: Gradient, candidate: Candidate, doubt: float) -> float | None:
+    one = _only(gradient, candidate)
+    return (one[1] * one[0].u / doubt) ** 2 if one and doubt else None
+
+
+def _wanted(gradient: Gradient, candidate: Candidate, margin: float, doubt: float) -> float | None:
+    """± of the figure, two standard deviations, that settles the margin by this figure alone, if the estimate stands."""
+    one = _only(gradient, candidate)
+    if one is None or abs(margin) / SETTLED >= doubt or margin == 0:
+        return None
+    r, u = accuracy_needed(one[1], one[0].u, doubt, abs(margin) / SETTLED), one[0].u
+    return 2 * r * u / math.hypot(r, u) if r else None

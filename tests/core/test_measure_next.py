@@ -1,0 +1,102 @@
+"""What to measure next, of a whole document: the ranking does what it promises when the figure is then measured."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+
+from crooked_keel.core.certainty import SETTLED
+from crooked_keel.core.document import Figure, Project, value_at
+from crooked_keel.core.errors import InputError
+from crooked_keel.core.measure_next import measure_next
+from tests.conftest import DEMO_OF, bare, put
+
+A = "/fits/a/installations/main"
+# Fit a pulled back until its margin is smaller than its doubt.
+CLOSE = {f"{A}/placement/flange_station": {"entered": "655 mm", "dir": "forward", "source": "estimated"}}
+
+
+@pytest.fixture(scope="module")
+def close() -> Project:
+    return put(DEMO_OF["aeroplane"], CLOSE)
+
+
+def measured(project: Project, pointer: str) -> Project:
+    """The same figure, now measured to the default of its kind."""
+    figure = value_at(project, pointer)
+    assert isinstance(figure, Figure)
+    whole: dict[str, Any] = figure.model_dump(
+        mode="json", by_alias=True, exclude={"si", "plus_minus"}, exclude_none=True
+    )
+    return put(project, {pointer: {**whole, "source": "measured"}})
+
+
+def test_the_margin_is_the_least_sure_and_not_settled(close: Project) -> None:
+    found = measure_next(close, "a")
+    assert found.margin_si is not None and found.sigma_si is not None
+    assert not found.settled and abs(found.margin_si) < SETTLED * found.sigma_si
+    assert "limit" in found.margin
+
+
+def test_each_promise_is_kept(close: Project) -> None:
+    """Measured as it stands, a figure leaves the very doubt that was foretold."""
+    found = measure_next(close, "a")
+    single = [r for r in found.rows if r.pointer]
+    assert len(single) >= 4
+    for row in single:
+        after = measure_next(measured(close, row.pointer or ""), "a")
+        assert after.margin == found.margin
+        assert after.sigma_si == pytest.approx(row.left_si, rel=1e-9)
+        assert row.drop_si == pytest.approx((found.sigma_si or 0) - row.left_si)
+
+
+def test_rows_by_the_doubt_they_take_off(close: Project) -> None:
+    rows = measure_next(close, "a").rows
+    drops = [r.drop_si for r in rows]
+    assert drops == sorted(drops, reverse=True) and all(d > 0 for d in drops)
+    assert all(0 <= r.settles <= 1 for r in rows)
+    assert {r.id for r in rows if r.pointer is None} == {"finished", "lift:main"}
+
+
+def test_what_is_measured_is_not_asked_for_again(close: Project) -> None:
+    first = next(r for r in measure_next(close, "a").rows if r.pointer)
+    again = measure_next(measured(close, first.pointer or ""), "a")
+    assert first.pointer not in {r.pointer for r in again.rows}
+
+
+def test_accuracy_wanted_settles_if_the_estimate_stands(close: Project) -> None:
+    found = measure_next(close, "a")
+    row = next((r for r in found.rows if r.plus_minus_wanted_si), None)
+    if row is None:
+        # No figure alone is enough here: then none may claim to be.
+        assert all(r.left_si * SETTLED > abs(found.margin_si or 0) for r in found.rows if r.pointer)
+        return
+    figure = value_at(close, row.pointer or "")
+    whole = figure.model_dump(mode="json", by_alias=True, exclude={"si", "plus_minus"}, exclude_none=True)
+    unit = {"mass": ("kg", 1.0), "length": ("mm", 1e-3)}[str(row.dimension)]
+    plus_minus = {"entered": f"{row.plus_minus_wanted_si / unit[1]:.9f} {unit[0]}"}
+    done = put(close, {row.pointer or "": {**whole, "source": "measured", "plus_minus": plus_minus}})
+    after = measure_next(done, "a")
+    assert abs(after.margin_si or 0) == pytest.approx(SETTLED * (after.sigma_si or 0), rel=1e-6)
+
+
+def test_a_settled_verdict_wants_nothing(project: Project) -> None:
+    found = measure_next(project, "a")  # 15 mm past the limit at 4.5 mm of doubt
+    assert found.settled and found.plan == [] and found.plan_settles
+
+
+def test_missing_figures_are_named() -> None:
+    found = measure_next(bare("aeroplane"), "a")
+    assert found.rows == [] and found.margin_si is None and len(found.needs) > 3
+
+
+@pytest.mark.parametrize("kind", ["boat", "motorcycle", "scooter", "road-vehicle"])
+def test_a_kind_without_limits_says_so(kind: str) -> None:
+    with pytest.raises(InputError, match="no CG limits"):
+        measure_next(DEMO_OF[kind], "a")
+
+
+def test_no_such_fit(project: Project) -> None:
+    with pytest.raises(InputError, match="no such fit"):
+        measure_next(project, "zz")

@@ -1,0 +1,99 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api } from '../../api/client';
+import { useProject } from '../../api/project';
+import { formatNumber } from '../../figure/format';
+import { useFocusField } from '../../findings/useFocusField';
+
+/** What to measure next: what takes most off the doubt of the margin that is least sure. Worked out when it is opened. */
+export function MeasureNext() {
+  const [open, setOpen] = useState(false);
+  return (
+    <section aria-label="Measure this next" className="mb-4">
+      <h2 className="border-b border-ink pb-0.5 text-[15px]">
+        <button type="button" className="w-full text-left" aria-expanded={open} onClick={() => setOpen(!open)}>
+          Measure this next <span className="text-muted">{open ? 'fold' : 'open'}</span>
+        </button>
+      </h2>
+      {open && <Ranking />}
+    </section>
+  );
+}
+
+function Ranking() {
+  const { id, fit, state, view } = useProject();
+  const focusField = useFocusField();
+  const found = useQuery({
+    queryKey: ['measure-next', id, fit, state.revision],
+    queryFn: async () =>
+      answer(
+        await api.GET('/api/projects/{project_id}/measure-next', {
+          params: { path: { project_id: id }, query: { fit: fit ?? 'none' } },
+        }),
+      ),
+    placeholderData: (before) => before,
+  });
+  const length = (si: number) => formatNumber(si, 'length', view);
+  if (found.isPending) return <p className="py-1 text-muted">Working it out…</p>;
+  const m = found.data;
+  if (!m) return <p className="py-1 text-stop">{String(found.error)}</p>;
+  if (m.needs.length > 0)
+    return <p className="py-1 text-unknown">Cannot say yet: needs {m.needs.map((n) => n.what).join(', ')}.</p>;
+  return (
+    <>
+      <p className="py-1">
+        Least sure: {m.margin}, margin <b className="num">{length(m.margin_si ?? 0)}</b> with a doubt of{' '}
+        <b className="num">{length(2 * (m.sigma_si ?? 0))}</b>, two standard deviations.{' '}
+        {m.settled
+          ? 'It is settled: no measurement is needed for this verdict.'
+          : m.plan.length > 0
+            ? `In order: ${m.plan.join('; ')}. ${m.plan_settles ? 'Together they settle it, if the figures stand.' : 'They do not settle it: weigh the finished craft.'}`
+            : 'Nothing that can be measured now takes much off it: weigh the finished craft.'}
+      </p>
+      <table className="row-table">
+        <thead>
+          <tr>
+            <th scope="col" className="w-full">
+              measure
+            </th>
+            <th scope="col">doubt left</th>
+            <th scope="col">less by</th>
+            <th scope="col">of the doubt</th>
+            <th scope="col">settles it</th>
+            <th scope="col">within ±</th>
+            <th scope="col">minutes</th>
+          </tr>
+        </thead>
+        <tbody>
+          {m.rows.map((r) => (
+            <tr key={r.id}>
+              <td>
+                {r.pointer ? (
+                  <button type="button" className="quiet text-left" onClick={() => focusField(r.pointer ?? '')}>
+                    {r.name}
+                  </button>
+                ) : (
+                  r.name
+                )}
+              </td>
+              <td className="num">{length(2 * r.left_si)}</td>
+              <td className="num pl-4">{formatNumber(2 * r.drop_si, 'fine_length', view)}</td>
+              <td className="num pl-4">{r.share == null ? '' : formatNumber(r.share, 'percent', view)}</td>
+              <td className="num pl-4">{formatNumber(r.settles, 'percent', view)}</td>
+              <td className="num pl-4">
+                {r.plus_minus_wanted_si == null || !r.dimension
+                  ? ''
+                  : formatNumber(r.plus_minus_wanted_si, r.dimension, view)}
+              </td>
+              <td className="num pl-4">{formatNumber(r.minutes, 'count', view)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-1 text-xs text-muted">
+        Normal doubts, figures independent of each other, instruments as measured figures are taken here. Minutes are
+        common practice, no source. Read again when a figure has come in.
+      </p>
+    </>
+  );
+}
