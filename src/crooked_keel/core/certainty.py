@@ -151,7 +151,7 @@ def accuracy_needed(slope: float, u: float, before: float, wanted: float) -> flo
     """Standard uncertainty of the instrument that brings the doubt from `before` to `wanted` by measuring one figure again; None when
     even an exact one would not. Raises InputError when it is there already. Source: the single-figure update solved for r."""
     if wanted >= before:
-        raise InputError("/wanted", "the doubt is that small already", given=f"{wanted:g}", allowed=f"below {before:g}")
+        raise InputError("/wanted", "the doubt is that small already")
     r2 = (slope * u * u) ** 2 / (before * before - wanted * wanted) - u * u
     return math.sqrt(r2) if r2 >= 0 else None
 
