@@ -197,9 +197,9 @@ def operations() -> list[dict[str, Any]]:
         "/craft/limits/starboard": side("40 mm", "maker"),
         "/craft/limits/category": "very light",
         "/craft/tanks/header": {"name": "header tank", "rank": 1.0, "capacity": f("45 L", "maker"), "density": f("720 kg/m³", "maker"), **at("240 mm", "0 mm", "120 mm")},
-        "/craft/seats/front": {"name": "front seat", "rank": 1.0, **at("620 mm", "0 mm", "0 mm")},
-        "/craft/seats/rear": {"name": "rear seat", "rank": 2.0, **at("1420 mm", "0 mm", "20 mm")},
-        "/craft/seats/baggage": {"name": "baggage", "rank": 3.0, **at("2100 mm", "0 mm", "0 mm")},
+        "/craft/seats/front": {"name": "front seat", "rank": 1.0, "lightest": f("55 kg", "estimated"), "heaviest": f("110 kg", "estimated"), **at("620 mm", "0 mm", "0 mm")},
+        "/craft/seats/rear": {"name": "rear seat", "rank": 2.0, "lightest": f("0 kg", "estimated"), "heaviest": f("86 kg", "estimated"), **at("1420 mm", "0 mm", "20 mm")},
+        "/craft/seats/baggage": {"name": "baggage", "rank": 3.0, "lightest": f("0 kg", "estimated"), "heaviest": f("10 kg", "maker"), **at("2100 mm", "0 mm", "0 mm")},
         "/craft/outline": {
             "nose": ahead("990 mm"), "tail": aft("5340 mm"), "top": up("300 mm"), "belly": up("-420 mm"), "wing": aft("0 in", origin="leading-edge"),
             "wing_chord": f("1450 mm"), "wing_water_line": up("720 mm"), "fin_top": up("700 mm"), "wheel": f("480 mm"),

@@ -5,13 +5,16 @@ import { formatNumber } from '../figure/format';
 const WIDTH = 400;
 const HEIGHT = 230;
 
-/** Loadings in the envelope with their burn trails: as found hollow and grey, the fit filled. */
+/** Loadings in the envelope with their burn trails: as found hollow and grey, the fit filled; dotted, the edge of all that can be. */
 export function EnvelopePlot() {
   const { shown, view } = useProject();
   const b = shown.balance;
   if (!b || b.envelope.length === 0)
     return <p className="py-2 text-unknown">Cannot draw the envelope yet: needs the limits.</p>;
-  const cases = [...b.loadings, ...b.before_loadings].flatMap((l) => l.trail);
+  const cases = [
+    ...[...b.loadings, ...b.before_loadings].flatMap((l) => l.trail),
+    ...b.frontier.flatMap((f) => f.points),
+  ];
   const xs = [...b.envelope.map((p) => p.x_si), ...cases.map((p) => p.x_si)];
   const ms = [...b.envelope.map((p) => p.mass_si), ...cases.map((p) => p.mass_si)];
   const sx = scaleLinear([Math.min(...xs) - 0.02, Math.max(...xs) + 0.02], [52, WIDTH - 12]);
@@ -51,6 +54,9 @@ export function EnvelopePlot() {
         {b.gross_si != null && (
           <path d={`M50 ${sm(b.gross_si)}H${WIDTH}`} stroke="var(--color-ink)" strokeDasharray="4 3" />
         )}
+        {b.frontier.map((f) => (
+          <path key={f.side} d={trail(f.points)} fill="none" stroke="var(--color-ink)" strokeDasharray="1.5 3" />
+        ))}
         {b.before_loadings.map((l) => (
           <g key={l.id} fill="none" stroke="var(--color-grey)">
             <path d={trail(l.trail)} />

@@ -12,7 +12,7 @@ from ..formula import formula, record
 from ..resolve import Axis, Body, Resolved
 from ..trace import lazy, need
 from ..wheels import Wheels
-from .ledger import Centre, apply_ledger, support_reactions
+from .ledger import Centre, apply_ledger
 
 _STATICS = "statics"
 
@@ -216,11 +216,6 @@ class Axles:
         return self.sums(EMPTY, after, "y").station_m, _over_ground(height)
 
     @lazy
-    def engine_out(self) -> Centre:
-        """The craft with the old unit and all that is removed out, nothing put in, along x."""
-        return apply_ledger([*self.found, *[b for b in self.resolved.ledger if b.sign < 0]])
-
-    @lazy
     def stand(self) -> float:
         """Station of the stand, m."""
         place = self.resolved.references.place
@@ -237,16 +232,6 @@ class Axles:
                 "/craft/road/stand", "the stand is under the axle: it carries all, and nothing steadies it"
             )
         return name, stand_load(centre.mass_kg, centre.station_m, self.stand, at), at
-
-    def reactions_out(self) -> list[tuple[str, float]]:
-        """Load on each wheel with the engine out, kg; for craft that stand by themselves."""
-        x = self.engine_out
-        y = apply_ledger([*self.found, *[b for b in self.resolved.ledger if b.sign < 0]], "y")
-        places = [
-            (self.wheels._place(k, s, "x").value, self.wheels._place(k, s, "y").value) for k, s in self.wheels.supports
-        ]
-        loads = support_reactions(x.mass_kg, x.station_m, y.station_m, places)
-        return [(s.name, load) for (_, s), load in zip(self.wheels.supports, loads, strict=True)]
 
     def stability_terms(self, key: str, after: bool = True) -> tuple[float, float]:
         """Track and height for the static stability factor of a state, m. Three wheels: the track at the CG's station."""

@@ -57,6 +57,14 @@ class Envelope:
         """Masses of the corners, where the limits change slope."""
         return tuple(sorted({m for _, m in self.corners})) if self.corners else ()
 
+    @property
+    def slopes_m_kg(self) -> tuple[float, ...]:
+        """Slopes of the edges that are not flat in mass, m/kg."""
+        if not self.corners:
+            return ()
+        pairs = zip(self.corners, self.corners[1:] + self.corners[:1], strict=True)
+        return tuple((x2 - x1) / (m2 - m1) for (x1, m1), (x2, m2) in pairs if m1 != m2)
+
     def cut(self, mass_kg: float) -> Cut | None:
         """Limits at a mass, or None above or below the envelope.
 

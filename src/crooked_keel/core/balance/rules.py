@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterable
+from typing import Any
 
 from ..bench import needs_out
 from ..document import TwoScales
@@ -12,6 +13,7 @@ from ..finding import Compared, Finding, Level, q, rule, verdict, word
 from ..hydrostatics import heel_angle, metacentric_height, trim_change
 from ..trace import need, standard_uncertainty
 from .axles import lean_to_balance, stand_load, static_stability, traction_limit, wheelie_limit
+from .frontier import Side
 from .ledger import apply_ledger
 from .section import BalanceBench, LoadedCase, TrailPoint
 
@@ -94,6 +96,46 @@ def loadings(bench: BalanceBench) -> Iterable[Finding]:
             + "Loadings not listed here were not checked.",
             n=q(len(cases), "count"),
         )
+
+
+@rule(
+    "balance.worst-loading",
+    "Every loading that can be",
+    limit="stop outside, watch within two standard deviations; once it is said what each place may carry",
+    source="statics; adverse loading of FAA-H-8083-1 and AC 43.13-1B chapter 10 (from memory)",
+    mark="from memory",
+    form="cg limits",
+)
+def worst_loading(bench: BalanceBench) -> Iterable[Finding]:
+    every = bench.every_loading
+    if not every.ranges_given:
+        return
+    sides: tuple[Side, Side] = ("forward", "aft")
+    found = [(s, *every.worst_of_all(s)) for s in sides]
+    side, worst, u = min(found, key=lambda f: f[1].margin_m / (f[2] or 1e-12))
+    level: Level = "stop" if worst.margin_m < 0 else "watch" if worst.margin_m < 2 * u else "ok"
+    loads = [(i, worst.at.loads_kg[i.id]) for i, _ in every.items]
+    listed = ", ".join(f"{{n{k}}} {{m{k}}}" for k in range(len(loads)))
+    message = f"Worst of all with {listed}: CG at {{x}} ±{{u}}, limit {{limit}}, at {{m}}."
+    params: dict[str, Any] = {f"n{k}": word(i.name) for k, (i, _) in enumerate(loads)} | {
+        f"m{k}": q(kg, "mass") for k, (_, kg) in enumerate(loads)
+    }
+    if level == "stop":
+        for k, (item, _) in enumerate(loads):
+            most = every.most_of(item, side)
+            if most is not None and most < item.hi_kg:
+                message += f" With no more than {{most{k}}} in {{n{k}}} it is kept."
+                params[f"most{k}"] = q(most, "mass")
+    if worst.over_kg > 0:
+        message += " Everything full would be {over} over gross."
+        params["over"] = q(worst.over_kg, "mass")
+    if worst.below_envelope:
+        message += " That is lighter than the envelope reaches: its lowest limits are held."
+    yield verdict(
+        "balance.worst-loading", level, "Some loading passes the {side} limit by {d}" if level == "stop" else "Every loading keeps the {side} limit by {d}", message,
+        margin=q(worst.margin_m, "length"), side=word(side), d=q(abs(worst.margin_m), "length"), x=q(worst.at.x_m, "length"), u=q(2 * u, "length"),
+        limit=q(worst.limit_m, "length"), m=q(worst.at.mass_kg, "mass"), **params,
+    )  # fmt: skip
 
 
 @rule(
@@ -518,20 +560,21 @@ def rollover(bench: BalanceBench) -> Iterable[Finding]:
 
 
 @rule(
-    "balance.engine-out", "With the engine out", limit="stays where it stood, or stands by itself", source="statics; before the last bolt: common practice", mark="statics", form="stands on wheels",
+    "balance.engine-out", "With the engine out", limit="stays where it stood, or stands by itself", source="statics; before the last bolt: common practice", mark="statics", form="scales",
 )  # fmt: skip
 def engine_out(bench: BalanceBench) -> Iterable[Finding]:
-    axles = bench.axles
+    out = bench.engine_out
     if not bench.resolved.has("wheels in line"):
-        name, load = min(axles.reactions_out(), key=lambda r: r[1])
-        share = load / axles.engine_out.mass_kg
-        level: Level = "stop" if load < 0 else "watch" if share < 0.05 else "ok"
+        name, load = min(bench.reactions(out), key=lambda r: r[1])
+        least = 0.05 * out.mass_kg
+        level: Level = "stop" if load < 0 else "watch" if load < least else "ok"
         yield verdict(
             "balance.engine-out", level, "With the engine out {n} carries {m}" if load >= 0 else "With the engine out it tips: {n} lifts",
-            "Nothing put in yet. Stand it before the last bolt comes out." if level != "ok" else "Nothing put in yet; it stands by itself.", n=word(name), m=q(load, "mass"), compared=Compared(value=load, dimension="mass", lo=0.0),
+            "Level, nothing put in yet; it stands by itself." if level == "ok" else "Level, nothing put in yet. {w} hung at {n} leaves 5 % of the mass on it; or a stand beyond the CG. Set it before the last bolt comes out.",
+            n=word(name), m=q(load, "mass"), w=q(max(least - load, 0.0), "mass"), compared=Compared(value=load, dimension="mass", lo=0.0),
         )  # fmt: skip
         return
-    before, out = bench.before, axles.engine_out
+    axles, before = bench.axles, bench.before
     was, now = axles.on_stand(before), axles.on_stand(out)
     margin = abs(out.station_m - axles.stand)
     level = "watch" if was[0] != now[0] or margin < 0.03 else "ok"

@@ -17,6 +17,7 @@ from ..wheels import Wheels
 from .afloat import AfloatOut, AfloatStates
 from .axles import Axles, AxlesOut
 from .envelope import Envelope, check_polygon
+from .every_loading import CasePoint, EveryLoading, FrontierOut
 from .ledger import (
     Centre,
     aft_margin,
@@ -111,14 +112,6 @@ class LedgerLine:
 
 
 @record
-class CasePoint:
-    """A point of a burn trail."""
-
-    mass_si: float
-    x_si: float
-
-
-@record
 class LoadingOut:
     """A loading, assessed."""
 
@@ -140,6 +133,7 @@ class BalanceOut(Out):
     before_loadings: list[LoadingOut]
     envelope: list[CasePoint]
     gross_si: float | None
+    frontier: list[FrontierOut]
     afloat: list[AfloatOut]
     axles: list[AxlesOut]
 
@@ -397,6 +391,11 @@ class BalanceBench:
             raise CannotSay(Need("/loadings", "a loading: who and what flies"))
         return cases
 
+    @lazy
+    def every_loading(self) -> EveryLoading:
+        """Every loading that places and tanks allow; only of a craft with CG limits."""
+        return EveryLoading(self.resolved, lambda: self.empty, lambda: self.envelope, lambda: self.gross)
+
     def worst(self, side: str) -> tuple[LoadedCase, TrailPoint]:
         """The loading and point of least margin on one side."""
         case = min(self.cases, key=lambda c: c.worst(side).margin(side))
@@ -432,14 +431,27 @@ class BalanceBench:
         _, point = self.worst(side)
         return point.mass_kg, point.x_m, point.limit(side), self.ballast_station
 
+    def _out(self, axis: Axis) -> Centre:
+        return apply_ledger([*self.as_found, *[b for b in self.resolved.ledger if b.sign < 0]], axis)
+
+    @lazy
+    def engine_out(self) -> Centre:
+        """The craft with the old unit and all that is removed out, nothing put in, along x."""
+        return self._out("x")
+
     def reactions(self, centre: Centre) -> list[tuple[str, float]]:
-        """Mass on each support, level, empty: name and kg."""
+        """Mass on each support, level, empty (as found, after the work, or with the engine out): name and kg."""
         if isinstance(self._supports, CannotSay):
             raise CannotSay(*self._supports.needs)
         y = 0.0
         if not self.resolved.has("wheels in line"):
-            y = apply_ledger(self.as_found, "y").station_m if centre is self.before else self.empty_y.station_m
-        stretch = self._stretch if centre is not self.before else {}
+            across = (
+                apply_ledger(self.as_found, "y") if centre is self.before
+                else self._out("y") if centre is self.engine_out
+                else self.empty_y
+            )  # fmt: skip
+            y = across.station_m
+        stretch = self._stretch if centre is self.empty else {}
         places = [(x + stretch.get(name, 0.0), y) for name, (x, y) in self._supports]
         loads = support_reactions(centre.mass_kg, centre.station_m, y, places)
         return [(name, load) for (name, _), load in zip(self._supports, loads, strict=True)]
@@ -533,8 +545,8 @@ class BalanceBench:
         typed = self.resolved.typed_rows
         lines = [*map(_line, self.resolved.derived_rows), *_LINES((typed,), lambda: [_line(b) for b in typed])]
         limited = self.resolved.has("cg limits")
-        loadings = or_none(lambda: self._out(*self.cases_and_gaps) if limited else self._plain()) or []
-        before = (or_none(lambda: self._out(self.before_cases, {})) or []) if limited else []
+        loadings = or_none(lambda: self._loadings_out(*self.cases_and_gaps) if limited else self._plain()) or []
+        before = (or_none(lambda: self._loadings_out(self.before_cases, {})) or []) if limited else []
         envelope = (or_none(self._outline) or []) if limited else []
         gross = self.craft.limits.gross
         return BalanceOut(
@@ -543,6 +555,7 @@ class BalanceBench:
             before_loadings=before,
             envelope=envelope,
             gross_si=gross.si if gross else None,
+            frontier=(or_none(self.every_loading.edges) or []) if limited and self.every_loading.ranges_given else [],
             afloat=self.afloat.tables() if self.resolved.has("afloat") else [],
             axles=self.axles.tables() if self.resolved.has("stands on wheels") else [],
         )
@@ -579,7 +592,7 @@ class BalanceBench:
         box = ((0.0, cut.forward_m), (self.gross, cut.forward_m), (self.gross, cut.aft_m), (0.0, cut.aft_m))
         return [CasePoint(mass_si=m, x_si=x) for m, x in box]
 
-    def _out(self, cases: list[LoadedCase], gaps: dict[str, CannotSay]) -> list[LoadingOut]:
+    def _loadings_out(self, cases: list[LoadedCase], gaps: dict[str, CannotSay]) -> list[LoadingOut]:
         made = [
             LoadingOut(
                 id=c.key, name=c.name, mass_si=c.trail[-1].mass_kg, x_si=c.trail[-1].x_m,

@@ -156,8 +156,10 @@ class Tank(Item):
 
 
 class Seat(Item):
-    """A place where people or baggage go."""
+    """A place where people or baggage go, and what may be there at the least and at the most."""
 
+    lightest: Mass | None = None
+    heaviest: Mass | None = None
     station: Station | None = None
     butt_line: ButtLine | None = None
     water_line: WaterLine | None = None

@@ -85,6 +85,7 @@ BLOCKS: tuple[Block, ...] = (
     Block("craft", "Ballast", (_e("/craft/ballast_station", "Where ballast may go"),), without="stands on wheels"),
     Block("craft", "Tanks", (_e("capacity", "usable"), _e("density", "density"), *_PLACE), table="/craft/tanks", one="tank"),
     Block("craft", "People, baggage and load", _PLACE, table="/craft/seats", one="place"),
+    Block("craft", "What each place may carry", (_e("lightest", "lightest"), _e("heaviest", "heaviest")), form="cg limits", table="/craft/seats", one="place"),
     # balance
     Block("balance", "Packs", (_e("mass", "mass"), *_PLACE), table="~/packs", one="pack", electric=True),
     Block("balance", "Driven wheel, where the frame is stretched", (_e("~/mount/swing/stretch", "Frame stretched by"), _e("~/wheel/mass", "Mass of the wheel that goes aft")), form="swing unit"),
