@@ -43,17 +43,35 @@ def test_an_edited_demo_is_left_as_it_is(tmp_path: Path) -> None:
 GOLDEN = Path(__file__).parent / "golden"
 
 
-def test_golden_file_of_version_2_is_what_is_written() -> None:
-    """A file as version 2 wrote it: its figures and its bytes come through unchanged."""
-    golden = (GOLDEN / "version-2.keel.json").read_text()
+def test_golden_file_of_version_3_is_what_is_written() -> None:
+    """A file as version 3 wrote it: its figures and its bytes come through unchanged."""
+    golden = (GOLDEN / "version-3.keel.json").read_text()
     assert dump(load(golden)) == golden
-    assert load(golden).schema_version == 2
+    assert load(golden).schema_version == 3
+
+
+def test_golden_file_of_version_2_is_lifted_with_every_figure_as_it_was() -> None:
+    text = (GOLDEN / "version-2.keel.json").read_text()
+    old, lifted = json.loads(text), load(text)
+    assert old["schema_version"] == 2 and lifted.schema_version == 3
+    assert _typed(old) == _typed(json.loads(dump(lifted)))
+    assert not assess(lifted, "a").failures
+
+
+def test_the_stand_of_version_2_is_found_again() -> None:
+    """It stood with the road; now any craft may have one."""
+    raw = json.loads(dump(DEMO_OF["motorcycle"])) | {"schema_version": 2}
+    stand = raw["craft"].pop("stand")
+    raw["craft"]["road"]["stand"] = stand
+    lifted = load(json.dumps(raw))
+    assert lifted.craft.stand is not None and lifted.craft.stand.entered == stand["entered"]
+    assert lifted == DEMO_OF["motorcycle"]
 
 
 def test_golden_file_of_version_1_is_lifted_with_every_figure_as_it_was() -> None:
     old = json.loads((GOLDEN / "version-1.keel.json").read_text())
     lifted = load((GOLDEN / "version-1.keel.json").read_text())
-    assert old["schema_version"] == 1 and lifted.schema_version == 2
+    assert old["schema_version"] == 1 and lifted.schema_version == 3
     assert sorted(_typed(old)) == sorted(_typed(json.loads(dump(lifted))))
     assert lifted.craft.layout == old["craft"]["gear"]
     point = old["old_installation"]["mount"]["points"]["top-port"]

@@ -58,7 +58,7 @@ def test_no_bench_asks_for_a_kind() -> None:
 
 def test_public_functions_of_the_core_say_what_they_do() -> None:
     for file in python_files():
-        if file.name == "rules.py":
+        if file.name.endswith("rules.py"):
             continue  # a rule is described by its registration
         tree = ast.parse(file.read_text())
         owners = [tree, *(n for n in tree.body if isinstance(n, ast.ClassDef))]

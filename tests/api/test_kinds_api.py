@@ -118,7 +118,7 @@ def test_reference_describes_every_entry_of_the_sheets(client: TestClient, kind:
 
 
 def pattern(pointer: str) -> str:
-    return pointer.replace("~", "/fits/*/installations/*")
+    return pointer.replace("~", "/fits/*/installations/*").replace("^", "/fits/*")
 
 
 def test_every_figure_of_the_document_stands_on_some_sheet() -> None:

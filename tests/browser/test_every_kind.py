@@ -28,7 +28,7 @@ BLANKS: dict[str, list[tuple[str, str]]] = {
     ],
     "motorcycle": [
         (r"craft/(datum|levelling)_note", "front axle, upright"), (r"supports/front/reading", "98 kg"), (r"supports/rear/reading", "104 kg"), (r"supports/.*tare", "0 kg"), (r"as_found/butt_line", "0 mm"), (r"as_found/water_line", "520 mm"),
-        (r"limits/gross", "420 kg"), (r"front_axle", "180 kg"), (r"rear_axle", "280 kg"), (r"road/stand", "850 mm"), (r"road/cruise", "80 km/h"),
+        (r"limits/gross", "420 kg"), (r"front_axle", "180 kg"), (r"rear_axle", "280 kg"), (r"craft/stand", "850 mm"), (r"road/cruise", "80 km/h"),
         (r"unit/kind", "four-stroke"), (r"unit/cylinders", "2"), (r"unit/power", "40 kW"), (r"unit/rated_speed", "7500 rpm"), (r"unit/peak_torque", "58 N·m"), (r"driver_teeth", "15"), (r"driven_teeth", "60"), (r"chain/strength", "60 kN"),
         (r"wheel/width", "150 mm"), (r"wheel/aspect", "70"), (r"wheel/rim$", "17 in"), (r"mount/mass", "3 kg"),
         (r"points/(top|low)-front.*unit_aft", "-350 mm"), (r"points/.*unit_aft", "60 mm"), (r"-port/unit_starboard", "-60 mm"), (r"unit_starboard", "150 mm"), (r"points/top.*unit_up", "280 mm"), (r"unit_up", "-40 mm"),
@@ -38,7 +38,7 @@ BLANKS: dict[str, list[tuple[str, str]]] = {
     ],
     "scooter": [
         (r"craft/(datum|levelling)_note", "front axle, upright"), (r"supports/front/reading", "40 kg"), (r"supports/rear/reading", "60 kg"), (r"supports/.*tare", "0 kg"), (r"as_found/butt_line", "0 mm"), (r"as_found/water_line", "400 mm"),
-        (r"limits/gross", "280 kg"), (r"front_axle", "120 kg"), (r"rear_axle", "220 kg"), (r"road/stand", "850 mm"), (r"road/cruise", "45 km/h"),
+        (r"limits/gross", "280 kg"), (r"front_axle", "120 kg"), (r"rear_axle", "220 kg"), (r"craft/stand", "850 mm"), (r"road/cruise", "45 km/h"),
         (r"unit/kind", "four-stroke"), (r"unit/cylinders", "1"), (r"unit/power", "6 kW"), (r"unit/rated_speed", "7500 rpm"), (r"unit/peak_torque", "8 N·m"), (r"gears/low/ratio", "2.5"), (r"gears/high/ratio", "0.85"), (r"stages/final/ratio", "9.4"),
         (r"wheel/width", "90 mm"), (r"wheel/aspect", "90"), (r"wheel/rim$", "12 in"), (r"pivot_station", "830 mm"), (r"pivot_water_line", "290 mm"), (r"shock_lower_station", "1150 mm"), (r"shock_lower_water_line", "300 mm"),
         (r"shock_upper_station", "1090 mm"), (r"shock_upper_water_line", "610 mm"), (r"swing/mass", "33 kg"), (r"swing/cg_station", "1060 mm"), (r"swing/cg_water_line", "260 mm"), (r"_strength", "15 kN"),

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Callable
 from itertools import pairwise
 
 import numpy as np
@@ -16,7 +17,7 @@ from crooked_keel.core.certainty import (
     Candidate,
     Reading,
     accuracy_needed,
-    break_even_mass,
+    break_even,
     chance_at_most,
     chance_to_settle,
     least_left,
@@ -155,17 +156,19 @@ def test_accuracy_that_is_needed() -> None:
 
 
 def test_break_even() -> None:
-    """The new unit may be 2.7426 kg heavier before the CG touches 11.0 in; or the old one must have been 96.886 kg at least."""
+    """The new unit may be 2.7426 kg heavier before the CG touches 11.0 in; or the old one must have been 96.886 kg at least. In closed
+    form for a flat limit: sign·m·(limit − CG)/(station − limit)."""
     m, x = CENTRE.mass_kg, CENTRE.station_m
-    heavier = break_even_mass(1, m, x, LIMIT, -43.0 * IN)
+
+    def margin_at(sign: int, at: float) -> Callable[[float], float]:
+        return lambda change: (CENTRE.moment_kg_m + sign * change * at) / (m + sign * change) - LIMIT
+
+    heavier = break_even(margin_at(1, -43.0 * IN), -180 * LB, 360 * LB)
     assert heavier == pytest.approx(2.7426, abs=1e-4)
-    old = break_even_mass(-1, m, x, LIMIT, -40.0 * IN)
+    assert heavier == pytest.approx(m * (LIMIT - x) / (-43.0 * IN - LIMIT), rel=1e-9)
+    old = break_even(margin_at(-1, -40.0 * IN), -220 * LB, 440 * LB)
     assert old is not None and 220 * LB + old == pytest.approx(96.886, abs=1e-3)
-    assert break_even_mass(1, m, x, LIMIT, LIMIT) is None
-    again = Centre()
-    for key, (sign, mass, _, at, _) in BODIES.items():
-        again.add(sign, Traced(mass * LB + (heavier or 0.0 if key == "new" else 0.0)), Traced(at * IN))
-    assert again.station_m == pytest.approx(LIMIT, abs=1e-9)
+    assert break_even(margin_at(1, LIMIT), -50, 500) is None  # at the limit's own station no mass can do it
 
 
 def test_mass_target() -> None:

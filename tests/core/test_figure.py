@@ -19,6 +19,7 @@ from crooked_keel.core.figure import (
     figure_uncertainty,
     parse_figure,
     std_uncertainty,
+    with_earlier,
 )
 from crooked_keel.core.units import VIEWS
 from crooked_keel.exchange.present import number
@@ -192,3 +193,15 @@ def test_a_figure_without_tolerance_takes_the_visible_default_of_its_source() ->
     )
     assert figure_uncertainty(_valid(Mass, {"entered": "10 kg", "source": "measured"})) == pytest.approx(0.1)
     assert figure_uncertainty(_valid(Mass, {"entered": "10 kg ±1 kg", "source": "measured"})) == pytest.approx(0.5)
+
+
+def test_a_measurement_that_surprises_keeps_what_was_told() -> None:
+    """3 √(u² + r²): 100 kg ±3 kg by hearsay is σ 1.73 kg; a scale that says 104.9 kg ±0.2 kg agrees, one that says 105.3 kg does not."""
+    told = Mass.model_validate({"entered": "100 kg ±3 kg", "source": "hearsay"})
+    scale = lambda text, source="measured": Mass.model_validate({"entered": text, "source": source})
+    assert with_earlier(scale("105.1 kg ±0.2 kg"), told).earlier is None
+    kept = with_earlier(scale("105.3 kg ±0.2 kg"), told).earlier
+    assert kept is not None and (kept.entered, kept.si, kept.source) == ("100 kg", 100.0, "hearsay")
+    assert with_earlier(scale("130 kg", "maker"), told).earlier is None
+    assert with_earlier(scale("105.3 kg"), scale("100 kg")).earlier is None
+    assert Mass.model_validate(scale("105.3 kg").model_dump() | {"earlier": kept.model_dump()}).earlier == kept

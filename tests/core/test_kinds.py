@@ -157,8 +157,9 @@ def test_every_figure_of_a_demonstration_stands_on_a_sheet(kind: str) -> None:
     elsewhere = re.compile(r"^/(loadings|ledger|fits/\w+/ledger)/|^/craft/limits/envelope|/mass$")
     for pointer in figure_pointers(DEMO_OF[kind]):
         short = re.sub(r"^/(fits/[^/]+/installations|old_installations)/[^/]+", "~", pointer)
+        short = re.sub(r"^/fits/[^/]+/tanks", "^/tanks", short)
         starred = re.sub(
-            r"(/craft/(?:supports|flotation/marks|references|tanks|seats|as_found/corrections)|~/(?:mount/points|packs|drive/stages|drive/gears|align/joints))/[^/]+",
+            r"(/instruments|\^/tanks|/craft/(?:supports|flotation/marks|references|tanks|seats|as_found/corrections)|~/(?:mount/points|packs|drive/stages|drive/gears|align/joints))/[^/]+",
             r"\1/*",
             short,
         )
@@ -172,8 +173,10 @@ def test_every_field_of_a_sheet_is_a_field_of_the_document(kind: str) -> None:
     for block in sheet(KINDS[kind]):
         for e in block.entries:
             pointer = f"{block.table}/*/{e.pointer}" if block.table else e.pointer
-            real = pointer.replace("~", "/fits/*/installations/*").replace(
-                "/craft/references/firewall/", "/craft/references/*/"
+            real = (
+                pointer.replace("~", "/fits/*/installations/*")
+                .replace("^", "/fits/*")
+                .replace("/craft/references/firewall/", "/craft/references/*/")
             )
             if pointer in texts:
                 assert e.kind == "text"

@@ -100,3 +100,15 @@ def test_a_kind_without_limits_says_so(kind: str) -> None:
 def test_no_such_fit(project: Project) -> None:
     with pytest.raises(InputError, match="no such fit"):
         measure_next(project, "zz")
+
+
+def test_what_each_unit_may_weigh(close: Project) -> None:
+    """Put in as said, the margin is gone; the old unit the other way round."""
+    found = measure_next(close, "a")
+    new = next(b for b in found.break_even if b.installed)
+    old = next(b for b in found.break_even if not b.installed)
+    assert new.at_si > new.mass_si and old.at_si < old.mass_si  # ahead of the forward limit, with something in hand
+    for pointer, kilograms in ((f"{A}/unit/mass", new.at_si), ("/old_installations/main/unit/mass", old.at_si)):
+        after = measure_next(put(close, {pointer: f"{kilograms:.6f} kg"}), "a")
+        margins = [after.margin_si] if after.margin == found.margin else []
+        assert margins == [pytest.approx(0.0, abs=2e-6)]

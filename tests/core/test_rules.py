@@ -30,11 +30,56 @@ def strengths(newtons: str, base: str = A) -> dict[str, Any]:
     return {f"{base}/mount/points/{k}/strength": newtons for k in POINTS}
 
 
+LOADINGS = tuple(DEMO.loadings)
+
+
+def _tank(where: str, capacity: str, y: str) -> dict[str, Any]:
+    place = {"station": "700 mm", "butt_line": y, "water_line": "700 mm"}
+    return {"name": f"{where} tank", "where": where, "capacity": capacity, "density": "720 kg/m³", **place}
+
+
+def _fuel(tank: str, volume: str) -> dict[str, Any]:
+    return {f"/loadings/{k}/fuel/{tank}": volume for k in LOADINGS}
+
+
+TANKS = {
+    "/craft/tanks/port": _tank("wing", "30 L", "2000 mm") | {"butt_line": {"entered": "2000 mm", "dir": "port"}},
+    "/craft/tanks/starboard": _tank("wing", "30 L", "2000 mm"),
+    **_fuel("port", "30 L"),
+    **_fuel("starboard", "30 L"),
+}
+WING = {"/craft/wing/half_span": "5200 mm", "/craft/wing/load_factor": "3.8"}
+HUNG = {
+    f"{A}/unit/hung/first_aft": "0 mm", f"{A}/unit/hung/first_up": "335 mm", f"{A}/unit/hung/first_mark_aft": {"entered": "490 mm"}, f"{A}/unit/hung/first_mark_up": {"entered": "265 mm", "dir": "down"},
+    f"{A}/unit/hung/second_aft": "500 mm", f"{A}/unit/hung/second_up": "290 mm", f"{A}/unit/hung/second_mark_aft": {"entered": "10 mm", "dir": "forward"}, f"{A}/unit/hung/second_mark_up": {"entered": "220 mm", "dir": "down"},
+}  # fmt: skip
+
+
+def _turns(main: str, wings: str) -> dict[str, Any]:
+    return {"/craft/tanks/header/turn": main, "/craft/tanks/port/turn": wings, "/craft/tanks/starboard/turn": wings}
+
+
+def _told(lever: str, came: str) -> dict[str, Any]:
+    return {
+        "/craft/story/old_mass": "180 lb", "/craft/story/new_mass": "280 lb ±1 lb", "/craft/story/lever": lever,
+        "/craft/story/moved_aft": "10 in ±0.2 in", "/craft/story/cg_forward": came,
+    }  # fmt: skip
+
+
+def _crane(mass: str, cg: str, legs: str, hook: str) -> dict[str, Any]:
+    return {f"{A}/unit/lifting/crane": {"mass": mass, "cg": cg, "legs": legs, "hook": hook}}
+
+
 # key, fit, edits, level
 CASES: list[tuple[str, str, dict[str, Any], str]] = [
     ("craft.as-found", "a", {}, "ok"),
     ("craft.as-found", "a", {"/craft/supports/tail": None}, "unknown"),
     ("craft.empty-scale:tail", "a", {"/craft/supports/tail/reading": "3.4 kg"}, "watch"),
+    ("craft.level", "a", {"/craft/as_found/pitch": "0.3°"}, "ok"),
+    ("craft.level", "a", {"/craft/as_found/pitch": "-1°"}, "watch"),
+    ("craft.level", "a", {"/craft/as_found/pitch": "1°", "/craft/as_found/water_line": None}, "watch"),
+    ("craft.level", "a", {"/craft/as_found/pitch": "3°", "/craft/as_found/water_line": None}, "stop"),
+    ("craft.level", "a", {"/craft/as_found/pitch": "7°"}, "unknown"),
     ("craft.report", "a", {"/craft/as_found/method": "report"}, "watch"),
     ("craft.limits", "a", {"/craft/limits/gross": None}, "unknown"),
     ("craft.levelling", "a", {"/craft/datum_note": ""}, "unknown"),
@@ -64,8 +109,65 @@ CASES: list[tuple[str, str, dict[str, Any], str]] = [
     ("balance.rests-on-guess", "a", {f"{A}/placement/flange_station": {"entered": "690 mm", "dir": "forward"}}, "watch"),
     ("balance.condition:main", "a", {f"{A}/unit/condition": "ready to run"}, "ok"),
     ("balance.condition:main", "a", {f"{A}/unit/condition": None}, "watch"),
+    ("balance.double-count", "a", {}, "ok"),
+    ("balance.double-count:/fits/a/ledger/pump", "a", {"/fits/a/ledger/pump/name": "NEW  Cowl"}, "watch"),
+    ("balance.double-count:main /fits/a/ledger/exhaust", "a", {f"{A}/unit/condition": "ready to run"}, "watch"),
+    ("balance.double-count:place /fits/a/ledger/battery", "a", {"/fits/a/ledger/battery/station": "7 m"}, "watch"),
     ("balance.engine-out", "a", {}, "ok"),
-    ("balance.engine-out", "a", {"/ledger/old-exhaust/station": "5000 mm", "/ledger/old-exhaust/mass": "33 kg"}, "watch"),
+    ("craft.repeats:tail", "a", {"/craft/supports/tail/reading_2": "24.9 kg", "/craft/supports/tail/reading_3": "24.95 kg"}, "ok"),
+    ("craft.repeats:tail", "a", {"/craft/supports/tail/reading_2": "25.4 kg"}, "watch"),
+    ("balance.tipping", "a", {}, "ok"),
+    ("balance.tipping", "a", {"/ledger/old-exhaust/station": "5000 mm", "/ledger/old-exhaust/mass": "28 kg"}, "watch"),
+    ("balance.tipping", "a", {"/ledger/old-exhaust/station": "5000 mm", "/ledger/old-exhaust/mass": "45 kg"}, "stop"),
+    ("balance.mass-landing", "a", {"/craft/limits/landing": "550 kg"}, "ok"),
+    ("balance.mass-landing", "a", {"/craft/limits/landing": "535 kg"}, "watch"),
+    ("balance.mass-landing", "a", {"/craft/limits/landing": "500 kg"}, "stop"),
+    ("balance.mass-zero-fuel", "a", {"/craft/limits/zero_fuel": "540 kg"}, "ok"),
+    ("balance.mass-zero-fuel", "a", {"/craft/limits/zero_fuel": "529 kg"}, "watch"),
+    ("balance.mass-zero-fuel", "a", {"/craft/limits/zero_fuel": "520 kg"}, "stop"),
+    ("balance.place-cap", "a", {}, "ok"),
+    ("balance.place-cap:rear baggage", "a", {"/craft/seats/baggage/heaviest": "9 kg"}, "stop"),
+    ("balance.useful-load", "a", {"/craft/limits/gross": "650 kg"}, "ok"),
+    ("balance.useful-load", "a", {}, "watch"),
+    ("balance.useful-load", "a", {"/craft/limits/gross": "470 kg"}, "stop"),
+    ("balance.mass-target", "a", {"/craft/limits/empty_wanted": "390 kg"}, "ok"),
+    ("balance.mass-target", "a", {"/craft/limits/empty_wanted": "373 kg"}, "watch"),
+    ("balance.mass-target", "a", {"/craft/limits/empty_wanted": "365 kg"}, "stop"),
+    ("balance.one-side-fuel", "a", {**TANKS, "/craft/limits/port": None, "/craft/limits/starboard": None}, "watch"),
+    ("balance.one-side-fuel", "a", {**TANKS, "/craft/limits/port": {"entered": "20 mm", "dir": "port"}, "/craft/limits/starboard": "20 mm"}, "stop"),
+    ("balance.one-side-fuel", "a", {**TANKS, "/craft/limits/port": {"entered": "120 mm", "dir": "port"}, "/craft/limits/starboard": "120 mm"}, "ok"),
+    ("balance.burn-order", "b", {**TANKS, **_turns("1", "2")}, "ok"),
+    ("balance.burn-order", "b", {**TANKS, **_turns("1", "2"), "/craft/limits/envelope": None, "/craft/limits/forward": "660 mm", "/craft/limits/aft": "700 mm"}, "stop"),
+    ("balance.wing-bending", "b", {**WING, "/fits/b/installations/main/unit/mass": "75 kg"}, "watch"),
+    ("balance.wing-bending", "b", {**WING, "/fits/b/installations/main/unit/mass": "60 kg"}, "ok"),
+    ("balance.wing-bending", "a", {**WING, "/fits/a/tanks/belly": _tank("belly", "100 L", "0 mm"), **_fuel("belly", "100 L")}, "stop"),
+    ("balance.wing-bending", "a", {"/craft/wing/half_span": "5 m"}, "unknown"),
+    ("balance.zero-wing-fuel", "a", {"/craft/limits/no_wing_fuel": "560 kg"}, "ok"),
+    ("balance.zero-wing-fuel", "a", {"/craft/limits/no_wing_fuel": "540 kg"}, "stop"),
+    ("balance.zero-wing-fuel", "a", {**TANKS}, "watch"),
+    ("balance.zero-wing-fuel", "a", {**TANKS, "/fits/a/tanks/belly": _tank("belly", "40 L", "0 mm"), **_fuel("belly", "40 L")}, "stop"),
+    ("balance.tip-fuel", "a", {**WING, "/fits/a/ledger/pod": {"name": "Pod", "kind": "installed", "mass": "5 kg", "station": "700 mm", "butt_line": "4700 mm", "water_line": "700 mm"}}, "stop"),
+    ("balance.tip-fuel", "a", {"/fits/a/tanks/tip": _tank("wing tip", "10 L", "4500 mm")}, "stop"),
+    ("balance.story", "a", {**_told("37 in ±0.5 in", "1 in ±0.05 in")}, "ok"),
+    ("balance.story", "a", {**_told("37 in ±0.5 in", "1 in ±0.5 in")}, "watch"),
+    ("balance.story", "a", {**_told("60 in ±1 in", "1 in ±0.1 in")}, "stop"),
+    ("balance.story", "a", {**_told("-37 in ±1 in", "1 in ±0.1 in")}, "stop"),
+    ("balance.story", "a", {**_told("37 in ±1 in", "1 in ±1.1 in")}, "unknown"),
+    ("balance.story", "a", {"/craft/story/lever": "37 in ±1 in"}, "unknown"),
+    ("balance.surprise:/fits/a/installations/main/mount/mass", "a", {f"{A}/mount/mass": {"entered": "6.5 kg", "source": "measured"}}, "watch"),
+    ("balance.unit-hung:main", "a", {**HUNG}, "ok"),
+    ("balance.unit-hung:main", "a", {**HUNG, f"{A}/unit/cg_up": "80 mm"}, "watch"),
+    ("balance.crane:main", "a", {**_crane("75 kg", "550 mm", "1450 mm", "1000 mm")}, "ok"),
+    ("balance.crane:main", "a", {**_crane("75 kg", "550 mm", "1450 mm", "2000 mm")}, "watch"),
+    ("balance.crane:main", "a", {**_crane("35 kg", "550 mm", "1450 mm", "2200 mm")}, "stop"),
+    ("balance.pick-tilt:main", "a", {f"{A}/unit/lifting/first_aft": "245 mm", f"{A}/unit/lifting/first_up": "400 mm"}, "ok"),
+    ("balance.pick-tilt:main", "a", {f"{A}/unit/lifting/first_aft": "300 mm", f"{A}/unit/lifting/first_up": "400 mm"}, "watch"),
+    ("balance.sling-angle:main", "a", {f"{A}/unit/lifting/first_aft": "0 mm", f"{A}/unit/lifting/first_up": "300 mm", f"{A}/unit/lifting/second_aft": "500 mm", f"{A}/unit/lifting/second_up": "300 mm", f"{A}/unit/lifting/hook_up": "800 mm"}, "ok"),
+    ("balance.sling-angle:main", "a", {f"{A}/unit/lifting/first_aft": "0 mm", f"{A}/unit/lifting/first_up": "300 mm", f"{A}/unit/lifting/second_aft": "500 mm", f"{A}/unit/lifting/second_up": "300 mm", f"{A}/unit/lifting/hook_up": "400 mm"}, "stop"),
+    ("balance.hoist:main", "a", {f"{A}/unit/lifting/first_aft": "245 mm", f"{A}/unit/lifting/first_up": "400 mm"}, "unknown"),
+    ("balance.hoist:main", "a", {f"{A}/unit/lifting/first_aft": "245 mm", f"{A}/unit/lifting/first_up": "400 mm", f"{A}/unit/lifting/rating": "250 kg"}, "ok"),
+    ("balance.hoist:main", "a", {f"{A}/unit/lifting/first_aft": "245 mm", f"{A}/unit/lifting/first_up": "400 mm", f"{A}/unit/lifting/rating": "80 kg"}, "stop"),
+    ("balance.engine-out", "a", {"/ledger/old-exhaust/station": "5000 mm", "/ledger/old-exhaust/mass": "25 kg"}, "watch"),
     ("balance.engine-out", "a", {"/ledger/old-exhaust/station": "5000 mm", "/ledger/old-exhaust/mass": "60 kg"}, "stop"),
     ("balance.worst-loading", "b", {}, "ok"),
     ("balance.worst-loading", "b", {"/craft/seats/baggage/heaviest": "33 kg"}, "watch"),

@@ -69,7 +69,7 @@ def test_applied_it_reaches_what_it_promised(key: str, units: str, store: Store)
 def test_best_first_and_lead_after_moving(project: Project) -> None:
     offered = suggest(project, "a", "balance.cg-forward")
     assert [s.id for s in offered][:2] == ["unit-main", "ballast"]
-    assert all(s.reaches == "ok" for s in offered)
+    assert [s.reaches for s in offered] == ["ok", "ok", "ok", "watch"]  # what clears it comes before what only eases it
 
 
 def test_consequences_are_said(project: Project) -> None:
@@ -129,3 +129,15 @@ def test_offers_hold_for_any_place_and_mass_of_the_unit(station: int, mass: int)
         for s in suggest(document, "a", finding.key):
             after = assess(apply_operations(document, [o.model_dump() for o in s.operations]), "a")
             assert next(f.level for f in after.findings if f.key == finding.key) == s.reaches
+
+
+def test_a_battery_moves_by_the_handbook_relation(project: Project) -> None:
+    """Weight shifted over total weight is change of CG over distance (FAA-H-8083-1, from memory)."""
+    offer = next(s for s in suggest(project, "a", "balance.cg-forward") if s.id == "move-battery")
+    before = assess(project, "a")
+    after = assess(apply_operations(project, [o.model_dump() for o in offer.operations]), "a")
+    cg = [next(v for v in a.values if v.id == "balance.empty-cg").si or 0.0 for a in (before, after)]
+    mass = next(v for v in before.values if v.id == "balance.empty-mass").si or 0.0
+    shifted = offer.message.params["d"].si or 0.0
+    assert 6.2 / mass == pytest.approx((cg[1] - cg[0]) / shifted, rel=1e-9)
+    assert "Radiator" not in {str(s.message.params.get("n")) for s in suggest(project, "a", "balance.cg-forward")}

@@ -12,7 +12,7 @@ Source: normal-linear (Kalman) update; JCGM 100:2008, 5.2.2 (from memory).
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from typing import NamedTuple
 
 import numpy as np
@@ -161,12 +161,20 @@ def least_left(slope: float, u: float, before: float) -> float:
     return math.sqrt(max(before * before - (slope * u) ** 2, 0.0))
 
 
-def break_even_mass(sign: int, mass_kg: float, cg_m: float, limit_m: float, at_m: float) -> float | None:
-    """How much heavier (lighter if negative) a mass at a station may become before the CG touches a flat limit, kg; None at the limit's
-    own station, where no mass can. Source: moments about the limit."""
-    if abs(at_m - limit_m) < 1e-9:
+def break_even(margin_at: Callable[[float], float], lo: float, hi: float) -> float | None:
+    """The change of a figure between lo and hi, in its unit, at which a margin is just gone; None when it is not gone in there.
+
+    margin_at: the margin with the change made, running one way. Source: bisection."""
+    low, high = margin_at(lo), margin_at(hi)
+    if (low > 0) == (high > 0):
         return None
-    return sign * mass_kg * (limit_m - cg_m) / (at_m - limit_m)
+    for _ in range(60):
+        middle = (lo + hi) / 2
+        if (margin_at(middle) > 0) == (low > 0):
+            lo = middle
+        else:
+            hi = middle
+    return (lo + hi) / 2
 
 
 def chance_at_most(target: float, value: float, u: float) -> float:

@@ -215,6 +215,16 @@ class Tolerance(BaseModel):
     si: float
 
 
+class Earlier(BaseModel):
+    """What a figure was before a measurement that disagrees with it."""
+
+    model_config = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False, frozen=True)
+    entered: str
+    si: float
+    plus_minus: Tolerance | None = None
+    source: Source
+
+
 class Figure(BaseModel):
     """One figure. A client sends `entered`; only the server computes `si`."""
 
@@ -231,6 +241,7 @@ class Figure(BaseModel):
     source: Source = "estimated"
     note: str | None = None
     instrument: str | None = None
+    earlier: Earlier | None = None
 
     @model_validator(mode="wrap")
     @classmethod
@@ -295,12 +306,24 @@ class Mass(Figure):
     least_words = "a mass cannot be negative; to take it out, use the kind 'removed'"
 
 
+class MassMoment(Figure):
+    """A mass times its station, kg·m; negative ahead of the datum."""
+
+    dimension = "mass_moment"
+
+
 class Length(Figure):
     """A length, m, zero or more."""
 
     dimension = "length"
     least = 0.0
     least_words = "a length cannot be negative"
+
+
+class Offset(Figure):
+    """A signed distance between two things, m."""
+
+    dimension = "length"
 
 
 class Angle(Figure):
@@ -551,12 +574,15 @@ _DEFAULT_BOUND: dict[str, dict[str, tuple[float, float]]] = {
 }  # fmt: skip
 
 
-def std_uncertainty(bound: float, source: str) -> float:
-    """Standard uncertainty of a stated ±, same unit. Measured: ± is two standard deviations; otherwise a bound
-    of even chance, ±/√3. Source: JCGM 100:2008, 4.3 (from memory). Raises InputError on a negative tolerance."""
+School = Literal["two standard deviations", "largest error"]
+
+
+def std_uncertainty(bound: float, source: str, school: School = "two standard deviations") -> float:
+    """Standard uncertainty of a stated ±, same unit. Measured: ± is two standard deviations, or by the other school the largest error;
+    otherwise a bound of even chance, ±/√3. Source: JCGM 100:2008, 4.3 (from memory). Raises InputError on a negative tolerance."""
     if bound < 0:
         raise InputError("", "a tolerance cannot be negative", given=str(bound))
-    return bound / 2 if source == "measured" else bound / math.sqrt(3)
+    return bound / 2 if source == "measured" and school == "two standard deviations" else bound / math.sqrt(3)
 
 
 def measured_uncertainty(figure: Figure) -> float:
@@ -568,12 +594,34 @@ def measured_uncertainty(figure: Figure) -> float:
     return std_uncertainty(max(share * abs(figure.si), least), "measured")
 
 
-def figure_uncertainty(figure: Figure) -> float:
+def figure_uncertainty(figure: Figure, school: School = "two standard deviations") -> float:
     """Standard uncertainty of a figure in SI: its own ±, or the visible default for its source."""
     if figure.plus_minus is not None:
-        return std_uncertainty(figure.plus_minus.si, figure.source)
+        return std_uncertainty(figure.plus_minus.si, figure.source, school)
     table = _DEFAULT_BOUND.get(figure.dimension)
     if table is None:
         return 0.0
     share, least = table[figure.source]
-    return std_uncertainty(max(share * abs(figure.si), least), figure.source)
+    return std_uncertainty(max(share * abs(figure.si), least), figure.source, school)
+
+
+def surprises(new: Figure, old: Figure) -> bool:
+    """Whether a measurement lies further from what was told or estimated than three standard deviations of both together. One
+    measurement after another is a correction, not a surprise.
+
+    Source: JCGM 100:2008 (from memory)."""
+    if new.source != "measured" or old.source not in ("maker", "estimated", "hearsay") or type(new) is not type(old):
+        return False
+    along = lambda f: f.along_m if isinstance(f, Place) else f.si
+    if isinstance(new, Place) and isinstance(old, Place) and new.origin != old.origin:
+        return False
+    u, r = figure_uncertainty(old), figure_uncertainty(new)
+    return u > 0 and abs(along(new) - along(old)) > 3 * math.hypot(u, r)
+
+
+def with_earlier(new: Figure, old: Figure) -> Figure:
+    """A measurement that surprises, with the figure it replaces kept beside it; any other as it is."""
+    if not surprises(new, old):
+        return new
+    kept = Earlier(entered=old.entered, si=old.si, plus_minus=old.plus_minus, source=old.source)
+    return new.model_copy(update={"earlier": kept})

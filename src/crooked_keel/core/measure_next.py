@@ -7,11 +7,24 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterable
+from typing import NamedTuple
 
+from .balance.frontier import Side
 from .balance.ledger import Centre
-from .balance.section import BalanceBench
+from .balance.section import BalanceBench, TrailPoint
 from .bench import needs_out
-from .certainty import SETTLED, Candidate, Gradient, Reading, accuracy_needed, all_settled, plan, rank, sigma
+from .certainty import (
+    SETTLED,
+    Candidate,
+    Gradient,
+    Reading,
+    accuracy_needed,
+    all_settled,
+    break_even,
+    plan,
+    rank,
+    sigma,
+)
 from .document import Figure, Project, value_at
 from .errors import CannotSay, InputError
 from .figure import measured_uncertainty
@@ -47,9 +60,18 @@ class MeasureOut(Out):
     plus_minus_wanted_si: float | None
 
 
+class BreakEvenOut(Out):
+    """A unit's mass as it stands and the mass at which the margin is just gone, kg; installed, or taken out."""
+
+    name: str
+    installed: bool
+    mass_si: float
+    at_si: float
+
+
 class MeasureNext(Out):
     """The margin that is least sure, its standard uncertainty, what could be measured by the doubt it takes off, and a plan in order.
-    settled: nothing more is needed for the verdict to stand. needs: what must be known before anything can be said."""
+    settled: nothing more is needed for the verdict to stand. break_even: what each unit may weigh before the margin is gone. needs: what must be known before anything can be said."""
 
     margin: str
     margin_si: float | None
@@ -58,6 +80,7 @@ class MeasureNext(Out):
     rows: list[MeasureOut]
     plan: list[str]
     plan_settles: bool
+    break_even: list[BreakEvenOut]
     needs: list[NeedOut]
 
 
@@ -74,25 +97,37 @@ def measure_next(project: Project, fit_id: str | None) -> MeasureNext:
         return _ranked(project, benches.balance)
     except CannotSay as gap:
         return MeasureNext(
-            margin="", margin_si=None, sigma_si=None, settled=False, rows=[], plan=[], plan_settles=False, needs=needs_out(gap.needs)
+            margin="", margin_si=None, sigma_si=None, settled=False, rows=[], plan=[], plan_settles=False, break_even=[], needs=needs_out(gap.needs)
         )  # fmt: skip
 
 
-def _margins(bench: BalanceBench) -> list[tuple[str, float, dict[Origin, float]]]:
-    """Words, margin and gradient of the worst point of every loading on both sides."""
+class _Margin(NamedTuple):
+    """A worst point: words, margin, its gradient, the point itself and its side."""
+
+    words: str
+    value: float
+    gradient: dict[Origin, float]
+    point: TrailPoint
+    side: Side
+
+
+def _margins(bench: BalanceBench) -> list[_Margin]:
     made = []
+    sides: tuple[tuple[Side, float], ...] = (("forward", 1.0), ("aft", -1.0))
     for case in bench.cases:
-        for side, sign in (("forward", 1.0), ("aft", -1.0)):
+        for side, sign in sides:
             point = case.worst(side)
             slope = point.forward_slope_m_kg if side == "forward" else point.aft_slope_m_kg
             gradient = {o: sign * s for o, s in point.centre.margin_slopes(slope).items()}
-            made.append((f"{side} limit, {case.name}", point.margin(side), gradient))
+            made.append(_Margin(f"{side} limit, {case.name}", point.margin(side), gradient, point, side))
     return made
 
 
 def _ranked(project: Project, bench: BalanceBench) -> MeasureNext:
     margins = _margins(bench)
-    words, margin, gradient = min(margins, key=lambda m: abs(m[1]) / (sigma(m[2]) or 1e-12))
+    least = min(margins, key=lambda m: abs(m.value) / (sigma(m.gradient) or 1e-12))
+    words, margin, gradient = least.words, least.value, least.gradient
+    pairs = [(m.value, m.gradient) for m in margins]
     doubt = sigma(gradient)
     candidates = list(_candidates(project, bench, gradient))
     rows = [
@@ -106,12 +141,36 @@ def _ranked(project: Project, bench: BalanceBench) -> MeasureNext:
     ]  # fmt: skip
     # The plan is for before the fitting: the finished craft can only be weighed when there is one.
     before = [c for c in candidates if c.id != "finished"]
-    steps = plan([(m, g) for _, m, g in margins], before)
+    steps = plan(pairs, before)
     known = [reading for step in steps for reading in step.readings]
     return MeasureNext(
         margin=words, margin_si=margin, sigma_si=doubt, settled=doubt > 0 and abs(margin) >= SETTLED * doubt, rows=rows,
-        plan=[s.name for s in steps], plan_settles=all_settled([(m, g) for _, m, g in margins], known), needs=[],
+        plan=[s.name for s in steps], plan_settles=all_settled(pairs, known),
+        break_even=_break_even(bench, least), needs=[],
     )  # fmt: skip
+
+
+def _break_even(bench: BalanceBench, least: _Margin) -> list[BreakEvenOut]:
+    """What each unit may weigh: the mass at which the margin is just gone, between nothing and three times as much."""
+    made = []
+    units = [f"{i.pointer}/unit" for i in [*bench.resolved.old, *bench.resolved.installations]]
+    for body in bench.resolved.ledger:
+        if body.pointer not in units or not body.sign:
+            continue
+        mass, x = got(body.mass).value, got(body.x).value
+
+        def margin_at(change: float, sign: int = body.sign, x: float = x) -> float:
+            m = least.point.mass_kg + sign * change
+            cut = bench.envelope.cut(m)
+            if cut is None:
+                return math.nan
+            cg = (least.point.centre.moment_kg_m + sign * change * x) / m
+            return cg - cut.forward_m if least.side == "forward" else cut.aft_m - cg
+
+        change = break_even(margin_at, -mass, 2 * mass)
+        if change is not None:
+            made.append(BreakEvenOut(name=body.name, installed=body.sign > 0, mass_si=mass, at_si=mass + change))
+    return made
 
 
 def _candidates(project: Project, bench: BalanceBench, gradient: Gradient) -> Iterable[Candidate]:

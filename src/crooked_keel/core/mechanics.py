@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass
 
 from .document import Drive, Stage
@@ -141,6 +142,31 @@ class Masses:
 
 
 TURN_SIGN = {"clockwise": 1, "anticlockwise": -1}
+
+
+def cg_from_suspension(
+    first: tuple[float, float],
+    first_mark: tuple[float, float],
+    second: tuple[float, float],
+    second_mark: tuple[float, float],
+) -> tuple[float, float]:
+    """CG of a bare unit hung by two points in turn: where the two plumb lines, each through its point and a mark under it, cross.
+    Places (along, up) in m, in the unit's own frame.
+
+    Raises InputError for a mark at its point and for lines less than 20° apart. Source: statics."""
+    ux, uz = first_mark[0] - first[0], first_mark[1] - first[1]
+    vx, vz = second_mark[0] - second[0], second_mark[1] - second[1]
+    if math.hypot(ux, uz) < 1e-3 or math.hypot(vx, vz) < 1e-3:
+        raise InputError(
+            "/unit/hung/first_mark_aft", "the mark is at the point it hangs from: set it further down the line"
+        )
+    cross = ux * vz - uz * vx
+    if abs(cross) < math.sin(math.radians(20)) * math.hypot(ux, uz) * math.hypot(vx, vz):
+        raise InputError(
+            "/unit/hung/second_aft", "the two plumb lines are less than 20° apart: hang it from further off"
+        )
+    t = ((second[0] - first[0]) * vz - (second[1] - first[1]) * vx) / cross
+    return first[0] + t * ux, first[1] + t * uz
 
 
 @formula(

@@ -13,14 +13,14 @@ from typing import Literal
 
 import numpy as np
 
-from .document import Installation, LedgerRow, Loading, Project
+from .document import Installation, LedgerRow, Loading, Project, Tank
 from .errors import CannotSay, InputError, Need, all_or_cannot_say
-from .figure import Figure, Mass, Place
+from .figure import DIRECTIONS, Figure, Mass, Place, School, std_uncertainty
 from .geometry import Matrix, Vector, rotation_y, shaft_direction, thrust_direction, thrust_rotation
-from .mechanics import overall_ratio, two_scale_cg
+from .mechanics import cg_from_suspension, overall_ratio, two_scale_cg
 from .memo import Memo
 from .reference.kinds import KINDS, Form, Kind
-from .trace import Traced, lazy, need, traced
+from .trace import Origin, Traced, lazy, need, traced
 
 FIXED_ORIGINS = {"datum", "centreline", "level line"}
 Axis = Literal["x", "y", "z"]
@@ -81,6 +81,36 @@ class References:
     def __init__(self, project: Project) -> None:
         self.project = project
         self.kind: Kind = KINDS[project.kind]
+        self.school: School = project.assumptions.tolerance_school or "two standard deviations"
+
+    def measured(self, figure: Figure | None, pointer: str, what: str) -> Traced:
+        """A figure as a traced number, with what its instrument is off, which every figure read with that instrument shares."""
+        made = traced(figure, pointer, what, self.school)
+        return made if figure is None or figure.instrument is None else made + self._instrument(figure, pointer)
+
+    def _instrument(self, figure: Figure, pointer: str) -> Traced:
+        key = figure.instrument or ""
+        found = self.project.instruments.get(key)
+        if found is None:
+            raise InputError(pointer, "this figure names an instrument that is not listed", given=key,
+                             allowed=", ".join(self.project.instruments) or "none yet")  # fmt: skip
+        slopes: dict[Origin, float] = {}
+        if found.gain is not None:
+            at = f"/instruments/{key}/gain"
+            origin = Origin.of(
+                at, std_uncertainty(abs(found.gain.si), "maker"), f"what the {found.name} is off", "maker"
+            )
+            slopes[origin] = figure.along_m if isinstance(figure, Place) else figure.si
+        if found.offset is not None and isinstance(figure, Place):
+            at = f"/instruments/{key}/offset"
+            origin = Origin.of(at, std_uncertainty(found.offset.si, "maker"), f"where the {found.name} begins", "maker")
+            slopes[origin] = float(DIRECTIONS[figure.dir])
+        return Traced(0.0, slopes)
+
+    @property
+    def behind(self) -> tuple[object, ...]:
+        """What of the document every place and mass reads beside its own figure."""
+        return self.project.craft.references, self.project.instruments
 
     def has(self, form: Form) -> bool:
         """Whether the craft has a form."""
@@ -95,7 +125,7 @@ class References:
         return self._follow(need(figure, pointer, what), pointer, what, axis, ())
 
     def _follow(self, figure: Place, pointer: str, what: str, axis: Axis, seen: tuple[str, ...]) -> Traced:
-        own = traced(figure, pointer, what)
+        own = self.measured(figure, pointer, what)
         if figure.origin in FIXED_ORIGINS:
             return own
         reference = self.project.craft.references.get(figure.origin)
@@ -214,8 +244,8 @@ class ResolvedInstallation:
         """Down and right thrust, rad."""
         p = self.installation.placement
         asks = (
-            lambda: traced(p.down, self._p("placement/down"), f"down thrust ({self.name})"),
-            lambda: traced(p.right, self._p("placement/right"), f"right thrust ({self.name})"),
+            lambda: self.references.measured(p.down, self._p("placement/down"), f"down thrust ({self.name})"),
+            lambda: self.references.measured(p.right, self._p("placement/right"), f"right thrust ({self.name})"),
         )
         all_or_cannot_say(*asks)
         return asks[0](), asks[1]()
@@ -276,16 +306,22 @@ class ResolvedInstallation:
             return zero, zero, zero
         stages = sorted(drive.stages.items(), key=lambda s: s[1].rank)
         asks: list[Callable[[], Traced]] = [
-            lambda: traced(drive.length, self._p("drive/length"), f"length of the drive ({self.name})")
+            lambda: self.references.measured(
+                drive.length, self._p("drive/length"), f"length of the drive ({self.name})"
+            )
         ]
         for key, stage in stages:
             base = self._p(f"drive/stages/{key}")
             asks.append(
-                lambda s=stage, b=base: traced(
+                lambda s=stage, b=base: self.references.measured(
                     s.offset_starboard, f"{b}/offset_starboard", f"sideways offset of the {s.name}"
                 )
             )
-            asks.append(lambda s=stage, b=base: traced(s.offset_up, f"{b}/offset_up", f"offset up of the {s.name}"))
+            asks.append(
+                lambda s=stage, b=base: self.references.measured(
+                    s.offset_up, f"{b}/offset_up", f"offset up of the {s.name}"
+                )
+            )
         all_or_cannot_say(*asks)
         y = z = zero
         for k in range(len(stages)):
@@ -302,9 +338,9 @@ class ResolvedInstallation:
         """CG of the unit in craft axes."""
         u = self.installation.unit
         return self._from_unit_flange((
-            lambda: traced(u.cg_aft, self._p("unit/cg_aft"), f"CG of the {self.name}, from {self.references.word('unit flange')}"),
-            lambda: traced(u.cg_starboard, self._p("unit/cg_starboard"), f"CG of the {self.name}, sideways"),
-            lambda: traced(u.cg_up, self._p("unit/cg_up"), f"CG of the {self.name}, height"),
+            lambda: self.references.measured(u.cg_aft, self._p("unit/cg_aft"), f"CG of the {self.name}, from {self.references.word('unit flange')}"),
+            lambda: self.references.measured(u.cg_starboard, self._p("unit/cg_starboard"), f"CG of the {self.name}, sideways"),
+            lambda: self.references.measured(u.cg_up, self._p("unit/cg_up"), f"CG of the {self.name}, height"),
         ))  # fmt: skip
 
     @lazy
@@ -314,9 +350,15 @@ class ResolvedInstallation:
         net = []
         for end in ("first", "second"):
             asks = (
-                lambda e=end: traced(getattr(s, f"{e}_reading"), f"{base}/{e}_reading", f"reading of the {e} scale"),
-                lambda e=end: traced(getattr(s, f"{e}_tare"), f"{base}/{e}_tare", f"tare on the {e} scale"),
-                lambda e=end: traced(getattr(s, f"{e}_at"), f"{base}/{e}_at", f"place of the {e} edge"),
+                lambda e=end: self.references.measured(
+                    getattr(s, f"{e}_reading"), f"{base}/{e}_reading", f"reading of the {e} scale"
+                ),
+                lambda e=end: self.references.measured(
+                    getattr(s, f"{e}_tare"), f"{base}/{e}_tare", f"tare on the {e} scale"
+                ),
+                lambda e=end: self.references.measured(
+                    getattr(s, f"{e}_at"), f"{base}/{e}_at", f"place of the {e} edge"
+                ),
             )
             net.append(asks)
         all_or_cannot_say(*[a for asks in net for a in asks])
@@ -326,10 +368,27 @@ class ResolvedInstallation:
         return r1 - t1 + r2 - t2, two_scale_cg(r1 - t1, x1, r2 - t2, x2)
 
     @lazy
+    def hung(self) -> tuple[float, float]:
+        """CG of the bare unit hung by two points in turn: aft of its flange and up from its shaft, m."""
+        base, h = self._p("unit/hung"), self.installation.unit.hung
+        parts = [f"{a}{b}_{c}" for a in ("first", "second") for b in ("", "_mark") for c in ("aft", "up")]
+        asks = [
+            lambda p=p: self.references.measured(
+                getattr(h, p),
+                f"{base}/{p}",
+                p.replace("_", " ").replace("first", "first point").replace("second", "second point"),
+            )
+            for p in parts
+        ]
+        all_or_cannot_say(*asks)
+        v = [ask().value for ask in asks]
+        return cg_from_suspension((v[0], v[1]), (v[2], v[3]), (v[4], v[5]), (v[6], v[7]))
+
+    @lazy
     def drive_cg(self) -> Local:
         """CG of the reduction; taken half way between the two shafts."""
         d = self.installation.drive
-        ask = lambda: traced(
+        ask = lambda: self.references.measured(
             d.cg_aft, self._p("drive/cg_aft"), f"CG of the drive ({self.name}), aft of the output flange"
         )
         all_or_cannot_say(ask, lambda: self.unit_flange_local, lambda: self.flange, lambda: self.rotation)
@@ -342,7 +401,7 @@ class ResolvedInstallation:
         if self.references.has("shaft line"):
             all_or_cannot_say(lambda: self.flange, lambda: self.shaft_end)
             return self.shaft_end[0], self.flange[1], self.shaft_end[1]
-        ask = lambda: traced(
+        ask = lambda: self.references.measured(
             self.installation.propeller.spacer, self._p("propeller/spacer"), f"length of the spacer ({self.name})"
         )
         all_or_cannot_say(ask, lambda: self.flange, lambda: self.rotation)
@@ -354,7 +413,7 @@ class ResolvedInstallation:
         """Centre of the rear of the unit, on its shaft line."""
         zero = Traced(0.0)
         return self._from_unit_flange((
-            lambda: traced(self.installation.unit.length, self._p("unit/length"), f"length of the {self.name} behind its flange"),
+            lambda: self.references.measured(self.installation.unit.length, self._p("unit/length"), f"length of the {self.name} behind its flange"),
             lambda: zero,
             lambda: zero,
         ))  # fmt: skip
@@ -364,9 +423,9 @@ class ResolvedInstallation:
         m = self.installation.mount.points[key]
         base = self._p(f"mount/points/{key}")
         return self._from_unit_flange((
-            lambda: traced(m.unit_aft, f"{base}/unit_aft", f"{self._point(m.name)}, along the unit"),
-            lambda: traced(m.unit_starboard, f"{base}/unit_starboard", f"{self._point(m.name)}, sideways"),
-            lambda: traced(m.unit_up, f"{base}/unit_up", f"{self._point(m.name)}, height"),
+            lambda: self.references.measured(m.unit_aft, f"{base}/unit_aft", f"{self._point(m.name)}, along the unit"),
+            lambda: self.references.measured(m.unit_starboard, f"{base}/unit_starboard", f"{self._point(m.name)}, sideways"),
+            lambda: self.references.measured(m.unit_up, f"{base}/unit_up", f"{self._point(m.name)}, height"),
         ))  # fmt: skip
 
     def _point(self, name: str) -> str:
@@ -452,11 +511,15 @@ class ResolvedInstallation:
         for part, name, mass, at in asks:
             what = f"mass of the {name}" if part == "unit" else f"mass of the {name.lower()} ({self.name})"
             x, y, z = (attempt(lambda k=k, at=at: at()[k]) for k in range(3))
-            kilograms = attempt(lambda m=mass, p=part, w=what: traced(m, self._p(f"{p}/mass"), w))
+            kilograms = attempt(lambda m=mass, p=part, w=what: self.references.measured(m, self._p(f"{p}/mass"), w))
             made.append(Body(part, name, "installed", 1, self._p(part), kilograms, x, y, z, derived=True))
         for key, pack in sorted(i.packs.items(), key=lambda p: (p[1].rank, p[0])):
             base = self._p(f"packs/{key}")
-            mass_of = attempt(lambda p=pack, b=base: traced(p.mass, f"{b}/mass", f"mass of the {p.name} ({self.name})"))
+            mass_of = attempt(
+                lambda p=pack, b=base: self.references.measured(
+                    p.mass, f"{b}/mass", f"mass of the {p.name} ({self.name})"
+                )
+            )
             made.append(Body(f"pack-{key}", pack.name, "installed", 1, base, mass_of, *self.references.position(pack, base, pack.name), derived=True))  # fmt: skip
         return made
 
@@ -475,7 +538,7 @@ class Resolved:
 
     def __post_init__(self) -> None:
         self.references = References(self.project)
-        fit = self.project.fits.get(self.fit_id) if self.fit_id else None
+        self.fit = fit = self.project.fits.get(self.fit_id) if self.fit_id else None
         self.installations = [
             self._placed(k, f"/fits/{self.fit_id}/installations/{k}", i)
             for k, i in sorted((fit.installations if fit else {}).items(), key=lambda i: i[1].rank)
@@ -489,6 +552,19 @@ class Resolved:
         """Whether the craft has a form."""
         return self.references.has(form)
 
+    @property
+    def in_line(self) -> bool:
+        """Whether the craft stands on wheels in one line, so that scales cannot find its CG to the side."""
+        return self.has("wheels in line") or self.project.craft.layout == "monowheel"
+
+    @property
+    def tanks(self) -> list[tuple[str, str, Tank]]:
+        """Tanks of the craft and of the fit, in order: key, pointer and the tank."""
+        own = sorted(self.project.craft.tanks.items(), key=lambda t: t[1].rank)
+        added = sorted((self.fit.tanks if self.fit else {}).items(), key=lambda t: t[1].rank)
+        made = [(k, f"/craft/tanks/{k}", t) for k, t in own]
+        return made + [(k, f"/fits/{self.fit_id}/tanks/{k}", t) for k, t in added]
+
     def word(self, name: str) -> str:
         """What the trade calls it."""
         return self.references.word(name)
@@ -499,12 +575,13 @@ class Resolved:
 
     def _placed(self, key: str, pointer: str, installation: Installation, old: bool = False) -> ResolvedInstallation:
         """An installation placed; the same one for as long as it and the references do not change."""
-        parts = (installation, self.project.craft.references)
+        parts = (installation, *self.references.behind)
         return _PLACED(
             parts,
             lambda: ResolvedInstallation(key, pointer, installation, self.references, old),
             pointer,
             self.project.kind,
+            self.references.school,
         )
 
     @lazy
@@ -524,7 +601,9 @@ class Resolved:
         if self.fit_id is None:
             return []
         own = self.project.fits[self.fit_id].ledger
-        return _TYPED((self.project.ledger, own, self.project.craft.references), self._typed_rows, self.fit_id)
+        return _TYPED(
+            (self.project.ledger, own, *self.references.behind), self._typed_rows, self.fit_id, self.references.school
+        )
 
     def _typed_rows(self) -> list[Body]:
         made: list[Body] = []
@@ -535,10 +614,11 @@ class Resolved:
         for base, rows in ledgers:
             for key, row in sorted(rows.items(), key=lambda r: (r[1].rank, r[0])):
                 made += _ROWS(
-                    (row, self.project.craft.references),
+                    (row, *self.references.behind),
                     lambda b=base, k=key, r=row: list(self._row(f"{b}/{k}", k, r)),
                     base,
                     key,
+                    self.references.school,
                 )
         return made
 
@@ -548,7 +628,7 @@ class Resolved:
         return [*self.derived_rows, *self.typed_rows]
 
     def _row(self, pointer: str, key: str, row: LedgerRow) -> Iterable[Body]:
-        mass = attempt(lambda: traced(row.mass, f"{pointer}/mass", f"mass of {row.name}"))
+        mass = attempt(lambda: self.references.measured(row.mass, f"{pointer}/mass", f"mass of {row.name}"))
         at = self.references.position(row, pointer, row.name)
         if row.kind == "moved":
             yield Body(key, row.name, "removed", -1, pointer, mass, *at)
@@ -584,45 +664,53 @@ class Resolved:
         base = f"/craft/supports/{key}"
         x = attempt(lambda: place(wheel.station, f"{base}/station", f"station under the {wheel.name}", "x"))
         ground = lambda: place(wheel.water_line, f"{base}/water_line", f"ground line under the {wheel.name}", "z")
-        radius = lambda: traced(wheel.radius, f"{base}/radius", f"radius of the {wheel.name}, loaded")
+        radius = lambda: self.references.measured(wheel.radius, f"{base}/radius", f"radius of the {wheel.name}, loaded")
         z = attempt(lambda: ground() + radius())
         moved = x if isinstance(x, CannotSay) else x + Traced(self.stretch_m)
         for installation in self.installations:
             pointer = f"{installation.pointer}/wheel"
             figure = installation.installation.wheel.mass
-            mass = attempt(lambda f=figure, p=pointer: traced(f, f"{p}/mass", "mass of the driven wheel"))
+            mass = attempt(
+                lambda f=figure, p=pointer: self.references.measured(f, f"{p}/mass", "mass of the driven wheel")
+            )
             for id, name, kind, sign, at in (
                 ("wheel-out", "Driven wheel, old place", "removed", -1, x), ("wheel-in", "Driven wheel, new place", "installed", 1, moved),
             ):  # fmt: skip
                 made.append(Body(id, name, kind, sign, pointer, mass, at, Traced(0.0), z, derived=True))  # type: ignore[arg-type]
         return made
 
-    def load_bodies(self, key: str, loading: Loading, fuel: bool) -> list[Body]:
-        """People and baggage of a loading; with fuel=True the fuel, tank by tank."""
+    def load_bodies(self, key: str, loading: Loading, fuel: bool, added: bool = True) -> list[Body]:
+        """People and baggage of a loading; with fuel=True the fuel, tank by tank. added: with the tanks that the fit adds."""
         craft = self.project.craft
         return _LOADS(
-            (loading, craft.tanks if fuel else craft.seats, craft.references),
-            lambda: self._load_bodies(key, loading, fuel),
+            (loading, craft.tanks, self.fit.tanks if self.fit else None, *self.references.behind)
+            if fuel
+            else (loading, craft.seats, *self.references.behind),
+            lambda: self._load_bodies(key, loading, fuel, added),
             key,
             fuel,
+            added,
+            self.references.school,
         )
 
-    def _load_bodies(self, key: str, loading: Loading, fuel: bool) -> list[Body]:
+    def _load_bodies(self, key: str, loading: Loading, fuel: bool, added: bool) -> list[Body]:
         craft = self.project.craft
         made = []
         if fuel:
-            for tank_id, tank in sorted(craft.tanks.items(), key=lambda t: t[1].rank):
-                pointer = f"/craft/tanks/{tank_id}"
+            for tank_id, pointer, tank in self.tanks:
+                if not added and not pointer.startswith("/craft"):
+                    continue
 
-                def mass(tank_id: str = tank_id, pointer: str = pointer) -> Traced:
-                    t = craft.tanks[tank_id]
+                def mass(tank_id: str = tank_id, pointer: str = pointer, t: Tank = tank) -> Traced:
                     asks = (
                         lambda: as_stated(
                             loading.fuel.get(tank_id),
                             f"/loadings/{key}/fuel/{tank_id}",
                             f"fuel in the {t.name} ({loading.name})",
                         ),
-                        lambda: traced(t.density, f"{pointer}/density", f"density of the fuel in the {t.name}"),
+                        lambda: self.references.measured(
+                            t.density, f"{pointer}/density", f"density of the fuel in the {t.name}"
+                        ),
                     )
                     all_or_cannot_say(*asks)
                     return asks[0]().by(asks[1]())

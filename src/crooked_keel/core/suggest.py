@@ -21,6 +21,8 @@ PROPOSERS: dict[str, _Proposer] = {
     "balance.trim": lambda b, _: balance.trim(b.balance),
     "balance.heel": lambda b, _: balance.heel(b.balance),
     "balance.lean": lambda b, _: balance.lean(b.balance),
+    "balance.surprise": lambda b, _: balance.settle(b.balance),
+    "balance.unit-hung": lambda b, _: balance.take_hung(b.balance),
     "balance.unit-on-scales": lambda b, _: balance.take_over(b.balance),
     "drive.pitch": lambda _, i: drive.pitch(i.drive) if i else iter(()),
     "drive.hull-clearance": lambda _, i: drive.hull_clearance(i.drive) if i else iter(()),
@@ -77,7 +79,7 @@ def _prove(
     except InputError:
         return None
     found = next((f for f in after.findings if f.key == finding.key), None)
-    if found is None or not _better(found.level, finding.level):
+    if found is not None and not _better(found.level, finding.level):
         return None
     old = {f.key: f.level for f in before.findings}
     worse = [
@@ -92,6 +94,6 @@ def _prove(
         id=proposal.id,
         message=proposal.message,
         operations=proposal.operations,
-        reaches=found.level,
+        reaches=found.level if found else "ok",
         consequences=consequences,
     )

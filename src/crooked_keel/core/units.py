@@ -97,6 +97,10 @@ UNITS: tuple[Unit, ...] = (
     _U("kN/mm", "stiffness", 1e6, ("kN/mm",)),
     _U("N/m", "stiffness", 1.0, ("N/m",)),
     _U("lbf/in", "stiffness", LB_KG * G0_M_S2 / IN_M, ("lbf/in", "lb/in")),
+    _U("kg·m", "mass_moment", 1.0, ("kg·m", "kg*m", "kg-m", "kg m", "kgm")),
+    _U("lb·in", "mass_moment", LB_KG * IN_M, ("lb·in", "lb-in", "lb*in", "lb in", "in·lb", "in-lb", "in lb")),
+    _U("×100 lb·in", "mass_moment", 100 * LB_KG * IN_M, ("×100 lb·in", "x100 lb·in", "x100 lb-in", "x100 lb in")),
+    _U("×1000 lb·in", "mass_moment", 1000 * LB_KG * IN_M, ("×1000 lb·in", "x1000 lb·in", "x1000 lb-in", "x1000 lb in")),
     _U("m²", "area", 1.0, ("m²", "m2", "sq m")),
     _U("ft²", "area", FT_M**2, ("ft²", "ft2", "sq ft")),
     _U("V", "voltage", 1.0, ("V", "v", "volt", "volts")),
@@ -125,7 +129,7 @@ DIMENSIONLESS = frozenset({"number", "count"})
 PLAUSIBLE: dict[str, float] = {
     "length": 200.0, "mass": 200e3, "angle": 2 * math.pi, "power": 20e6, "torque": 1e6, "rotation": 2e4, "speed": 400.0,
     "force": 1e7, "volume": 200.0, "density": 25e3, "inertia": 1e5, "stiffness": 1e11, "number": 1e6, "count": 1e4,
-    "area": 1e3, "voltage": 2000.0, "current": 1e4, "energy": 1e11, "time": 1e7,
+    "area": 1e3, "mass_moment": 1e7, "voltage": 2000.0, "current": 1e4, "energy": 1e11, "time": 1e7,
 }  # fmt: skip
 
 

@@ -7,6 +7,7 @@ from typing import NamedTuple, Protocol, TypeVar
 
 from .align.section import AlignBench
 from .balance.section import BalanceBench
+from .balance.standing import Stand
 from .craft.section import CraftBench
 from .document import Project
 from .drive.section import DriveBench
@@ -74,12 +75,19 @@ def set_up(project: Project, fit_id: str | None) -> Benches:
     craft = CraftBench(resolved)
     ground = or_gap(lambda: craft.ground)
     supports = or_gap(lambda: [
-        (s.name, (craft.support_place(k, s, "x").value, 0.0 if resolved.has("wheels in line") else craft.support_place(k, s, "y").value))
+        (s.name, (craft.support_place(k, s, "x").value, 0.0 if resolved.in_line else craft.support_place(k, s, "y").value))
+        for k, s in craft.supports
+    ])  # fmt: skip
+    stands = or_gap(lambda: [
+        Stand(
+            s.name, s.role, craft.support_place(k, s, "x").value, 0.0 if resolved.in_line else craft.support_place(k, s, "y").value,
+            or_gap(lambda k=k, s=s: craft.contact(k, s)),
+        )
         for k, s in craft.supports
     ])  # fmt: skip
     wheels = Wheels(craft.supports, craft.support_place) if resolved.has("stands on wheels") else None
     floating = craft.floating if resolved.has("afloat") else None
-    balance = BalanceBench(resolved, or_gap(lambda: craft.as_found), supports, wheels, floating)
+    balance = BalanceBench(resolved, or_gap(lambda: craft.as_found), supports, stands, wheels, floating)
     # All that the benches of an old installation read; an edit of a fit leaves them as they are.
     rest = (project.craft, project.assumptions, project.loadings, project.old_installations)
     rear = lambda after: max(s.rear_kg for s in balance.axles.stances(after)) if wheels else _no_wheels()

@@ -183,7 +183,7 @@ def operations() -> list[dict[str, Any]]:
         },
         "/craft/supports/tail": {
             "name": "tail wheel", "rank": 3.0, "role": "tail", "station": aft("5120 mm"), "butt_line": side("0 mm"),
-            "water_line": up("-1180 mm"), "reading": f("24.9 kg"), "tare": f("3.4 kg", note="trestle"),
+            "water_line": up("-1180 mm"), "reading": f("24.9 kg"), "tare": f("3.4 kg", note="trestle"), "raised": f("960 mm"),
         },
         "/craft/as_found/corrections/unusable": {"name": "Unusable fuel, drained", "rank": 1.0, "action": "add", "mass": f("1.4 kg", "maker"), **at("240 mm", "0 mm", "60 mm", "maker")},
         "/craft/as_found/corrections/tools": {"name": "Tool roll, aboard", "rank": 2.0, "action": "remove", "mass": f("2.1 kg"), **at("2100 mm", "0 mm", "-50 mm")},

@@ -179,7 +179,10 @@ def bench_sheet(
     story += [*_heading("Answers, before → after"), _answers(values, units)]
     story += [*_heading("Findings"), *_findings(findings, units)]
     story += [*_heading("Workings"), *_workings(values, findings, units)]
-    story += [*_heading("Figures entered"), *_figures(project, bench, chosen.pointer if chosen else None)]
+    story += [
+        *_heading("Figures entered"),
+        *_figures(project, bench, chosen.pointer if chosen else None, made.fit),
+    ]
     caution = KINDS[project.kind].cautions.get(bench)
     if caution:
         story += [Spacer(1, 4 * mm), _p(caution, size=8, colour=MUTED)]
@@ -241,11 +244,13 @@ def _workings(values: list[Value], findings: list[Finding], units: str) -> list[
     return [_table(made, [58 * mm, WIDTH - 58 * mm], head=False)] if made else [_p("None on this bench.", colour=MUTED)]
 
 
-def _fields(project: Project, blocks: list[Block], pointer: str | None) -> Iterable[tuple[str, str, str]]:
+def _fields(
+    project: Project, blocks: list[Block], pointer: str | None, fit: str | None
+) -> Iterable[tuple[str, str, str]]:
     """Group, label and pointer of every field of blocks that stands in the document."""
     for block in blocks:
         if block.table:
-            table = block.table.replace("~", pointer or "")
+            table = block.table.replace("~", pointer or "").replace("^", f"/fits/{fit}")
             items = value_at(project, table) or {}
             for key, item in sorted(items.items(), key=lambda i: i[1].rank):
                 for e in block.entries:
@@ -255,11 +260,11 @@ def _fields(project: Project, blocks: list[Block], pointer: str | None) -> Itera
                 yield block.title, e.label, e.pointer.replace("~", pointer or "")
 
 
-def _figures(project: Project, bench: Bench, pointer: str | None) -> list[Any]:
+def _figures(project: Project, bench: Bench, pointer: str | None, fit: str | None) -> list[Any]:
     blocks = [b for b in sheet(KINDS[project.kind]) if b.bench == bench]
     rows: list[list[Any]] = [[_p(""), _p("as entered", colour=MUTED), _p("known by", colour=MUTED)] * 2]
     cells: list[list[Any]] = []
-    for _, label, at in _fields(project, blocks, pointer):
+    for _, label, at in _fields(project, blocks, pointer, fit):
         value = value_at(project, at)
         if isinstance(value, Figure):
             text = f"{value.entered} ±{value.plus_minus.entered}" if value.plus_minus else value.entered
@@ -383,7 +388,7 @@ def _guessed(project: Project, fit: str | None) -> Iterable[tuple[str, str, Figu
         pointers += [f"/fits/{fit}/installations/{k}" for k in project.fits[fit].installations]
     labels: dict[str, tuple[str, str]] = {}
     for base in [*pointers, None]:
-        for group, label, at in _fields(project, sheet(KINDS[project.kind]), base):
+        for group, label, at in _fields(project, sheet(KINDS[project.kind]), base, fit):
             owner = value_at(project, base) if base else None
             labels.setdefault(at, (owner.name if owner is not None and at.startswith(base or "") else group, label))
     found = []

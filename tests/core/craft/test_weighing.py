@@ -8,9 +8,12 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.craft.weighing import Scale, cg_height_by_tilt, corner_weights, weigh_on_supports
+from crooked_keel.core.assess import assess
+from crooked_keel.core.craft.weighing import Scale, cg_height_by_tilt, corner_weights, level_shift, weigh_on_supports
+from crooked_keel.core.document import Project
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.mechanics import two_scale_cg
+from tests.conftest import put, value
 
 IN, LB = 0.0254, 0.45359237
 
@@ -135,3 +138,31 @@ def test_a_bare_unit_on_two_scales_and_a_plank() -> None:
         two_scale_cg(60, 0.5, 40, 0.5)
     with pytest.raises(InputError, match="carry nothing"):
         two_scale_cg(0, 0.0, 0, 1.0)
+
+
+def test_a_craft_off_level() -> None:
+    """0.45 m at 1.0° nose up: the scales put the CG 7.9 mm too far aft."""
+    assert level_shift(0.45, math.radians(1.0)) * 1000 == pytest.approx(7.9, abs=0.05)
+
+
+@given(st.floats(-4.9, 4.9), st.floats(0.1, 1.5), st.floats(0.1, 1.3))
+def test_scales_under_a_tilted_craft(pitch_deg: float, height: float, x: float) -> None:
+    """A stick with its CG at (x, height) over two axles 1.4 m apart, tilted, the forces plumb: lever arms from scratch."""
+    turn, base, mass = math.radians(pitch_deg), 1.4, 300.0
+    across = x * math.cos(turn) + height * math.sin(turn)  # nose up: what is high goes aft
+    rear = mass * across / (base * math.cos(turn))
+    measured = rear * base / mass  # stations as if it were level
+    assert measured - level_shift(height, turn) == pytest.approx(x, abs=1e-12)
+
+
+def test_corrected_in_the_document_and_in_doubt_where_it_cannot_be(project: Project) -> None:
+    level = assess(project, "a")
+    off = assess(put(project, {"/craft/as_found/pitch": "1°"}), "a")
+    ground = -1.18  # mains
+    assert value(level, "craft.station-found") - value(off, "craft.station-found") == pytest.approx(
+        (0.02 - ground) * math.tan(math.radians(1)), rel=1e-9
+    )
+    blind = assess(put(project, {"/craft/as_found/pitch": "1°", "/craft/as_found/water_line": None}), "a")
+    found = next(v for v in blind.values if v.id == "craft.station-found")
+    assert found.si == value(level, "craft.station-found")
+    assert (found.plus_minus_si or 0) > 2 * math.tan(math.radians(1))

@@ -7,7 +7,7 @@ import { useInstallation } from './useInstallation';
 
 /** The sheet of a bench as the kind of craft declares it: groups of fields in columns, tables across. */
 export function BenchSheet(props: { bench: Bench; only?: (block: Block) => boolean }) {
-  const { reference, state } = useProject();
+  const { reference, state, fit } = useProject();
   const { pointer, electric } = useInstallation();
   const kind = state.document.kind as string;
   const blocks = (reference.sheets[kind] ?? []).filter(
@@ -15,6 +15,7 @@ export function BenchSheet(props: { bench: Bench; only?: (block: Block) => boole
       b.bench === props.bench &&
       (!b.electric || electric) &&
       (pointer !== null || !needsUnit(b)) &&
+      (fit !== null || !needsFit(b)) &&
       (props.only?.(b) ?? true),
   );
   const runs: Block[][] = [];
@@ -23,7 +24,7 @@ export function BenchSheet(props: { bench: Bench; only?: (block: Block) => boole
     if (!block.table && last && !last[0]?.table) last.push(block);
     else runs.push([block]);
   }
-  const real = (p: string) => p.replace(/^~/, pointer ?? '');
+  const real = (p: string) => p.replace(/^~/, pointer ?? '').replace(/^\^/, `/fits/${fit}`);
   return (
     <>
       {runs.map((run) => {
@@ -69,4 +70,8 @@ function Field(props: { pointer: string; label: string; kind: string; choices: s
 
 function needsUnit(block: Block): boolean {
   return (block.table ?? '').startsWith('~') || block.entries.some((e) => e.pointer.startsWith('~'));
+}
+
+function needsFit(block: Block): boolean {
+  return (block.table ?? '').startsWith('^');
 }

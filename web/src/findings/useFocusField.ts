@@ -5,7 +5,9 @@ import { useProject } from '../api/project';
 
 /** The bench whose sheet holds the field of a pointer: the sheets of the kind say it. */
 export function benchOf(pointer: string, blocks: Block[]): Bench {
-  const part = pointer.replace(/^\/(fits\/[^/]+\/installations|old_installations)\/[^/]+/, '~');
+  const part = pointer
+    .replace(/^\/(fits\/[^/]+\/installations|old_installations)\/[^/]+/, '~')
+    .replace(/^\/fits\/[^/]+\/tanks/, '^/tanks');
   for (const block of blocks) {
     if (block.table && (part === block.table || part.startsWith(`${block.table}/`))) {
       const field = part.slice(block.table.length).split('/')[2];

@@ -94,13 +94,13 @@ class AfloatStates:
     def _ledger(self) -> list[Change]:
         return self._changes(self.resolved.ledger)
 
-    def _loads(self, key: str) -> list[Body]:
+    def _loads(self, key: str, added: bool) -> list[Body]:
         if key == EMPTY:
             return []
         loading = self.resolved.project.loadings[key]
         return [
             *self.resolved.load_bodies(key, loading, fuel=False),
-            *self.resolved.load_bodies(key, loading, fuel=True),
+            *self.resolved.load_bodies(key, loading, fuel=True, added=added),
         ]
 
     def state(self, key: str) -> State:
@@ -113,14 +113,15 @@ class AfloatStates:
         all_or_cannot_say(
             lambda: self.floating.afloat(self.found[0]),
             lambda: self._as_found,
-            lambda: self._changes(self._loads(key)),
+            lambda: self._changes(self._loads(key, True)),
             lambda: self._ledger,
         )
         start = self.floating.afloat(self.found[0])
-        same = self._as_found + self._changes(self._loads(key))
+        before = self._as_found + self._changes(self._loads(key, False))
+        after = self._as_found + self._changes(self._loads(key, True)) + self._ledger
         name = "Empty" if key == EMPTY else self.resolved.project.loadings[key].name
         return State(
-            key, name, weight_change_afloat(start, same), weight_change_afloat(start, same + self._ledger)
+            key, name, weight_change_afloat(start, before), weight_change_afloat(start, after)
         )  # fmt: skip
 
     @property

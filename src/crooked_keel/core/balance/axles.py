@@ -165,9 +165,8 @@ class Axles:
         made = [*self.found, *(self.resolved.ledger if after else ())]
         if key != EMPTY:
             loading = self.resolved.project.loadings[key]
-            made += self.resolved.load_bodies(key, loading, fuel=False) + self.resolved.load_bodies(
-                key, loading, fuel=True
-            )
+            made += self.resolved.load_bodies(key, loading, fuel=False)
+            made += self.resolved.load_bodies(key, loading, fuel=True, added=after)
         return made
 
     def sums(self, key: str, after: bool, axis: Axis) -> Centre:
@@ -220,7 +219,10 @@ class Axles:
         """Station of the stand, m."""
         place = self.resolved.references.place
         return place(
-            self.road.stand, "/craft/road/stand", "station of the stand, or of the jack under the frame", "x"
+            self.resolved.project.craft.stand,
+            "/craft/stand",
+            "station of the stand, or of the jack under the frame",
+            "x",
         ).value
 
     def on_stand(self, centre: Centre) -> tuple[str, float, float]:
@@ -228,9 +230,7 @@ class Axles:
         all_or_cannot_say(lambda: self.stand, lambda: self.wheels.base_m)
         name, at = ("front", self.wheels.front_m) if centre.station_m < self.stand else ("rear", self.wheels.rear_m)
         if abs(at - self.stand) < 0.05:
-            raise InputError(
-                "/craft/road/stand", "the stand is under the axle: it carries all, and nothing steadies it"
-            )
+            raise InputError("/craft/stand", "the stand is under the axle: it carries all, and nothing steadies it")
         return name, stand_load(centre.mass_kg, centre.station_m, self.stand, at), at
 
     def stability_terms(self, key: str, after: bool = True) -> tuple[float, float]:

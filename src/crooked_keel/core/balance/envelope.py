@@ -1,4 +1,4 @@
-"""CG limits: a polygon of (station, mass), or forward, aft and gross alone."""
+"""CG limits: a polygon of (station, mass) or of (moment, mass), or forward, aft and gross alone."""
 
 from __future__ import annotations
 
@@ -46,11 +46,13 @@ def check_polygon(corners: Sequence[tuple[float, float]], field: str) -> None:
 
 @dataclass(frozen=True)
 class Envelope:
-    """corners: (station m, mass kg) in order round the outline, or None with constant forward and aft limits."""
+    """corners: (station m, mass kg) in order round the outline, or (moment kg·m, mass kg) with in_moments; or None with constant
+    forward and aft limits. An edge that is straight in one space is curved in the other: it is held in the one it was published in."""
 
     corners: tuple[tuple[float, float], ...] | None
     forward_m: float | None = None
     aft_m: float | None = None
+    in_moments: bool = False
 
     @property
     def masses_kg(self) -> tuple[float, ...]:
@@ -59,8 +61,9 @@ class Envelope:
 
     @property
     def slopes_m_kg(self) -> tuple[float, ...]:
-        """Slopes of the edges that are not flat in mass, m/kg."""
-        if not self.corners:
+        """Slopes of the edges that are straight and not flat in mass, m/kg. A limit given in moments has none: along it the margin
+        of a straight burn runs one way."""
+        if not self.corners or self.in_moments:
             return ()
         pairs = zip(self.corners, self.corners[1:] + self.corners[:1], strict=True)
         return tuple((x2 - x1) / (m2 - m1) for (x1, m1), (x2, m2) in pairs if m1 != m2)
@@ -80,11 +83,15 @@ class Envelope:
             (x1, m1), (x2, m2) = self.corners[i], self.corners[(i + 1) % n]
             if m1 == m2:
                 if abs(m1 - mass_kg) < EDGE_M:
-                    flat += [x1, x2]
+                    flat += [x1 / m1, x2 / m2] if self.in_moments else [x1, x2]
                 continue
             if min(m1, m2) - EDGE_M <= mass_kg <= max(m1, m2) + EDGE_M:
                 slope = (x2 - x1) / (m2 - m1)
-                hits.append((x1 + slope * (mass_kg - m1), slope))
+                at = x1 + slope * (mass_kg - m1)
+                if self.in_moments:
+                    at /= mass_kg
+                    slope = (slope - at) / mass_kg
+                hits.append((at, slope))
         if not hits:
             return None
         stations = sorted({round(x, 9) for x, _ in hits})
@@ -94,3 +101,16 @@ class Envelope:
         forward = max((s for x, s in hits if abs(x - lo) < 1e-6), key=abs, default=0.0)
         aft = max((s for x, s in hits if abs(x - hi) < 1e-6), key=abs, default=0.0)
         return Cut(lo, hi, forward, aft)
+
+    def outline(self) -> list[tuple[float, float]]:
+        """Corners as (station m, mass kg) to draw; edges given in moments are curves, cut in eight."""
+        if self.corners is None:
+            return []
+        if not self.in_moments:
+            return list(self.corners)
+        made = []
+        for (s1, m1), (s2, m2) in zip(self.corners, self.corners[1:] + self.corners[:1], strict=True):
+            for k in range(8):
+                moment, mass = s1 + k / 8 * (s2 - s1), m1 + k / 8 * (m2 - m1)
+                made.append((moment / mass, mass))
+        return made

@@ -156,6 +156,15 @@ def aft_margin(limit_m: float, moment_kg_m: float, mass_kg: float) -> float:
 
 
 @formula(
+    "balance.percent-mac", "p = (x − xl) / c", result=("percent", "CG in parts of the MAC"), x=("length", "CG"), xl=("length", "leading edge of the MAC"), c=("length", "MAC"),
+    source="definition",
+)  # fmt: skip
+def percent_mac(x_m: float, lemac_m: float, mac_m: float) -> float:
+    """A station in parts of the mean aerodynamic chord, from its leading edge."""
+    return (x_m - lemac_m) / mac_m
+
+
+@formula(
     "balance.cg-y", "y = Σmy / Σm", result=("length", "CG to starboard"), Σmy=("mass_moment", "sum of mass times butt line"),
     Σm=("mass", "sum of masses"), source="statics",
 )  # fmt: skip

@@ -3,19 +3,24 @@
 from __future__ import annotations
 
 import math
+import re
 from collections.abc import Iterable
 from typing import Any
 
-from ..bench import needs_out
-from ..document import TwoScales
+from ..bench import needs_out, or_none
+from ..certainty import chance_at_most
+from ..document import Hung, TwoScales
+from ..document.fields import disputed
 from ..errors import CannotSay
 from ..finding import Compared, Finding, Level, q, rule, verdict, word
 from ..hydrostatics import heel_angle, metacentric_height, trim_change
+from ..resolve import Body
 from ..trace import need, standard_uncertainty
 from .axles import lean_to_balance, stand_load, static_stability, traction_limit, wheelie_limit
 from .frontier import Side
 from .ledger import apply_ledger
 from .section import BalanceBench, LoadedCase, TrailPoint
+from .standing import HAND_KG, LEAST_SHARE, hung_weight, stand_required, tipping_margins
 
 
 def _side(bench: BalanceBench, rule_id: str, side: str, end: str) -> Iterable[Finding]:
@@ -149,10 +154,12 @@ def mass_max(bench: BalanceBench) -> Iterable[Finding]:
     name, centre = bench.heaviest_loading
     m, u, cap = centre.mass_kg, centre.mass.u, bench.gross
     level: Level = "stop" if m > cap else "watch" if m + 2 * u > cap else "ok"
+    chance: dict[str, Any] = {"p": q(chance_at_most(cap, m, u), "percent")} if level == "watch" else {}
     yield verdict(
-        "balance.mass-max", level, "Gross mass passed by {d}" if m > cap else "{d} of gross mass left", "{loading}: {m} ±{u} of {cap}.",
+        "balance.mass-max", level, "Gross mass passed by {d}" if m > cap else "{d} of gross mass left", "{loading}: {m} ±{u} of {cap}." + (" The chance to keep it is {p}." if level == "watch" else ""),
         compared=Compared(value=m, dimension="mass", hi=cap), margin=q(cap - m, "mass"),
         d=q(abs(cap - m), "mass"), loading=word(name), m=q(m, "mass"), u=q(2 * u, "mass"), cap=q(cap, "mass"),
+        **chance,
     )  # fmt: skip
 
 
@@ -295,6 +302,74 @@ def supports(bench: BalanceBench) -> Iterable[Finding]:
         "balance.supports", level, "{s} carries {b}" if load >= 0 else "{s} lifts: the craft tips", words[level],
         compared=Compared(value=load, dimension="mass", lo=0.0), s=word(name), a=q(before[name], "mass"), b=q(load, "mass"), p=q(share, "percent"),
     )  # fmt: skip
+
+
+# What a unit that is ready to run has on it already.
+_ON_THE_UNIT = (
+    "starter",
+    "alternator",
+    "generator",
+    "oil",
+    "coolant",
+    "carburettor",
+    "exhaust",
+    "silencer",
+    "ignition",
+)
+
+
+def _plain(name: str) -> str:
+    return re.sub(r"[^0-9a-z]+", " ", name.casefold()).strip()
+
+
+@rule(
+    "balance.double-count",
+    "Nothing counted twice",
+    limit="each thing once; nothing listed that a unit ready to run has on it; stations within a metre of the craft",
+    source="common practice, no source",
+    mark="common practice",
+)
+def double_count(bench: BalanceBench) -> Iterable[Finding]:
+    rows = [b for b in bench.resolved.typed_rows if not b.id.endswith("-to")]
+    seen: dict[tuple[str, bool], Body] = {}
+    troubled = False
+    for body in rows:
+        here = (_plain(body.name), body.kind == "removed")
+        if here[0] and here in seen:
+            troubled = True
+            yield verdict(
+                "balance.double-count", "watch", "{n} is listed twice", "Once as {a}, once as {b}. If it is one thing, take one row out; if it is two, name them apart.",
+                subject=body.pointer, n=word(body.name), a=word(seen[here].kind), b=word(body.kind),
+            )  # fmt: skip
+        seen[here] = body
+    for placed in bench.resolved.installations:
+        if placed.installation.unit.condition != "ready to run":
+            continue
+        for body in rows:
+            if body.kind == "installed" and any(w in _plain(body.name).split() for w in _ON_THE_UNIT):
+                troubled = True
+                yield verdict(
+                    "balance.double-count", "watch", "{n}: counted in the unit already?", "{u} was weighed ready to run. If it had this on, take the row out.",
+                    subject=f"{placed.id} {body.pointer}", n=word(body.name), u=word(placed.name),
+                )  # fmt: skip
+    outline = bench.craft.outline
+    if outline.tail is not None:
+        first = outline.nose.along_m if outline.nose is not None else 0.0
+        lo, hi = min(first, outline.tail.along_m) - 1.0, max(first, outline.tail.along_m) + 1.0
+        for body in rows:
+            if not isinstance(body.x, CannotSay) and not lo <= body.x.value <= hi:
+                troubled = True
+                yield verdict(
+                    "balance.double-count", "watch", "{n} sits {x} aft of the datum: off the craft", "Is the station measured from the reference that it says, and the right way?",
+                    subject=f"place {body.pointer}", n=word(body.name), x=q(body.x.value, "length"),
+                )  # fmt: skip
+    if rows and not troubled:
+        yield verdict(
+            "balance.double-count",
+            "ok",
+            "Nothing looks counted twice",
+            "By names, by the state in which the units were weighed, and by the places of the rows.",
+        )
 
 
 @rule(
@@ -559,25 +634,86 @@ def rollover(bench: BalanceBench) -> Iterable[Finding]:
     )  # fmt: skip
 
 
+def _every_step(bench: BalanceBench) -> Iterable[Finding]:
+    """The step of the work that leaves least on a wheel, with what keeps it down."""
+    standing = bench.standing
+    step = min(standing.steps, key=lambda s: s.loads[s.light] / s.mass_kg)
+    light = step.light
+    load, least = step.loads[light], LEAST_SHARE * step.mass_kg
+    leaning = step.hand_kg is not None and step.hand_kg < 0
+    level: Level = "stop" if load < 0 else "watch" if load < least or leaning else "ok"
+    params: dict[str, Any] = {}
+    message = "{s}: {m}, in the attitude in which it stands. "
+    mains = [p[0] for p, s in zip(step.places, standing.stands, strict=True) if s.role == "main"]
+    third = standing.stands[light].role in ("nose", "tail")
+    working = None
+    if level == "ok":
+        message += "It stands by itself at every step."
+    elif leaning and load >= least:
+        message += "A hand of {h} on the far end lifts it. Put a stand there while you work."
+        params["h"] = q(HAND_KG, "mass")
+    elif mains and third:
+        main_m = sum(mains) / len(mains)
+        terms = (step.mass_kg, step.x_m, main_m, step.places[light][0], least)
+        working = hung_weight.working(*terms)
+        params["w"] = q(max(hung_weight(*terms), 0.0), "mass")
+        message += "{w} hung at {n} leaves 5 % of the mass on it"
+        stand = or_none(lambda: bench.resolved.references.place(bench.craft.stand, "/craft/stand", "stand", "x").value)
+        carried = (
+            or_none(lambda: stand_required(step.mass_kg, step.x_m, main_m, step.places[light][0], stand))
+            if stand is not None
+            else None
+        )
+        if stand is not None and carried is not None:
+            message += "; or a stand at {x}, which then carries {r}"
+            params |= {"x": q(stand, "length"), "r": q(carried, "mass")}
+        else:
+            message += "; or a stand beyond the CG"
+        message += ". Set it before the last bolt comes out."
+    else:
+        message += "A stand beyond the CG keeps it down. Set it before the last bolt comes out."
+    yield verdict(
+        "balance.engine-out", level, "{n} keeps {l} at every step" if load >= 0 else "It tips: {n} lifts", message,
+        n=word(standing.stands[light].name), l=q(load, "mass"), s=word(step.name), m=q(load, "mass"), compared=Compared(value=load, dimension="mass", lo=0.0), working=working, **params,
+    )  # fmt: skip
+
+
 @rule(
-    "balance.engine-out", "With the engine out", limit="stays where it stood, or stands by itself", source="statics; before the last bolt: common practice", mark="statics", form="scales",
+    "balance.tipping", "Near to tipping", limit="stop within two standard deviations of an edge between wheels, watch within 50 mm or 10°",
+    source="statics; 50 mm and 10°: common practice, no source", mark="common practice", form="scales",
+)  # fmt: skip
+def tipping(bench: BalanceBench) -> Iterable[Finding]:
+    if bench.resolved.in_line or bench.resolved.fit_id is None:
+        return
+    found = []
+    for step in bench.standing.steps:
+        nearest = tipping_margins(step.x_m, step.y_m, step.height_m if step.height_m is not None else 0.0, step.places)[
+            0
+        ]
+        found.append((nearest.inside_m, step, nearest))
+    inside, step, edge = min(found, key=lambda f: f[0])
+    shallow = step.height_m is not None and edge.angle_rad < math.radians(10)
+    level: Level = "stop" if inside < 2 * step.u_m else "watch" if inside < 0.05 or shallow else "ok"
+    a, b = (bench.standing.stands[i].name for i in edge.between)
+    yield verdict(
+        "balance.tipping", level, "CG {d} inside its wheels" if inside >= 0 else "CG {d} outside its wheels", "{s}: nearest to the line between {a} and {b}, doubt ±{u}" + (", tips over at {t}." if step.height_m is not None else "; its height is not known, no angle said."),
+        d=q(abs(inside), "length"), s=word(step.name), a=word(a), b=word(b), u=q(2 * step.u_m, "length"), t=q(edge.angle_rad, "angle"), margin=q(inside, "length"),
+        compared=Compared(value=inside, dimension="length", lo=0.05),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.engine-out", "With the engine out", limit="stop where a wheel lifts at any step, CG within two standard deviations; watch under 5 % of the mass, or where a hand of 20 kg lifts it", source="statics; 5 % and 20 kg: common practice, no source", mark="statics", form="scales",
 )  # fmt: skip
 def engine_out(bench: BalanceBench) -> Iterable[Finding]:
-    out = bench.engine_out
     if not bench.resolved.has("wheels in line"):
-        name, load = min(bench.reactions(out), key=lambda r: r[1])
-        least = 0.05 * out.mass_kg
-        level: Level = "stop" if load < 0 else "watch" if load < least else "ok"
-        yield verdict(
-            "balance.engine-out", level, "With the engine out {n} carries {m}" if load >= 0 else "With the engine out it tips: {n} lifts",
-            "Level, nothing put in yet; it stands by itself." if level == "ok" else "Level, nothing put in yet. {w} hung at {n} leaves 5 % of the mass on it; or a stand beyond the CG. Set it before the last bolt comes out.",
-            n=word(name), m=q(load, "mass"), w=q(max(least - load, 0.0), "mass"), compared=Compared(value=load, dimension="mass", lo=0.0),
-        )  # fmt: skip
+        yield from _every_step(bench)
         return
+    out = bench.engine_out
     axles, before = bench.axles, bench.before
     was, now = axles.on_stand(before), axles.on_stand(out)
     margin = abs(out.station_m - axles.stand)
-    level = "watch" if was[0] != now[0] or margin < 0.03 else "ok"
+    level: Level = "watch" if was[0] != now[0] or margin < 0.03 else "ok"
     yield verdict(
         "balance.engine-out", level, "With the engine out the {w} wheel stays down, {m}" if was[0] == now[0] else "With the engine out it tips from the {o} wheel to the {w} wheel",
         "On the stand the CG is {d} " + ("ahead of" if out.station_m < axles.stand else "behind") + " it. Strap the wheel that is down, and stand under the frame before the last bolt comes out.",
@@ -603,4 +739,37 @@ def unit_on_scales(bench: BalanceBench) -> Iterable[Finding]:
         yield verdict(
             "balance.unit-on-scales", "ok" if agrees else "watch", "{n}: {m}, CG {x} aft of {f}", "By two scales and a plank." + ("" if agrees else " The mass and CG entered for it are blank or differ: take these over."),
             subject=placed.id if not placed.old else f"old-{placed.id}", can_suggest=not agrees and not placed.old, n=word(placed.name), m=q(mass, "mass"), x=q(at, "length"), f=word(bench.resolved.word("unit flange")),
+        )  # fmt: skip
+
+
+@rule(
+    "balance.unit-hung", "Bare unit hung twice", limit="agrees with the CG entered within 10 mm", source="statics; the tolerance: common practice, no source", mark="common practice",
+)  # fmt: skip
+def unit_hung(bench: BalanceBench) -> Iterable[Finding]:
+    for placed in [*bench.resolved.old, *bench.resolved.installations]:
+        unit = placed.installation.unit
+        if unit.hung == Hung():
+            continue
+        x, z = placed.hung
+        agrees = (
+            unit.cg_aft is not None
+            and unit.cg_up is not None
+            and math.hypot(unit.cg_aft.along_m - x, unit.cg_up.along_m - z) <= 0.010
+        )
+        yield verdict(
+            "balance.unit-hung", "ok" if agrees else "watch", "{n}: CG {x} aft of {f}, {z} up", "Where its two plumb lines cross." + ("" if agrees else " The CG entered for it is blank or differs: take this over."),
+            subject=placed.id if not placed.old else f"old-{placed.id}", can_suggest=not agrees and not placed.old, n=word(placed.name), x=q(x, "length"), z=q(z, "length"), f=word(bench.resolved.word("unit flange")),
+        )  # fmt: skip
+
+
+@rule(
+    "balance.surprise", "A measurement that surprises", limit="within three standard deviations of the figure that it replaces", source="JCGM 100:2008 (from memory)", mark="from memory",
+)  # fmt: skip
+def surprise(bench: BalanceBench) -> Iterable[Finding]:
+    for pointer, figure in disputed(bench.resolved.project):
+        earlier = figure.earlier
+        assert earlier is not None
+        yield verdict(
+            "balance.surprise", "watch", "{p}: {a} {s} was {b}", "They differ by more than three standard deviations of both together. Was the same thing measured, in the same condition? Keep one.",
+            subject=pointer, can_suggest=True, p=word(_plain(pointer.split("/")[-1]) + " of " + _plain(pointer.split("/")[-2])), a=q(figure.si, figure.dimension), s=word(figure.source), b=q(earlier.si, figure.dimension),
         )  # fmt: skip

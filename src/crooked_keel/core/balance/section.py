@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass, replace
+from itertools import pairwise
 
 from ..bench import ValueList, needs_out, or_none
 from ..errors import CannotSay, InputError, Need, all_or_cannot_say
@@ -12,12 +13,13 @@ from ..floating import Floating
 from ..formula import Out, Working, record
 from ..memo import Memo
 from ..resolve import Axis, Body, Resolved, got
-from ..trace import Traced, lazy, need
+from ..trace import Traced, above_zero, lazy, need
 from ..wheels import Wheels
 from .afloat import AfloatOut, AfloatStates
 from .axles import Axles, AxlesOut
 from .envelope import Envelope, check_polygon
 from .every_loading import CasePoint, EveryLoading, FrontierOut
+from .fuel import Fuel
 from .ledger import (
     Centre,
     aft_margin,
@@ -30,8 +32,10 @@ from .ledger import (
     empty_mass,
     forward_margin,
     loaded_mass,
+    percent_mac,
     support_reactions,
 )
+from .standing import Stand, Standing, StepOut
 
 _SUMS = Memo(64)
 _BEFORE = Memo(16)
@@ -136,6 +140,7 @@ class BalanceOut(Out):
     frontier: list[FrontierOut]
     afloat: list[AfloatOut]
     axles: list[AxlesOut]
+    steps: list[StepOut]
 
 
 class BalanceBench:
@@ -146,6 +151,7 @@ class BalanceBench:
         resolved: Resolved,
         as_found: list[Body] | CannotSay,
         ground_supports: list[tuple[str, tuple[float, float]]] | CannotSay,
+        stands: list[Stand] | CannotSay,
         wheels: Wheels | None = None,
         floating: Floating | None = None,
     ) -> None:
@@ -154,6 +160,7 @@ class BalanceBench:
         self._wheels = wheels
         self._floating = floating
         self._supports = ground_supports
+        self._stands = stands
         self.craft = resolved.project.craft
 
     @lazy
@@ -230,9 +237,12 @@ class BalanceBench:
         limits = self.craft.limits
         place = self.resolved.references.place
         if limits.envelope is not None:
+            in_moments = any(p.moment is not None for p in limits.envelope)
             corners = tuple(
                 (
-                    place(
+                    need(p.moment, f"/craft/limits/envelope/{i}/moment", f"moment of corner {i + 1} of the envelope").si
+                    if in_moments
+                    else place(
                         p.station,
                         f"/craft/limits/envelope/{i}/station",
                         f"station of corner {i + 1} of the envelope",
@@ -242,17 +252,50 @@ class BalanceBench:
                 )
                 for i, p in enumerate(limits.envelope)
             )
+            if in_moments and any(m <= 0 for _, m in corners):
+                raise InputError("/craft/limits/envelope", "a corner in moments needs a mass above zero")
             check_polygon(corners, "/craft/limits/envelope")
-            return Envelope(corners)
-        asks = (
-            lambda: place(limits.forward, "/craft/limits/forward", "forward CG limit", "x"),
-            lambda: place(limits.aft, "/craft/limits/aft", "aft CG limit", "x"),
-        )
+            return Envelope(corners, in_moments=in_moments)
+        asks = (lambda: self._limit("forward"), lambda: self._limit("aft"))
         all_or_cannot_say(*asks)
-        forward, aft = asks[0]().value, asks[1]().value
+        forward, aft = asks[0](), asks[1]()
         if forward >= aft:
             raise InputError("/craft/limits/forward", "the forward limit is not ahead of the aft limit")
         return Envelope(None, forward, aft)
+
+    def _limit(self, side: str) -> float:
+        """A limit by its station, or by its part of the MAC, m."""
+        limits = self.craft.limits
+        station, part = getattr(limits, side), getattr(limits, f"{side}_mac")
+        if station is None and part is not None:
+            lemac, mac = self.mac
+            return lemac + float(part.si) * mac
+        return self.resolved.references.place(station, f"/craft/limits/{side}", f"{side} CG limit", "x").value
+
+    @lazy
+    def mac(self) -> tuple[float, float]:
+        """Leading edge and length of the mean aerodynamic chord, m."""
+        limits = self.craft.limits
+        asks = (
+            lambda: (
+                self.resolved.references.place(
+                    limits.lemac, "/craft/limits/lemac", "leading edge of the MAC", "x"
+                ).value
+            ),
+            lambda: above_zero(limits.mac, "/craft/limits/mac", "mean aerodynamic chord"),
+        )
+        all_or_cannot_say(*asks)
+        return asks[0](), asks[1]()
+
+    @lazy
+    def fuel(self) -> Fuel:
+        """Fuel in its tanks, turn by turn."""
+        return Fuel(self.resolved)
+
+    @lazy
+    def standing(self) -> Standing:
+        """The craft on its supports at each step of the work."""
+        return Standing(self.resolved, self._as_found, self._stands)
 
     @lazy
     def gross(self) -> float:
@@ -274,7 +317,7 @@ class BalanceBench:
     def loaded(self, key: str, base: Centre) -> tuple[Centre, Centre]:
         """A loading on an empty craft along x, with empty tanks and as loaded."""
         loading = self.resolved.project.loadings[key]
-        fuel = self.resolved.load_bodies(key, loading, fuel=True)
+        fuel = self.resolved.load_bodies(key, loading, fuel=True, added=base is not self.before)
         people = self.resolved.load_bodies(key, loading, fuel=False)
         all_or_cannot_say(
             lambda: apply_ledger(people, start=base), *[lambda b=b: (got(b.mass), got(b.x)) for b in fuel]
@@ -300,62 +343,60 @@ class BalanceBench:
         return max(self.loaded(k, base)[1].mass_kg for k in keys)
 
     def case(self, key: str, base: Centre) -> LoadedCase:
-        """One loading on an empty craft, with its burn trail: all tanks run down together.
+        """One loading on an empty craft, with its burn trail from empty to full: tanks of one turn run down together.
 
-        A straight line in mass and moment; margins are checked at both ends, at the masses of the envelope's corners
-        and where CG − limit is stationary. Source: statics; FAA-H-8083-1 adverse loading (from memory)."""
+        Each leg is a straight line in mass and moment; margins are checked at its ends, at the masses of the envelope's
+        corners and where CG − limit is stationary. Source: statics; FAA-H-8083-1 adverse loading (from memory)."""
         loading = self.resolved.project.loadings[key]
-        fuel = self.resolved.load_bodies(key, loading, fuel=True)
         all_or_cannot_say(lambda: self.loaded(key, base), lambda: self.envelope)
         dry, full = self.loaded(key, base)
         burn = full.mass_kg - dry.mass_kg
-        shares = {0.0, 1.0}
-        if burn > 0:
-            for corner in self.envelope.masses_kg:
-                shares.add((corner - dry.mass_kg) / burn)
-            shares |= self._stationary_shares(dry, full, burn)
-        trail = []
-        for share in sorted(s for s in shares if 0 <= s <= 1):
-            at = (
-                full
-                if share == 1.0
-                else dry
-                if share == 0.0
-                else apply_ledger([_part(b, share) for b in fuel], start=dry)
-            )
-            cut = self.envelope.cut(at.mass_kg)
-            if cut is None:
-                masses = self.envelope.masses_kg
-                held = self.envelope.cut(min(max(at.mass_kg, masses[0]), masses[-1]))
-                assert held is not None
-                cut = held._replace(forward_slope_m_kg=0.0, aft_slope_m_kg=0.0)
-            x = at.station_m
+        trail = [self._trail_point(dry, 0.0 if burn > 0 else 1.0)]
+        floor = dry
+        for leg in reversed(self.fuel.legs(key, added=base is not self.before)):
+            ceiling = apply_ledger(leg, start=floor)
+            piece = ceiling.mass_kg - floor.mass_kg
+            if piece <= 0:
+                continue
+            shares = {(corner - floor.mass_kg) / piece for corner in self.envelope.masses_kg}
+            shares |= self._stationary_shares(floor, ceiling, piece)
+            for share in sorted(s for s in shares if 0 < s < 1):
+                at = apply_ledger([_part(b, share) for b in leg], start=floor)
+                trail.append(self._trail_point(at, (at.mass_kg - dry.mass_kg) / burn))
+            floor = ceiling
             trail.append(
-                TrailPoint(
-                    at,
-                    share,
-                    x - cut.forward_m,
-                    cut.aft_m - x,
-                    cut.forward_m,
-                    cut.aft_m,
-                    cut.forward_slope_m_kg,
-                    cut.aft_slope_m_kg,
+                self._trail_point(
+                    floor, 1.0 if floor.mass_kg >= full.mass_kg - 1e-9 else (floor.mass_kg - dry.mass_kg) / burn
                 )
             )
         return LoadedCase(key, loading.name, trail)
 
+    def _trail_point(self, at: Centre, share: float) -> TrailPoint:
+        """A point along the burn with the limits at its mass; outside the envelope those of its nearest corner are held."""
+        cut = self.envelope.cut(at.mass_kg)
+        if cut is None:
+            masses = self.envelope.masses_kg
+            held = self.envelope.cut(min(max(at.mass_kg, masses[0]), masses[-1]))
+            assert held is not None
+            cut = held._replace(forward_slope_m_kg=0.0, aft_slope_m_kg=0.0)
+        x = at.station_m
+        return TrailPoint(
+            at,
+            share,
+            x - cut.forward_m,
+            cut.aft_m - x,
+            cut.forward_m,
+            cut.aft_m,
+            cut.forward_slope_m_kg,
+            cut.aft_slope_m_kg,
+        )
+
     def _stationary_shares(self, dry: Centre, full: Centre, burn: float) -> set[float]:
         """Where X(m) = xk + C/m touches a sloping edge a + b·m closest: m* = √(−C/b)."""
-        if burn <= 0 or not self.envelope.corners:
-            return set()
         xk = (full.moment_kg_m - dry.moment_kg_m) / burn
         c = dry.moment_kg_m - xk * dry.mass_kg
-        made = set()
-        corners = self.envelope.corners
-        for (x1, m1), (x2, m2) in zip(corners, corners[1:] + corners[:1], strict=True):
-            if m1 != m2 and (b := (x2 - x1) / (m2 - m1)) != 0 and -c / b > 0:
-                made.add((math.sqrt(-c / b) - dry.mass_kg) / burn)
-        return made
+        slopes = [b for b in self.envelope.slopes_m_kg if b and -c / b > 0]
+        return {(math.sqrt(-c / b) - dry.mass_kg) / burn for b in slopes}
 
     def _cases(self, base_of: str) -> tuple[list[LoadedCase], dict[str, CannotSay]]:
         cases: list[LoadedCase] = []
@@ -431,23 +472,19 @@ class BalanceBench:
         _, point = self.worst(side)
         return point.mass_kg, point.x_m, point.limit(side), self.ballast_station
 
-    def _out(self, axis: Axis) -> Centre:
-        return apply_ledger([*self.as_found, *[b for b in self.resolved.ledger if b.sign < 0]], axis)
-
     @lazy
     def engine_out(self) -> Centre:
         """The craft with the old unit and all that is removed out, nothing put in, along x."""
-        return self._out("x")
+        return apply_ledger([*self.as_found, *[b for b in self.resolved.ledger if b.sign < 0]])
 
     def reactions(self, centre: Centre) -> list[tuple[str, float]]:
-        """Mass on each support, level, empty (as found, after the work, or with the engine out): name and kg."""
+        """Mass on each support, level, empty (as found, or after the work): name and kg."""
         if isinstance(self._supports, CannotSay):
             raise CannotSay(*self._supports.needs)
         y = 0.0
-        if not self.resolved.has("wheels in line"):
+        if not self.resolved.in_line:
             across = (
                 apply_ledger(self.as_found, "y") if centre is self.before
-                else self._out("y") if centre is self.engine_out
                 else self.empty_y
             )  # fmt: skip
             y = across.station_m
@@ -512,6 +549,11 @@ class BalanceBench:
 
     def _limit_values(self, out: ValueList) -> None:
         """Margins to the CG limits, the chance, and lead."""
+        if self.craft.limits.mac is not None:
+            out.add(
+                "percent-mac", "Empty CG, part of the MAC", "percent", lambda: percent_mac(self.empty.station_m, *self.mac),
+                before=lambda: percent_mac(self.before.station_m, *self.mac), working=lambda: percent_mac.working(self.empty.station_m, *self.mac),
+            )  # fmt: skip
         for side, label in (
             ("forward", "Worst forward margin, all loadings"),
             ("aft", "Worst aft margin, all loadings"),
@@ -558,6 +600,7 @@ class BalanceBench:
             frontier=(or_none(self.every_loading.edges) or []) if limited and self.every_loading.ranges_given else [],
             afloat=self.afloat.tables() if self.resolved.has("afloat") else [],
             axles=self.axles.tables() if self.resolved.has("stands on wheels") else [],
+            steps=(or_none(self.standing.tables) or []) if self.resolved.has("scales") and self.resolved.fit_id else [],
         )
 
     @lazy
@@ -586,7 +629,7 @@ class BalanceBench:
     def _outline(self) -> list[CasePoint]:
         """The limits as an outline to draw; forward, aft and gross alone make a box from no mass up."""
         if self.envelope.corners:
-            return [CasePoint(mass_si=m, x_si=x) for x, m in self.envelope.corners]
+            return [CasePoint(mass_si=m, x_si=x) for x, m in self.envelope.outline()]
         cut = self.envelope.cut(0.0)
         assert cut is not None
         box = ((0.0, cut.forward_m), (self.gross, cut.forward_m), (self.gross, cut.aft_m), (0.0, cut.aft_m))
@@ -631,12 +674,14 @@ def _whole(bodies: list[Body], axis: Axis) -> None:
 
 
 def _curve(case: LoadedCase) -> list[CasePoint]:
-    """The trail as drawn, nine points, empty tanks first."""
-    a, b = case.trail[0], case.trail[-1]
-    made = []
-    for i in range(9):
-        s = i / 8
-        m = a.mass_kg + s * (b.mass_kg - a.mass_kg)
-        moment = a.centre.moment_kg_m + s * (b.centre.moment_kg_m - a.centre.moment_kg_m)
-        made.append(CasePoint(mass_si=m, x_si=moment / m))
+    """The trail as drawn, empty tanks first: each straight piece in mass and moment is a curve in mass and station."""
+    first = case.trail[0]
+    made = [CasePoint(mass_si=first.mass_kg, x_si=first.x_m)]
+    cuts = max(1, 8 // max(1, len(case.trail) - 1))
+    for a, b in pairwise(case.trail):
+        for i in range(1, cuts + 1):
+            s = i / cuts
+            m = a.mass_kg + s * (b.mass_kg - a.mass_kg)
+            moment = a.centre.moment_kg_m + s * (b.centre.moment_kg_m - a.centre.moment_kg_m)
+            made.append(CasePoint(mass_si=m, x_si=moment / m))
     return made

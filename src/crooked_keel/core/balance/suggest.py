@@ -4,10 +4,13 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterator
+from typing import Any, Literal
 
 from ..bench import or_none
 from ..document import LedgerRow, Pack
+from ..document.fields import disputed
 from ..errors import CannotSay, InputError
+from ..figure import Place
 from ..finding import Message, Operation, q, word
 from ..propose import Proposal, computed, moved_place, on_the_tape, tape_text
 from ..resolve import Body, got
@@ -67,6 +70,7 @@ def propose(bench: BalanceBench, side: str) -> Iterator[Proposal]:
                         Operation(op="replace", path=f"{base}/propeller/spacer", value=computed(spacer, text)),
                     ],
                 )  # fmt: skip
+    yield from _shift(bench, -aft * lack * point.mass_kg, "station", _BATTERY_M, ("aft", "forward"), named=_BATTERY)
     yield from _ballast(bench, side, lack)
 
 
@@ -123,6 +127,9 @@ def _ballast(bench: BalanceBench, side: str, lack: float) -> Iterator[Proposal]:
 # How far a part is proposed to move, m: along and athwart a boat, and across any other craft.
 _ALONG_M = 2.5
 _ACROSS_M = 0.4
+_BATTERY_M = 6.0
+# What moves in an aeroplane without a new cowl: by name.
+_BATTERY = ("battery", "pack", "ballast")
 _ATHWART_M = 1.2
 _OTHER = {"aft": "forward", "forward": "aft", "starboard": "port", "port": "starboard", "up": "down", "down": "up"}
 
@@ -140,14 +147,20 @@ def _movable(bench: BalanceBench) -> Iterator[tuple[str, str, float, LedgerRow |
     for key, row in fit.ledger.items():
         if row.kind == "installed" and row.mass is not None:
             found.append((f"/fits/{bench.resolved.fit_id}/ledger/{key}", row.name, row.mass.si, row))
-    yield from sorted(found, key=lambda f: -f[2])[:3]
+    yield from sorted(found, key=lambda f: -f[2])
 
 
 def _shift(
-    bench: BalanceBench, moment_kg_m: float, part: str, most_m: float, words: tuple[str, str]
+    bench: BalanceBench,
+    moment_kg_m: float,
+    part: str,
+    most_m: float,
+    words: tuple[str, str],
+    named: tuple[str, ...] = ("",),
 ) -> Iterator[Proposal]:
-    """Each movable part moved so far along one axis that the moment is taken off."""
-    for pointer, name, mass, item in _movable(bench):
+    """Each movable part, of those named, moved so far along one axis that the moment is taken off."""
+    movable = [m for m in _movable(bench) if any(n in m[1].casefold() for n in named)]
+    for pointer, name, mass, item in movable[:3]:
         figure = getattr(item, part)
         if figure is None or mass <= 0 or abs(moment_kg_m / mass) > most_m:
             continue
@@ -185,6 +198,45 @@ def lean(bench: BalanceBench) -> Iterator[Proposal]:
     """A part to the other side until the craft balances upright."""
     y, _ = bench.axles.lean()
     yield from _shift(bench, y * bench.empty.mass_kg, "butt_line", _ACROSS_M, ("to starboard", "to port"))
+
+
+def settle(bench: BalanceBench) -> Iterator[Proposal]:
+    """For each figure that contradicts an earlier one: keep it, or go back."""
+    for pointer, figure in disputed(bench.resolved.project):
+        earlier = figure.earlier
+        assert earlier is not None
+        place = {"from": figure.origin, "dir": figure.dir} if isinstance(figure, Place) else {}
+        for id, of, template in (
+            ("keep", figure, "Keep {a}; the earlier figure goes"),
+            ("back", earlier, "Go back to {a}"),
+        ):
+            value: dict[str, Any] = {"entered": of.entered, "source": of.source, "earlier": None, **place}
+            if of.plus_minus is not None:
+                value["plus_minus"] = {"entered": of.plus_minus.entered}
+            yield Proposal(
+                f"{id}-{pointer.rsplit('/', 1)[1]}", Message(template=template, params={"a": q(of.si, figure.dimension)}), [Operation(op="replace", path=pointer, value=value)]
+            )  # fmt: skip
+
+
+def take_hung(bench: BalanceBench) -> Iterator[Proposal]:
+    """The CG of a unit as its plumb lines say."""
+    for placed in bench.resolved.installations:
+        found = or_none(lambda p=placed: p.hung)
+        if found is None:
+            continue
+        unit, made = placed.installation.unit, []
+        for part, at, words in (("cg_aft", found[0], ("aft", "forward")), ("cg_up", found[1], ("up", "down"))):
+            value = {
+                "entered": f"{abs(at) * 1000:.0f} mm",
+                "source": "measured",
+                "from": "unit flange",
+                "dir": words[at < 0],
+            }
+            op: Literal["replace", "add"] = "replace" if getattr(unit, part) is not None else "add"
+            made.append(Operation(op=op, path=f"{placed.pointer}/unit/{part}", value=value))
+        yield Proposal(
+            f"take-{placed.id}", Message(template="Enter its CG {x} aft and {z} up, as the plumb lines say", params={"x": q(found[0], "length"), "z": q(found[1], "length")}), made
+        )  # fmt: skip
 
 
 def take_over(bench: BalanceBench) -> Iterator[Proposal]:

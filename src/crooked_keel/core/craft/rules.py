@@ -8,7 +8,8 @@ from collections.abc import Iterable
 from ..errors import CannotSay, InputError, Need
 from ..finding import Compared, Finding, Level, q, rule, verdict, word
 from ..resolve import got
-from .section import CraftBench
+from .section import CraftBench, repeats
+from .weighing import level_shift, mean_of_repeats
 
 _KNOWN_BY = {
     "weighing": "Measured on {n} supports.",
@@ -57,6 +58,25 @@ def empty_scale(bench: CraftBench) -> Iterable[Finding]:
                 subject=key,
                 s=word(support.name),
             )
+
+
+@rule(
+    "craft.repeats", "Repeats agree", limit="readings of one scale within 0.5 %", source="common practice, no source", mark="common practice", form="scales",
+)  # fmt: skip
+def repeated(bench: CraftBench) -> Iterable[Finding]:
+    if bench.craft.as_found.method != "weighing":
+        return
+    for key, support in bench.supports:
+        readings = repeats(support)
+        if len(readings) < 2 or support.reading is None:
+            continue
+        mean = mean_of_repeats(readings)[0]
+        spread = max(readings) - min(readings)
+        wide = spread > 0.005 * mean
+        yield verdict(
+            "craft.repeats", "watch" if wide else "ok", "{s}: {n} readings {d} apart", "Mean {m}." + (" Scale on grass, brakes on, or tyres pushed sideways: roll it off and on again." if wide else ""),
+            subject=key, s=word(support.name), n=q(len(readings), "count"), d=q(spread, "mass"), m=q(mean, "mass"), compared=Compared(value=spread, dimension="mass", hi=0.005 * mean),
+        )  # fmt: skip
 
 
 @rule(
@@ -164,8 +184,8 @@ def outline(bench: CraftBench) -> Iterable[Finding]:
 def fuel(bench: CraftBench) -> Iterable[Finding]:
     craft = bench.craft
     needs = [
-        Need(f"/craft/tanks/{k}/capacity", f"usable volume of the {t.name}")
-        for k, t in craft.tanks.items()
+        Need(f"{p}/capacity", f"usable volume of the {t.name}")
+        for _, p, t in bench.resolved.tanks
         if t.capacity is None
     ]
     needs += [
@@ -177,10 +197,11 @@ def fuel(bench: CraftBench) -> Iterable[Finding]:
     ]
     if needs:
         raise CannotSay(*needs)
+    tanks = {k: t for k, _, t in bench.resolved.tanks}
     for loading_id, loading in bench.resolved.project.loadings.items():
         for tank_id, volume in loading.fuel.items():
-            tank = craft.tanks[tank_id]
-            if tank.capacity is not None and volume.si > tank.capacity.si * (1 + 1e-9):
+            tank = tanks.get(tank_id)  # one of another fit is not looked at here
+            if tank is not None and tank.capacity is not None and volume.si > tank.capacity.si * (1 + 1e-9):
                 raise InputError(
                     f"/loadings/{loading_id}/fuel/{tank_id}",
                     f"{loading.name}: more fuel than the {tank.name} holds",
@@ -192,7 +213,7 @@ def fuel(bench: CraftBench) -> Iterable[Finding]:
         "ok",
         "Tanks and places are known",
         "Tanks: {n}. Seats and baggage places: {s}.",
-        n=q(len(craft.tanks), "count"),
+        n=q(len(tanks), "count"),
         s=q(len(craft.seats), "count"),
     )
 
@@ -249,6 +270,34 @@ def form_estimate(bench: CraftBench) -> Iterable[Finding]:
         "craft.form-estimate", "watch", "Her hydrostatics are an estimate by form",
         "Canoe body of a monohull, keel and skeg left out. GM by two published factors: {a} or {b} over the centre of buoyancy; the smaller is used. Time her roll or incline her before you trust it.",
         a=q(h.bm_m, "length"), b=q(h.bm_other_m, "length"),
+    )  # fmt: skip
+
+
+@rule(
+    "craft.level",
+    "Level on the scales",
+    limit="0.5° or less ok; more watch; more than 2° with the height of the CG unknown stop; 5° refused",
+    source="statics; the limits: common practice, no source",
+    mark="common practice",
+    form="scales",
+)
+def off_level(bench: CraftBench) -> Iterable[Finding]:
+    if bench.craft.as_found.method != "weighing" or bench.craft.as_found.pitch is None:
+        return
+    pitch, shift = bench.pitch, bench.level_shift
+    off = abs(pitch)
+    compared = Compared(value=off, dimension="angle", hi=math.radians(0.5))
+    if not bench.height_known:
+        level: Level = "stop" if off > math.radians(2) else "watch" if off > math.radians(0.5) else "ok"
+        yield verdict(
+            "craft.level", level, "Weighed {p} off level, height of the CG not known", "Not corrected; the CG is in doubt by ±{u} more. Level it and weigh again, or give the height.",
+            compared=compared, p=q(off, "angle"), u=q(2 * shift.u, "length"),
+        )  # fmt: skip
+        return
+    yield verdict(
+        "craft.level", "ok" if off <= math.radians(0.5) else "watch", "Weighed {p} off level, CG corrected by {d}", "The scales put the CG {d} too far {way}; it is taken out. A CG {z} over the {base}.",
+        working=level_shift.working(bench.height_over_axles.value, pitch), compared=compared,
+        p=q(off, "angle"), d=q(abs(shift.value), "length"), way=word("aft" if shift.value > 0 else "forward"), z=q(bench.height_over_axles.value, "length"), base=word("axles" if bench.radii_known else "ground, the cautious side"),
     )  # fmt: skip
 
 

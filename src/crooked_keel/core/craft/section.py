@@ -2,16 +2,18 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import replace
 
-from ..bench import ValueList
+from ..bench import ValueList, or_none
 from ..document import Support
 from ..errors import CannotSay, InputError, Need, all_or_cannot_say
 from ..finding import Value
 from ..floating import Floating
 from ..resolve import Body, Resolved, attempt, got
-from ..trace import Origin, Traced, lazy, traced
+from ..trace import Origin, Traced, lazy, need, traced
 from .weighing import (
+    MOST_PITCH_RAD,
     Corners,
     Scale,
     Tilted,
@@ -19,6 +21,7 @@ from .weighing import (
     cg_on_scales,
     corner_weights,
     mass_on_scales,
+    mean_of_repeats,
     net_reading,
     weigh_on_supports,
 )
@@ -42,13 +45,35 @@ class CraftBench:
             axis,  # type: ignore[arg-type]
         )
 
+    def contact(self, key: str, support: Support) -> float:
+        """Water line at which a support touches, m: of its ground, and what it was held up by. A tail wheel is always held up."""
+        lifted = support.raised
+        if lifted is None and support.role == "tail":
+            raise CannotSay(Need(f"/craft/supports/{key}/raised", f"how far the {support.name} was held up"))
+        return self.support_place(key, support, "z").value + (lifted.si if lifted else 0.0)
+
+    def gross(self, key: str, support: Support) -> Traced:
+        """Reading under a support, or the mean of its repeats: what the scale is off they share, their scatter goes down with their
+        number. Source: JCGM 100:2008, 4.2 (from memory)."""
+        pointer = f"/craft/supports/{key}/reading"
+        one = self.resolved.references.measured(support.reading, pointer, f"scale reading under the {support.name}")
+        readings = repeats(support)
+        if len(readings) < 2:
+            return one
+        mean, scatter = mean_of_repeats(readings)
+        slopes = dict(one.slopes)
+        slopes[Origin.of(f"{pointer}_2", scatter, f"scatter of the readings under the {support.name}", "measured")] = (
+            1.0
+        )
+        return Traced(mean, slopes)
+
     def net(self, key: str, support: Support) -> Traced:
         """Net reading of a support."""
         asks = (
-            lambda: traced(
-                support.reading, f"/craft/supports/{key}/reading", f"scale reading under the {support.name}"
+            lambda: self.gross(key, support),
+            lambda: self.resolved.references.measured(
+                support.tare, f"/craft/supports/{key}/tare", f"tare under the {support.name}"
             ),
-            lambda: traced(support.tare, f"/craft/supports/{key}/tare", f"tare under the {support.name}"),
         )
         all_or_cannot_say(*asks)
         return asks[0]() - asks[1]()
@@ -64,13 +89,68 @@ class CraftBench:
 
     @lazy
     def weighed(self) -> Body:
-        """The craft on its scales, before corrections, with its height."""
-        return replace(self.scaled, z=self._height())
+        """The craft on its scales, before corrections, with its height; what it stood off level taken out."""
+        z = self._height()
+        if not self.craft.as_found.pitch:
+            return replace(self.scaled, z=z)
+        x = self.scaled.x
+        return replace(self.scaled, z=z, x=attempt(lambda: got(x) - self.level_shift))
+
+    @lazy
+    def height_known(self) -> bool:
+        """Whether the height of the CG over the axles can be said."""
+        return or_none(lambda: self.height_over_axles) is not None
+
+    @lazy
+    def pitch(self) -> float:
+        """How far nose up it stood on the scales, rad. Raises InputError beyond five degrees."""
+        figure = need(self.craft.as_found.pitch, "/craft/as_found/pitch", "pitch on the scales")
+        if abs(figure.si) > MOST_PITCH_RAD:
+            raise InputError(
+                "/craft/as_found/pitch", "level it first: beyond 5° the wheels bear elsewhere", given=figure.entered
+            )
+        return figure.si
+
+    @property
+    def radii_known(self) -> bool:
+        """Whether the radius of every tyre is known."""
+        return all(s.radius is not None for _, s in self.supports)
+
+    @lazy
+    def height_over_axles(self) -> Traced:
+        """Height of the CG over the axles; over the ground, which is the cautious side, where a tyre's radius is not known."""
+        asks = [lambda k=k, s=s: self.support_place(k, s, "z") for k, s in self.supports]
+        all_or_cannot_say(lambda: got(self._height()), *asks)
+        radii = [s.radius.si for _, s in self.supports if s.radius is not None] if self.radii_known else [0.0]
+        over = sum(radii) / len(radii)
+        mains = [ask() for (_, s), ask in zip(self.supports, asks, strict=True) if s.role != "tail"]
+        ground = Traced(0.0)
+        for z in mains:
+            ground = ground + z.times(1 / len(mains))
+        return got(self._height()) - ground - Traced(over)
+
+    @lazy
+    def level_shift(self) -> Traced:
+        """How far aft the scales put the CG because the nose was up, m. With the height unknown nothing is taken out, and as much is
+        in doubt as a CG one metre up would make."""
+        if not self.height_known:
+            doubt = Origin.of(
+                "/craft/as_found/pitch", abs(math.tan(self.pitch)), "pitch on the scales, height not known", "estimated"
+            )
+            return Traced(0.0, {doubt: 1.0})
+        z, pitch = (
+            self.height_over_axles,
+            self.resolved.references.measured(
+                self.craft.as_found.pitch, "/craft/as_found/pitch", "pitch on the scales"
+            ),
+        )
+        made = z.times(math.tan(self.pitch))
+        return made + Traced(0.0, {o: s * z.value / math.cos(self.pitch) ** 2 for o, s in pitch.slopes.items()})
 
     @lazy
     def scaled(self) -> Body:
         """The craft on its scales: mass, station and butt line."""
-        supports, in_line = self.supports, self.resolved.has("wheels in line")
+        supports, in_line = self.supports, self.resolved.in_line
         least, words = (2, "both wheels") if in_line else (3, "three supports")
         if len(supports) < least:
             raise CannotSay(Need("/craft/supports", f"{words} on scales"))
@@ -166,7 +246,7 @@ class CraftBench:
         place = self.resolved.references.place
         return Body(
             "as-found", "Craft as found", "as found", 1, "/craft/as_found",
-            attempt(lambda: traced(f.report_mass, "/craft/as_found/report_mass", "empty mass from the report")),
+            attempt(lambda: self.resolved.references.measured(f.report_mass, "/craft/as_found/report_mass", "empty mass from the report")),
             attempt(lambda: place(f.report_station, "/craft/as_found/report_station", "empty CG from the report", "x")),
             attempt(lambda: place(f.report_butt_line, "/craft/as_found/report_butt_line", "butt line of the empty CG from the report", "y")),
             self._height(),
@@ -194,7 +274,7 @@ class CraftBench:
             base = f"/craft/as_found/corrections/{key}"
             made.append(Body(
                 key, c.name, "as found", 1 if c.action == "add" else -1, base,
-                attempt(lambda c=c, b=base: traced(c.mass, f"{b}/mass", f"mass of {c.name}")),
+                attempt(lambda c=c, b=base: self.resolved.references.measured(c.mass, f"{b}/mass", f"mass of {c.name}")),
                 attempt(lambda c=c, b=base: place(c.station, f"{b}/station", f"station of {c.name}", "x")),
                 attempt(lambda c=c, b=base: place(c.butt_line, f"{b}/butt_line", f"butt line of {c.name}", "y")),
                 attempt(lambda c=c, b=base: place(c.water_line, f"{b}/water_line", f"water line of {c.name}", "z")),
@@ -215,7 +295,8 @@ class CraftBench:
     def _sums(self) -> tuple[float, float]:
         """Sums of readings and of tares, kg."""
         scales = [s for _, s in self.supports]
-        return sum(s.reading.si for s in scales if s.reading), sum(s.tare.si for s in scales if s.tare)
+        gross = [mean_of_repeats(repeats(s))[0] for s in scales if s.reading]
+        return sum(gross), sum(s.tare.si for s in scales if s.tare)
 
     def values(self) -> list[Value]:
         """Headline values."""
@@ -237,7 +318,7 @@ class CraftBench:
         )  # fmt: skip
         out.add(
             "butt-line-found", "CG to starboard", "length", lambda: got(found().y),
-            working=(lambda: cg_on_scales.working(got(found().y).value * net(), net())) if weighing and not self.resolved.has("wheels in line") else None,
+            working=(lambda: cg_on_scales.working(got(found().y).value * net(), net())) if weighing and not self.resolved.in_line else None,
             source=report or "as entered, or by her heel",
         )  # fmt: skip
         if afloat:
@@ -246,7 +327,7 @@ class CraftBench:
         for key, s in self.supports if weighing else ():
             out.add(
                 f"net-{key}", f"{s.name}, net", "mass", lambda k=key, s=s: self.net(k, s),
-                working=lambda s=s: net_reading.working(s.reading.si if s.reading else 0.0, s.tare.si if s.tare else 0.0),
+                working=lambda s=s: net_reading.working(mean_of_repeats(repeats(s))[0] if s.reading else 0.0, s.tare.si if s.tare else 0.0),
             )  # fmt: skip
         if self.resolved.has("stands on wheels"):
             out.add(
@@ -271,6 +352,11 @@ class CraftBench:
                     source="statics; the diagonal: common practice",
                 )
         return out.values
+
+
+def repeats(support: Support) -> list[float]:
+    """Readings under a support, kg."""
+    return [f.si for f in (support.reading, support.reading_2, support.reading_3) if f is not None]
 
 
 _NO_HEIGHT = CannotSay(Need("/craft/as_found/water_line", "height of the CG as found"))

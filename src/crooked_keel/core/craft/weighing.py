@@ -20,6 +20,17 @@ def net_reading(gross_kg: float, tare_kg: float) -> float:
     return gross_kg - tare_kg
 
 
+def mean_of_repeats(readings_kg: Sequence[float]) -> tuple[float, float]:
+    """Mean of readings of one scale, the craft rolled off and on between, and the standard uncertainty of the mean by their scatter, kg.
+
+    Source: JCGM 100:2008, 4.2.3 (from memory)."""
+    n = len(readings_kg)
+    mean = sum(readings_kg) / n
+    if n < 2:
+        return mean, 0.0
+    return mean, math.sqrt(sum((r - mean) ** 2 for r in readings_kg) / (n - 1) / n)
+
+
 @formula(
     "craft.mass", "m = Σg − Σt", result=("mass", "mass on the scales"), Σg=("mass", "sum of readings"), Σt=("mass", "sum of tares"), source=SOURCE
 )  # fmt: skip
@@ -35,6 +46,18 @@ def mass_on_scales(gross_kg: float, tare_kg: float) -> float:
 def cg_on_scales(moment_kg_m: float, net_kg: float) -> float:
     """CG of what stands on the scales along one axis, m."""
     return moment_kg_m / net_kg
+
+
+# Beyond this the wheels bear elsewhere on their tyres: level it first. Common practice, no source.
+MOST_PITCH_RAD = math.radians(5)
+
+
+@formula(
+    "craft.level-shift", "d = z·tan(θ)", result=("length", "the scales put the CG too far aft by"), z=("length", "CG over what bears it"), θ=("angle", "nose up on the scales"), source="statics",
+)  # fmt: skip
+def level_shift(height_m: float, pitch_rad: float) -> float:
+    """How far aft the scales put the CG of a craft whose nose is up, m."""
+    return height_m * math.tan(pitch_rad)
 
 
 class Scale(NamedTuple):

@@ -8,9 +8,13 @@ from ..figure import (
     Angle,
     Area,
     ButtLine,
+    Count,
     Density,
     Length,
     Mass,
+    MassMoment,
+    Number,
+    Offset,
     Ratio,
     RoadSpeed,
     SeaSpeed,
@@ -23,6 +27,8 @@ from .base import Item, Key, Note, Part
 Layout = Literal[
     "tailwheel",
     "tricycle",
+    "canard",
+    "monowheel",
     "single screw",
     "twin screw",
     "two wheels",
@@ -40,14 +46,18 @@ class Reference(Item):
 
 
 class Support(Item):
-    """A wheel or jack on a scale. The water line is that of the ground under it; the radius that of its tyre, loaded."""
+    """A wheel or jack on a scale. The water line is that of the ground under it; the radius that of its tyre, loaded.
+    Raised: how far it was held up off that ground to level the craft, by a trestle say. Weighed more than once, rolled off and on between: the mean counts."""
 
     role: Literal["main", "nose", "tail", "front", "rear"]
     station: Station | None = None
     butt_line: ButtLine | None = None
     water_line: WaterLine | None = None
     radius: Length | None = None
+    raised: Length | None = None
     reading: Mass | None = None
+    reading_2: Mass | None = None
+    reading_3: Mass | None = None
     tare: Mass | None = None
 
 
@@ -79,23 +89,33 @@ class AsFound(Part):
     report_butt_line: ButtLine | None = None
     butt_line: ButtLine | None = None
     water_line: WaterLine | None = None
+    pitch: Angle | None = None
     raised: Raised = Raised()
 
 
 class EnvelopePoint(Part):
-    """A corner of the envelope."""
+    """A corner of the envelope: mass with its station, or with its moment where the envelope was published in moments."""
 
-    station: Station
     mass: Mass
+    station: Station | None = None
+    moment: MassMoment | None = None
 
 
 class Limits(Part):
-    """CG and mass limits: a polygon, or forward, aft and gross alone."""
+    """CG and mass limits: a polygon, or forward, aft and gross alone. Forward and aft by station or in parts of the MAC."""
 
     envelope: list[EnvelopePoint] | None = None
     forward: Station | None = None
     aft: Station | None = None
+    lemac: Station | None = None
+    mac: Length | None = None
+    forward_mac: Number | None = None
+    aft_mac: Number | None = None
     gross: Mass | None = None
+    landing: Mass | None = None
+    zero_fuel: Mass | None = None
+    no_wing_fuel: Mass | None = None
+    empty_wanted: Mass | None = None
     port: ButtLine | None = None
     starboard: ButtLine | None = None
     category: Literal["normal", "utility", "very light"] | None = None
@@ -133,7 +153,6 @@ class Road(Part):
     rolling: Ratio | None = None
     grip: Ratio | None = None
     cruise: RoadSpeed | None = None
-    stand: Station | None = None
 
 
 class Trial(Part):
@@ -146,7 +165,10 @@ class Trial(Part):
 
 
 class Tank(Item):
-    """A fuel tank; capacity is the usable volume."""
+    """A fuel tank; capacity is the usable volume. Tanks of one turn run down together, turn by turn; blank comes last."""
+
+    where: Literal["fuselage", "wing", "wing tip", "behind the seats", "belly"] | None = None
+    turn: Count | None = None
 
     capacity: Volume | None = None
     density: Density | None = None
@@ -163,6 +185,27 @@ class Seat(Item):
     station: Station | None = None
     butt_line: ButtLine | None = None
     water_line: WaterLine | None = None
+
+
+class Wing(Part):
+    """What the bending at the root of a wing follows from: half span, load factor, and the mass of both wings with its place."""
+
+    half_span: Length | None = None
+    load_factor: Number | None = None
+    lift_at: Length | None = None
+    mass: Mass | None = None
+    cg_at: Length | None = None
+
+
+class Story(Part):
+    """A tale of another repower of this type: masses, how far ahead of the CG the old unit sat, how far aft the new one went, how far
+    forward the CG came. Each with its ± as a bound."""
+
+    old_mass: Mass | None = None
+    new_mass: Mass | None = None
+    lever: Offset | None = None
+    moved_aft: Offset | None = None
+    cg_forward: Offset | None = None
 
 
 class Outline(Part):
@@ -198,5 +241,8 @@ class Craft(Part):
     flotation: Flotation = Flotation()
     road: Road = Road()
     trial: Trial = Trial()
+    wing: Wing = Wing()
+    story: Story = Story()
     lowest_attitude: Angle | None = None
     ballast_station: Station | None = None
+    stand: Station | None = None

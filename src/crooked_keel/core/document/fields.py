@@ -7,6 +7,7 @@ from typing import Any, Literal, NamedTuple, get_args, get_origin
 from pydantic import BaseModel
 
 from ..figure import ButtLine, Figure, Place, Station, WaterLine
+from ..memo import Memo
 from .project import Project
 
 
@@ -55,6 +56,29 @@ def all_fields(model: type[BaseModel] = Project, prefix: str = "") -> list[Field
             made.append(FieldOf(here, annotation, None))
         elif isinstance(annotation, type) and issubclass(annotation, BaseModel):
             made += all_fields(annotation, here)
+    return made
+
+
+_DISPUTED = Memo(20_000)
+
+
+def disputed(value: Any, pointer: str = "") -> list[tuple[str, Figure]]:
+    """Pointers and figures that stand beside an earlier one which they contradict. Parts that did not change are not walked again."""
+    if isinstance(value, Figure):
+        return [(pointer, value)] if value.earlier is not None else []
+    if not isinstance(value, BaseModel | dict):
+        return []
+    return _DISPUTED((value,), lambda: _disputed(value, pointer), pointer)
+
+
+def _disputed(value: Any, pointer: str) -> list[tuple[str, Figure]]:
+    made: list[tuple[str, Figure]] = []
+    if isinstance(value, BaseModel):
+        for name in type(value).model_fields:
+            made += disputed(getattr(value, name), f"{pointer}/{name}")
+    elif isinstance(value, dict):
+        for key, item in value.items():
+            made += disputed(item, f"{pointer}/{key}")
     return made
 
 

@@ -35,6 +35,7 @@ from ..figure import (
     WaterLine,
 )
 from .base import Item, Key, Name, Note, Part
+from .craft import Tank
 
 Turn = Literal["clockwise", "anticlockwise"]
 UnitKind = Literal["four-stroke", "two-stroke", "diesel", "turbine", "electric"]
@@ -49,6 +50,41 @@ class TwoScales(Part):
     second_at: UnitStation | None = None
     second_reading: Mass | None = None
     second_tare: Mass | None = None
+
+
+class Hung(Part):
+    """A bare unit hung by one point, then by another: each time the point and a mark on the plumb line under it."""
+
+    first_aft: UnitStation | None = None
+    first_up: UnitWaterLine | None = None
+    first_mark_aft: UnitStation | None = None
+    first_mark_up: UnitWaterLine | None = None
+    second_aft: UnitStation | None = None
+    second_up: UnitWaterLine | None = None
+    second_mark_aft: UnitStation | None = None
+    second_mark_up: UnitWaterLine | None = None
+
+
+class Crane(Part):
+    """A floor crane: its mass and CG, the wheels of its legs and the hook, each from its rear castors."""
+
+    mass: Mass | None = None
+    cg: Length | None = None
+    legs: Length | None = None
+    hook: Length | None = None
+
+
+class Lifting(Part):
+    """How a bare unit is lifted: one pick, or two; the hook where two legs meet; what the hoist may carry at this boom; the crane."""
+
+    crane: Crane = Crane()
+
+    first_aft: UnitStation | None = None
+    first_up: UnitWaterLine | None = None
+    second_aft: UnitStation | None = None
+    second_up: UnitWaterLine | None = None
+    hook_up: UnitWaterLine | None = None
+    rating: Mass | None = None
 
 
 class PowerUnit(Part):
@@ -67,6 +103,8 @@ class PowerUnit(Part):
     phase_current: Current | None = None
     turns: Turn | None = None
     on_scales: TwoScales = TwoScales()
+    hung: Hung = Hung()
+    lifting: Lifting = Lifting()
     condition: Literal["dry", "wet", "ready to run"] | None = None
     mass: Mass | None = None
     cg_aft: UnitStation | None = None
@@ -308,6 +346,7 @@ class LedgerRow(Item):
     """A mass kept, removed, moved or installed. A blank position is unknown, never zero."""
 
     kind: Literal["kept", "removed", "moved", "installed"]
+    group: Note = ""
     mass: Mass | None = None
     station: Station | None = None
     butt_line: ButtLine | None = None
@@ -330,3 +369,4 @@ class Fit(Item):
 
     installations: dict[Key, Installation] = {}
     ledger: dict[Key, LedgerRow] = {}
+    tanks: dict[Key, Tank] = {}

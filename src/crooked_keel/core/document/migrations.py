@@ -30,8 +30,18 @@ def _structure(installation: dict[str, Any]) -> dict[str, Any]:
     return {**installation, "mount": {**mount, "points": points}}
 
 
+def _to_3(raw: dict[str, Any]) -> dict[str, Any]:
+    """The stand belongs to the craft, on the road or not; what is new since is left blank."""
+    made, craft = {**raw, "schema_version": 3}, dict(raw.get("craft", {}))
+    road = dict(craft.get("road", {}))
+    if "stand" in road:
+        craft["stand"] = road.pop("stand")
+        made["craft"] = {**craft, "road": road}
+    return made
+
+
 # version → function that lifts a document of that version to the next one.
-STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {1: _to_2}
+STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {1: _to_2, 2: _to_3}
 
 
 def lift(raw: dict[str, Any]) -> dict[str, Any]:

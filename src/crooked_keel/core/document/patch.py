@@ -10,7 +10,7 @@ from pydantic import BaseModel, TypeAdapter, ValidationError
 from pydantic.fields import FieldInfo
 
 from ..errors import InputError
-from ..figure import Figure
+from ..figure import Figure, with_earlier
 from .base import Key, Part
 from .files import plain, validation_to_input_error
 from .project import Project
@@ -76,7 +76,11 @@ def _change(
             if info.is_required():
                 raise InputError(pointer, f"'{token}' cannot be left out")
             return here.model_copy(update={field: info.get_default(call_default_factory=True)})
-        return here.model_copy(update={field: _validate(_adapter(model, field, False), value, pointer, context)})
+        made = _validate(_adapter(model, field, False), value, pointer, context)
+        if op == "replace" and isinstance(made, Figure) and isinstance(child, Figure) and made.earlier is None:
+            # Keeping what was: a value that says so itself (null) drops it.
+            made = made if isinstance(value, dict) and "earlier" in value else with_earlier(made, child)
+        return here.model_copy(update={field: made})
     if isinstance(here, dict):
         changed = dict(here)
         if rest:

@@ -6,13 +6,21 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from ..figure import Length, Number, NumberStyle, Ratio, Rotation
-from .base import Key, Name, Part
+from ..figure import Length, Mass, Number, NumberStyle, Ratio, Rotation
+from .base import Item, Key, Name, Part
 from .craft import Craft
 from .fit import Fit, Installation, LedgerRow, Loading
 
-SCHEMA_VERSION = 2
+SCHEMA_VERSION = 3
 REFERENCE_VERSION = "2026-11"
+
+
+class Instrument(Item):
+    """A scale or a tape that several figures were read with: how far its readings may all be off together, in parts of the reading or by
+    a length. A bound; figures name it."""
+
+    gain: Number | None = None
+    offset: Length | None = None
 
 
 class Assumptions(Part):
@@ -25,6 +33,8 @@ class Assumptions(Part):
     shock: Ratio | None = None
     depth_of_discharge: Ratio | None = None
     motor_efficiency: Ratio | None = None
+    tolerance_school: Literal["two standard deviations", "largest error"] | None = None
+    seat_mass: Mass | None = None
     coupling_school: Literal["by diameter", "flat 0.003 in", "both"] | None = None
 
 
@@ -39,6 +49,7 @@ class Project(Part):
     number_style: NumberStyle = "point"
     craft: Craft = Craft()
     old_installations: dict[Key, Installation] = {}
+    instruments: dict[Key, Instrument] = {}
     ledger: dict[Key, LedgerRow] = {}
     loadings: dict[Key, Loading] = {}
     fits: dict[Key, Fit] = {}

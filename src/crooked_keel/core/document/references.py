@@ -23,10 +23,11 @@ def check_references(project: Project) -> None:
         raise InputError(
             "/chosen_fit", "no such fit", given=project.chosen_fit, allowed=", ".join(project.fits) or "none yet"
         )
+    tanks = {**project.craft.tanks, **{k: t for fit in project.fits.values() for k, t in fit.tanks.items()}}
     for loading_id, loading in project.loadings.items():
         for kind, named, known in (
             ("loads", loading.loads, project.craft.seats),
-            ("fuel", loading.fuel, project.craft.tanks),
+            ("fuel", loading.fuel, tanks),
         ):
             for name in named:
                 if name not in known:

@@ -70,15 +70,22 @@ def _common(unit_name: str, old: dict[str, Values], new: dict[str, Values]) -> V
 
 
 def _aeroplane(layout: str, unit_name: str) -> Values:
-    third = "tail" if layout == "tailwheel" else "nose"
+    third = "nose" if layout in ("tricycle", "canard") else "tail"
+    mains = {
+        "/craft/supports/main-port": {"name": "port main", "rank": 1.0, "role": "main"},
+        "/craft/supports/main-starboard": {"name": "starboard main", "rank": 2.0, "role": "main"},
+    }
+    if layout == "monowheel":
+        mains = {
+            "/craft/supports/main": {"name": "main wheel", "rank": 1.0, "role": "main", "butt_line": _side("0 mm")}
+        }
     points = _points("top port", "top starboard", "low starboard", "low port")
     return {
         "/craft/references/firewall": {"name": "firewall", "rank": 1.0},
         "/craft/seats/pilot": {"name": "pilot", "rank": 1.0},
         "/craft/tanks/main": {"name": "main tank", "rank": 1.0},
         "/loadings/solo": {"name": "Pilot alone, full tank", "rank": 1.0},
-        "/craft/supports/main-port": {"name": "port main", "rank": 1.0, "role": "main"},
-        "/craft/supports/main-starboard": {"name": "starboard main", "rank": 2.0, "role": "main"},
+        **mains,
         f"/craft/supports/{third}": {"name": f"{third} wheel", "rank": 3.0, "role": third},
         **_common(unit_name, {"main": _installation("old engine", points)}, {"main": _installation(unit_name, points)}),
     }
@@ -211,7 +218,7 @@ KINDS: dict[str, Kind] = {
     "aeroplane": Kind(
         "aeroplane",
         frozenset({"scales", "cg limits", "air propeller", "firewall", "spring points", "thrust line"}),
-        ("tailwheel", "tricycle"),
+        ("tailwheel", "tricycle", "canard", "monowheel"),
         {"flange": "output flange", "structure": "firewall", "structure point": "firewall point", "point": "mount point", "turns": "propeller",
          "unit flange": "its flange", "support": "support"},
         +1, "fore and aft", AEROPLANE, _aeroplane, outlines.aeroplane,

@@ -33,6 +33,7 @@ function Ranking() {
       ),
     placeholderData: (before) => before,
   });
+  const mass = (si: number) => formatNumber(si, 'mass', view);
   const length = (si: number) => formatNumber(si, 'length', view);
   if (found.isPending) return <p className="py-1 text-muted">Working it out…</p>;
   const m = found.data;
@@ -90,6 +91,17 @@ function Ranking() {
           ))}
         </tbody>
       </table>
+      {m.break_even.length > 0 && (
+        <ul className="mt-2">
+          {m.break_even.map((b) => (
+            <li key={`${b.name} ${b.installed}`}>
+              {b.name}, {b.installed ? 'put in' : 'taken out'}: <b className="num">{mass(b.mass_si)}</b>; at{' '}
+              <b className="num">{mass(b.at_si)}</b> this margin is just gone, {mass(Math.abs(b.at_si - b.mass_si))}{' '}
+              {b.at_si > b.mass_si ? 'more' : 'less'}.
+            </li>
+          ))}
+        </ul>
+      )}
       <p className="mt-1 text-xs text-muted">
         Normal doubts, figures independent of each other, instruments as measured figures are taken here. Minutes are
         common practice, no source. Read again when a figure has come in.

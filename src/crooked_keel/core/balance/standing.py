@@ -1,0 +1,272 @@
+"""The craft on its wheels at each step of the work: what each carries, how near it is to tipping, and where a stand must go.
+
+In the attitude in which it stands: a craft on a tail wheel is turned nose up about its mains first, for what sits high then lies further aft.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+from typing import NamedTuple
+
+from ..bench import or_none
+from ..errors import CannotSay, InputError, all_or_cannot_say
+from ..formula import formula, record
+from ..resolve import Body, Resolved
+from ..trace import lazy
+from .ledger import apply_ledger, support_reactions
+
+# What a lightly loaded wheel shall keep, in parts of the mass; and a hand leaning on the far end. Common practice, no source.
+LEAST_SHARE = 0.05
+HAND_KG = 20.0
+
+
+class Stand(NamedTuple):
+    """Where a wheel or jack touches, m; its height, or what that needs."""
+
+    name: str
+    role: str
+    x_m: float
+    y_m: float
+    z_m: float | CannotSay
+
+
+class Tipping(NamedTuple):
+    """How far the CG lies inside an edge between two supports, m (negative: outside), and the angle at which it goes over, rad."""
+
+    inside_m: float
+    angle_rad: float
+    between: tuple[int, int]
+
+
+def turned(x_m: float, z_m: float, nose_up_rad: float) -> tuple[float, float]:
+    """Station and height after the craft is turned nose up about the datum, m. Source: geometry."""
+    c, s = math.cos(nose_up_rad), math.sin(nose_up_rad)
+    return x_m * c + z_m * s, z_m * c - x_m * s
+
+
+def settled_reactions(mass_kg: float, x_m: float, y_m: float, supports: Sequence[tuple[float, float]]) -> list[float]:
+    """As `support_reactions`, but of four or more a foot that would pull lifts off and the rest is solved again; three or two show a
+    negative load where it tips."""
+    standing = list(range(len(supports)))
+    while True:
+        found = support_reactions(mass_kg, x_m, y_m, [supports[i] for i in standing])
+        lifted = [i for i, r in zip(standing, found, strict=True) if r < 0]
+        if not lifted or len(standing) <= 3:
+            made = [0.0] * len(supports)
+            for i, r in zip(standing, found, strict=True):
+                made[i] = r
+            return made
+        standing.remove(lifted[0])
+
+
+def tipping_margins(x_m: float, y_m: float, height_m: float, supports: Sequence[tuple[float, float]]) -> list[Tipping]:
+    """The CG against each edge of the polygon round its supports, nearest first. height_m: CG over the plane of the supports.
+
+    Raises InputError for fewer than three supports or all in one line. Source: statics."""
+    order = sorted(range(len(supports)), key=lambda i: supports[i])
+
+    def half(indices: Sequence[int]) -> list[int]:
+        made: list[int] = []
+        for i in indices:
+            while len(made) > 1 and _turn(supports[made[-2]], supports[made[-1]], supports[i]) <= 0:
+                made.pop()
+            made.append(i)
+        return made[:-1]
+
+    hull = half(order) + half(order[::-1])
+    if len(hull) < 3:
+        raise InputError("/craft/supports", "three supports or more that do not stand in one line are wanted")
+    made = []
+    for a, b in zip(hull, hull[1:] + hull[:1], strict=True):
+        (xa, ya), (xb, yb) = supports[a], supports[b]
+        inside = _turn((xa, ya), (xb, yb), (x_m, y_m)) / math.hypot(xb - xa, yb - ya)
+        made.append(Tipping(inside, math.atan2(inside, height_m), (a, b)))
+    return sorted(made, key=lambda t: t.inside_m)
+
+
+def _turn(o: tuple[float, float], a: tuple[float, float], b: tuple[float, float]) -> float:
+    return (a[0] - o[0]) * (b[1] - o[1]) - (a[1] - o[1]) * (b[0] - o[0])
+
+
+@formula(
+    "balance.stand-required", "R = (m·(x − xm) + r·(xm − xn)) / (xs − xm)", result=("mass", "load on the stand"), m=("mass", "mass"), x=("length", "CG"), xm=("length", "mains"),
+    r=("mass", "what the light wheel shall keep"), xn=("length", "light wheel"), xs=("length", "stand"), source="statics",
+)  # fmt: skip
+def _stand(m: float, x: float, xm: float, r: float, xn: float, xs: float) -> float:
+    return (m * (x - xm) + r * (xm - xn)) / (xs - xm)
+
+
+def stand_required(
+    mass_kg: float, x_m: float, main_m: float, light_m: float, stand_m: float, share: float = LEAST_SHARE
+) -> float:
+    """Load on a stand that leaves a share of the mass on the light wheel, kg; nothing or less: no stand is needed.
+
+    Raises InputError for a stand that is not beyond the CG. Source: statics."""
+    if (
+        abs(stand_m - main_m) < 1e-6
+        or (stand_m - main_m) * (stand_m - x_m) <= 0
+        or (stand_m - main_m) * (x_m - main_m) < 0
+    ):
+        raise InputError("/craft/stand", "the stand goes beyond the CG, on the side that goes down")
+    return _stand(mass_kg, x_m, main_m, share * mass_kg, light_m, stand_m)
+
+
+stand_required_working = _stand.working
+
+
+@formula(
+    "balance.hung-weight", "w = m·(x − xm) / (xm − xn) + r", result=("mass", "hung at the light wheel"), m=("mass", "mass"), x=("length", "CG"), xm=("length", "mains"), xn=("length", "light wheel"),
+    r=("mass", "what it shall keep"), source="statics",
+)  # fmt: skip
+def hung_weight(mass_kg: float, x_m: float, main_m: float, light_m: float, keep_kg: float) -> float:
+    """Weight hung at the light wheel that leaves so much on it, kg. Source: statics."""
+    return mass_kg * (x_m - main_m) / (main_m - light_m) + keep_kg
+
+
+@record
+class StepLoad:
+    """What a wheel carries."""
+
+    name: str
+    mass_si: float
+
+
+@record
+class StepOut:
+    """A step of the work: mass and CG, and what each wheel carries."""
+
+    name: str
+    mass_si: float
+    x_si: float
+    loads: list[StepLoad]
+
+
+def _height(stand: Stand) -> float:
+    if isinstance(stand.z_m, CannotSay):
+        raise CannotSay(*stand.z_m.needs)
+    return stand.z_m
+
+
+class Step(NamedTuple):
+    """A step: mass in kg, CG as it stands and its standard uncertainty in m, loads by support, and places as it stands."""
+
+    name: str
+    mass_kg: float
+    x_level_m: float
+    x_m: float
+    u_m: float
+    y_m: float
+    height_m: float | None
+    loads: list[float]
+    places: list[tuple[float, float]]
+    hand_kg: float | None
+
+    @property
+    def light(self) -> int:
+        """The support that carries least."""
+        return min(range(len(self.loads)), key=lambda i: self.loads[i])
+
+
+class Standing:
+    """Steps of the work on the wheels. found: the empty craft as found; stands: where its supports touch."""
+
+    def __init__(self, resolved: Resolved, found: list[Body] | CannotSay, stands: list[Stand] | CannotSay) -> None:
+        self.resolved = resolved
+        self._found, self._stands = found, stands
+
+    @lazy
+    def stands(self) -> list[Stand]:
+        """Supports in order."""
+        if isinstance(self._stands, CannotSay):
+            raise CannotSay(*self._stands.needs)
+        return self._stands
+
+    @lazy
+    def nose_up(self) -> float:
+        """How far the craft stands nose up of level, rad; none on a nose wheel that was not held up."""
+        mains = [s for s in self.stands if s.role == "main"]
+        third = [s for s in self.stands if s.role in ("nose", "tail")]
+        held = any(s.raised is not None for s in self.resolved.project.craft.supports.values())
+        if not mains or len(third) != 1 or (third[0].role == "nose" and not held):
+            return 0.0
+        all_or_cannot_say(*[lambda s=s: _height(s) for s in [*mains, *third]])
+        x, z = sum(s.x_m for s in mains) / len(mains), sum(_height(s) for s in mains) / len(mains)
+        return math.atan((_height(third[0]) - z) / (third[0].x_m - x))
+
+    def _sequence(self) -> list[tuple[str, list[Body]]]:
+        if isinstance(self._found, CannotSay):
+            raise CannotSay(*self._found.needs)
+        here = list(self._found)
+        made = [("As it stands", list(here))]
+        rest = list(self.resolved.ledger)
+        for group, sign, word in (
+            (self.resolved.old, -1, "out"),
+            (None, -1, ""),
+            (self.resolved.installations, 1, "in"),
+        ):
+            if group is None:
+                taken = [b for b in rest if b.sign < 0]
+                if taken:
+                    here, rest = here + taken, [b for b in rest if b.sign >= 0]
+                    made.append(("All that goes is out", list(here)))
+                continue
+            for placed in group:
+                taken = [b for b in rest if b.derived and b.sign == sign and b.pointer.startswith(f"{placed.pointer}/")]
+                here, rest = here + taken, [b for b in rest if b not in taken]
+                if taken:
+                    made.append((f"{placed.name} {word}", list(here)))
+        if rest and any(b.sign for b in rest):
+            made.append(("Finished", [*here, *rest]))
+        return made
+
+    @lazy
+    def steps(self) -> list[Step]:
+        """Every step, from as it stands to finished."""
+        return [self._step(name, bodies) for name, bodies in self._sequence()]
+
+    def _step(self, name: str, bodies: list[Body]) -> Step:
+        x = apply_ledger(bodies, "x")
+        y = 0.0 if self.resolved.in_line else apply_ledger(bodies, "y").station_m
+        angle = self.nose_up
+        z = apply_ledger(bodies, "z").station_m if angle else or_none(lambda: apply_ledger(bodies, "z").station_m)
+        heights = or_none(lambda: [_height(s) for s in self.stands])
+        height: float | None = None
+        if z is not None and heights is not None:
+            at, up = turned(x.station_m, z, angle)
+            points = [turned(s.x_m, h, angle) for s, h in zip(self.stands, heights, strict=True)]
+            height = up - sum(p[1] for p in points) / len(points)
+            places = [(p[0], s.y_m) for p, s in zip(points, self.stands, strict=True)]
+        else:
+            at, places = x.station_m, [(s.x_m, s.y_m) for s in self.stands]
+        worst = [settled_reactions(x.mass_kg, at + k * x.station.u, y, places) for k in (0.0, 2.0, -2.0)]
+        light = min(range(len(places)), key=lambda i: min(w[i] for w in worst))
+        loads = min(worst, key=lambda w: w[light]) if min(w[light] for w in worst) < 0 <= worst[0][light] else worst[0]
+        return Step(
+            name, x.mass_kg, x.station_m, at, x.station.u, y, height, loads, places,
+            self._with_hand(x.mass_kg, at, y, places, light),
+        )  # fmt: skip
+
+    def _with_hand(
+        self, mass_kg: float, x_m: float, y_m: float, places: list[tuple[float, float]], light: int
+    ) -> float | None:
+        """What the light wheel keeps when somebody leans on the far end, kg."""
+        outline = self.resolved.project.craft.outline
+        ends = [f.along_m for f in (outline.nose, outline.tail) if f is not None and f.origin == "datum"]
+        if len(ends) < 2:
+            return None
+        middle = sum(p[0] for i, p in enumerate(places) if i != light) / (len(places) - 1)
+        end = max(ends) if places[light][0] < middle else min(ends)
+        total = mass_kg + HAND_KG
+        x, y = (mass_kg * x_m + HAND_KG * end) / total, mass_kg * y_m / total
+        return settled_reactions(total, x, y, places)[light]
+
+    def tables(self) -> list[StepOut]:
+        """Steps to list."""
+        return [
+            StepOut(
+                name=s.name, mass_si=s.mass_kg, x_si=s.x_level_m,
+                loads=[StepLoad(name=w.name, mass_si=kg) for w, kg in zip(self.stands, s.loads, strict=True)],
+            )
+            for s in self.steps
+        ]  # fmt: skip
