@@ -163,21 +163,35 @@ def test_migrations_lead_to_the_tables_of_the_models(tmp_path: Path, store: Stor
         assert {r[0] for r in connection.execute(sql("SELECT name FROM sqlite_master"))} == migrated
 
 
-def test_an_older_database_is_lifted_on_opening(
-    tmp_path: Path, monkeypatch: pytest.MonkeyPatch, project: Project
-) -> None:
-    """A database whose version is not the newest goes through the migrations."""
-    Store(tmp_path).close()
+def test_an_older_database_is_lifted_on_opening(tmp_path: Path, project: Project) -> None:
+    """A database of the first version, before there were records, is lifted with what is in it."""
     engine = create_engine(f"sqlite:///{tmp_path / 'crooked-keel.db'}")
     with engine.begin() as connection:
-        for table in ("verdicts", "revisions", "projects"):
-            connection.execute(sql(f"DROP TABLE {table}"))
-        connection.execute(sql("DELETE FROM alembic_version"))
+        command.upgrade(_alembic(connection), "0001")
+        connection.execute(
+            sql("INSERT INTO projects VALUES ('old', 'Old boat', '2026-01-01T00:00:00+00:00', NULL, NULL)")
+        )
     engine.dispose()
-    monkeypatch.setattr(Store, "_found", lambda self: self._lift())
     store = Store(tmp_path)
-    assert store.create(project, "Started").revision == 1
+    assert [row.name for row, _, _ in store.list_projects()] == ["Old boat"]
+    made = store.create(project, "Started")
+    store.record(made.project_id, "weighing", made.revision, {"mean_kg": 12.5})
+    assert [r.data for r in store.records(made.project_id, "weighing")] == [{"mean_kg": 12.5}]
     store.close()
+
+
+def test_records_stay_through_undo_and_go_with_the_project(store: Store, project: Project) -> None:
+    made = store.create(project, "Started")
+    store.edit(made.project_id, 1, [{"op": "replace", "path": "/craft/limits/gross", "value": "560 kg"}], "gross")
+    store.record(made.project_id, "weighing", 2, {"mean_kg": 1.0})
+    store.record(made.project_id, "weighing", 2, {"mean_kg": 2.0})
+    store.undo(made.project_id)
+    assert [r.data["mean_kg"] for r in store.records(made.project_id, "weighing")] == [2.0, 1.0]
+    store.delete(made.project_id)
+    with pytest.raises(NotFound):
+        store.records(made.project_id, "weighing")
+    with store.engine.connect() as connection:
+        assert connection.execute(sql("SELECT count(*) FROM records")).scalar() == 0
 
 
 def test_a_damaged_file_is_not_opened(tmp_path: Path, project: Project) -> None:

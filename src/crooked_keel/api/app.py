@@ -20,6 +20,7 @@ from starlette.middleware.trustedhost import TrustedHostMiddleware
 
 from ..core.errors import InputError
 from ..store.store import NotFound, StaleEdit, Store
+from .instruments import router as instruments
 from .models import Conflict, Problem
 from .projects import router as projects
 from .reference import router as reference
@@ -38,6 +39,7 @@ def create_app(data: Path | None = None, passphrase: str | None = None, hosts: l
         app.state.service = Service(Store(data))
     app.include_router(projects)
     app.include_router(reference)
+    app.include_router(instruments)
     _problem_schema(app)
     _errors(app)
     _guards(app, passphrase, hosts or LOCAL_HOSTS)

@@ -49,6 +49,41 @@ Text = Annotated[str, Field(max_length=200)]
 Pointer = Annotated[str, Field(max_length=400)]
 
 
+class PlacementWish(BaseModel):
+    """How far things may go, as people write it; a bare number is refused. Blank takes what the panel shows."""
+
+    model_config = ConfigDict(extra="forbid", strict=True)
+    forward: str = Field(default="300 mm", max_length=40)
+    aft: str = Field(default="300 mm", max_length=40)
+    clearance: str = Field(default="1/2 in", max_length=40)
+    battery: str = Field(default="1000 mm", max_length=40)
+    lead: str = Field(default="10 kg", max_length=40)
+    propeller_stays: bool = False
+
+
+class Capture(In):
+    """A steady scale: the support, which of its readings it is, and the raw readings in kg, oldest first."""
+
+    base: Annotated[int, Field(ge=0, le=2**53)]
+    support: Annotated[str, Field(max_length=40)]
+    into: Literal["reading", "reading_2", "reading_3"]
+    readings_kg: Annotated[list[float], Field(min_length=1, max_length=200)]
+    instrument: Annotated[str, Field(max_length=120)] = "simulated scales"
+
+
+class RecordOut(Reply):
+    """A weighing as it was kept."""
+
+    at: datetime
+    revision: int
+    support: str
+    into: str
+    instrument: str
+    mean_kg: float
+    spread_kg: float
+    readings_kg: list[float]
+
+
 class NewProject(In):
     """The short form that starts a project."""
 

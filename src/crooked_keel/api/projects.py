@@ -6,14 +6,18 @@ from datetime import date
 from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter, Path, Query, Request, Response
+from fastapi.concurrency import run_in_threadpool
 from pydantic import BaseModel
 
-from ..core.document import Project, apply_operations, load
+from ..core.balance.burn import Aim
+from ..core.document import LedgerRow, Project, apply_operations, load
 from ..core.errors import InputError
 from ..core.measure_next import MeasureNext
+from ..core.placement import Placed
 from ..core.reference.kinds import KINDS, new_project
+from ..core.studies import BurnOrders, MonteCarlo
 from ..exchange import weight_sheet
-from ..exchange.ledger_csv import csv_to_operations, ledger_to_csv
+from ..exchange.ledger_table import csv_to_operations, ledger_to_csv, ledger_to_xlsx, xlsx_to_operations
 from .models import (
     Conflict,
     CsvText,
@@ -22,6 +26,7 @@ from .models import (
     ImportFile,
     NewProject,
     Patched,
+    PlacementWish,
     Preview,
     PreviewOut,
     Problem,
@@ -173,6 +178,30 @@ def what_to_measure_next(request: Request, project_id: Id, fit: FitQuery = None)
     return service(request).measure_next(project_id, fit)
 
 
+@router.post("/projects/{project_id}/placement")
+def place(request: Request, project_id: Id, wish: PlacementWish, fit: FitQuery = None) -> Placed:
+    """Ways to place unit, batteries and lead at once, each proved; nothing is saved here."""
+    return service(request).placement(project_id, fit, wish)
+
+
+@router.post("/projects/{project_id}/studies/monte-carlo")
+def study_monte_carlo(request: Request, project_id: Id, fit: FitQuery = None) -> MonteCarlo:
+    """How many of many crafts, each figure drawn within its doubt, keep every limit."""
+    return service(request).monte_carlo(project_id, fit)
+
+
+@router.post("/projects/{project_id}/studies/burn-order")
+def study_burn_order(
+    request: Request,
+    project_id: Id,
+    loading: Annotated[str, Query(max_length=40)],
+    aim: Aim = "least travel",
+    fit: FitQuery = None,
+) -> BurnOrders:
+    """The best orders of burning the tanks of a loading, one after another."""
+    return service(request).burn_order(project_id, fit, loading, aim)
+
+
 @router.get(
     "/projects/{project_id}/exports/project",
     response_class=Response,
@@ -191,10 +220,7 @@ def export_project(request: Request, project_id: Id) -> Response:
 @router.get("/projects/{project_id}/exports/ledger")
 def export_ledger(request: Request, project_id: Id, fit: FitQuery = None) -> CsvText:
     """The typed rows of a ledger as CSV: those common to all fits, or those of one."""
-    document = service(request).store.head(project_id).document
-    if fit is not None and fit not in document.fits:
-        raise InputError("/fits", "no such fit", given=fit, allowed=", ".join(document.fits) or "none yet")
-    return CsvText(text=ledger_to_csv(document.fits[fit].ledger if fit else document.ledger))
+    return CsvText(text=ledger_to_csv(_ledger_of(request, project_id, fit)))
 
 
 @router.post("/projects/{project_id}/ledger", response_model=Patched)
@@ -203,6 +229,58 @@ def import_ledger(request: Request, project_id: Id, file: ImportCsv, fit: FitQue
     made = service(request)
     operations = csv_to_operations(file.text, file.ledger, made.store.head(project_id).document)
     return Written(made.edit(project_id, fit, file.base, operations, "Ledger read from CSV", None))
+
+
+_XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
+MOST_BYTES = 6_000_000
+
+
+@router.get(
+    "/projects/{project_id}/exports/ledger.xlsx", response_class=Response, responses={200: {"content": {_XLSX: {}}}}
+)
+def export_workbook(request: Request, project_id: Id, fit: FitQuery = None) -> Response:
+    """The typed rows of a ledger as a workbook: those common to all fits, or those of one."""
+    body = ledger_to_xlsx(_ledger_of(request, project_id, fit))
+    return Response(body, media_type=_XLSX, headers={"Content-Disposition": 'attachment; filename="ledger.xlsx"'})
+
+
+def _ledger_of(request: Request, project_id: str, fit: str | None) -> dict[str, LedgerRow]:
+    document = service(request).store.head(project_id).document
+    if fit is not None and fit not in document.fits:
+        raise InputError("/fits", "no such fit", given=fit, allowed=", ".join(document.fits) or "none yet")
+    return document.fits[fit].ledger if fit else document.ledger
+
+
+@router.post(
+    "/projects/{project_id}/ledger.xlsx",
+    response_model=Patched,
+    openapi_extra={
+        "requestBody": {
+            "required": True,
+            "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}},
+        }
+    },
+)
+async def import_workbook(
+    request: Request,
+    project_id: Id,
+    base: Annotated[int, Query(ge=0, le=2**53)],
+    ledger: Annotated[str, Query(max_length=200)],
+    fit: FitQuery = None,
+) -> Written:
+    """Rows from the first sheet of a workbook into a ledger: all of them or none."""
+    body = b""
+    async for part in request.stream():
+        body += part
+        if len(body) > MOST_BYTES:
+            raise InputError("/xlsx", "the file is larger than a ledger can be", allowed="up to 6 MB")
+    made = service(request)
+
+    def read() -> Written:
+        operations = xlsx_to_operations(body, ledger, made.store.head(project_id).document)
+        return Written(made.edit(project_id, fit, base, operations, "Ledger read from a workbook", None))
+
+    return await run_in_threadpool(read)
 
 
 @router.post("/projects/{project_id}/weight-sheet")

@@ -9,13 +9,31 @@ from dataclasses import asdict, replace
 from typing import Any
 
 from ..core.assess import Assessment, assess, changed
+from ..core.balance.burn import Aim
 from ..core.document import Project, apply_operations, fragments_of, plain
 from ..core.errors import InputError
+from ..core.figure import NumberStyle, parse_figure
 from ..core.measure_next import MeasureNext, measure_next
+from ..core.placement import Placed, Wish, place_together
+from ..core.studies import BurnOrders, MonteCarlo, burn_order, monte_carlo
 from ..core.suggest import suggest
+from ..instruments.scales import judge
 from ..store.store import Head, Store
-from .models import Fragment, KeelLevel, Patched, PreviewOut, ProjectListItem, State, Suggestions
+from .models import (
+    Capture,
+    Fragment,
+    KeelLevel,
+    Patched,
+    PlacementWish,
+    PreviewOut,
+    ProjectListItem,
+    RecordOut,
+    State,
+    Suggestions,
+)
 
+# ± of a scale that nobody measured: as figures by a measured mass are taken. Common practice, no source.
+DEFAULT_SHARE, DEFAULT_LEAST_KG = 0.002, 0.2
 log = logging.getLogger("crooked_keel")
 
 
@@ -121,6 +139,67 @@ class Service:
         document = self.store.head(project_id).document
         return measure_next(document, self.fit_of(document, fit))
 
+    def placement(self, project_id: str, fit: str | None, wish: PlacementWish) -> Placed:
+        """Ways to place unit, batteries and lead at once."""
+        document = self.store.head(project_id).document
+        style = document.number_style
+        lengths = {n: _parsed(getattr(wish, n), n, "length", style) for n in ("forward", "aft", "clearance", "battery")}
+        asked = Wish(
+            forward_m=lengths["forward"], aft_m=lengths["aft"], clearance_m=lengths["clearance"], battery_m=lengths["battery"],
+            lead_kg=_parsed(wish.lead, "lead", "mass", style), propeller_stays=wish.propeller_stays,
+        )  # fmt: skip
+        return place_together(document, self.fit_of(document, fit), asked)
+
+    def monte_carlo(self, project_id: str, fit: str | None) -> MonteCarlo:
+        """Many crafts drawn within the doubt of their figures."""
+        document = self.store.head(project_id).document
+        return monte_carlo(document, self.fit_of(document, fit))
+
+    def burn_order(self, project_id: str, fit: str | None, loading: str, aim: Aim) -> BurnOrders:
+        """The best orders of burning the tanks of a loading."""
+        document = self.store.head(project_id).document
+        return burn_order(document, self.fit_of(document, fit), loading, aim)
+
+    def capture(self, project_id: str, fit: str | None, taken: Capture) -> Patched:
+        """Put the mean of steady readings into a support, with their doubt, and keep them as they were read.
+
+        Raises InputError for readings that are not steady, and for a support that is not there."""
+        head = self.store.head(project_id)
+        support = head.document.craft.supports.get(taken.support)
+        if support is None:
+            raise InputError(
+                "/support", "no such support", given=taken.support, allowed=", ".join(head.document.craft.supports)
+            )
+        state, mean, spread = judge(taken.readings_kg)
+        if state != "steady" or mean is None or spread is None:
+            raise InputError("/readings_kg", f"the scale is {state}: wait until it is steady, or find out why")
+        pointer = f"/craft/supports/{taken.support}/{taken.into}"
+        bound = max(DEFAULT_LEAST_KG, DEFAULT_SHARE * mean, spread / 2)
+        value = {
+            "entered": f"{mean:.2f} kg ±{bound:.2f} kg".replace(
+                ".", "," if head.document.number_style == "comma" else "."
+            ),
+            "source": "measured",
+            "note": taken.instrument,
+        }
+        op = "replace" if getattr(support, taken.into) is not None else "add"
+        made = self.edit(
+            project_id,
+            fit,
+            taken.base,
+            [{"op": op, "path": pointer, "value": value}],
+            f"{support.name}, taken from the scale",
+            None,
+        )
+        self.store.record(project_id, "weighing", made.revision, {
+            "support": taken.support, "into": taken.into, "instrument": taken.instrument, "mean_kg": mean, "spread_kg": spread, "readings_kg": taken.readings_kg,
+        })  # fmt: skip
+        return made
+
+    def weighings(self, project_id: str) -> list[RecordOut]:
+        """Weighings kept, newest first."""
+        return [RecordOut(at=r.at, revision=r.revision, **r.data) for r in self.store.records(project_id, "weighing")]
+
     def _summarise(self, head: Head) -> None:
         fit = self.fit_of(head.document, None)
         made = self.assessment(head, fit)
@@ -148,3 +227,14 @@ class Service:
                 worst_level=kept.get("worst_level"), worst=kept.get("worst"), profile=kept.get("profile"),
             ))  # fmt: skip
         return made
+
+
+def _parsed(text: str, field: str, dimension: str, style: NumberStyle) -> float:
+    """A length or mass of a wish in SI. Raises InputError at its field."""
+    try:
+        value = parse_figure(text, dimension, style).si
+    except InputError as bad:
+        raise InputError(f"/{field}", bad.message, given=bad.given, allowed=bad.allowed) from None
+    if value < 0:
+        raise InputError(f"/{field}", "nothing below zero", given=text, allowed="0 or more")
+    return value

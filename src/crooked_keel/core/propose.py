@@ -53,3 +53,17 @@ def moved_place(figure: Place, shift_m: float, units: str, up: bool) -> tuple[di
     wanted = figure.si + sign * shift_m
     rounded = on_the_tape(wanted, units, up=(sign > 0) == up)
     return computed(figure, tape_text(rounded, units)), rounded
+
+
+OTHER = {"aft": "forward", "forward": "aft", "starboard": "port", "port": "starboard", "up": "down", "down": "up"}
+
+
+def said_place(figure: Place, shift_m: float, units: str) -> tuple[dict[str, Any], float, str, float]:
+    """A place moved along its axis, as `moved_place`, never said as less than nothing: the figure, its distance and direction, and how
+    far it went. On the other side of its origin it takes the other direction."""
+    value, rounded = moved_place(figure, shift_m, units, up=shift_m > 0)
+    far, way = abs(rounded - figure.si), figure.dir
+    if rounded < 0:
+        way, rounded = OTHER[figure.dir], -rounded
+        value |= {"entered": tape_text(rounded, units), "dir": way}
+    return value, rounded, way, far

@@ -85,3 +85,16 @@ class VerdictRow(Base):
     project_id: Mapped[str] = mapped_column(ForeignKey("projects.id", ondelete="CASCADE"), primary_key=True)
     summary: Mapped[dict[str, Any]]
     revision: Mapped[int]
+
+
+class RecordRow(Base):
+    """Something that happened, as it was read: a weighing. `revision` is the state that followed from it."""
+
+    __tablename__ = "records"
+    __table_args__ = {"sqlite_strict": True}
+    id: Mapped[int] = mapped_column(primary_key=True)
+    project_id: Mapped[str] = mapped_column(ForeignKey("projects.id", ondelete="CASCADE"), index=True)
+    kind: Mapped[str]
+    at: Mapped[datetime]
+    revision: Mapped[int]
+    data: Mapped[dict[str, Any]]

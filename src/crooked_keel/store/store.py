@@ -18,10 +18,10 @@ from sqlalchemy.orm import Session
 
 from ..core.document import Project, apply_operations, dump, load_trusted, plain, value_at
 from ..core.errors import InputError
-from .models import Base, ProjectRow, RevisionRow, VerdictRow
+from .models import Base, ProjectRow, RecordRow, RevisionRow, VerdictRow
 
 # The newest migration; a test holds it against the scripts.
-LATEST = "0001"
+LATEST = "0002"
 
 
 class NotFound(LookupError):
@@ -206,6 +206,19 @@ class Store:
                 session.add(VerdictRow(project_id=project_id, summary=summary, revision=revision))
             else:
                 row.summary, row.revision = summary, revision
+
+    def record(self, project_id: str, kind: str, revision: int, data: dict[str, Any]) -> None:
+        """Keep something that happened. Records are never changed, and undo does not touch them."""
+        with self._session() as session:
+            self._project(session, project_id)
+            session.add(RecordRow(project_id=project_id, kind=kind, at=_now(), revision=revision, data=data))
+
+    def records(self, project_id: str, kind: str) -> list[RecordRow]:
+        """Records of a kind, newest first. Raises NotFound."""
+        with self._session() as session:
+            self._project(session, project_id)
+            wanted = select(RecordRow).where(RecordRow.project_id == project_id, RecordRow.kind == kind)
+            return list(session.scalars(wanted.order_by(RecordRow.id.desc())))
 
     # -- inside ----------------------------------------------------------------------------------------------------
 

@@ -7,12 +7,12 @@ from collections.abc import Iterator
 from typing import Any, Literal
 
 from ..bench import or_none
-from ..document import LedgerRow, Pack
+from ..document import LedgerRow, Pack, Project
 from ..document.fields import disputed
 from ..errors import CannotSay, InputError
 from ..figure import Place
 from ..finding import Message, Operation, q, word
-from ..propose import Proposal, computed, moved_place, on_the_tape, tape_text
+from ..propose import Proposal, computed, moved_place, on_the_tape, said_place, tape_text
 from ..resolve import Body, got
 from ..units import LB_KG
 from .ledger import ballast_mass
@@ -38,7 +38,7 @@ def propose(bench: BalanceBench, side: str) -> Iterator[Proposal]:
         if figure is None:
             continue
         base = placed.pointer
-        weight = _moment_per_metre(bodies, without=())
+        weight = moves_with(bodies)
         if weight > 0:
             shift = aft * lack * point.mass_kg / weight
             value, rounded = moved_place(figure, shift, units, up=shift > 0)
@@ -52,7 +52,7 @@ def propose(bench: BalanceBench, side: str) -> Iterator[Proposal]:
                 [Operation(op="replace", path=f"{base}/placement/flange_station", value=value)],
             )  # fmt: skip
         spacer = placed.installation.propeller.spacer
-        weight = _moment_per_metre(bodies, without=("propeller",))
+        weight = moves_with(bodies, without=("propeller",))
         if weight > 0 and spacer is not None:
             shift = aft * lack * point.mass_kg / weight
             value, rounded = moved_place(figure, shift, units, up=shift > 0)
@@ -74,7 +74,7 @@ def propose(bench: BalanceBench, side: str) -> Iterator[Proposal]:
     yield from _ballast(bench, side, lack)
 
 
-def _moment_per_metre(bodies: list[Body], without: tuple[str, ...]) -> float:
+def moves_with(bodies: list[Body], without: tuple[str, ...] = ()) -> float:
     """Mass that follows the flange, kg (half of the mount's)."""
     total = 0.0
     for body in bodies:
@@ -103,25 +103,38 @@ def _ballast(bench: BalanceBench, side: str, lack: float) -> Iterator[Proposal]:
         return
     if mass <= 0:
         return
-    units = bench.resolved.project.units
-    step = 0.1 if units == "mm-kg" else 0.1 * LB_KG
-    steps = math.ceil(mass / step - 1e-9)
-    text = f"{steps / 10:.1f} {'kg' if units == 'mm-kg' else 'lb'}"
+    operation, kg = lead_row(bench.resolved.project, bench.resolved.fit_id, mass)
+    yield Proposal(
+        "ballast",
+        Message(
+            template="{m} of lead at {x}; fixed, marked, and in the log",
+            params={"m": q(kg, "mass"), "x": q(station, "length")},
+        ),
+        [operation],
+    )
+
+
+def lead_row(project: Project, fit_id: str, mass_kg: float) -> tuple[Operation, float]:
+    """Lead at its station as a new row of a fit, to the tenth of a kilogram or pound upwards; and how much that is, kg."""
+    figure = project.craft.ballast_station
+    assert figure is not None
+    text, kg = tenths(project, mass_kg)
     place = {"entered": figure.entered, "from": figure.origin, "dir": figure.dir, "source": "computed"}
-    rows = bench.resolved.project.fits[bench.resolved.fit_id].ledger
+    rows = project.fits[fit_id].ledger
     key = next(f"ballast-{i}" for i in range(1, 1000) if f"ballast-{i}" not in rows)
     row = {
         "name": "Ballast", "kind": "installed", "rank": 900.0, "mass": {"entered": text, "source": "computed"}, "station": place,
         "butt_line": {"entered": "0 mm", "source": "computed"}, "water_line": {"entered": "0 mm", "source": "computed"},
     }  # fmt: skip
-    yield Proposal(
-        "ballast",
-        Message(
-            template="{m} of lead at {x}; fixed, marked, and in the log",
-            params={"m": q(steps * step, "mass"), "x": q(station, "length")},
-        ),
-        [Operation(op="add", path=f"/fits/{bench.resolved.fit_id}/ledger/{key}", value=row)],
-    )
+    return Operation(op="add", path=f"/fits/{fit_id}/ledger/{key}", value=row), kg
+
+
+def tenths(project: Project, mass_kg: float) -> tuple[str, float]:
+    """A mass to the tenth of a kilogram or pound upwards, as written, and what that is, kg."""
+    metric = project.units == "mm-kg"
+    step = 0.1 if metric else 0.1 * LB_KG
+    steps = math.ceil(mass_kg / step - 1e-9)
+    return f"{steps / 10:.1f} {'kg' if metric else 'lb'}", steps * step
 
 
 # How far a part is proposed to move, m: along and athwart a boat, and across any other craft.
@@ -131,10 +144,9 @@ _BATTERY_M = 6.0
 # What moves in an aeroplane without a new cowl: by name.
 _BATTERY = ("battery", "pack", "ballast")
 _ATHWART_M = 1.2
-_OTHER = {"aft": "forward", "forward": "aft", "starboard": "port", "port": "starboard", "up": "down", "down": "up"}
 
 
-def _movable(bench: BalanceBench) -> Iterator[tuple[str, str, float, LedgerRow | Pack]]:
+def movable(bench: BalanceBench) -> Iterator[tuple[str, str, float, LedgerRow | Pack]]:
     """Packs and parts put in by this fit, heaviest first: pointer, name, mass and the item."""
     fit = bench.resolved.project.fits.get(bench.resolved.fit_id or "")
     if fit is None:
@@ -159,17 +171,13 @@ def _shift(
     named: tuple[str, ...] = ("",),
 ) -> Iterator[Proposal]:
     """Each movable part, of those named, moved so far along one axis that the moment is taken off."""
-    movable = [m for m in _movable(bench) if any(n in m[1].casefold() for n in named)]
-    for pointer, name, mass, item in movable[:3]:
+    some = [m for m in movable(bench) if any(n in m[1].casefold() for n in named)]
+    for pointer, name, mass, item in some[:3]:
         figure = getattr(item, part)
         if figure is None or mass <= 0 or abs(moment_kg_m / mass) > most_m:
             continue
         by = -moment_kg_m / mass
-        value, rounded = moved_place(figure, by, bench.resolved.project.units, up=by > 0)
-        far, way = abs(rounded - figure.si), figure.dir
-        if rounded < 0:  # on the other side of its origin: said with the other direction
-            way, rounded = _OTHER[figure.dir], -rounded
-            value |= {"entered": tape_text(rounded, bench.resolved.project.units), "dir": way}
+        value, rounded, way, far = said_place(figure, by, bench.resolved.project.units)
         yield Proposal(
             f"move-{pointer.rsplit('/', 1)[1]}",
             Message(

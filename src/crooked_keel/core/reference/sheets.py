@@ -59,8 +59,8 @@ BLOCKS: tuple[Block, ...] = (
     Block("craft", "Height of the CG by lifting one end", (
         _e("/craft/as_found/raised/end", "End lifted", "choice"), _e("/craft/as_found/raised/lift", "Lifted by"), _e("/craft/as_found/raised/reading", "Load on the other end meanwhile"),
     ), form="stands on wheels", hint="Used in place of the height above. Suspension blocked, brakes off, cradle under the axle, a second person."),
-    Block("craft", "{support}s on scales", (_e("reading", "reading"), _e("tare", "tare"), *_GROUND, _e("raised", "held up by")), form="scales", without="stands on wheels", table="/craft/supports", one="support", fresh=(("role", "main"),)),
-    Block("craft", "Weighed again, rolled off and on between", (_e("reading", "first"), _e("reading_2", "second"), _e("reading_3", "third")), form="scales", table="/craft/supports", one="support", fresh=(("role", "main"),), hint="The mean counts; how far they differ is a finding."),
+    Block("craft", "{support}s on scales", (_e("reading", "reading"), _e("tare", "tare"), *_GROUND), form="scales", without="stands on wheels", table="/craft/supports", one="support", fresh=(("role", "main"),)),
+    Block("craft", "{support}s weighed again, rolled off and on between; held up to level", (_e("reading_2", "second reading"), _e("reading_3", "third"), _e("raised", "held up by")), form="scales", table="/craft/supports", one="support", fresh=(("role", "main"),), hint="The mean counts; how far readings differ is a finding."),
     Block("craft", "{support}s on scales", (_e("reading", "reading"), _e("tare", "tare"), *_GROUND[:2]), form="stands on wheels", table="/craft/supports", one="support", fresh=(("role", "main"),)),
     Block("craft", "{support}s: where they touch", (_GROUND[2], _e("radius", "radius")), form="stands on wheels", table="/craft/supports", one="support", fresh=(("role", "main"),)),
     Block("craft", "How she floats", (
