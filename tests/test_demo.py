@@ -4,15 +4,16 @@ from __future__ import annotations
 
 import json
 from pathlib import Path
+from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
 
 from crooked_keel.core.assess import assess
-from crooked_keel.core.document import dump, load
-from crooked_keel.demo.seed import seed
+from crooked_keel.core.document import Project, dump, load
+from crooked_keel.demo.seed import SECOND, made, seed
 from crooked_keel.store.store import Store
-from tests.conftest import DEMO_OF, KIND_IDS
+from tests.conftest import DEMO_OF, KIND_IDS, put
 
 
 def test_seeded_once_with_its_summary(tmp_path: Path) -> None:
@@ -20,10 +21,11 @@ def test_seeded_once_with_its_summary(tmp_path: Path) -> None:
     seed(tmp_path)
     store = Store(tmp_path)
     rows = store.list_projects()
-    assert [r.name for r, _, _ in rows] == ["Lapwing", "Samphire", "Harrow 750", "Pannier", "Tiller"]
+    assert [r.name for r, _, _ in rows] == ["Lapwing", "Samphire", "Harrow 750", "Pannier", "Tiller", "Curlew"]
     for row, _, summary in rows:
         assert summary is not None and summary["worst_level"] == "stop"
-        assert store.head(row.id).document == DEMO_OF[summary["kind"]]
+        if row.name != "Curlew":
+            assert store.head(row.id).document == DEMO_OF[summary["kind"]]
     assert not store.head(rows[0][0].id).can_undo  # nothing to undo into an empty project
     store.close()
 
@@ -105,3 +107,29 @@ def test_a_demonstration_comes_through_file_store_and_api_unchanged(
     store = Store(tmp_path / "other")
     assert dump(store.head(store.create(load(text), "again").project_id).document) == text
     store.close()
+
+
+@pytest.mark.parametrize(("kind", "demo"), SECOND)
+def test_a_second_demonstration_of_a_kind_is_whole_too(kind: str, demo: Any) -> None:
+    """Fit A stops somewhere, fit B nowhere, and no figure is missing in either."""
+    document = made(kind, demo)
+    for fit, stops in (("a", True), ("b", False)):
+        found = assess(document, fit)
+        assert not found.failures
+        levels = {f.level for f in found.findings}
+        assert ("stop" in levels) is stops and "unknown" not in levels, [
+            f.key for f in found.findings if f.level in ("stop", "unknown")
+        ]
+        assert found.missing == []
+    assert load(dump(document)) == document
+
+
+def test_fuel_that_goes_is_not_carried_and_was_before(project: Project) -> None:
+    """The motor glider: its wing tanks come out with the engine."""
+    document = made("aeroplane", SECOND[0][1])
+    after = next(v for v in assess(document, "b").values if v.id == "balance.heaviest")
+    kept = put(document, {"/fits/b/fuel": "kept"})
+    fuelled = next(v for v in assess(kept, "b").values if v.id == "balance.heaviest")
+    assert after.si is not None and fuelled.si is not None
+    assert after.before_si == fuelled.before_si
+    assert fuelled.si - after.si == pytest.approx(2 * 30 * 0.72)

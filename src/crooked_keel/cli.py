@@ -31,6 +31,8 @@ def _say(bad: Any) -> NoReturn:
 
 def _serve(host: str, port: int, data: Path, passphrase: str | None) -> None:
     import gc
+    import importlib
+    import threading
 
     import uvicorn
 
@@ -42,6 +44,10 @@ def _serve(host: str, port: int, data: Path, passphrase: str | None) -> None:
     # What is loaded now stays loaded: the collector need not walk it again in the midst of an edit.
     gc.collect()
     gc.freeze()
+    # The solver takes a second to load; by the time anybody asks for it, it is there.
+    loading = threading.Timer(5.0, importlib.import_module, ("scipy.optimize",))
+    loading.daemon = True
+    loading.start()
     print(f"Crooked Keel is at http://{host}:{port}  (Ctrl+C stops it)", flush=True)
     uvicorn.run(application, host=host, port=port, log_level="warning")
 

@@ -56,7 +56,7 @@ def test_rows_by_the_doubt_they_take_off(close: Project) -> None:
     drops = [r.drop_si for r in rows]
     assert drops == sorted(drops, reverse=True) and all(d > 0 for d in drops)
     assert all(0 <= r.settles <= 1 for r in rows)
-    assert {r.id for r in rows if r.pointer is None} == {"finished", "lift:main"}
+    assert {r.id for r in rows if r.pointer is None} == {"finished", "lift:main", "one scale"}
 
 
 def test_what_is_measured_is_not_asked_for_again(close: Project) -> None:
@@ -112,3 +112,15 @@ def test_what_each_unit_may_weigh(close: Project) -> None:
         after = measure_next(put(close, {pointer: f"{kilograms:.6f} kg"}), "a")
         margins = [after.margin_si] if after.margin == found.margin else []
         assert margins == [pytest.approx(0.0, abs=2e-6)]
+
+
+def test_one_scale_under_the_light_wheel_competes_with_the_rest(project: Project) -> None:
+    """R = (m·x_main − S)/(x_main − x_light): what a tail scale of the finished craft leaves of the doubt, against numpy's update."""
+    made = measure_next(project, "a")
+    row = next(r for r in made.rows if r.id == "one scale")
+    whole = next(r for r in made.rows if r.id == "finished")
+    assert whole.left_si <= row.left_si < (made.sigma_si or 0)
+    assert "tail wheel" in row.name and row.minutes < whole.minutes
+    assert made.quickest in {r.name for r in made.rows}
+    best = max(made.rows, key=lambda r: r.drop_si / r.minutes)
+    assert made.quickest == best.name

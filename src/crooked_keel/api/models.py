@@ -278,6 +278,7 @@ class BlockOut(Reply):
     one: str
     fresh: dict[str, str]
     electric: bool
+    folded: bool
 
 
 class Reference(Reply):

@@ -78,7 +78,7 @@ def reference() -> Reference:
 def _sheet(kind: Kind) -> list[BlockOut]:
     return [
         BlockOut(
-            bench=b.bench, title=b.title, hint=b.hint, table=b.table or None, one=b.one, fresh=dict(b.fresh), electric=b.electric,
+            bench=b.bench, title=b.title, hint=b.hint, table=b.table or None, one=b.one, fresh=dict(b.fresh), electric=b.electric, folded=b.folded,
             entries=[EntryOut(pointer=e.pointer, label=e.label, kind=e.kind, choices=list(e.choices)) for e in b.entries],
         )
         for b in sheet(kind)

@@ -12,7 +12,7 @@ from typing import NamedTuple
 from .balance.frontier import Side
 from .balance.ledger import Centre
 from .balance.section import BalanceBench, TrailPoint
-from .bench import needs_out
+from .bench import needs_out, or_none
 from .certainty import (
     SETTLED,
     Candidate,
@@ -26,7 +26,7 @@ from .certainty import (
     sigma,
 )
 from .document import Figure, Project, value_at
-from .errors import CannotSay, InputError
+from .errors import CannotSay, InputError, Need
 from .figure import measured_uncertainty
 from .finding import NeedOut
 from .formula import Out
@@ -36,7 +36,7 @@ from .wiring import set_up
 
 # Minutes of work. Common practice, no source.
 _MINUTES = {"mass": 20.0, "length": 30.0, "angle": 15.0}
-_LIFT_MINUTES, _WEIGHING_MINUTES = 45.0, 120.0
+_LIFT_MINUTES, _WEIGHING_MINUTES, _ONE_SCALE_MINUTES = 45.0, 120.0, 30.0
 # Standard uncertainty of a CG found on scales: 3 mm on the tape, two standard deviations.
 _CG_R_M = 1.5e-3
 _MOST_ROWS = 8
@@ -70,7 +70,7 @@ class BreakEvenOut(Out):
 
 
 class MeasureNext(Out):
-    """The margin that is least sure, its standard uncertainty, what could be measured by the doubt it takes off, and a plan in order.
+    """The margin that is least sure, its standard uncertainty, what could be measured by the doubt it takes off, and a plan in order; quickest: what takes most off for each minute of work.
     settled: nothing more is needed for the verdict to stand. break_even: what each unit may weigh before the margin is gone. needs: what must be known before anything can be said."""
 
     margin: str
@@ -78,6 +78,7 @@ class MeasureNext(Out):
     sigma_si: float | None
     settled: bool
     rows: list[MeasureOut]
+    quickest: str
     plan: list[str]
     plan_settles: bool
     break_even: list[BreakEvenOut]
@@ -97,7 +98,7 @@ def measure_next(project: Project, fit_id: str | None) -> MeasureNext:
         return _ranked(project, benches.balance)
     except CannotSay as gap:
         return MeasureNext(
-            margin="", margin_si=None, sigma_si=None, settled=False, rows=[], plan=[], plan_settles=False, break_even=[], needs=needs_out(gap.needs)
+            margin="", margin_si=None, sigma_si=None, settled=False, rows=[], quickest="", plan=[], plan_settles=False, break_even=[], needs=needs_out(gap.needs)
         )  # fmt: skip
 
 
@@ -140,11 +141,12 @@ def _ranked(project: Project, bench: BalanceBench) -> MeasureNext:
         if r.drop >= _WORTH_SHOWING * doubt
     ]  # fmt: skip
     # The plan is for before the fitting: the finished craft can only be weighed when there is one.
-    before = [c for c in candidates if c.id != "finished"]
+    before = [c for c in candidates if c.id not in ("finished", "one scale")]
     steps = plan(pairs, before)
     known = [reading for step in steps for reading in step.readings]
+    quickest = max(rows, key=lambda r: r.drop_si / r.minutes, default=None)
     return MeasureNext(
-        margin=words, margin_si=margin, sigma_si=doubt, settled=doubt > 0 and abs(margin) >= SETTLED * doubt, rows=rows,
+        quickest=quickest.name if quickest else "", margin=words, margin_si=margin, sigma_si=doubt, settled=doubt > 0 and abs(margin) >= SETTLED * doubt, rows=rows,
         plan=[s.name for s in steps], plan_settles=all_settled(pairs, known),
         break_even=_break_even(bench, least), needs=[],
     )  # fmt: skip
@@ -195,8 +197,30 @@ def _candidates(project: Project, bench: BalanceBench, gradient: Gradient) -> It
             name = f"{installation.name}, drive, propeller and mount in one lift"
             yield Candidate(f"lift:{installation.id}", name, (Reading(lift, _mass_r(total)),), _LIFT_MINUTES)
     empty: Centre = bench.empty
+    one = or_none(lambda: _light_wheel(bench))
+    if one is not None:
+        name, x_main, x_light = one
+        by_mass, by_moment = empty.mass_slopes(), empty.moment_slopes()
+        gradient = {o: (x_main * by_mass[o] - by_moment[o]) / (x_main - x_light) for o in by_mass}
+        load = (x_main * empty.mass_kg - empty.moment_kg_m) / (x_main - x_light)
+        yield Candidate(
+            "one scale",
+            f"the {name} of the finished craft on one scale",
+            (Reading(gradient, _mass_r(load)),),
+            _ONE_SCALE_MINUTES,
+        )
     readings = (Reading(empty.mass_slopes(), _mass_r(empty.mass_kg)), Reading(empty.slopes(), _CG_R_M))
     yield Candidate("finished", "the finished craft on its scales", readings, _WEIGHING_MINUTES)
+
+
+def _light_wheel(bench: BalanceBench) -> tuple[str, float, float]:
+    """Nose or tail wheel: its name and station, and that of the mains, m."""
+    stands = bench.standing.stands
+    mains = [s.x_m for s in stands if s.role == "main"]
+    light = next((s for s in stands if s.role in ("nose", "tail")), None)
+    if not mains or light is None:
+        raise CannotSay(Need("/craft/supports", "a nose or tail wheel"))
+    return light.name, sum(mains) / len(mains), light.x_m
 
 
 def _mass_r(mass_kg: float) -> float:

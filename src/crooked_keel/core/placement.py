@@ -10,6 +10,7 @@ from typing import Any, Literal, NamedTuple
 
 from .assess import assess
 from .balance.frontier import Side
+from .balance.ledger import is_lead
 from .balance.placing import Held, cg_with_mount, longest_mount
 from .balance.section import BalanceBench, TrailPoint
 from .balance.suggest import lead_row, movable, moves_with, tenths
@@ -212,11 +213,7 @@ def _movers(benches: Benches, fit_id: str, wish: Wish) -> Any:
     fit = bench.resolved.project.fits[fit_id]
     for base, rows in (("/ledger", bench.resolved.project.ledger), (f"/fits/{fit_id}/ledger", fit.ledger)):
         for key, row in rows.items():
-            if (
-                row.kind in ("kept", "installed")
-                and row.mass is not None
-                and any(w in row.name.casefold() for w in ("ballast", "lead"))
-            ):
+            if row.kind in ("kept", "installed") and row.mass is not None and is_lead(row.name):
                 x = or_none(
                     lambda r=row, b=base, k=key: (
                         bench.resolved.references.place(r.station, f"{b}/{k}/station", r.name, "x").value

@@ -557,13 +557,19 @@ class Resolved:
         """Whether the craft stands on wheels in one line, so that scales cannot find its CG to the side."""
         return self.has("wheels in line") or self.project.craft.layout == "monowheel"
 
+    def tanks_of(self, after: bool) -> list[tuple[str, str, Tank]]:
+        """Tanks in order, of the craft as found, or after the work: without those that go, with those that the fit adds. Key, pointer, tank."""
+        own = sorted(self.project.craft.tanks.items(), key=lambda t: t[1].rank)
+        made = [(k, f"/craft/tanks/{k}", t) for k, t in own]
+        if not after or self.fit is None:
+            return made
+        added = sorted(self.fit.tanks.items(), key=lambda t: t[1].rank)
+        return ([] if self.fit.fuel == "out" else made) + [(k, f"/fits/{self.fit_id}/tanks/{k}", t) for k, t in added]
+
     @property
     def tanks(self) -> list[tuple[str, str, Tank]]:
-        """Tanks of the craft and of the fit, in order: key, pointer and the tank."""
-        own = sorted(self.project.craft.tanks.items(), key=lambda t: t[1].rank)
-        added = sorted((self.fit.tanks if self.fit else {}).items(), key=lambda t: t[1].rank)
-        made = [(k, f"/craft/tanks/{k}", t) for k, t in own]
-        return made + [(k, f"/fits/{self.fit_id}/tanks/{k}", t) for k, t in added]
+        """Tanks after the work."""
+        return self.tanks_of(True)
 
     def word(self, name: str) -> str:
         """What the trade calls it."""
@@ -690,6 +696,7 @@ class Resolved:
             key,
             fuel,
             added,
+            self.fit.fuel if self.fit else None,
             self.references.school,
         )
 
@@ -697,9 +704,7 @@ class Resolved:
         craft = self.project.craft
         made = []
         if fuel:
-            for tank_id, pointer, tank in self.tanks:
-                if not added and not pointer.startswith("/craft"):
-                    continue
+            for tank_id, pointer, tank in self.tanks_of(added):
 
                 def mass(tank_id: str = tank_id, pointer: str = pointer, t: Tank = tank) -> Traced:
                     asks = (

@@ -48,11 +48,12 @@ class InstallationShape:
 
 @record
 class CgShape:
-    """A CG with two standard deviations along x."""
+    """A CG with two standard deviations along x and up."""
 
     x: float
     z: float
     plus_minus: float | None
+    plus_minus_z: float | None
 
 
 class Shapes(Out):
@@ -122,8 +123,13 @@ def _limits(balance: BalanceBench) -> list[float]:
 
 def _cg(balance: BalanceBench, which: str) -> CgShape:
     centre = balance.before if which == "before" else balance.empty
-    z = or_none(lambda: (apply_ledger(balance.as_found, "z") if which == "before" else balance.empty_z).station_m)
-    return CgShape(x=centre.station_m, z=z if z is not None else 0.0, plus_minus=2 * centre.station.u)
+    up = or_none(lambda: (apply_ledger(balance.as_found, "z") if which == "before" else balance.empty_z).station)
+    return CgShape(
+        x=centre.station_m,
+        z=up.value if up else 0.0,
+        plus_minus=2 * centre.station.u,
+        plus_minus_z=2 * up.u if up else None,
+    )
 
 
 def _tanks(resolved: Resolved) -> list[Point]:

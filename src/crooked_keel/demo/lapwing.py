@@ -7,7 +7,8 @@ from typing import Any
 from .figures import aft, ahead, at, f, rows, side, up
 
 
-def _points(x: str, y: str, low: str, high: str, source: str, strength: str) -> dict[str, Any]:
+def four_points(x: str, y: str, low: str, high: str, source: str, strength: str) -> dict[str, Any]:
+    """Four mount points round a shaft, from the unit's flange, with the firewall of an aeroplane behind them."""
     made: dict[str, Any] = {}
     corners = (
         ("top-port", "top port", -1, 1),
@@ -33,7 +34,7 @@ def _points(x: str, y: str, low: str, high: str, source: str, strength: str) -> 
     return made
 
 
-def _installation(
+def installation(
     name: str,
     unit: dict[str, Any],
     placement: dict[str, Any],
@@ -41,6 +42,7 @@ def _installation(
     propeller: dict[str, Any],
     mount: dict[str, Any],
 ) -> dict[str, Any]:
+    """An installation of an aeroplane, the unit's measures from its flange."""
     for part in ("cg_aft", "cg_starboard", "cg_up", "box_up"):
         unit[part]["from"] = "unit flange"
     return {
@@ -53,7 +55,7 @@ def _installation(
     }
 
 
-OLD = _installation(
+OLD = installation(
     "flat-four, 65 hp",
     {
         "kind": "four-stroke", "cylinders": f("4", "maker"), "power": f("65 hp", "maker"), "rated_speed": f("2300 rpm", "maker"),
@@ -70,10 +72,10 @@ OLD = _installation(
         "diameter": f("72 in"), "blades": f("2"), "mass": f("5.0 kg ±0.1 kg"), "inertia": f("0.55 kg·m²", "estimated"),
         "turns": "clockwise", "spacer": f("0 mm"),
     },
-    {"mass": f("3.2 kg ±0.1 kg"), "thrust": f("1450 N", "estimated"), "points": _points("700 mm", "115 mm", "-105 mm", "105 mm", "measured", "9000 N")},
+    {"mass": f("3.2 kg ±0.1 kg"), "thrust": f("1450 N", "estimated"), "points": four_points("700 mm", "115 mm", "-105 mm", "105 mm", "measured", "9000 N")},
 )  # fmt: skip
 
-FIT_A = _installation(
+FIT_A = installation(
     "inline-three, belt",
     {
         "kind": "four-stroke", "cylinders": f("3", "maker"), "power": f("92 hp", "maker"), "rated_speed": f("5600 rpm", "maker"),
@@ -96,10 +98,10 @@ FIT_A = _installation(
         "diameter": f("1980 mm", "maker"), "blades": f("3"), "mass": f("8.1 kg ±0.4 kg", "maker"), "inertia": f("0.85 kg·m²", "maker"),
         "turns": "clockwise", "spacer": f("60 mm"),
     },
-    {"mass": f("4.1 kg ±0.6 kg", "estimated"), "thrust": f("1900 N", "estimated"), "points": _points("400 mm", "165 mm", "-95 mm", "150 mm", "measured", "9000 N")},
+    {"mass": f("4.1 kg ±0.6 kg", "estimated"), "thrust": f("1900 N", "estimated"), "points": four_points("400 mm", "165 mm", "-95 mm", "150 mm", "measured", "9000 N")},
 )  # fmt: skip
 
-FIT_B = _installation(
+FIT_B = installation(
     "flat-twin, direct",
     {
         "kind": "four-stroke", "cylinders": f("2", "maker"), "power": f("75 hp", "maker"), "rated_speed": f("2700 rpm", "maker"),
@@ -116,7 +118,7 @@ FIT_B = _installation(
         "diameter": f("1680 mm", "maker"), "blades": f("3"), "mass": f("5.6 kg ±0.1 kg"), "inertia": f("0.42 kg·m²", "maker"),
         "turns": "clockwise", "spacer": f("50 mm"),
     },
-    {"mass": f("4.4 kg ±0.1 kg"), "thrust": f("1550 N", "estimated"), "points": _points("540 mm", "190 mm", "-150 mm", "150 mm", "measured", "14 kN")},
+    {"mass": f("4.4 kg ±0.1 kg"), "thrust": f("1550 N", "estimated"), "points": four_points("540 mm", "190 mm", "-150 mm", "150 mm", "measured", "14 kN")},
 )  # fmt: skip
 
 

@@ -257,7 +257,7 @@ def _fields(
                     yield block.title, f"{item.name}, {e.label}", f"{table}/{key}/{e.pointer}"
         else:
             for e in block.entries:
-                yield block.title, e.label, e.pointer.replace("~", pointer or "")
+                yield block.title, e.label, e.pointer.replace("~", pointer or "").replace("^", f"/fits/{fit}")
 
 
 def _figures(project: Project, bench: Bench, pointer: str | None, fit: str | None) -> list[Any]:

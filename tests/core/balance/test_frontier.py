@@ -178,3 +178,13 @@ def test_edges_are_drawn_and_hold_every_named_loading(project: Project) -> None:
     hull = MultiPoint(around).convex_hull.buffer(1e-6)
     inside = [hull.contains(Point(p.mass_si, p.mass_si * p.x_si)) for loading in made.loadings for p in loading.trail]
     assert inside and all(inside)
+
+
+def test_a_seat_that_slides_is_where_it_is_worst(project: Project) -> None:
+    """The front seat 40 mm either way: worst forward with it forward, as if it stood there; worst aft with it aft."""
+    sliding = put(project, {"/craft/seats/front/slides": "40 mm"})
+    for fit, station in (("a", "580 mm"), ("b", "580 mm")):
+        there = put(project, {"/craft/seats/front/station": station})
+        a, b = (finding(assess(d, fit), "balance.worst-loading") for d in (sliding, there))
+        assert a.margin is not None and b.margin is not None
+        assert a.margin.si == pytest.approx(b.margin.si, abs=1e-9)

@@ -158,7 +158,7 @@ def test_w33_stand_and_hung_weight() -> None:
     assert m - 29.401 - 13.1 == pytest.approx(219.499, abs=1e-3)
     assert hung_weight(m, x, 0.72, -0.75, 13.1) == pytest.approx(69.603, abs=1e-3)
     for wrong in (0.9, 0.72, -3.0):
-        with pytest.raises(InputError, match="beyond the CG"):
+        with pytest.raises(InputError, match="on the side that goes down"):
             stand_required(m, x, 0.72, -0.75, wrong)
 
 

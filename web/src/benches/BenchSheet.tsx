@@ -1,13 +1,14 @@
+import type { ReactNode } from 'react';
 import type { Bench, Block } from '../api/client';
 import { useProject } from '../api/project';
 import { FigureField } from '../figure/FigureField';
 import { ChoiceField, Collection, TextField } from '../figure/forms';
-import { Columns, Group } from './Sheet';
+import { Columns, FoldedFields, Group } from './Sheet';
 import { useInstallation } from './useInstallation';
 
 /** The sheet of a bench as the kind of craft declares it: groups of fields in columns, tables across. */
 export function BenchSheet(props: { bench: Bench; only?: (block: Block) => boolean }) {
-  const { reference, state, fit } = useProject();
+  const { reference, state, fit, at } = useProject();
   const { pointer, electric } = useInstallation();
   const kind = state.document.kind as string;
   const blocks = (reference.sheets[kind] ?? []).filter(
@@ -24,40 +25,73 @@ export function BenchSheet(props: { bench: Bench; only?: (block: Block) => boole
     if (!block.table && last && !last[0]?.table) last.push(block);
     else runs.push([block]);
   }
+  const tableFilled = (b: Block) =>
+    Object.values((at(real(b.table ?? '')) ?? {}) as Record<string, Record<string, unknown>>).some(
+      (row) =>
+        b.table === '/instruments' || b.table === '^/tanks' || b.entries.some((e) => row[e.pointer] !== undefined),
+    );
   const real = (p: string) => p.replace(/^~/, pointer ?? '').replace(/^\^/, `/fits/${fit}`);
   return (
     <>
       {runs.map((run) => {
         const first = run[0] as Block;
-        if (first.table)
+        if (first.table) {
+          const table = (
+            <Collection
+              pointer={real(first.table)}
+              title={first.folded ? '' : first.title}
+              label={first.title}
+              one={first.one}
+              fresh={first.fresh}
+              columns={first.entries.map((e) => ({
+                key: e.pointer,
+                label: e.label,
+                kind: e.kind === 'choice' ? 'choice' : 'figure',
+              }))}
+            />
+          );
           return (
             <div key={first.title + first.table} className="px-4 pt-2">
-              <Collection
-                pointer={real(first.table)}
-                title={first.title}
-                one={first.one}
-                fresh={first.fresh}
-                columns={first.entries.map((e) => ({
-                  key: e.pointer,
-                  label: e.label,
-                  kind: e.kind === 'choice' ? 'choice' : 'figure',
-                }))}
-              />
+              {first.folded ? (
+                <FoldedFields title={first.title} filled={tableFilled(first)}>
+                  {first.hint && <p className="text-muted">{first.hint}</p>}
+                  {table}
+                </FoldedFields>
+              ) : (
+                table
+              )}
             </div>
           );
+        }
         return (
           <Columns key={run.map((b) => b.title).join()}>
             {run.map((b) => (
-              <Group key={b.title} title={b.title} hint={b.hint || undefined}>
+              <Titled key={b.title} block={b} filled={b.entries.some((e) => at(real(e.pointer)) !== undefined)}>
                 {b.entries.map((e) => (
                   <Field key={e.pointer} pointer={real(e.pointer)} label={e.label} kind={e.kind} choices={e.choices} />
                 ))}
-              </Group>
+              </Titled>
             ))}
           </Columns>
         );
       })}
     </>
+  );
+}
+
+function Titled(props: { block: Block; filled: boolean; children: ReactNode }) {
+  const { block } = props;
+  if (!block.folded)
+    return (
+      <Group title={block.title} hint={block.hint || undefined}>
+        {props.children}
+      </Group>
+    );
+  return (
+    <FoldedFields title={block.title} filled={props.filled}>
+      {block.hint && <p className="text-muted">{block.hint}</p>}
+      {props.children}
+    </FoldedFields>
   );
 }
 
@@ -73,5 +107,5 @@ function needsUnit(block: Block): boolean {
 }
 
 function needsFit(block: Block): boolean {
-  return (block.table ?? '').startsWith('^');
+  return (block.table ?? '').startsWith('^') || block.entries.some((e) => e.pointer.startsWith('^'));
 }

@@ -14,6 +14,34 @@ export function Group(props: { title: string; children: ReactNode; hint?: string
   );
 }
 
+/** A group that is there when asked for: worked out or looked at only then. */
+export function Fold(props: { title: string; children: ReactNode }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <section aria-label={props.title} className="mb-4">
+      <h2 className="border-b border-ink pb-0.5 text-[15px]">
+        <button type="button" className="w-full text-left" aria-expanded={open} onClick={() => setOpen(!open)}>
+          {props.title} <span className="text-muted">{open ? 'fold' : 'open'}</span>
+        </button>
+      </h2>
+      {open && props.children}
+    </section>
+  );
+}
+
+/** A group of figures that few need: open when something in it is filled in, or when somebody looks for one of its fields. */
+export function FoldedFields(props: { title: string; filled: boolean; children: ReactNode }) {
+  const [open, setOpen] = useState(props.filled);
+  return (
+    <details className="mb-3" open={open || props.filled} onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary className="head cursor-pointer border-b border-rule pb-0.5 text-[15px] text-muted">
+        {props.title}
+      </summary>
+      <div className="pt-1.5">{props.children}</div>
+    </details>
+  );
+}
+
 /** Two columns of figures, one at tablet width. */
 export function Columns(props: { children: ReactNode }) {
   return <div className="grid gap-x-8 px-4 py-3 min-[900px]:grid-cols-2">{props.children}</div>;

@@ -8,6 +8,8 @@ import { useInstallation } from '../benches/useInstallation';
 import { FigureField, type StoredFigure } from '../figure/FigureField';
 import { tapeText } from '../figure/fields';
 import { formatNumber } from '../figure/format';
+import { CgLens, LENS } from './CgLens';
+import { roomFor } from './room';
 
 const WIDTH = 828;
 const HEIGHT = 254;
@@ -47,6 +49,17 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
   const left = (WIDTH - span * (x1 - x0)) / 2;
   const sx = scaleLinear([x0, x1], [left, left + span * (x1 - x0)]);
   const sz = scaleLinear([ground, z1], [HEIGHT - 26, HEIGHT - 26 - span * (z1 - ground)]);
+  const drawn = [
+    ...state.assessment.shapes.outline.map((p) => p.points),
+    ...state.assessment.shapes.installations.flatMap((i) => [i.box, i.propeller]),
+    ...state.assessment.shapes.wheels.map((w) => [
+      { x: w.x - w.radius, z: w.z - w.radius },
+      { x: w.x + w.radius, z: w.z - w.radius },
+      { x: w.x + w.radius, z: w.z + w.radius },
+      { x: w.x - w.radius, z: w.z + w.radius },
+    ]),
+  ].map((points) => points.map((p) => ({ x: sx(p.x), y: sz(p.z) })));
+  const lens = roomFor(LENS, { width: WIDTH, height: HEIGHT }, drawn);
   const path = (points: XZ[], closed: boolean) =>
     points.map((p, i) => `${i ? 'L' : 'M'}${sx(p.x)} ${sz(p.z)}`).join('') + (closed ? 'Z' : '');
   const smooth = line<XZ>()
@@ -176,7 +189,12 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
             {shapes.limits.map((x) => (
               <path key={x} d={`M${sx(x)} 28V${HEIGHT - 26}`} stroke="var(--color-ok)" />
             ))}
-            <text x={sx(shapes.limits[0] ?? 0) - 4} y={24} textAnchor="end" style={{ fill: 'var(--color-ok)' }}>
+            <text
+              x={sx(shapes.limits[0] ?? 0) - 4}
+              y={Math.abs(sx(shapes.limits[0] ?? 0) - sx(0)) < 80 ? 38 : 24}
+              textAnchor="end"
+              style={{ fill: 'var(--color-ok)' }}
+            >
               {formatNumber(shapes.limits[0] ?? 0, 'length', view)}
             </text>
             <text x={sx(shapes.limits[1] ?? 0) + 4} y={24} style={{ fill: 'var(--color-ok)' }}>
@@ -276,18 +294,9 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
           <Cross x={sx(shapes.cg_before.x)} y={sz(shapes.cg_before.z)} colour="var(--color-grey)" size={8} />
         )}
         {shapes.cg_after && (
-          <g>
-            <ellipse
-              cx={sx(shapes.cg_after.x)}
-              cy={sz(shapes.cg_after.z)}
-              rx={Math.max(3, (shapes.cg_after.plus_minus ?? 0) * span)}
-              ry="7"
-              fill="none"
-              stroke="var(--color-act)"
-            />
-            <Cross x={sx(shapes.cg_after.x)} y={sz(shapes.cg_after.z)} colour="var(--color-act)" size={10} bold />
-          </g>
+          <Cross x={sx(shapes.cg_after.x)} y={sz(shapes.cg_after.z)} colour="var(--color-act)" size={10} bold />
         )}
+        {lens && <CgLens shapes={shapes} span={span} x={lens.x} y={lens.y} />}
         {arrows.map((s) => (
           <g key={s.id}>
             <path

@@ -14,6 +14,8 @@ export interface StoredFigure {
   note?: string;
   from?: string;
   dir?: string;
+  instrument?: string;
+  earlier?: { entered: string; source: string };
 }
 const SOURCES = ['measured', 'maker', 'estimated', 'hearsay', 'template', 'computed'];
 const DIRECTIONS: Record<string, string[]> = {
@@ -90,7 +92,15 @@ export function FigureField(props: { pointer: string; label: string; bare?: bool
       }
       const ahead = spec?.place === 'station' && OWN.includes(spec.origin ?? '') && unitSide < 0;
       const fresh = ahead ? { dir: 'forward' } : {};
-      const kept = figure ? { source: figure.source, from: figure.from, dir: figure.dir, note: figure.note } : fresh;
+      const kept = figure
+        ? {
+            source: figure.source,
+            from: figure.from,
+            dir: figure.dir,
+            note: figure.note,
+            instrument: figure.instrument,
+          }
+        : fresh;
       const value = Object.fromEntries(
         Object.entries({ ...kept, ...more, entered: completeUnit(typed, unit) }).filter(([, v]) => v !== undefined),
       );
@@ -170,10 +180,16 @@ export function FigureField(props: { pointer: string; label: string; bare?: bool
             label={label}
             small={props.bare === true}
             disabled={!figure}
-            onPick={(next) => void commit(stored, { source: next })}
+            instrument={figure?.instrument}
+            onPick={(more) => void commit(stored, more)}
           />
         )}
       </span>
+      {figure?.earlier && (
+        <span className="absolute right-0 top-full z-10 -mt-1.5 bg-sheet px-1 text-xs text-watch">
+          was {figure.earlier.entered}, {figure.earlier.source}
+        </span>
+      )}
       <span
         id={`${id}-said`}
         role="status"
@@ -199,6 +215,29 @@ function Opener() {
   );
 }
 
+/** Scales and tapes of this project, to say with which of them a figure was read. */
+function InstrumentGroup(props: { instrument?: string; onPick: (more: Partial<StoredFigure>) => void }) {
+  const { at } = useProject();
+  const known = Object.entries((at('/instruments') ?? {}) as Record<string, { name: string }>);
+  if (known.length === 0) return null;
+  return (
+    <>
+      <DropdownMenu.Separator className="my-1 h-px bg-rule" />
+      <DropdownMenu.Label className="px-2 text-xs text-muted">read with</DropdownMenu.Label>
+      <DropdownMenu.RadioGroup
+        value={props.instrument ?? ''}
+        onValueChange={(key) => props.onPick({ instrument: key === '' ? undefined : key })}
+      >
+        {[['', { name: 'nothing listed' }] as const, ...known].map(([key, i]) => (
+          <DropdownMenu.RadioItem key={key} value={key}>
+            {i.name}
+          </DropdownMenu.RadioItem>
+        ))}
+      </DropdownMenu.RadioGroup>
+    </>
+  );
+}
+
 function SourceGroup(props: { source: string; onPick: (source: string) => void }) {
   return (
     <DropdownMenu.RadioGroup value={props.source} onValueChange={props.onPick}>
@@ -218,7 +257,8 @@ function SourceTag(props: {
   label: string;
   small?: boolean;
   disabled: boolean;
-  onPick: (source: string) => void;
+  instrument?: string;
+  onPick: (more: Partial<StoredFigure>) => void;
 }) {
   return (
     <DropdownMenu.Root>
@@ -231,7 +271,8 @@ function SourceTag(props: {
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content className="popup" align="end">
-          <SourceGroup source={props.source} onPick={props.onPick} />
+          <SourceGroup source={props.source} onPick={(source) => props.onPick({ source })} />
+          <InstrumentGroup instrument={props.instrument} onPick={props.onPick} />
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>
@@ -286,6 +327,7 @@ function PlaceTag(props: {
               <SourceGroup source={props.figure.source} onPick={(source) => props.onPick({ source })} />
             </>
           )}
+          <InstrumentGroup instrument={props.figure.instrument} onPick={props.onPick} />
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>

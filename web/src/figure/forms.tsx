@@ -43,7 +43,7 @@ export function ChoiceField(props: { pointer: string; label: string; bare?: bool
 }
 
 /** A name or a note. */
-export function TextField(props: { pointer: string; label: string; bare?: boolean; wide?: boolean }) {
+export function TextField(props: { pointer: string; label: string; bare?: boolean; short?: boolean }) {
   const { at, edit } = useProject();
   const id = useId();
   const stored = (at(props.pointer) as string | undefined) ?? '';
@@ -66,19 +66,23 @@ export function TextField(props: { pointer: string; label: string; bare?: boolea
           {props.label}
         </label>
       )}
-      <input
+      <textarea
         id={id}
         aria-label={props.bare ? props.label : undefined}
         aria-invalid={error !== null}
         title={error ?? text}
         data-pointer={props.pointer}
-        className="w-full min-w-24 border-b border-transparent bg-transparent py-0.5 hover:border-rule focus:border-act"
+        rows={1}
+        className={`${props.short ? 'w-20' : 'w-full min-w-24'} block resize-none border-b border-transparent bg-transparent py-0.5 [field-sizing:content] hover:border-rule focus:border-act`}
         value={text}
-        placeholder="not written down"
+        placeholder={props.short ? '—' : 'not written down'}
         onChange={(e) => setText(e.target.value)}
         onBlur={() => void commit()}
         onKeyDown={(e) => {
-          if (e.key === 'Enter') void commit();
+          if (e.key === 'Enter') {
+            e.preventDefault();
+            void commit();
+          }
           if (e.key === 'Escape') setText(stored);
         }}
       />
@@ -101,6 +105,8 @@ export interface Column {
 export function Collection(props: {
   pointer: string;
   title: string;
+  /** Its name where no title is shown. */
+  label?: string;
   one: string;
   columns: Column[];
   fresh?: Record<string, unknown>;
@@ -119,7 +125,7 @@ export function Collection(props: {
     );
   }
   return (
-    <section aria-label={props.title} className="mb-4">
+    <section aria-label={props.label ?? props.title} className="mb-4">
       <table className="row-table">
         <thead>
           <tr>

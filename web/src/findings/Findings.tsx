@@ -161,13 +161,18 @@ function WaysOut(props: { finding: Finding }) {
   );
 }
 
-function WayOut(props: { suggestion: Suggestion }) {
+/** A way out with what it does, to try and to apply. */
+export function WayOut(props: {
+  suggestion: Pick<Suggestion, 'id' | 'message' | 'operations' | 'reaches' | 'consequences'>;
+  caption?: string;
+}) {
   const { edit, preview, leaveAhead, ahead, view } = useProject();
   const s = props.suggestion;
   const words = sentence(s.message, view);
   const tried = ahead !== null && JSON.stringify(ahead.operations) === JSON.stringify(s.operations);
   return (
     <div className="my-1.5 border-l-[3px] border-act py-1 pl-2.5" data-suggestion={s.id}>
+      {props.caption && <p className="text-xs text-muted">{props.caption}</p>}
       <p className="first-letter:uppercase">{words}</p>
       <p className="text-xs text-muted">
         then {WORDS[s.reaches]}

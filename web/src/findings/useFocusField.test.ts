@@ -10,6 +10,7 @@ const block = (bench: Block['bench'], pointers: string[], table: string | null =
   one: '',
   fresh: {},
   electric: false,
+  folded: false,
   entries: pointers.map((pointer) => ({ pointer, label: '', kind: 'figure' as const, choices: [] })),
 });
 const BLOCKS = [

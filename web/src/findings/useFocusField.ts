@@ -37,6 +37,7 @@ export function useFocusField(): (pointer: string) => void {
       const show = (triesLeft: number) => {
         const field = fieldOf(pointer);
         if (field) {
+          field.closest('details')?.setAttribute('open', '');
           field.scrollIntoView({ block: 'center' });
           field.focus();
         } else if (triesLeft > 0) setTimeout(() => show(triesLeft - 1), 50);

@@ -61,8 +61,7 @@ class EveryLoading:
                 lambda s=seat, p=at: need(s.heaviest, f"{p}/heaviest", f"heaviest that {s.name} may carry").si,
                 lambda s=seat, p=at: place(s.station, f"{p}/station", f"station of {s.name}", "x"),
             ))  # fmt: skip
-        for key, tank in sorted(self.resolved.project.craft.tanks.items(), key=lambda i: i[1].rank):
-            at = f"/craft/tanks/{key}"
+        for key, at, tank in self.resolved.tanks:
             rows.append((
                 f"tanks/{key}", tank.name, lambda: 0.0,
                 lambda t=tank, p=at: need(t.capacity, f"{p}/capacity", f"usable volume of the {t.name}").si
@@ -77,30 +76,40 @@ class EveryLoading:
             made.append((Item(id, name, lo(), hi(), x().value), x()))
         return made
 
+    def _on(self, side: Side) -> list[Item]:
+        """What may be aboard, with every seat that slides where it is worst for a side."""
+        seats, way = self.resolved.project.craft.seats, -1.0 if side == "forward" else 1.0
+        made = []
+        for item, _ in self.items:
+            seat = seats.get(item.id.removeprefix("seats/"))
+            slides = seat.slides.si if seat is not None and seat.slides is not None else 0.0
+            made.append(item._replace(x_m=item.x_m + way * slides))
+        return made
+
     def worst_of_all(self, side: Side) -> tuple[Worst, float]:
         """The least margin of every loading that the places and tanks allow, to one side, and its standard uncertainty; loads exact."""
         all_or_cannot_say(self._empty, self._envelope, self._gross, lambda: self.items)
-        items = [i for i, _ in self.items]
+        items = self._on(side)
         found = worst_margin(
             self._empty().mass_kg, self._empty().moment_kg_m, items, self._envelope(), side, self._gross()
         )
         loaded = Centre(self._empty())
-        for item, x in self.items:
-            loaded.add(1, Traced(found.at.loads_kg[item.id]), x)
+        for item, (_, x) in zip(items, self.items, strict=True):
+            loaded.add(1, Traced(found.at.loads_kg[item.id]), Traced(item.x_m, x.slopes))
         cut = self._envelope().cut(found.at.mass_kg)
         slope = 0.0 if cut is None else cut.forward_slope_m_kg if side == "forward" else cut.aft_slope_m_kg
         return found, loaded.margin_u(slope)
 
     def edges(self) -> list[FrontierOut]:
         """The edges of every loading, forward and aft, from the lightest up."""
-        items = [i for i, _ in self.items]
+        all_or_cannot_say(self._empty, lambda: self.items)
         sides: tuple[Side, Side] = ("forward", "aft")
         return [
             FrontierOut(
                 side=side,
                 points=[
                     CasePoint(mass_si=p.mass_kg, x_si=p.x_m)
-                    for p in frontier(self._empty().mass_kg, self._empty().moment_kg_m, items, side)
+                    for p in frontier(self._empty().mass_kg, self._empty().moment_kg_m, self._on(side), side)
                 ],
             )
             for side in sides
@@ -108,5 +117,5 @@ class EveryLoading:
 
     def most_of(self, item: Item, side: Side) -> float | None:
         """The heaviest that an item may be so that no loading passes the limit on a side, kg; None when even its lightest does."""
-        empty, items = self._empty(), [i for i, _ in self.items]
+        empty, items = self._empty(), self._on(side)
         return most_of(item, empty.mass_kg, empty.moment_kg_m, items, self._envelope(), side, self._gross())

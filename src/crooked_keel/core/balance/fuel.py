@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
+from ..document import Tank
 from ..errors import all_or_cannot_say
 from ..resolve import Body, Resolved, got
 from ..trace import above_zero, need
@@ -46,7 +47,7 @@ class Fuel:
 
     def legs(self, key: str, added: bool = True) -> list[list[Body]]:
         """Fuel of a loading by turns, first burnt first; tanks without a turn come last."""
-        turn = {k: t.turn.si if t.turn else float("inf") for k, _, t in self.resolved.tanks}
+        turn = {k: t.turn.si if t.turn else float("inf") for k, _, t in self._every_tank}
         by_turn: dict[float, list[Body]] = {}
         for body in self.bodies(key, added):
             by_turn.setdefault(turn[body.id], []).append(body)
@@ -58,6 +59,10 @@ class Fuel:
         all_or_cannot_say(*[lambda b=b: (got(b.mass), got(b.x)) for b in bodies])
         made = [Tankful(b.id, got(b.mass).value, got(b.x).value) for b in bodies]
         return [t for t in made if t.mass_kg > 0]
+
+    @property
+    def _every_tank(self) -> list[tuple[str, str, Tank]]:
+        return [*self.resolved.tanks_of(False), *self.resolved.tanks]
 
     @property
     def on_sides(self) -> bool:
@@ -87,7 +92,7 @@ class Fuel:
 
     def is_wing_tank(self, tank_id: str) -> bool:
         """Whether a tank hangs in a wing."""
-        return any(k == tank_id and t.where in _WING for k, _, t in self.resolved.tanks)
+        return any(k == tank_id and t.where in _WING for k, _, t in self._every_tank)
 
     @property
     def half_span(self) -> float:

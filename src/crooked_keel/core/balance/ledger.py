@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+import re
 from collections.abc import Iterable
 
 from ..errors import CannotSay, InputError, Need
@@ -96,6 +97,10 @@ class Centre:
     def mass_slopes(self) -> dict[Origin, float]:
         """∂m/∂figure for every figure in the sums."""
         return {origin: dm for origin, (dm, _) in self._all().items()}
+
+    def moment_slopes(self) -> dict[Origin, float]:
+        """∂S/∂figure for every figure in the sums."""
+        return {origin: ds for origin, (_, ds) in self._all().items()}
 
     def margin_slopes(self, limit_slope_m_kg: float) -> dict[Origin, float]:
         """∂(CG − limit)/∂figure, where the limit moves with mass, for every figure in the sums."""
@@ -247,3 +252,9 @@ def support_reactions(mass_kg: float, x_m: float, y_m: float, supports: list[tup
         raise InputError("/craft/supports", "three supports or more that do not stand in one line are wanted")
     wanted = np.array([mass_kg, mass_kg * x_m, mass_kg * y_m])
     return [float(r) for r in table.T @ np.linalg.solve(table @ table.T, wanted)]
+
+
+def is_lead(name: str) -> bool:
+    """Whether a row is ballast, by its name: `lead` or `ballast` as a word. A lead-acid battery is not."""
+    words = re.findall(r"[a-z]+", name.casefold())
+    return "ballast" in words or ("lead" in words and "battery" not in words)

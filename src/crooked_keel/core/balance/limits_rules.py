@@ -216,7 +216,7 @@ def wing_bending(bench: BalanceBench) -> Iterable[Finding]:
 )  # fmt: skip
 def zero_wing_fuel(bench: BalanceBench) -> Iterable[Finding]:
     fit, cap = bench.resolved.fit, bench.craft.limits.no_wing_fuel
-    wings = any(bench.fuel.is_wing_tank(k) for k, _, _ in bench.resolved.tanks)
+    wings = any(bench.fuel.is_wing_tank(k) for k, _, _ in [*bench.resolved.tanks_of(False), *bench.resolved.tanks])
     if fit is None or not (wings or cap):
         return
     keys = list(bench.resolved.project.loadings)

@@ -14,11 +14,11 @@ from ..document.fields import disputed
 from ..errors import CannotSay
 from ..finding import Compared, Finding, Level, q, rule, verdict, word
 from ..hydrostatics import heel_angle, metacentric_height, trim_change
-from ..resolve import Body
+from ..resolve import Body, got
 from ..trace import need, standard_uncertainty
 from .axles import lean_to_balance, stand_load, static_stability, traction_limit, wheelie_limit
 from .frontier import Side
-from .ledger import apply_ledger
+from .ledger import apply_ledger, is_lead
 from .section import BalanceBench, LoadedCase, TrailPoint
 from .standing import HAND_KG, LEAST_SHARE, hung_weight, stand_required, tipping_margins
 
@@ -48,6 +48,8 @@ def _side(bench: BalanceBench, rule_id: str, side: str, end: str) -> Iterable[Fi
 
 def _tanks(bench: BalanceBench, case: LoadedCase, point: TrailPoint) -> str:
     fuel = bench.resolved.project.loadings[case.key].fuel
+    if not bench.resolved.tanks:
+        return "no fuel"
     if not any(f.si for f in fuel.values()) or point.fuel_share == 0:
         return "empty tanks"
     return "fuel as loaded" if point.fuel_share == 1 else "part of the fuel burnt"
@@ -673,7 +675,7 @@ def _every_step(bench: BalanceBench) -> Iterable[Finding]:
     else:
         message += "A stand beyond the CG keeps it down. Set it before the last bolt comes out."
     yield verdict(
-        "balance.engine-out", level, "{n} keeps {l} at every step" if load >= 0 else "It tips: {n} lifts", message,
+        "balance.engine-out", level, "It tips: {n} lifts" if load < 0 else "{n} keeps {l} at every step" if level == "ok" else "{n} is down to {l}", message,
         n=word(standing.stands[light].name), l=q(load, "mass"), s=word(step.name), m=q(load, "mass"), compared=Compared(value=load, dimension="mass", lo=0.0), working=working, **params,
     )  # fmt: skip
 
@@ -771,5 +773,24 @@ def surprise(bench: BalanceBench) -> Iterable[Finding]:
         assert earlier is not None
         yield verdict(
             "balance.surprise", "watch", "{p}: {a} {s} was {b}", "They differ by more than three standard deviations of both together. Was the same thing measured, in the same condition? Keep one.",
-            subject=pointer, can_suggest=True, p=word(_plain(pointer.split("/")[-1]) + " of " + _plain(pointer.split("/")[-2])), a=q(figure.si, figure.dimension), s=word(figure.source), b=q(earlier.si, figure.dimension),
+            subject=pointer.strip("/").replace("/", "."), can_suggest=True, p=word(_plain(pointer.split("/")[-1]) + " of " + _plain(pointer.split("/")[-2])), a=q(figure.si, figure.dimension), s=word(figure.source), b=q(earlier.si, figure.dimension),
         )  # fmt: skip
+
+
+# Lead beyond this share of the empty mass: something that is aboard anyway should move instead. Common practice, no source.
+_MUCH_LEAD = 0.03
+
+
+@rule(
+    "balance.ballast-security", "Fixed ballast", limit="none; 3 % of the empty mass at most", source="AC 43.13-1B chapter 10 (from memory); 3 %: common practice", mark="from memory", form="cg limits",
+)  # fmt: skip
+def ballast_security(bench: BalanceBench) -> Iterable[Finding]:
+    lead = [b for b in bench.resolved.typed_rows if b.sign >= 0 and b.kind != "removed" and is_lead(b.name)]
+    if not lead or bench.resolved.fit_id is None:
+        return
+    mass = sum(got(b.mass).value for b in lead)
+    much = mass > _MUCH_LEAD * bench.empty.mass_kg
+    yield verdict(
+        "balance.ballast-security", "watch", "{m} of lead aboard", "It must hold the loads of flight, landing and a crash, be marked, and stand in the log." + (" That is more than 3 % of the empty mass: move something that is aboard anyway." if much else ""),
+        m=q(mass, "mass"), compared=Compared(value=mass, dimension="mass", hi=_MUCH_LEAD * bench.empty.mass_kg),
+    )  # fmt: skip

@@ -103,12 +103,10 @@ def stand_required(
     """Load on a stand that leaves a share of the mass on the light wheel, kg; nothing or less: no stand is needed.
 
     Raises InputError for a stand that is not beyond the CG. Source: statics."""
-    if (
-        abs(stand_m - main_m) < 1e-6
-        or (stand_m - main_m) * (stand_m - x_m) <= 0
-        or (stand_m - main_m) * (x_m - main_m) < 0
-    ):
-        raise InputError("/craft/stand", "the stand goes beyond the CG, on the side that goes down")
+    away = (stand_m - main_m) * (light_m - main_m) < 0
+    between = min(main_m, x_m) <= stand_m <= max(main_m, x_m)
+    if not away or between:
+        raise InputError("/craft/stand", "the stand goes on the side that goes down, beyond the CG")
     return _stand(mass_kg, x_m, main_m, share * mass_kg, light_m, stand_m)
 
 

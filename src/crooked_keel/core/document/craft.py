@@ -178,10 +178,11 @@ class Tank(Item):
 
 
 class Seat(Item):
-    """A place where people or baggage go, and what may be there at the least and at the most."""
+    """A place where people or baggage go, what may be there at the least and at the most, and how far either way it slides."""
 
     lightest: Mass | None = None
     heaviest: Mass | None = None
+    slides: Length | None = None
     station: Station | None = None
     butt_line: ButtLine | None = None
     water_line: WaterLine | None = None

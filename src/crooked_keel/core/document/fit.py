@@ -365,7 +365,9 @@ class Loading(Item):
 
 
 class Fit(Item):
-    """One candidate repower."""
+    """One candidate repower. fuel: whether the craft keeps its tanks."""
+
+    fuel: Literal["kept", "out"] | None = None
 
     installations: dict[Key, Installation] = {}
     ledger: dict[Key, LedgerRow] = {}

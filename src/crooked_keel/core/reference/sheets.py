@@ -24,7 +24,8 @@ class Entry(NamedTuple):
 
 
 class Block(NamedTuple):
-    """A group of fields, or a table of a collection when `table` names it: then pointers are keys of a row."""
+    """A group of fields, or a table of a collection when `table` names it: then pointers are keys of a row.
+    folded: shown when asked for, or when something in it is filled in."""
 
     bench: Bench
     title: str
@@ -36,6 +37,7 @@ class Block(NamedTuple):
     one: str = ""
     fresh: tuple[tuple[str, str], ...] = ()
     electric: bool = False
+    folded: bool = False
 
 
 def _e(pointer: str, label: str, kind: Literal["figure", "choice", "text"] = "figure") -> Entry:
@@ -52,15 +54,15 @@ BLOCKS: tuple[Block, ...] = (
     )),
     Block("craft", "As found", (_e("/craft/as_found/method", "Known by", "choice"), _e("/craft/as_found/water_line", "Height of the CG"),
           _e("/craft/as_found/report_mass", "Report: empty mass"), _e("/craft/as_found/report_station", "Report: empty CG"), _e("/craft/as_found/report_butt_line", "Report: butt line of the CG"))),
-    Block("craft", "Level when weighed", (_e("/craft/as_found/pitch", "Nose up on the scales"),), form="scales", hint="Blank: level, as the levelling note says. A CG high above where it rests then moves what the scales say."),
+    Block("craft", "Level when weighed", (_e("/craft/as_found/pitch", "Nose up on the scales"),), form="scales", hint="Blank: level, as the levelling note says. A CG high above where it rests then moves what the scales say.", folded=True),
     Block("craft", "CG to the side", (_e("/craft/as_found/butt_line", "Butt line of the CG"),), form="wheels in line", hint="Two wheels in line cannot weigh it."),
-    Block("craft", "CG to the side, on one main wheel", (_e("/craft/as_found/butt_line", "Butt line of the CG"),), form="cg limits", hint="For a monowheel: wheels in line cannot weigh it."),
-    Block("craft", "Stand", (_e("/craft/stand", "Stand, under what goes up or down"),), form="cg limits", hint="Where it may bear while the unit is out."),
+    Block("craft", "CG to the side, on one main wheel", (_e("/craft/as_found/butt_line", "Butt line of the CG"),), form="cg limits", hint="For a monowheel: wheels in line cannot weigh it.", folded=True),
+    Block("craft", "Stand", (_e("/craft/stand", "Stand, under what goes up or down"),), form="cg limits", hint="Where it may bear while the unit is out.", folded=True),
     Block("craft", "Height of the CG by lifting one end", (
         _e("/craft/as_found/raised/end", "End lifted", "choice"), _e("/craft/as_found/raised/lift", "Lifted by"), _e("/craft/as_found/raised/reading", "Load on the other end meanwhile"),
-    ), form="stands on wheels", hint="Used in place of the height above. Suspension blocked, brakes off, cradle under the axle, a second person."),
+    ), form="stands on wheels", hint="Used in place of the height above. Suspension blocked, brakes off, cradle under the axle, a second person.", folded=True),
     Block("craft", "{support}s on scales", (_e("reading", "reading"), _e("tare", "tare"), *_GROUND), form="scales", without="stands on wheels", table="/craft/supports", one="support", fresh=(("role", "main"),)),
-    Block("craft", "{support}s weighed again, rolled off and on between; held up to level", (_e("reading_2", "second reading"), _e("reading_3", "third"), _e("raised", "held up by")), form="scales", table="/craft/supports", one="support", fresh=(("role", "main"),), hint="The mean counts; how far readings differ is a finding."),
+    Block("craft", "{support}s weighed again, rolled off and on between; held up to level", (_e("reading_2", "second reading"), _e("reading_3", "third"), _e("raised", "held up by")), form="scales", table="/craft/supports", one="support", fresh=(("role", "main"),), hint="The mean counts; how far readings differ is a finding.", folded=True),
     Block("craft", "{support}s on scales", (_e("reading", "reading"), _e("tare", "tare"), *_GROUND[:2]), form="stands on wheels", table="/craft/supports", one="support", fresh=(("role", "main"),)),
     Block("craft", "{support}s: where they touch", (_GROUND[2], _e("radius", "radius")), form="stands on wheels", table="/craft/supports", one="support", fresh=(("role", "main"),)),
     Block("craft", "How she floats", (
@@ -85,27 +87,28 @@ BLOCKS: tuple[Block, ...] = (
     ), form="cg limits"),
     Block("craft", "Other caps of mass", (
         _e("/craft/limits/landing", "Landing mass"), _e("/craft/limits/zero_fuel", "Mass without fuel"), _e("/craft/limits/no_wing_fuel", "Mass with empty wings"), _e("/craft/limits/empty_wanted", "Empty mass you want"),
-    ), form="cg limits", hint="Blank: not given, not checked."),
+    ), form="cg limits", hint="Blank: not given, not checked.", folded=True),
     Block("craft", "Mean aerodynamic chord", (
         _e("/craft/limits/lemac", "Its leading edge"), _e("/craft/limits/mac", "MAC"), _e("/craft/limits/forward_mac", "Forward limit, part of the MAC"), _e("/craft/limits/aft_mac", "Aft limit, part of the MAC"),
-    ), form="cg limits", hint="In place of stations of the limits, where papers give them so."),
+    ), form="cg limits", hint="In place of stations of the limits, where papers give them so.", folded=True),
     Block("craft", "Wing, for its root", (
         _e("/craft/wing/half_span", "Half span"), _e("/craft/wing/load_factor", "Load factor"), _e("/craft/wing/lift_at", "Centre of lift, from the root"), _e("/craft/wing/mass", "Mass of both wings"), _e("/craft/wing/cg_at", "CG of a half, from the root"),
-    ), form="cg limits", hint="Centre of lift blank: an elliptical spread, 0.424 of the half span."),
+    ), form="cg limits", hint="Centre of lift blank: an elliptical spread, 0.424 of the half span.", folded=True),
     Block("craft", "A tale you were told", (
         _e("/craft/story/old_mass", "Its old unit"), _e("/craft/story/new_mass", "Its new unit"), _e("/craft/story/lever", "Old unit ahead of the CG by"), _e("/craft/story/moved_aft", "New unit further aft by"), _e("/craft/story/cg_forward", "CG came forward by"),
-    ), form="cg limits", hint="Each with its ±. It is checked against this craft; nothing else reads it."),
-    Block("craft", "Scales and tapes used", (_e("gain", "all readings off by"), _e("offset", "begins off by")), form="scales", table="/instruments", one="instrument", hint="Bounds. Name the instrument on a figure, and what it is off is shared."),
+    ), form="cg limits", hint="Each with its ±. It is checked against this craft; nothing else reads it.", folded=True),
+    Block("craft", "Scales and tapes used", (_e("gain", "all readings off by"), _e("offset", "begins off by")), form="scales", table="/instruments", one="instrument", hint="Bounds. Name the instrument on a figure, and what it is off is shared.", folded=True),
     Block("craft", "Limits", (_e("/craft/limits/gross", "Gross mass, from the plate"),), without="cg limits"),
     Block("craft", "Limits of the axles", (_e("/craft/limits/front_axle", "Front axle, from the plate"), _e("/craft/limits/rear_axle", "Rear axle, from the plate")), form="stands on wheels"),
     Block("craft", "On the ground", (_e("/craft/lowest_attitude", "Steepest nose-down attitude"),), form="air propeller"),
     Block("craft", "Ballast", (_e("/craft/ballast_station", "Where ballast may go"),), without="stands on wheels"),
     Block("craft", "Tanks", (_e("capacity", "usable"), _e("density", "density"), *_PLACE), table="/craft/tanks", one="tank"),
-    Block("craft", "Tanks: where, and in what turn they burn", (_e("where", "where", "choice"), _e("turn", "turn")), form="cg limits", table="/craft/tanks", one="tank", hint="Tanks of one turn run down together; blank comes last."),
+    Block("craft", "Tanks: where, and in what turn they burn", (_e("where", "where", "choice"), _e("turn", "turn")), form="cg limits", table="/craft/tanks", one="tank", hint="Tanks of one turn run down together; blank comes last.", folded=True),
     Block("craft", "People, baggage and load", _PLACE, table="/craft/seats", one="place"),
-    Block("craft", "What each place may carry", (_e("lightest", "lightest"), _e("heaviest", "heaviest")), form="cg limits", table="/craft/seats", one="place"),
+    Block("craft", "What each place may carry", (_e("lightest", "lightest"), _e("heaviest", "heaviest"), _e("slides", "slides ±")), form="cg limits", table="/craft/seats", one="place"),
     # balance
-    Block("balance", "Tanks this fit adds", (_e("where", "where", "choice"), _e("turn", "turn"), _e("capacity", "usable"), _e("density", "density"), *_PLACE), form="cg limits", table="^/tanks", one="tank", hint="Their own mass is a row of the ledger."),
+    Block("balance", "Fuel", (_e("^/fuel", "Tanks of the craft", "choice"),), form="cg limits", hint="Out: an electric fit, or tanks that go. Their own mass is a row of the ledger.", folded=True),
+    Block("balance", "Tanks this fit adds", (_e("where", "where", "choice"), _e("turn", "turn"), _e("capacity", "usable"), _e("density", "density"), *_PLACE), form="cg limits", table="^/tanks", one="tank", hint="Their own mass is a row of the ledger.", folded=True),
     Block("balance", "Assumptions", (_e("/assumptions/tolerance_school", "± of what is measured", "choice"), _e("/assumptions/seat_mass", "A person on paper (77 kg)")), form="cg limits", hint="Blank: two standard deviations; 170 lb, FAA (from memory)."),
     Block("balance", "Packs", (_e("mass", "mass"), *_PLACE), table="~/packs", one="pack", electric=True),
     Block("balance", "Driven wheel, where the frame is stretched", (_e("~/mount/swing/stretch", "Frame stretched by"), _e("~/wheel/mass", "Mass of the wheel that goes aft")), form="swing unit"),
@@ -217,18 +220,18 @@ BLOCKS: tuple[Block, ...] = (
     Block("balance", "Bare unit on two scales and a plank", (
         _e("~/unit/on_scales/first_at", "First edge, from {unit flange}"), _e("~/unit/on_scales/first_reading", "reading"), _e("~/unit/on_scales/first_tare", "tare"),
         _e("~/unit/on_scales/second_at", "Second edge, from {unit flange}"), _e("~/unit/on_scales/second_reading", "reading"), _e("~/unit/on_scales/second_tare", "tare"),
-    ), hint="Works with nothing else entered."),
+    ), hint="Works with nothing else entered.", folded=True),
     Block("balance", "Bare unit hung by one point, then by another", (
         _e("~/unit/hung/first_aft", "First point, from {unit flange}"), _e("~/unit/hung/first_up", "height"), _e("~/unit/hung/first_mark_aft", "mark on its plumb line"), _e("~/unit/hung/first_mark_up", "height"),
         _e("~/unit/hung/second_aft", "Second point"), _e("~/unit/hung/second_up", "height"), _e("~/unit/hung/second_mark_aft", "mark on its plumb line"), _e("~/unit/hung/second_mark_up", "height"),
-    ), hint="Its CG is where the two lines cross."),
+    ), hint="Its CG is where the two lines cross.", folded=True),
     Block("balance", "Floor crane, from its rear castors", (
         _e("~/unit/lifting/crane/mass", "Mass of the crane"), _e("~/unit/lifting/crane/cg", "its CG"), _e("~/unit/lifting/crane/legs", "front castors of the legs"), _e("~/unit/lifting/crane/hook", "hook"),
-    ), hint="Blank where something else lifts it."),
+    ), hint="Blank where something else lifts it.", folded=True),
     Block("balance", "Lifting the unit, picks from {unit flange}", (
         _e("~/unit/lifting/first_aft", "First pick, along"), _e("~/unit/lifting/first_up", "height"), _e("~/unit/lifting/second_aft", "Second pick, along"), _e("~/unit/lifting/second_up", "height"),
         _e("~/unit/lifting/hook_up", "Hook where the legs meet, height"), _e("~/unit/lifting/rating", "Hoist rated at this boom"),
-    ), hint="One pick, or two. The CG and mass are those of the unit."),
+    ), hint="One pick, or two. The CG and mass are those of the unit.", folded=True),
 )  # fmt: skip
 
 

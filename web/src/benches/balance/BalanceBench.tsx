@@ -1,6 +1,3 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { useRef } from 'react';
-import { answer, api, Refused } from '../../api/client';
 import { useProject } from '../../api/project';
 import { EnvelopePlot } from '../../drawing/EnvelopePlot';
 import { Steelyard } from '../../drawing/Steelyard';
@@ -11,8 +8,13 @@ import { Answers } from '../Answers';
 import { BenchSheet } from '../BenchSheet';
 import { Picture, Strip } from '../Sheet';
 import { useForms } from '../useForms';
+import { BurnOrder } from './BurnOrder';
+import { Groups } from './Groups';
+import { LedgerFiles } from './LedgerFiles';
 import { MeasureNext } from './MeasureNext';
+import { Placement } from './Placement';
 import { AfloatStates, AxleStates } from './States';
+import { Steps } from './Steps';
 
 const PLACE = [
   { key: 'mass', label: 'mass' },
@@ -37,6 +39,8 @@ export function BalanceBench() {
         {has('afloat') && <AfloatStates />}
         {has('stands on wheels') && <AxleStates pitch={has('pitch limits')} />}
         {has('cg limits') && <MeasureNext />}
+        {has('cg limits') && <Placement />}
+        {has('cg limits') && <BurnOrder />}
         <DerivedRows />
         {fit && (
           <Collection
@@ -56,7 +60,9 @@ export function BalanceBench() {
         />
         <MovedRows base="/ledger" />
         {fit && <MovedRows base={`/fits/${fit}/ledger`} />}
-        <CsvButtons />
+        <Groups />
+        <LedgerFiles />
+        {has('scales') && <Steps />}
         <Loadings />
       </div>
       <BenchSheet bench="balance" />
@@ -132,58 +138,6 @@ function MovedRows(props: { base: string }) {
   );
 }
 
-function CsvButtons() {
-  const { id, fit, state, say } = useProject();
-  const queries = useQueryClient();
-  const picker = useRef<HTMLInputElement>(null);
-  const words = fit ? 'this fit' : 'every fit';
-  async function take(file: File | undefined) {
-    if (!file) return;
-    try {
-      answer(
-        await api.POST('/api/projects/{project_id}/ledger', {
-          params: { path: { project_id: id }, query: { fit: fit ?? 'none' } },
-          body: { base: state.revision, ledger: fit ? `/fits/${fit}/ledger` : '/ledger', text: await file.text() },
-        }),
-      );
-      await queries.invalidateQueries({ queryKey: ['project', id] });
-    } catch (bad) {
-      say(bad instanceof Refused ? bad.words : String(bad));
-    }
-    if (picker.current) picker.current.value = '';
-  }
-  async function give() {
-    const reply = answer(
-      await api.GET('/api/projects/{project_id}/exports/ledger', {
-        params: { path: { project_id: id }, query: { fit } },
-      }),
-    );
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([reply.text], { type: 'text/csv' }));
-    link.download = 'ledger.csv';
-    link.click();
-    URL.revokeObjectURL(link.href);
-  }
-  return (
-    <div className="mb-4 flex gap-4">
-      <button type="button" className="quiet" onClick={() => void give()}>
-        rows of {words} as CSV
-      </button>
-      <input
-        ref={picker}
-        type="file"
-        accept=".csv,text/csv"
-        className="hidden"
-        aria-label="ledger file"
-        onChange={(e) => void take(e.target.files?.[0])}
-      />
-      <button type="button" className="quiet" onClick={() => picker.current?.click()}>
-        read rows of {words} from CSV
-      </button>
-    </div>
-  );
-}
-
 interface Named {
   name: string;
   rank: number;
@@ -191,12 +145,12 @@ interface Named {
 
 /** Loadings: who sits where, fuel per tank, and what follows. */
 function Loadings() {
-  const { at, edit, shown, view } = useProject();
+  const { at, edit, shown, view, fit } = useProject();
   const { has } = useForms();
   const sorted = (pointer: string) =>
     Object.entries((at(pointer) ?? {}) as Record<string, Named>).sort(([, a], [, b]) => a.rank - b.rank);
   const seats = sorted('/craft/seats');
-  const tanks = sorted('/craft/tanks');
+  const tanks = [...sorted('/craft/tanks'), ...(fit ? sorted(`/fits/${fit}/tanks`) : [])];
   const loadings = sorted('/loadings');
   const add = () => {
     const n = loadings.length + 1;

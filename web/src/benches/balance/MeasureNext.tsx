@@ -4,19 +4,58 @@ import { answer, api } from '../../api/client';
 import { useProject } from '../../api/project';
 import { formatNumber } from '../../figure/format';
 import { useFocusField } from '../../findings/useFocusField';
+import { Fold } from '../Sheet';
 
 /** What to measure next: what takes most off the doubt of the margin that is least sure. Worked out when it is opened. */
 export function MeasureNext() {
-  const [open, setOpen] = useState(false);
   return (
-    <section aria-label="Measure this next" className="mb-4">
-      <h2 className="border-b border-ink pb-0.5 text-[15px]">
-        <button type="button" className="w-full text-left" aria-expanded={open} onClick={() => setOpen(!open)}>
-          Measure this next <span className="text-muted">{open ? 'fold' : 'open'}</span>
-        </button>
-      </h2>
-      {open && <Ranking />}
-    </section>
+    <Fold title="Measure this next">
+      <Ranking />
+      <Drawn />
+    </Fold>
+  );
+}
+
+/** Many crafts drawn at random, each figure within its doubt: the check on the closed form. Done when asked for. */
+function Drawn() {
+  const { id, fit, state, view } = useProject();
+  const [asked, setAsked] = useState<number | null>(null);
+  const found = useQuery({
+    queryKey: ['monte-carlo', id, fit, asked],
+    enabled: asked !== null,
+    queryFn: async () =>
+      answer(
+        await api.POST('/api/projects/{project_id}/studies/monte-carlo', {
+          params: { path: { project_id: id }, query: { fit: fit ?? 'none' } },
+        }),
+      ),
+  });
+  const percent = (share: number) => formatNumber(share, 'percent', view);
+  const m = found.data;
+  const stale = asked !== null && asked !== state.revision;
+  return (
+    <div className="mt-2">
+      <button type="button" className="btn" onClick={() => setAsked(state.revision)}>
+        Draw 20 000 crafts at random
+      </button>{' '}
+      {found.isFetching && <span className="text-muted">drawing…</span>}
+      {m && m.inside != null && !found.isFetching && (
+        <span className={stale ? 'text-muted' : ''} role="status">
+          {stale && 'before the last edit: '}
+          <b className="num">{percent(m.inside)}</b> keep every limit in every loading
+          {m.closed != null && (
+            <>
+              ; by the closed form, at the worst point alone, <b className="num">{percent(m.closed)}</b>
+            </>
+          )}
+          . {m.differs && 'They differ: judge by the lower. '}
+          {m.loadings.map((l) => `${l.name} ${percent(l.inside)}`).join(', ')}.
+        </span>
+      )}
+      {m && m.needs.length > 0 && (
+        <span className="text-unknown">Cannot say yet: needs {m.needs.map((n) => n.what).join(', ')}.</span>
+      )}
+    </div>
   );
 }
 
@@ -51,6 +90,7 @@ function Ranking() {
             ? `In order: ${m.plan.join('; ')}. ${m.plan_settles ? 'Together they settle it, if the figures stand.' : 'They do not settle it: weigh the finished craft.'}`
             : 'Nothing that can be measured now takes much off it: weigh the finished craft.'}
       </p>
+      {!m.settled && m.quickest && <p className="pb-1">Most for each minute of work: {m.quickest}.</p>}
       <table className="row-table">
         <thead>
           <tr>

@@ -5,6 +5,7 @@ import { Answers } from '../Answers';
 import { BenchSheet } from '../BenchSheet';
 import { Columns, Group, Strip } from '../Sheet';
 import { useForms } from '../useForms';
+import { Scales } from './Scales';
 
 /** The craft as it stands. */
 export function CraftBench() {
@@ -14,6 +15,11 @@ export function CraftBench() {
       <Strip label="Answers">
         <Answers bench="craft" columns={3} />
       </Strip>
+      {has('scales') && (
+        <div className="px-4 pt-3">
+          <Scales />
+        </div>
+      )}
       <BenchSheet bench="craft" />
       <Columns>
         <WeightSheet />
@@ -66,24 +72,27 @@ function WeightSheet() {
 }
 
 interface Corner {
-  station: { entered: string };
+  station?: { entered: string };
+  moment?: { entered: string };
   mass: { entered: string };
 }
 
-/** The envelope as lines of `station, mass`; replaced whole. */
+/** The envelope as lines of `station, mass` or `moment, mass`, as it was published; replaced whole. */
 function EnvelopeField() {
   const { at, edit, view, say } = useProject();
   const corners = (at('/craft/limits/envelope') ?? []) as Corner[];
-  const stored = corners.map((c) => `${c.station.entered}, ${c.mass.entered}`).join('\n');
+  const [picked, setPicked] = useState<'station' | 'moment' | null>(null);
+  const space = picked ?? (corners.some((c) => c.moment) ? 'moment' : 'station');
+  const stored = corners.map((c) => `${(c.station ?? c.moment)?.entered ?? ''}, ${c.mass.entered}`).join('\n');
   const withUnit = (text: string, dimension: string) =>
     /^[\s\d.,/-]+$/.test(text) ? `${text.trim()} ${view[dimension]?.unit}` : text.trim();
   async function commit(text: string) {
     if (text.trim() === stored) return;
     const lines = text.split('\n').filter((l) => l.trim());
     const value = lines.map((l) => {
-      const [station = '', mass = ''] = l.split(/[;,\t]\s*/);
+      const [first = '', mass = ''] = l.split(/[;,\t]\s*/);
       return {
-        station: { entered: withUnit(station, 'length'), source: 'maker' },
+        [space]: { entered: withUnit(first, space === 'moment' ? 'mass_moment' : 'length'), source: 'maker' },
         mass: { entered: withUnit(mass, 'mass'), source: 'maker' },
       };
     });
@@ -94,23 +103,37 @@ function EnvelopeField() {
           : [{ op: 'remove', path: '/craft/limits/envelope' }],
         'envelope',
       );
+      setPicked(null);
     } catch (bad) {
       say(bad instanceof Error ? bad.message : String(bad));
     }
   }
   return (
-    <label className="block">
-      Envelope: a line for each corner, station and mass, in order round the outline. It is used in place of forward and
-      aft.
-      <textarea
-        key={stored}
-        data-pointer="/craft/limits/envelope"
-        className="figure mt-1 block w-full border border-rule bg-sheet p-1 text-[13px]"
-        rows={Math.max(3, corners.length)}
-        defaultValue={stored}
-        placeholder={'570 mm, 330 kg'}
-        onBlur={(e) => void commit(e.target.value)}
-      />
-    </label>
+    <div>
+      <label className="flex items-baseline justify-between gap-2">
+        Envelope, corners by
+        <select
+          className="border-b border-rule bg-transparent"
+          value={space}
+          onChange={(e) => setPicked(e.target.value as 'station' | 'moment')}
+        >
+          <option value="station">station and mass</option>
+          <option value="moment">moment and mass</option>
+        </select>
+      </label>
+      <label className="block">
+        A line for each corner, in order round the outline, in the space in which it was published. It is used in place
+        of forward and aft.
+        <textarea
+          key={stored}
+          data-pointer="/craft/limits/envelope"
+          className="figure mt-1 block w-full border border-rule bg-sheet p-1 text-[13px]"
+          rows={Math.max(3, corners.length)}
+          defaultValue={stored}
+          placeholder={space === 'moment' ? '188.1 kg·m, 330 kg' : '570 mm, 330 kg'}
+          onBlur={(e) => void commit(e.target.value)}
+        />
+      </label>
+    </div>
   );
 }

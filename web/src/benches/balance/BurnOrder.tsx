@@ -1,0 +1,109 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api } from '../../api/client';
+import { useProject } from '../../api/project';
+import { formatNumber } from '../../figure/format';
+import { Fold } from '../Sheet';
+
+const AIMS = ['least travel', 'largest margin', 'wing last'] as const;
+
+/** In what order to burn the tanks: every order tried. There when more than one tank is. */
+export function BurnOrder() {
+  const { at, fit } = useProject();
+  const own = Object.keys((at('/craft/tanks') ?? {}) as object);
+  const added = fit ? Object.keys((at(`/fits/${fit}/tanks`) ?? {}) as object) : [];
+  if (own.length + added.length < 2) return null;
+  return (
+    <Fold title="Order of burning">
+      <Orders />
+    </Fold>
+  );
+}
+
+function Orders() {
+  const { id, fit, state, at, view } = useProject();
+  const loadings = Object.entries((at('/loadings') ?? {}) as Record<string, { name: string; rank: number }>).sort(
+    ([, a], [, b]) => a.rank - b.rank,
+  );
+  const [picked, setPicked] = useState<string | null>(null);
+  const [aim, setAim] = useState<(typeof AIMS)[number]>('least travel');
+  const loading = picked ?? loadings[0]?.[0];
+  const found = useQuery({
+    queryKey: ['burn-order', id, fit, state.revision, loading, aim],
+    enabled: loading !== undefined,
+    queryFn: async () =>
+      answer(
+        await api.POST('/api/projects/{project_id}/studies/burn-order', {
+          params: { path: { project_id: id }, query: { fit: fit ?? 'none', loading: loading ?? '', aim } },
+        }),
+      ),
+    placeholderData: (before) => before,
+    retry: false,
+  });
+  const m = found.data;
+  const length = (si: number) => formatNumber(si, 'length', view);
+  const row = (name: string, o: { travel_si: number; margin_si: number }) => (
+    <tr key={name}>
+      <td>{name}</td>
+      <td className="num pl-4">{length(o.travel_si)}</td>
+      <td className={`num pl-4 ${o.margin_si < 0 ? 'text-stop' : ''}`}>{length(o.margin_si)}</td>
+    </tr>
+  );
+  return (
+    <>
+      <div className="flex flex-wrap items-baseline gap-4 py-1">
+        <label>
+          Loading{' '}
+          <select
+            className="border-b border-rule bg-transparent"
+            value={loading}
+            onChange={(e) => setPicked(e.target.value)}
+          >
+            {loadings.map(([key, l]) => (
+              <option key={key} value={key}>
+                {l.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label>
+          wanted{' '}
+          <select
+            className="border-b border-rule bg-transparent"
+            value={aim}
+            onChange={(e) => setAim(e.target.value as typeof aim)}
+          >
+            {AIMS.map((a) => (
+              <option key={a}>{a}</option>
+            ))}
+          </select>
+        </label>
+      </div>
+      {found.error && <p className="text-stop">{String(found.error)}</p>}
+      {m && m.needs.length > 0 && (
+        <p className="text-unknown">Cannot say yet: needs {m.needs.map((n) => n.what).join(', ')}.</p>
+      )}
+      {m && m.orders.length > 0 && (
+        <table className="row-table">
+          <thead>
+            <tr>
+              <th scope="col" className="w-full">
+                one after another, best first
+              </th>
+              <th scope="col">CG travels</th>
+              <th scope="col">least margin</th>
+            </tr>
+          </thead>
+          <tbody>
+            {m.orders.map((o) => row(o.tanks.join(', '), o))}
+            {m.as_it_is && row(`as entered: ${m.as_it_is.tanks.join(', ')}`, m.as_it_is)}
+          </tbody>
+        </table>
+      )}
+      <p className="mt-1 text-xs text-muted">
+        Enter turns with the tanks on the craft bench. An engine that returns fuel fills one tank while it burns
+        another: not followed here. Relief of the wing and least travel often want different orders.
+      </p>
+    </>
+  );
+}
