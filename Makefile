@@ -42,7 +42,8 @@ lint: $(S)/build
 	cd web && npm run -s lint
 test: lint chromium
 	cd web && npm run -s test
-	$(V)/python -m pytest
+	$(V)/python -m pytest --ignore tests/browser -n auto
+	$(V)/python -m pytest tests/browser
 bench: $(S)/build
 	$(V)/python -m benchmarks.bench
 # Writes the pins anew; the files name no registry.

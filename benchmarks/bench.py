@@ -17,8 +17,13 @@ from pathlib import Path
 from typing import Any
 
 from crooked_keel.core.assess import assess
+from crooked_keel.core.certainty import Candidate, Reading, rank
 from crooked_keel.core.document import Project, apply_operations, dump, load
+from crooked_keel.core.measure_next import measure_next
+from crooked_keel.core.placement import Wish, place_together
+from crooked_keel.core.studies import monte_carlo
 from crooked_keel.core.suggest import suggest
+from crooked_keel.core.trace import Origin
 from crooked_keel.demo.seed import DEMOS, made
 from crooked_keel.store.store import Store
 
@@ -61,6 +66,14 @@ def edit_of(project: Project) -> Callable[[int], list[dict[str, Any]]]:
     assert station is not None
     path, at, way = f"/fits/a/installations/{key}/placement/flange_station", round(abs(station.si) * 1000), station.dir
     return lambda i: [{"op": "replace", "path": path, "value": {"entered": f"{at + i % 40} mm", "dir": way}}]
+
+
+def _ranking() -> Callable[[int], Any]:
+    """A hundred uncertain figures, each of which may be measured."""
+    figures = [Origin.of(f"/f/{i}", 1.0 + i % 7, f"figure {i}", "estimated") for i in range(100)]
+    gradient = {o: 0.5 + (i % 5) for i, o in enumerate(figures)}
+    candidates = [Candidate(o, o.what, (Reading({o: 1.0}, 0.1),), 10.0, str(o)) for o in figures]
+    return lambda _: rank(gradient, 5.0, candidates)
 
 
 def in_process(name: str, project: Project, budgets: tuple[str, str]) -> None:
@@ -149,6 +162,10 @@ def main() -> None:
         "150 ms",
         said(clock(lambda _: suggest(demo, "a", "balance.cg-forward"), 15)),
     )
+    line("everything placed at once", "150 ms", said(clock(lambda _: place_together(demo, "a", Wish()), 15)))
+    line("what to measure next, 1000 rows", "", said(clock(lambda _: measure_next(large, "a"), 10)))
+    line("100 figures ranked", "10 ms", said(clock(_ranking(), 20)))
+    line("20 000 crafts drawn", "", said(clock(lambda _: monte_carlo(demo, "a"), 10)))
     line(
         "opening a file of 1000 rows, everything checked",
         "",

@@ -244,5 +244,9 @@ def test_no_call_breaks_the_declared_schema(case: Any) -> None:
 def test_what_to_measure_next(client: TestClient, id: str) -> None:
     found = client.get(f"/api/projects/{id}/measure-next?fit=a").json()
     assert found["margin"] == "forward limit, Light pilot alone" and found["settled"]
-    assert found["rows"][0]["id"] == "finished" and found["rows"][1]["dimension"] == "length"
+    assert (
+        found["rows"][0]["id"] == "finished"
+        and found["rows"][1]["id"] == "one scale"
+        and found["rows"][2]["dimension"] == "length"
+    )
     assert client.get(f"/api/projects/{id}/measure-next?fit=zz").status_code in (404, 422)

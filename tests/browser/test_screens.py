@@ -156,6 +156,7 @@ def test_suggestion_is_tried_let_go_and_applied(page: Page, demo: str) -> None:
 
 def test_the_unit_is_dragged_and_everything_follows(page: Page, demo: str) -> None:
     page.goto(f"/p/{demo}/balance?fit=a")
+    page.wait_for_load_state("networkidle")
     before = page.locator('[data-value="balance.empty-cg"]').inner_text()
     box = page.locator("[data-unit]").bounding_box()
     assert box
@@ -368,7 +369,7 @@ def test_what_was_before_is_asked_for_when_it_is_missing(page: Page, demo: str) 
 
 def test_an_envelope_is_typed_as_lines(page: Page, demo: str) -> None:
     page.goto(f"/p/{demo}/craft?fit=b")
-    box = page.get_by_label(re.compile("^Envelope"))
+    box = figure(page, "/craft/limits/envelope")
     expect(box).to_have_value(re.compile("570 mm, 330 kg"))
     box.fill("570, 330\n570, 550\n860, 330\n860, 550")
     with page.expect_response(lambda r: r.request.method == "PATCH"):

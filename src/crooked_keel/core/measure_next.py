@@ -40,6 +40,7 @@ _LIFT_MINUTES, _WEIGHING_MINUTES, _ONE_SCALE_MINUTES = 45.0, 120.0, 30.0
 # Standard uncertainty of a CG found on scales: 3 mm on the tape, two standard deviations.
 _CG_R_M = 1.5e-3
 _MOST_ROWS = 8
+_MOST_LOOKED_AT = 60
 _WORTH_SHOWING = 0.005
 
 
@@ -176,7 +177,10 @@ def _break_even(bench: BalanceBench, least: _Margin) -> list[BreakEvenOut]:
 
 
 def _candidates(project: Project, bench: BalanceBench, gradient: Gradient) -> Iterable[Candidate]:
-    for origin, slope in gradient.items():
+    # What carries less of the doubt than these can never lead the list.
+    most = sorted(gradient, key=lambda o: -abs(gradient[o] * o.u))[:_MOST_LOOKED_AT]
+    for origin in most:
+        slope = gradient[origin]
         figure = value_at(project, origin)
         if not isinstance(figure, Figure) or not origin.u or not slope or figure.dimension not in _MINUTES:
             continue

@@ -133,23 +133,36 @@ def worst_margin(
     return best
 
 
+_GRAM_KG = 1e-3
+
+
 def most_of(
     item: Item, mass_kg: float, moment_kg_m: float, items: Sequence[Item], envelope: Envelope, side: Side, cap_kg: float
 ) -> float | None:
     """The heaviest that one item may be so that no loading passes the limit on one side, kg; None when even its lightest does.
 
-    By bisection on the worst margin, which only falls as the range grows."""
+    By false position on the worst margin, which only falls as the range grows, to a gram on the side that keeps."""
 
-    def kept(hi: float) -> bool:
+    def left(hi: float) -> float:
         others = [i._replace(hi_kg=hi) if i.id == item.id else i for i in items]
-        return worst_margin(mass_kg, moment_kg_m, others, envelope, side, cap_kg).margin_m >= -1e-12
+        return worst_margin(mass_kg, moment_kg_m, others, envelope, side, cap_kg).margin_m + 1e-12
 
-    if not kept(item.lo_kg):
-        return None
     lo, hi = item.lo_kg, item.hi_kg
-    if kept(hi):
+    at_lo = left(lo)
+    if at_lo < 0:
+        return None
+    at_hi = left(hi)
+    if at_hi >= 0:
         return hi
-    for _ in range(50):
-        mid = (lo + hi) / 2
-        lo, hi = (mid, hi) if kept(mid) else (lo, mid)
+    for n in range(60):
+        if hi - lo <= _GRAM_KG:
+            break
+        # Every third step halves: false position alone creeps where the margin bends.
+        middle = (lo + hi) / 2 if n % 3 == 2 else lo + (hi - lo) * at_lo / (at_lo - at_hi)
+        middle = min(max(middle, lo + _GRAM_KG / 2), hi - _GRAM_KG / 2)
+        here = left(middle)
+        if here >= 0:
+            lo, at_lo = middle, here
+        else:
+            hi, at_hi = middle, here
     return lo

@@ -240,18 +240,31 @@ def support_reactions(mass_kg: float, x_m: float, y_m: float, supports: list[tup
 
     Two in line by the lever rule; three by statics; four or more as equally stiff legs, where a shim changes the split but not
     the total or its moments. Raises InputError when they stand in one place or line. Source: statics."""
-    import numpy as np
-
     if len(supports) == 2:
         (a, _), (b, _) = supports
         if abs(a - b) < 1e-6:
             raise InputError("/craft/supports", "both wheels stand in one place")
         return [mass_kg * (b - x_m) / (b - a), mass_kg * (x_m - a) / (b - a)]
+    if len(supports) == 3:
+        return _on_three(mass_kg, x_m, y_m, supports)
+    import numpy as np
+
     table = np.array([[1.0] * len(supports), [s[0] for s in supports], [s[1] for s in supports]])
     if len(supports) < 3 or abs(np.linalg.det(table @ table.T)) < 1e-12:
         raise InputError("/craft/supports", "three supports or more that do not stand in one line are wanted")
     wanted = np.array([mass_kg, mass_kg * x_m, mass_kg * y_m])
     return [float(r) for r in table.T @ np.linalg.solve(table @ table.T, wanted)]
+
+
+def _on_three(mass_kg: float, x_m: float, y_m: float, supports: list[tuple[float, float]]) -> list[float]:
+    """Each carries the share of the triangle that the CG makes with the other two."""
+    (ax, ay), (bx, by), (cx, cy) = supports
+    area = (bx - ax) * (cy - ay) - (cx - ax) * (by - ay)
+    if abs(area) < 1e-6:
+        raise InputError("/craft/supports", "three supports or more that do not stand in one line are wanted")
+    a = ((bx - x_m) * (cy - y_m) - (cx - x_m) * (by - y_m)) / area
+    b = ((cx - x_m) * (ay - y_m) - (ax - x_m) * (cy - y_m)) / area
+    return [mass_kg * a, mass_kg * b, mass_kg * (1 - a - b)]
 
 
 def is_lead(name: str) -> bool:

@@ -295,7 +295,10 @@ class BalanceBench:
     @lazy
     def standing(self) -> Standing:
         """The craft on its supports at each step of the work."""
-        return Standing(self.resolved, self._as_found, self._stands)
+        return Standing(
+            self.resolved, self._as_found, self._stands,
+            lambda axis: self.empty if axis == "x" else self.empty_y if axis == "y" else self.empty_z, lambda: self.lateral_left_out,
+        )  # fmt: skip
 
     @lazy
     def gross(self) -> float:

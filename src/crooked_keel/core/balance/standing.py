@@ -6,19 +6,21 @@ In the attitude in which it stands: a craft on a tail wheel is turned nose up ab
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
+from dataclasses import replace
 from typing import NamedTuple
 
 from ..bench import or_none
 from ..errors import CannotSay, InputError, all_or_cannot_say
 from ..formula import formula, record
-from ..resolve import Body, Resolved
+from ..resolve import Axis, Body, Resolved
 from ..trace import lazy
-from .ledger import apply_ledger, support_reactions
+from .ledger import Centre, apply_ledger, support_reactions
 
 # What a lightly loaded wheel shall keep, in parts of the mass; and a hand leaning on the far end. Common practice, no source.
 LEAST_SHARE = 0.05
 HAND_KG = 20.0
+ALL_OUT, FINISHED = "All that goes is out", "Finished"
 
 
 class Stand(NamedTuple):
@@ -166,12 +168,27 @@ class Step(NamedTuple):
         return min(range(len(self.loads)), key=lambda i: self.loads[i])
 
 
-class Standing:
-    """Steps of the work on the wheels. found: the empty craft as found; stands: where its supports touch."""
+def _known(sums: Centre | CannotSay) -> Centre:
+    if isinstance(sums, CannotSay):
+        raise CannotSay(*sums.needs)
+    return sums
 
-    def __init__(self, resolved: Resolved, found: list[Body] | CannotSay, stands: list[Stand] | CannotSay) -> None:
+
+class Standing:
+    """Steps of the work on the wheels. found: the empty craft as found; stands: where its supports touch; finished: sums of the empty
+    craft after the work; left_out: rows whose blank butt line cannot matter."""
+
+    def __init__(
+        self,
+        resolved: Resolved,
+        found: list[Body] | CannotSay,
+        stands: list[Stand] | CannotSay,
+        finished: Callable[[Axis], Centre],
+        left_out: Callable[[], list[Body]],
+    ) -> None:
         self.resolved = resolved
         self._found, self._stands = found, stands
+        self._finished, self._left_out = finished, left_out
 
     @lazy
     def stands(self) -> list[Stand]:
@@ -193,41 +210,73 @@ class Standing:
         return math.atan((_height(third[0]) - z) / (third[0].x_m - x))
 
     def _sequence(self) -> list[tuple[str, list[Body]]]:
+        """Names of the steps, and what changes with each."""
         if isinstance(self._found, CannotSay):
             raise CannotSay(*self._found.needs)
-        here = list(self._found)
-        made = [("As it stands", list(here))]
+        made = [("As it stands", list(self._found))]
         rest = list(self.resolved.ledger)
-        for group, sign, word in (
-            (self.resolved.old, -1, "out"),
+        for placed, sign, word in [
+            *((p, -1, "out") for p in self.resolved.old),
             (None, -1, ""),
-            (self.resolved.installations, 1, "in"),
-        ):
-            if group is None:
-                taken = [b for b in rest if b.sign < 0]
-                if taken:
-                    here, rest = here + taken, [b for b in rest if b.sign >= 0]
-                    made.append(("All that goes is out", list(here)))
-                continue
-            for placed in group:
-                taken = [b for b in rest if b.derived and b.sign == sign and b.pointer.startswith(f"{placed.pointer}/")]
-                here, rest = here + taken, [b for b in rest if b not in taken]
-                if taken:
-                    made.append((f"{placed.name} {word}", list(here)))
-        if rest and any(b.sign for b in rest):
-            made.append(("Finished", [*here, *rest]))
+            *((p, 1, "in") for p in self.resolved.installations),
+        ]:
+            if placed is None:
+                name, taken = ALL_OUT, [b for b in rest if b.sign < 0]
+            else:
+                base = f"{placed.pointer}/"
+                name, taken = (
+                    f"{placed.name} {word}",
+                    [b for b in rest if b.derived and b.sign == sign and b.pointer.startswith(base)],
+                )
+            if taken:
+                ids = {id(b) for b in taken}
+                rest = [b for b in rest if id(b) not in ids]
+                made.append((name, taken))
+        if any(b.sign for b in rest):
+            made.append((FINISHED, rest))
         return made
 
     @lazy
     def steps(self) -> list[Step]:
         """Every step, from as it stands to finished."""
-        return [self._step(name, bodies) for name, bodies in self._sequence()]
+        made: list[Step] = []
+        sums: dict[Axis, Centre | CannotSay] = {"x": Centre(), "y": Centre(), "z": Centre()}
+        for name, change in self._sequence():
+            for axis in ("x", "y", "z"):
+                if axis != "y" or not self.resolved.in_line:
+                    sums[axis] = self._further(name, change, axis, sums[axis])
+            made.append(self._step(name, _known(sums["x"]), sums["y"], sums["z"]))
+        return made
 
-    def _step(self, name: str, bodies: list[Body]) -> Step:
-        x = apply_ledger(bodies, "x")
-        y = 0.0 if self.resolved.in_line else apply_ledger(bodies, "y").station_m
+    def _further(self, name: str, change: list[Body], axis: Axis, start: Centre | CannotSay) -> Centre | CannotSay:
+        """Sums with more put on or taken off, or what they need. The finished craft is known already, and so, going back from it over what
+        is put in, is the craft with all out: whichever is the shorter way."""
+        if isinstance(start, CannotSay):
+            return start
+        try:
+            if name == FINISHED:
+                return self._finished(axis)
+            if name == ALL_OUT:
+                put_in = [b for b in self.resolved.ledger if b.sign > 0]
+                if len(put_in) < len(change):
+                    return apply_ledger(
+                        [replace(b, sign=-1) for b in self._counted(put_in, axis)], axis, self._finished(axis)
+                    )
+            return apply_ledger(self._counted(change, axis), axis, start)
+        except CannotSay as gap:
+            return gap
+
+    def _counted(self, bodies: list[Body], axis: Axis) -> list[Body]:
+        """Bodies without those whose blank butt line cannot matter."""
+        if axis != "y":
+            return bodies
+        out = {id(b) for b in self._left_out()}
+        return [b for b in bodies if id(b) not in out] if out else bodies
+
+    def _step(self, name: str, x: Centre, across: Centre | CannotSay, height_of: Centre | CannotSay) -> Step:
+        y = 0.0 if self.resolved.in_line else _known(across).station_m
         angle = self.nose_up
-        z = apply_ledger(bodies, "z").station_m if angle else or_none(lambda: apply_ledger(bodies, "z").station_m)
+        z = None if isinstance(height_of, CannotSay) and not angle else _known(height_of).station_m
         heights = or_none(lambda: [_height(s) for s in self.stands])
         height: float | None = None
         if z is not None and heights is not None:
