@@ -11,6 +11,7 @@ from fastapi.testclient import TestClient
 
 from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, dump, load
+from crooked_keel.core.suggest import suggest
 from crooked_keel.demo.seed import SECOND, made, seed
 from crooked_keel.store.store import Store
 from tests.conftest import DEMO_OF, KIND_IDS, put
@@ -121,6 +122,8 @@ def test_a_second_demonstration_of_a_kind_is_whole_too(kind: str, demo: Any) -> 
             f.key for f in found.findings if f.level in ("stop", "unknown")
         ]
         assert found.missing == []
+        for trouble in (f for f in found.findings if f.can_suggest and f.level in ("stop", "watch")):
+            assert all(s.reaches in ("ok", "watch") for s in suggest(document, fit, trouble.key))
     assert load(dump(document)) == document
 
 

@@ -20,7 +20,8 @@ from crooked_keel.core.balance.placing import (
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.placement import TARGETS, Wish, place_together
-from tests.conftest import finding, put, value
+from crooked_keel.demo.seed import SECOND, made
+from tests.conftest import DEMO_OF, finding, put, value
 
 W14 = Held(262, 0.70, 92, 0.22, 0.40, -0.35, -1.30, 9, 9, 14)
 LIMITS = ("balance.cg-forward", "balance.cg-aft", "balance.mass-max", "balance.worst-loading")
@@ -51,11 +52,15 @@ def test_a_mount_is_found_again_from_its_cg_pusher_and_tractor(mount: float) -> 
         assert mount_spacer_split(held, cg_with_mount(held, mount)[0]).mount_m == pytest.approx(mount, abs=1e-9)
 
 
+CRAFT = {"engine": DEMO_OF["aeroplane"], "motor and packs": made(*SECOND[0])}
+
+
 @pytest.mark.parametrize("units", ["mm-kg", "in-lb"])
 @pytest.mark.parametrize("stays", [False, True])
 @pytest.mark.parametrize("fit", ["a", "b"])
-def test_every_solution_is_what_it_says(project: Project, fit: str, stays: bool, units: str) -> None:
-    document = put(project, {"/units": units})
+@pytest.mark.parametrize("craft", sorted(CRAFT))
+def test_every_solution_is_what_it_says(craft: str, fit: str, stays: bool, units: str) -> None:
+    document = put(CRAFT[craft], {"/units": units})
     placed = place_together(document, fit, Wish(propeller_stays=stays))
     assert placed.solutions and not placed.needs
     for s in placed.solutions:
@@ -97,8 +102,8 @@ def test_no_place_of_unit_and_lead_does_better_than_the_middle_found(project: Pr
                 edits["/fits/b/ledger/lead-tried"] = {
                     "name": "lead tried", "kind": "installed", "mass": f"{lead} kg", "station": {"entered": place.entered, "from": place.origin, "dir": place.dir}, "butt_line": "0 mm", "water_line": "0 mm",
                 }  # fmt: skip
-            made = assess(put(project, edits), "b")
-            assert min(value(made, "balance.forward-margin"), value(made, "balance.aft-margin")) < best + 0.0035
+            tried = assess(put(project, edits), "b")
+            assert min(value(tried, "balance.forward-margin"), value(tried, "balance.aft-margin")) < best + 0.0035
 
 
 def test_lead_that_is_there_comes_out_first(project: Project) -> None:
@@ -120,7 +125,7 @@ def test_bounds_are_kept(project: Project) -> None:
 
 
 def test_what_is_missing_is_named(project: Project) -> None:
-    made = place_together(put(project, {"/craft/limits/gross": None}), "a", Wish())
-    assert not made.solutions and [n.pointer for n in made.needs] == ["/craft/limits/gross"]
+    held_up = place_together(put(project, {"/craft/limits/gross": None}), "a", Wish())
+    assert not held_up.solutions and [n.pointer for n in held_up.needs] == ["/craft/limits/gross"]
     with pytest.raises(InputError, match="only a fit"):
         place_together(project, None, Wish())

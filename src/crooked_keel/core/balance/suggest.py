@@ -18,7 +18,7 @@ from ..units import LB_KG
 from .ledger import ballast_mass
 from .section import BalanceBench
 
-# How far each derived row follows its flange: the mount reaches from the unit to the firewall, so half.
+# How far each derived row follows its flange: the mount reaches from the unit to the firewall, so half. Packs stay.
 _FOLLOWS = {"unit": 1.0, "drive": 1.0, "propeller": 1.0, "mount": 0.5}
 
 
@@ -81,7 +81,7 @@ def moves_with(bodies: list[Body], without: tuple[str, ...] = ()) -> float:
         if body.id in without:
             continue
         try:
-            total += _FOLLOWS[body.id] * got(body.mass).value
+            total += _FOLLOWS.get(body.id, 0.0) * got(body.mass).value
         except CannotSay:
             return 0.0
     return total
