@@ -190,6 +190,7 @@ def operations() -> list[dict[str, Any]]:
         "/craft/as_found/corrections/unusable": {"name": "Unusable fuel, drained", "rank": 1.0, "action": "add", "mass": f("1.4 kg", "maker"), **at("240 mm", "0 mm", "60 mm", "maker")},
         "/craft/as_found/corrections/tools": {"name": "Tool roll, aboard", "rank": 2.0, "action": "remove", "mass": f("2.1 kg"), **at("2100 mm", "0 mm", "-50 mm")},
         "/craft/as_found/water_line": up("20 mm", "estimated"),
+        "/craft/as_found/empty_includes": "full oil",
         "/craft/limits/envelope": [
             {"station": aft(x, "maker"), "mass": f(m, "maker")}
             for x, m in (("570 mm", "330 kg"), ("570 mm", "450 kg"), ("600 mm", "550 kg"), ("860 mm", "550 kg"), ("860 mm", "330 kg"))

@@ -150,10 +150,7 @@ def mass_target(bench: BalanceBench) -> Iterable[Finding]:
 def one_side_fuel(bench: BalanceBench) -> Iterable[Finding]:
     if not bench.fuel.on_sides:
         return
-    limits, place = bench.craft.limits, bench.resolved.references.place
-    given = limits.port is not None or limits.starboard is not None
-    lo = place(limits.port, "/craft/limits/port", "lateral limit to port", "y").value if given else -0.025
-    hi = place(limits.starboard, "/craft/limits/starboard", "lateral limit to starboard", "y").value if given else 0.025
+    lo, hi, given = bench.lateral_limits
     stuck = [s for key in bench.resolved.project.loadings for s in bench.fuel.one_side(key, bench.empty_y)]
     if not stuck:
         raise CannotSay(Need("/loadings", "a loading: who and what is aboard"))

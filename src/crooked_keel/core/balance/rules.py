@@ -189,9 +189,6 @@ def envelope_range(bench: BalanceBench) -> Iterable[Finding]:
             )  # fmt: skip
 
 
-LATERAL_DEFAULT_M = 0.025
-
-
 @rule(
     "balance.cg-lateral",
     "Lateral CG",
@@ -202,13 +199,7 @@ LATERAL_DEFAULT_M = 0.025
 )
 def cg_lateral(bench: BalanceBench) -> Iterable[Finding]:
     y = bench.empty_y.station
-    limits, place = bench.craft.limits, bench.resolved.references.place
-    given = limits.port is not None or limits.starboard is not None
-    if given:
-        lo = place(limits.port, "/craft/limits/port", "lateral limit to port", "y").value
-        hi = place(limits.starboard, "/craft/limits/starboard", "lateral limit to starboard", "y").value
-    else:
-        lo, hi = -LATERAL_DEFAULT_M, LATERAL_DEFAULT_M
+    lo, hi, given = bench.lateral_limits
     margin = min(y.value - lo, hi - y.value)
     level: Level = ("stop" if given else "watch") if margin < 0 else "watch" if margin < 2 * y.u else "ok"
     yield verdict(
@@ -279,6 +270,18 @@ def rests_on_guess(bench: BalanceBench) -> Iterable[Finding]:
             "Guessed figures make {s} of the doubt in the closest margin.",
             s=q(min(share, 1.0), "percent"),
         )
+
+
+@rule(
+    "balance.wide-tolerance", "Masses that are hardly known", limit="± smaller than the mass itself", source="common practice, no source", mark="common practice",
+)  # fmt: skip
+def wide_tolerance(bench: BalanceBench) -> Iterable[Finding]:
+    for body in bench.resolved.ledger:
+        if body.sign and not isinstance(body.mass, CannotSay) and 2 * body.mass.u > body.mass.value > 0:
+            yield verdict(
+                "balance.wide-tolerance", "watch", "{n}: ± larger than the mass", "{m} ±{u}. As far as is known it may not be there at all.",
+                subject=body.id, n=word(body.name), m=q(body.mass.value, "mass"), u=q(2 * body.mass.u, "mass"),
+            )  # fmt: skip
 
 
 @rule(

@@ -37,6 +37,8 @@ from .ledger import (
 )
 from .standing import Stand, Standing, StepOut
 
+# Where no lateral limit is given. Common practice, no source.
+LATERAL_DEFAULT_M = 0.025
 _SUMS = Memo(64)
 _BEFORE = Memo(16)
 _LINES = Memo(32)
@@ -271,6 +273,22 @@ class BalanceBench:
             lemac, mac = self.mac
             return lemac + float(part.si) * mac
         return self.resolved.references.place(station, f"/craft/limits/{side}", f"{side} CG limit", "x").value
+
+    @lazy
+    def lateral_limits(self) -> tuple[float, float, bool]:
+        """Limits to port and starboard, m, and whether they were given. Raises InputError when they are crossed."""
+        limits, place = self.craft.limits, self.resolved.references.place
+        if limits.port is None and limits.starboard is None:
+            return -LATERAL_DEFAULT_M, LATERAL_DEFAULT_M, False
+        asks = (
+            lambda: place(limits.port, "/craft/limits/port", "lateral limit to port", "y").value,
+            lambda: place(limits.starboard, "/craft/limits/starboard", "lateral limit to starboard", "y").value,
+        )
+        all_or_cannot_say(*asks)
+        lo, hi = asks[0](), asks[1]()
+        if lo >= hi:
+            raise InputError("/craft/limits/port", "the limit to port does not lie to port of the limit to starboard")
+        return lo, hi, True
 
     @lazy
     def mac(self) -> tuple[float, float]:

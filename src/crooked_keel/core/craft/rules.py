@@ -198,6 +198,14 @@ def fuel(bench: CraftBench) -> Iterable[Finding]:
     if needs:
         raise CannotSay(*needs)
     tanks = {k: t for k, _, t in bench.resolved.tanks}
+    for _, pointer, t in bench.resolved.tanks:
+        if t.density is not None and not 600 <= t.density.si <= 1100:
+            raise InputError(
+                f"{pointer}/density",
+                f"no fuel has the density given for the {t.name}",
+                given=t.density.entered,
+                allowed="600 to 1100 kg/m³",
+            )
     for loading_id, loading in bench.resolved.project.loadings.items():
         for tank_id, volume in loading.fuel.items():
             tank = tanks.get(tank_id)  # one of another fit is not looked at here

@@ -90,6 +90,7 @@ class AsFound(Part):
     butt_line: ButtLine | None = None
     water_line: WaterLine | None = None
     pitch: Angle | None = None
+    empty_includes: Literal["full oil", "undrainable oil only"] | None = None
     raised: Raised = Raised()
 
 

@@ -53,7 +53,7 @@ BLOCKS: tuple[Block, ...] = (
         _e("/craft/levelling_note", "Levelled on", "text"), _e("/craft/layout", "Layout", "choice"), _e("/number_style", "Decimal mark you write", "choice"),
     )),
     Block("craft", "As found", (_e("/craft/as_found/method", "Known by", "choice"), _e("/craft/as_found/water_line", "Height of the CG"),
-          _e("/craft/as_found/report_mass", "Report: empty mass"), _e("/craft/as_found/report_station", "Report: empty CG"), _e("/craft/as_found/report_butt_line", "Report: butt line of the CG"))),
+          _e("/craft/as_found/report_mass", "Report: empty mass"), _e("/craft/as_found/report_station", "Report: empty CG"), _e("/craft/as_found/report_butt_line", "Report: butt line of the CG"), _e("/craft/as_found/empty_includes", "Empty includes", "choice"))),
     Block("craft", "Level when weighed", (_e("/craft/as_found/pitch", "Nose up on the scales"),), form="scales", hint="Blank: level, as the levelling note says. A CG high above where it rests then moves what the scales say.", folded=True),
     Block("craft", "CG to the side", (_e("/craft/as_found/butt_line", "Butt line of the CG"),), form="wheels in line", hint="Two wheels in line cannot weigh it."),
     Block("craft", "CG to the side, on one main wheel", (_e("/craft/as_found/butt_line", "Butt line of the CG"),), form="cg limits", hint="For a monowheel: wheels in line cannot weigh it.", folded=True),

@@ -10,7 +10,8 @@ const AIMS = ['least travel', 'largest margin', 'wing last'] as const;
 /** In what order to burn the tanks: every order tried. There when more than one tank is. */
 export function BurnOrder() {
   const { at, fit } = useProject();
-  const own = Object.keys((at('/craft/tanks') ?? {}) as object);
+  const out = fit !== null && at(`/fits/${fit}/fuel`) === 'out';
+  const own = out ? [] : Object.keys((at('/craft/tanks') ?? {}) as object);
   const added = fit ? Object.keys((at(`/fits/${fit}/tanks`) ?? {}) as object) : [];
   if (own.length + added.length < 2) return null;
   return (
