@@ -19,6 +19,7 @@ from typing import Any
 from crooked_keel.core.assess import assess
 from crooked_keel.core.certainty import Candidate, Reading, rank
 from crooked_keel.core.document import Project, apply_operations, dump, load
+from crooked_keel.core.hull import Hull, Section, both_sides, float_equilibrium
 from crooked_keel.core.measure_next import measure_next
 from crooked_keel.core.placement import Wish, place_together
 from crooked_keel.core.studies import monte_carlo
@@ -66,6 +67,14 @@ def edit_of(project: Project) -> Callable[[int], list[dict[str, Any]]]:
     assert station is not None
     path, at, way = f"/fits/a/installations/{key}/placement/flange_station", round(abs(station.si) * 1000), station.dir
     return lambda i: [{"op": "replace", "path": path, "value": {"entered": f"{at + i % 40} mm", "dir": way}}]
+
+
+def _floating() -> Callable[[int], Any]:
+    """A launch by 121 sections, off level both ways."""
+    half = ((0.0, 0.0), (0.95, 0.35), (1.05, 0.95))
+    taper = [min(1.0, 0.15 + 0.34 * x / 20) for x in range(121)]
+    hull = Hull.of([Section(x / 20, both_sides(tuple((y * taper[x], z) for y, z in half))) for x in range(121)])
+    return lambda _: float_equilibrium(hull, 1800, (3.6, 0.01, 0.5), 1025, 3.0)
 
 
 def _ranking() -> Callable[[int], Any]:
@@ -164,6 +173,7 @@ def main() -> None:
     )
     line("everything placed at once", "150 ms", said(clock(lambda _: place_together(demo, "a", Wish()), 15)))
     line("what to measure next, 1000 rows", "", said(clock(lambda _: measure_next(large, "a"), 10)))
+    line("121 sections brought to rest", "20 ms", said(clock(_floating(), 20)))
     line("100 figures ranked", "10 ms", said(clock(_ranking(), 20)))
     line("20 000 crafts drawn", "", said(clock(lambda _: monte_carlo(demo, "a"), 10)))
     line(
