@@ -168,14 +168,16 @@ def test_refusals_of_sections() -> None:
 
 
 def test_without_gm_the_bare_root_stands_upright_and_gm_tells() -> None:
-    """Box 6 × 1.2 × 1.5, T 0.5, KG 0.55: GM −0.060; she lolls by √(−2GM/BM)."""
+    """Box 6 × 1.2 × 1.5, T 0.5, KG 0.55: GM −0.060. With KG 0.52, GM −0.03, she lolls by tan φ = √(−2GM/BM) = 0.5."""
     hull = box(6, 1.2, 1.5)
     upright = float_equilibrium(hull, 3600, (3, 0, 0.55), 1000, 3)
     assert upright.heel == pytest.approx(0.0, abs=1e-12) and upright.gm_m == pytest.approx(-0.060, abs=1e-3)
-    rest = loll(upright.gm_m, 1.2**2 / 12 / 0.5)
-    assert rest is not None
-    lolled = float_equilibrium(hull, 3600, (3, 0, 0.55), 1000, 3, heel=0.6)
-    assert abs(lolled.heel) == pytest.approx(math.tan(rest), rel=1e-3)
+    rest = loll(-0.03, 0.24)
+    assert rest is not None and math.tan(rest) == pytest.approx(0.5)
+    lolled = float_equilibrium(hull, 3600, (3, 0, 0.52), 1000, 3, heel=0.45)
+    assert abs(lolled.heel) == pytest.approx(0.5, rel=1e-3)
+    with pytest.raises(InputError, match="no upright equilibrium"):
+        float_equilibrium(hull, 3600, (3, 0, 0.55), 1000, 3, heel=0.6)
     assert loll(0.2, 0.24) is None
 
 

@@ -24,6 +24,31 @@ DIAL = {f"{B}/align/runout/at_{a}": "0 mm" for a in range(0, 360, 45)}
 DESCRIBED = {f"{B}/mount/face/{k}": None for k in ("overhang", "bolts", "bolt_circle", "support_behind", "third_at")}
 
 # kind, key, fit, edits, level
+_READINGS = (
+    ("a", "0 kg", "1 m", "0 mm"),
+    ("b", "60 kg", "0.8 m", "41 mm"),
+    ("c", "60 kg", "-0.8 m", "-42 mm"),
+    ("d", "60 kg", "1.5 m", "78 mm"),
+    ("e", "60 kg", "-1.5 m", "-77 mm"),
+)
+INCLINED = {
+    "/craft/flotation/inclining/pendulum": "2 m",
+    **{f"/craft/flotation/inclining/readings/{k}": {"name": k, "rank": float(i), "weight": w, "moved": m, "pendulum": p} for i, (k, w, m, p) in enumerate(_READINGS)},
+}  # fmt: skip
+_WING = {
+    "capacity": "800 L",
+    "density": "840 kg/m³",
+    "station": "4300 mm",
+    "water_line": "0 mm",
+    "surface_length": "1 m",
+    "surface_breadth": "0.4 m",
+}
+PAIR = {
+    "/craft/tanks/port": {"name": "port tank", "butt_line": {"entered": "700 mm", "dir": "port"}, **_WING},
+    "/craft/tanks/starboard": {"name": "starboard tank", "butt_line": "700 mm", **_WING},
+    **{f"/loadings/{k}/fuel/{t}": "60 L" for k in ("alone", "day") for t in ("port", "starboard")},
+}
+
 CASES: list[tuple[str, str, str | None, dict[str, Any], str]] = [
     ("boat", "craft.freeboards", "a", {}, "ok"),
     ("boat", "craft.freeboards", "a", {"/craft/flotation/marks/bow-port/freeboard": "1.10 m"}, "watch"),
@@ -70,6 +95,34 @@ CASES: list[tuple[str, str, str | None, dict[str, Any], str]] = [
     ("road-vehicle", "balance.rollover", "b", {}, "watch"),
     ("road-vehicle", "balance.rollover", "a", {"/craft/as_found/water_line": "520 mm"}, "stop"),
     ("road-vehicle", "balance.rollover", "b", {"/craft/as_found/water_line": "250 mm"}, "ok"),
+    ("motorcycle", "balance.trail", "a", {}, "ok"),
+    ("motorcycle", "balance.trail", "a", {"/fits/a/rear_rise": "60 mm"}, "watch"),
+    ("motorcycle", "balance.trail", "a", {"/craft/steering/offset": "110 mm"}, "stop"),
+    ("motorcycle", "balance.trail", "a", {"/craft/steering/offset": None}, "unknown"),
+    ("motorcycle", "balance.anti-squat", "a", {}, "ok"),
+    ("motorcycle", "balance.anti-squat", "a", {"/craft/steering/pivot_water_line": "330 mm"}, "watch"),
+    ("motorcycle", "balance.anti-squat", "a", {"/craft/steering/pivot_water_line": None}, "unknown"),
+    ("scooter", "balance.anti-squat", "a", {}, "watch"),
+    ("boat", "craft.freeboards-read", "a", {}, "ok"),
+    ("boat", "craft.freeboards-read", "a", {"/craft/flotation/read": "with people aboard"}, "watch"),
+    ("boat", "craft.freeboards-read", "a", {"/craft/flotation/read": "ashore"}, "stop"),
+    ("boat", "craft.freeboards-read", "a", {"/craft/flotation/read": None}, "unknown"),
+    ("boat", "craft.inclining", "a", {**INCLINED}, "ok"),
+    ("boat", "craft.inclining", "a", {**INCLINED, "/craft/flotation/inclining/readings/c/pendulum": "-70 mm"}, "watch"),
+    ("boat", "craft.inclining", "a", {**INCLINED, "/craft/flotation/inclining/readings/b/pendulum": "-42 mm", "/craft/flotation/inclining/readings/c/pendulum": "41 mm", "/craft/flotation/inclining/readings/d/pendulum": "-78 mm", "/craft/flotation/inclining/readings/e/pendulum": "77 mm"}, "unknown"),
+    ("boat", "balance.gm", "a", {**INCLINED}, "ok"),
+    ("boat", "balance.free-surface", "a", {}, "ok"),
+    ("boat", "balance.free-surface", "a", {"/craft/tanks/main/surface_breadth": "2.2 m", "/craft/tanks/main/surface_length": "1.4 m"}, "watch"),
+    ("boat", "balance.free-surface", "a", {"/craft/tanks/main/surface_breadth": "2.6 m", "/craft/tanks/main/surface_length": "6 m"}, "stop"),
+    ("boat", "balance.free-surface", "a", {"/craft/tanks/main/surface_breadth": None}, "unknown"),
+    ("boat", "balance.one-side-tank", "a", {**PAIR}, "ok"),
+    ("boat", "balance.one-side-tank", "a", {**PAIR, **{f"/loadings/{k}/fuel/port": "190 L" for k in ("alone", "day")}}, "watch"),
+    ("boat", "balance.one-side-tank", "a", {**PAIR, **{f"/loadings/{k}/fuel/port": "700 L" for k in ("alone", "day")}}, "stop"),
+    ("boat", "balance.dock-scale", "a", {f"/craft/flotation/marks/{k}/after": f for k, f in (("bow-port", "1.1505 m"), ("bow-starboard", "1.1638 m"), ("stern-port", "0.8579 m"), ("stern-starboard", "0.8739 m"))}, "ok"),
+    ("boat", "balance.dock-scale", "a", {f"/craft/flotation/marks/{k}/after": f for k, f in (("bow-port", "1.10 m"), ("bow-starboard", "1.09 m"), ("stern-port", "0.82 m"), ("stern-starboard", "0.81 m"))}, "watch"),
+    ("boat", "balance.dock-scale", "a", {"/craft/flotation/marks/bow-port/after": "1.10 m"}, "unknown"),
+    ("boat", "balance.lcg-planing", "a", {"/craft/trial/regime": "planing"}, "watch"),
+    ("boat", "balance.lcg-planing", "a", {"/craft/trial/regime": "planing", "/craft/outline/tail": "8.2 m"}, "ok"),
     ("road-vehicle", "balance.engine-out", "a", {}, "ok"),
     ("road-vehicle", "balance.engine-out", "a", {"/craft/supports/front/reading": "40 kg", "/old_installations/main/unit/mass": "60 kg", "/old_installations/main/unit/cg_aft": {"entered": "1900 mm", "dir": "forward"}}, "stop"),
     ("scooter", "balance.engine-out", "a", {}, "ok"),

@@ -15,7 +15,7 @@ from ..core.errors import InputError
 from ..core.measure_next import MeasureNext
 from ..core.placement import Placed
 from ..core.reference.kinds import KINDS, new_project
-from ..core.studies import BurnOrders, MonteCarlo
+from ..core.studies import AtRest, BurnOrders, MonteCarlo
 from ..exchange import weight_sheet
 from ..exchange.ledger_table import csv_to_operations, ledger_to_csv, ledger_to_xlsx, xlsx_to_operations
 from .models import (
@@ -188,6 +188,12 @@ def place(request: Request, project_id: Id, wish: PlacementWish, fit: FitQuery =
 def study_monte_carlo(request: Request, project_id: Id, fit: FitQuery = None) -> MonteCarlo:
     """How many of many crafts, each figure drawn within its doubt, keep every limit."""
     return service(request).monte_carlo(project_id, fit)
+
+
+@router.post("/projects/{project_id}/studies/at-rest")
+def study_at_rest(request: Request, project_id: Id, fit: FitQuery = None) -> AtRest:
+    """Every state of a boat brought to rest on her sections, beside the small-change answer."""
+    return service(request).at_rest(project_id, fit)
 
 
 @router.post("/projects/{project_id}/studies/burn-order")

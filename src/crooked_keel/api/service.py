@@ -15,7 +15,7 @@ from ..core.errors import InputError
 from ..core.figure import NumberStyle, parse_figure
 from ..core.measure_next import MeasureNext, measure_next
 from ..core.placement import Placed, Wish, place_together
-from ..core.studies import BurnOrders, MonteCarlo, burn_order, monte_carlo
+from ..core.studies import AtRest, BurnOrders, MonteCarlo, at_rest, burn_order, monte_carlo
 from ..core.suggest import suggest
 from ..instruments.scales import judge
 from ..store.store import Head, Store
@@ -154,6 +154,11 @@ class Service:
         """Many crafts drawn within the doubt of their figures."""
         document = self.store.head(project_id).document
         return monte_carlo(document, self.fit_of(document, fit))
+
+    def at_rest(self, project_id: str, fit: str | None) -> AtRest:
+        """Every state of a boat by her sections."""
+        document = self.store.head(project_id).document
+        return at_rest(document, self.fit_of(document, fit))
 
     def burn_order(self, project_id: str, fit: str | None, loading: str, aim: Aim) -> BurnOrders:
         """The best orders of burning the tanks of a loading."""

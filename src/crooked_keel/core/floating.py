@@ -4,10 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Callable
 
-from .bench import ValueList
+import numpy as np
+
+from .bench import ValueList, or_none
 from .document import Figure, Mark
 from .errors import CannotSay, Need, all_or_cannot_say
 from .formula import Working
+from .hull import Hull, Section, both_sides, level_draft
 from .hydrostatics import (
     Afloat,
     Hydro,
@@ -18,11 +21,23 @@ from .hydrostatics import (
     metacentric_height,
     waterplane_from_freeboards,
 )
+from .memo import Memo
 from .resolve import Body, Resolved, attempt, got
-from .trace import Origin, Traced, lazy, need, traced
+from .stability import (
+    ROLL_FACTORS,
+    Inclined,
+    TableRow,
+    check_table,
+    draft_from_table,
+    hydro_from_table,
+    inclining_gm,
+    roll_period_gm,
+)
+from .trace import Origin, Traced, above_zero, lazy, need, traced
 
 # Bound on a form coefficient that nobody gave a tolerance for (proposed default).
 BLOCK_BOUND = 0.10
+_HULLS = Memo(8)
 
 
 class Floating:
@@ -43,6 +58,69 @@ class Floating:
             return Traced(made.value, {Origin.of(pointer, u, what, figure.source): 1.0})
         return made
 
+    @property
+    def by(self) -> str:
+        """Whose word her hydrostatics are: the designer's table before her sections before a form estimate."""
+        if self.flotation.table:
+            return "designer's table"
+        return "sections" if self.flotation.sections else "form estimate"
+
+    @lazy
+    def length(self) -> float:
+        """Length on the waterline, m."""
+        return self._figure("length", "length on the waterline").value
+
+    @lazy
+    def density(self) -> Traced:
+        """Density of the water."""
+        return self._figure("density", "density of the water")
+
+    @lazy
+    def table(self) -> list[TableRow]:
+        """The designer's table, displacement in the water she floats in, immersion by its own slope."""
+        rows = self.flotation.table or []
+        place = self.resolved.references.place
+        at = lambda row, i, part: (
+            place(getattr(row, part), f"/craft/flotation/table/{i}/{part}", f"{part} of row {i + 1}", "x").value
+        )
+        made = [
+            TableRow(r.draft.si, r.displacement.si, at(r, i, "lcb"), at(r, i, "lcf"), 0.0, r.km.si, r.km_long.si) for i, r in enumerate(rows)
+        ]  # fmt: skip
+        check_table(made)
+        slopes = np.gradient([r.displacement_kg for r in made], [r.draft_m for r in made])
+        return [r._replace(immersion_kg_m=float(k)) for r, k in zip(made, slopes, strict=True)]
+
+    @lazy
+    def hull(self) -> Hull:
+        """Her sections."""
+        place = self.resolved.references.place
+        sections = self.flotation.sections or []
+        key = (sections, *self.resolved.references.behind)
+        return _HULLS(key, lambda: Hull.of([
+            Section(
+                place(s.station, f"/craft/flotation/sections/{i}/station", f"station of section {i + 1}", "x").value,
+                both_sides([(p.out.si, place(p.height, f"/craft/flotation/sections/{i}/half", f"height in section {i + 1}", "z").value) for p in s.half]),
+            )
+            for i, s in enumerate(sections)
+        ]))  # fmt: skip
+
+    def row_at(self, draft_m: float) -> TableRow:
+        """Hydrostatics at a draft over the keel, by the table or by the sections."""
+        density = self.density.value
+        if self.flotation.table:
+            return hydro_from_table(self.table, draft_m, density)
+        i = self.hull.cut(self.keel + draft_m)
+        kb = i.z_m - self.keel
+        return TableRow(
+            draft_m, density * i.volume_m3, i.x_m, i.lcf_m, density * i.area_m2, kb + i.inertia_m4 / i.volume_m3, kb + i.inertia_long_m4 / i.volume_m3
+        )  # fmt: skip
+
+    @lazy
+    def row(self) -> TableRow:
+        """Hydrostatics as found, by the table or by the sections."""
+        all_or_cannot_say(lambda: self.draft, lambda: self.keel, lambda: self.density)
+        return self.row_at(self.draft.value)
+
     @lazy
     def form(self) -> dict[str, Traced]:
         """Length, beam, coefficients and density of the water."""
@@ -60,8 +138,25 @@ class Floating:
 
     @lazy
     def lcf(self) -> float:
-        """Station of the centre of flotation, m."""
-        return self._place("lcf", "station of the centre of flotation", "x").value
+        """Station of the centre of flotation, m: as entered, or by table or sections at the draft there."""
+        if self.by == "form estimate":
+            return self._place("lcf", "station of the centre of flotation", "x").value
+        all_or_cannot_say(lambda: self.keel, lambda: self.density)
+        if self.found.method == "report":
+            return self.row_at(self._reported_draft()).lcf_m
+        all_or_cannot_say(lambda: self.readings)
+        points = [(x.value, y.value, z.value) for x, y, z in self.readings]
+        at = sum(p[0] for p in points) / len(points)
+        for _ in range(3):  # the centre moves little with the draft: it is found where it was looked for
+            at = self.row_at(waterplane_from_freeboards(points, at).height_m - self.keel).lcf_m
+        return at
+
+    def _reported_draft(self) -> float:
+        """Draft at which table or sections carry the mass of the report, m."""
+        mass, density = self.reported_mass.value, self.density.value
+        if self.flotation.table:
+            return draft_from_table(self.table, mass, density)
+        return level_draft(self.hull, mass, density) - self.keel
 
     @lazy
     def keel(self) -> float:
@@ -113,6 +208,9 @@ class Floating:
     def draft(self) -> Traced:
         """Draft of the canoe body at the centre of flotation, m: by the freeboards, or from the reported displacement."""
         if self.found.method == "report":
+            if self.by != "form estimate":
+                all_or_cannot_say(lambda: self.keel, lambda: self.density, lambda: self.reported_mass)
+                return Traced(self._reported_draft())
             all_or_cannot_say(lambda: self.form, lambda: self.reported_mass)
             f = self.form
             per_draft = f["density"].by(f["block"]).by(f["length"]).by(f["beam"])
@@ -130,14 +228,54 @@ class Floating:
 
     @lazy
     def hydro(self) -> Hydro:
-        """Hydrostatics by form at the draft found."""
+        """Hydrostatics at the draft found."""
+        if self.by != "form estimate":
+            r = self.row
+            kb = self.hull.cut(self.keel + self.draft.value).z_m - self.keel if self.by == "sections" else 0.0
+            bm, bm_long = r.km_m - kb, r.km_long_m - kb
+            return Hydro(r.displacement_kg, r.immersion_kg_m, kb, bm, bm, bm_long, bm_long)
         all_or_cannot_say(lambda: self.draft, lambda: self.form)
         f = {k: v.value for k, v in self.form.items()}
         return hydro_from_form(f["length"], f["beam"], self.draft.value, f["block"], f["waterplane"], f["density"])
 
     @lazy
+    def inclined(self) -> Inclined | None:
+        """GM by the inclining test as found, or None where there was none."""
+        test = self.flotation.inclining
+        if not test.readings:
+            return None
+        base = "/craft/flotation/inclining"
+        rows = sorted(test.readings.items(), key=lambda r: r[1].rank)
+        words = {"weight": "weight moved", "moved": "how far it was moved", "pendulum": "where the pendulum hung"}
+        asks = [
+            lambda k=k, r=r, p=p, w=w: need(getattr(r, p), f"{base}/readings/{k}/{p}", f"{w} ({r.name})").si
+            for k, r in rows
+            for p, w in words.items()
+        ]
+        pendulum = lambda: above_zero(test.pendulum, f"{base}/pendulum", "length of the pendulum")
+        all_or_cannot_say(*asks, pendulum, lambda: self.hydro)
+        values = [ask() for ask in asks]
+        moments = [values[i] * values[i + 1] for i in range(0, len(values), 3)]
+        return inclining_gm(self.hydro.displacement_kg, moments, values[2::3], pendulum())
+
+    @lazy
+    def gm_measured(self) -> tuple[float, str] | None:
+        """GM as found by inclining or by rolling, the lowest it may be, and by which."""
+        found = self.inclined
+        if found is not None:
+            return found.gm_m, "inclined"
+        roll = self.flotation.inclining.roll
+        if roll is None:
+            return None
+        beam = self._figure("beam", "beam on the waterline").value
+        return min(roll_period_gm(f, beam, roll.si) for f in ROLL_FACTORS), "timed roll"
+
+    @lazy
     def height(self) -> float:
-        """CG over the keel, m."""
+        """CG over the keel, m: from GM where that was measured, free surface as it then was counted in; else as entered."""
+        measured = self.gm_measured
+        if measured is not None:
+            return self.hydro.km_m - measured[0]
         place = self.resolved.references.place
         ask = lambda: place(self.found.water_line, "/craft/as_found/water_line", "height of the CG as found", "z")
         all_or_cannot_say(ask, lambda: self.keel)
@@ -145,14 +283,19 @@ class Floating:
 
     @lazy
     def body(self) -> Body:
-        """The craft as she floats: displacement by form, LCG = LCB + trim, TCG = heel · GM."""
-        all_or_cannot_say(lambda: self.form, lambda: self.draft)
-        f = self.form
-        mass = f["density"].by(f["block"]).by(f["length"]).by(f["beam"]).by(self.draft)
+        """The craft as she floats: displacement by table, sections or form, LCG = LCB + trim, TCG = heel · GM."""
+        if self.by == "form estimate":
+            all_or_cannot_say(lambda: self.form, lambda: self.draft)
+            f = self.form
+            mass = f["density"].by(f["block"]).by(f["length"]).by(f["beam"]).by(self.draft)
+        else:
+            row = self.row
+            mass = Traced(row.displacement_kg, {o: s * row.immersion_kg_m for o, s in self.draft.slopes.items()})
         place = self.resolved.references.place
         height = attempt(
-            lambda: place(self.found.water_line, "/craft/as_found/water_line", "height of the CG as found", "z")
-        )
+            (lambda: Traced(self.height + self.keel)) if self.gm_measured is not None
+            else lambda: place(self.found.water_line, "/craft/as_found/water_line", "height of the CG as found", "z")
+        )  # fmt: skip
         return Body(
             "as-found",
             "Craft as found",
@@ -166,7 +309,11 @@ class Floating:
         )
 
     def _lcg(self) -> Traced:
-        lcb = lambda: self._place("lcb", "station of the centre of buoyancy when level", "x")
+        lcb = (
+            (lambda: self._place("lcb", "station of the centre of buoyancy when level", "x"))
+            if self.by == "form estimate"
+            else (lambda: Traced(self.row.lcb_m))
+        )
         all_or_cannot_say(lcb, lambda: self.waterplane, lambda: self.hydro, lambda: self.height)
         # MCT·L/displacement is the longitudinal GM: slope times GM is how far G lies aft of the level centre of buoyancy.
         gm_long = self.hydro.km_long_m - self.height
@@ -178,18 +325,26 @@ class Floating:
 
     def afloat(self, found: Body) -> Afloat:
         """What a change of weight starts from."""
-        all_or_cannot_say(lambda: self.hydro, lambda: self.height, lambda: self.lcf, lambda: self.form, lambda: got(found.mass), lambda: got(found.y))  # fmt: skip
+        all_or_cannot_say(lambda: self.hydro, lambda: self.height, lambda: self.lcf, lambda: self.length, lambda: got(found.mass), lambda: got(found.y))  # fmt: skip
         h = self.hydro
         return Afloat(
-            got(found.mass).value, self.height, got(found.y).value, h.km_m, h.km_long_m, self.form["length"].value, self.lcf, h.immersion_kg_m
+            got(found.mass).value, self.height, got(found.y).value, h.km_m, h.km_long_m, self.length, self.lcf, h.immersion_kg_m
         )  # fmt: skip
 
     def freeboard(self, key: str, mark: Mark) -> float:
         """Freeboard at a mark as found, m."""
         return need(mark.freeboard, f"/craft/flotation/marks/{key}/freeboard", f"freeboard at {mark.name}").si
 
-    def displacement_working(self) -> Working:
-        """The working of the displacement."""
+    @property
+    def gm_by(self) -> str:
+        """How GM is known."""
+        measured = or_none(lambda: self.gm_measured)
+        return measured[1] if measured else self.by
+
+    def displacement_working(self) -> Working | None:
+        """The working of the displacement by form; table and sections have none."""
+        if self.by != "form estimate":
+            return None
         f = {k: v.value for k, v in self.form.items()}
         return form_displacement.working(f["density"], f["block"], f["length"], f["beam"], self.draft.value)
 
@@ -218,13 +373,14 @@ class Floating:
         )
         out.add(
             "immersion", "Sinks her by a length", "immersion", lambda: self.hydro.immersion_kg_m,
-            working=lambda: form_immersion.working(*(self.form[k].value for k in ("density", "waterplane", "length", "beam"))),
+            working=(lambda: form_immersion.working(*(self.form[k].value for k in ("density", "waterplane", "length", "beam")))) if self.by == "form estimate" else None,
+            source=self.by,
         )  # fmt: skip
         out.add(
-            "gm-found", "GM, form estimate", "length", lambda: metacentric_height(self.hydro.km_m, self.height),
+            "gm-found", f"GM, {self.gm_by}", "length", lambda: metacentric_height(self.hydro.km_m, self.height),
             working=lambda: metacentric_height.working(self.hydro.km_m, self.height),
         )  # fmt: skip
 
     def _trim(self) -> float:
-        all_or_cannot_say(lambda: self.waterplane, lambda: self.form)
-        return self.waterplane.slope_aft * self.form["length"].value
+        all_or_cannot_say(lambda: self.waterplane, lambda: self.length)
+        return self.waterplane.slope_aft * self.length

@@ -130,6 +130,7 @@ def operations() -> list[dict[str, Any]]:
         "/craft/limits/rear_axle": f("250 kg", "maker"),
         "/craft/road": {"drag_area": f("0.46 m²", "estimated"), "rolling": f("0.015", "estimated"), "grip": f("0.9", "estimated"), "cruise": f("80 km/h")},
         "/craft/stand": aft("905 mm"),
+        "/craft/steering": {"rake": f("25.5°", "maker"), "offset": f("35 mm", "maker"), "pivot_station": aft("905 mm"), "pivot_water_line": up("400 mm")},
         "/craft/outline": {"seat": aft("905 mm"), "seat_top": up("795 mm"), "top": up("1060 mm"), "belly": up("185 mm"), "tail": aft("1700 mm")},
         "/craft/tanks/main": {"name": "tank", "rank": 1.0, "capacity": f("15 L", "maker"), "density": f("745 kg/m³", "maker"), **at("560 mm", "0 mm", "870 mm")},
         "/craft/seats/rider": {"name": "rider", "rank": 1.0, **at("870 mm", "0 mm", "1000 mm", "estimated")},

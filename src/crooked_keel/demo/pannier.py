@@ -129,6 +129,7 @@ def operations() -> list[dict[str, Any]]:
         "/craft/limits/rear_axle": f("180 kg", "maker"),
         "/craft/road": {"drag_area": f("0.48 m²", "estimated"), "rolling": f("0.016", "estimated"), "grip": f("0.8", "estimated"), "cruise": f("45 km/h")},
         "/craft/stand": aft("895 mm"),
+        "/craft/steering": {"rake": f("27°", "maker"), "offset": f("20 mm", "maker")},
         "/craft/outline": {"seat": aft("840 mm"), "seat_top": up("765 mm"), "top": up("1055 mm"), "belly": up("245 mm"), "tail": aft("1520 mm")},
         "/craft/seats/rider": {"name": "rider", "rank": 1.0, **at("815 mm", "0 mm", "960 mm", "estimated")},
         "/craft/seats/rack": {"name": "rack", "rank": 2.0, **at("1290 mm", "0 mm", "880 mm")},

@@ -178,7 +178,7 @@ def operations() -> list[dict[str, Any]]:
         "/craft/as_found/water_line": up("310 mm", "estimated"),
         "/craft/flotation": {
             "length": f("8.72 m"), "beam": f("2.36 m"), "block": f("0.41 ±0.02", "estimated"), "waterplane": f("0.71", "estimated"), "keel": up("-0.44 m"), "lcf": aft("4.86 m", "estimated"), "lcb": aft("4.74 m", "estimated"),
-            "density": f("1025 kg/m³", "maker"),
+            "density": f("1025 kg/m³", "maker"), "read": "afloat, nobody aboard, lines slack",
             "marks": {
                 "bow-port": _mark("bow, port", 1, "1.40 m", "-0.82 m", "1.16 m", "1.152 m"),
                 "bow-starboard": _mark("bow, starboard", 2, "1.40 m", "0.82 m", "1.16 m", "1.146 m"),
@@ -189,7 +189,7 @@ def operations() -> list[dict[str, Any]]:
         "/craft/trial": {"regime": "displacement", "speed": f("6.6 kn"), "wanted": f("6.0 kn"), "cruise": f("5.0 kn")},
         "/craft/limits/gross": f("5200 kg", "maker"),
         "/craft/outline": {"nose": aft("0 m"), "tail": aft("9.40 m"), "top": up("1.72 m"), "belly": up("-0.82 m")},
-        "/craft/tanks/main": {"name": "main tank", "rank": 1.0, "capacity": f("110 L", "maker"), "density": f("840 kg/m³", "maker"), **at("4300 mm", "0 mm", "-60 mm")},
+        "/craft/tanks/main": {"name": "main tank", "rank": 1.0, "capacity": f("110 L", "maker"), "density": f("840 kg/m³", "maker"), "surface_length": f("900 mm"), "surface_breadth": f("480 mm"), **at("4300 mm", "0 mm", "-60 mm")},
         "/craft/seats/helm": {"name": "helm", "rank": 1.0, **at("3900 mm", "0 mm", "650 mm")},
         "/craft/seats/cockpit": {"name": "cockpit", "rank": 2.0, **at("7100 mm", "0 mm", "550 mm")},
         "/loadings/alone": _loading("One aboard", 1, "82 kg", "0 kg", "40 L"),

@@ -11,8 +11,18 @@ from ..errors import CannotSay, InputError, Need, all_or_cannot_say
 from ..finding import NeedOut
 from ..floating import Floating
 from ..formula import record
-from ..hydrostatics import Change, Floated, heel_angle, metacentric_height, sinkage, trim_after, weight_change_afloat
+from ..hydrostatics import (
+    Change,
+    Floated,
+    heel_angle,
+    metacentric_height,
+    sinkage,
+    trim_after,
+    waterplane_from_freeboards,
+    weight_change_afloat,
+)
 from ..resolve import Body, Resolved, got
+from ..stability import Docked, SlackTank, dock_scale, fluid_gm, free_surface_correction
 from ..trace import lazy
 
 
@@ -121,8 +131,82 @@ class AfloatStates:
         after = self._as_found + self._changes(self._loads(key, True)) + self._ledger
         name = "Empty" if key == EMPTY else self.resolved.project.loadings[key].name
         return State(
-            key, name, weight_change_afloat(start, before), weight_change_afloat(start, after)
+            key, name, self._fluid(key, False, weight_change_afloat(start, before)), self._fluid(key, True, weight_change_afloat(start, after))
         )  # fmt: skip
+
+    def bodies(self, key: str) -> list[Body]:
+        """Everything aboard in a state after the work."""
+        return [*self.found, *self._loads(key, True), *self.resolved.ledger]
+
+    def slack(self, key: str, after: bool) -> tuple[list[SlackTank], list[Need]]:
+        """Free surfaces of a state: tanks that hold something, with what is missing of those whose surface is not known."""
+        if key == EMPTY:
+            return [], []
+        loading, tanks, needs = self.resolved.project.loadings[key], [], []
+        for tank_id, pointer, tank in self.resolved.tanks_of(after):
+            held = loading.fuel.get(tank_id)
+            if held is None or held.si <= 0 or tank.filling == "pressed full or empty":
+                continue
+            parts = [
+                (p, w) for p, w in (("surface_length", "length of the surface"), ("surface_breadth", "breadth of the surface"), ("density", "density"))
+                if getattr(tank, p) is None
+            ]  # fmt: skip
+            if parts:
+                needs += [Need(f"{pointer}/{p}", f"{w} in the {tank.name}") for p, w in parts]
+                continue
+            assert tank.surface_length and tank.surface_breadth and tank.density
+            joined = abs(tank.butt_line.along_m) if tank.joined == "pipe across, open" and tank.butt_line else 0.0
+            tanks.append(
+                SlackTank(
+                    tank.density.si,
+                    tank.surface_length.si,
+                    tank.surface_breadth.si,
+                    int(tank.baffles.si) if tank.baffles else 1,
+                    joined,
+                )
+            )
+        return tanks, needs
+
+    def free_surface(self, key: str, after: bool, displacement_kg: float) -> float:
+        """What slack tanks of a state take off GM, m; tanks whose surface is not known take nothing, and a finding says so."""
+        return free_surface_correction(displacement_kg, self.slack(key, after)[0])
+
+    def _fluid(self, key: str, after: bool, floated: Floated) -> Floated:
+        fsc = self.free_surface(key, after, floated.displacement_kg)
+        if not fsc:
+            return floated
+        gm = fluid_gm(floated.gm_m + floated.kg_m, floated.kg_m, fsc)
+        heel = heel_angle(floated.heel_moment_kg_m, floated.displacement_kg, gm) if gm > 0 else None
+        return floated._replace(gm_m=gm, heel_rad=heel)
+
+    @lazy
+    def docked(self) -> tuple[Docked, float, float] | None:
+        """What her waterline says changed between the two sets of freeboards, and what the ledger says: mass and moment about the centre
+        of flotation; None where no second set was read."""
+        marks = [(k, m) for k, m in self.floating.marks if m.after is not None]
+        if not marks:
+            return None
+        all_or_cannot_say(lambda: self.floating.waterplane, lambda: self.floating.hydro, lambda: self.state(EMPTY))
+        missing = [
+            Need(f"/craft/flotation/marks/{k}/after", f"freeboard at {m.name}, work done")
+            for k, m in self.floating.marks
+            if m.after is None
+        ]
+        if missing:
+            raise CannotSay(*missing)
+        points = []
+        for key, mark in marks:
+            x, y, sheer = self.floating.mark_at(key, mark)
+            points.append((x.value, y.value, sheer.value - (mark.after.si if mark.after else 0.0)))
+        now = waterplane_from_freeboards(points, self.floating.lcf)
+        was, state = self.floating.waterplane, self.state(EMPTY)
+        read = dock_scale(
+            self.floating.hydro.immersion_kg_m, state.after.mct_kg, self.floating.lcf, now.height_m - was.height_m,
+            (now.slope_aft - was.slope_aft) * self.floating.length, readings=len(points),
+        )  # fmt: skip
+        ledger = self._ledger
+        lcf = self.floating.lcf
+        return read, sum(c.mass_kg for c in ledger), sum(c.mass_kg * (c.x_m - lcf) for c in ledger)
 
     @property
     def keys(self) -> list[str]:
@@ -150,7 +234,7 @@ class AfloatStates:
         """Trim over the waterline as found, stern down, m; 0 when she is known by a report."""
         if self.resolved.project.craft.as_found.method == "report":
             return 0.0
-        return self.floating.waterplane.slope_aft * self.floating.form["length"].value
+        return self.floating.waterplane.slope_aft * self.floating.length
 
     def _slope_found(self) -> float:
         """Heel as found as a slope, starboard down: by the freeboards, or from the CG of the report."""
@@ -169,8 +253,8 @@ class AfloatStates:
         if heel is None:
             raise InputError("/craft/flotation", "GM is lost: freeboards cannot be given")
         x, y, _ = self.floating.mark_at(key, mark)
-        all_or_cannot_say(lambda: self.floating.freeboard(key, mark), lambda: self.floating.form)
-        arm = (x.value - self.floating.lcf) / self.floating.form["length"].value
+        all_or_cannot_say(lambda: self.floating.freeboard(key, mark), lambda: self.floating.length)
+        arm = (x.value - self.floating.lcf) / self.floating.length
         change = state.sink_m + state.trim_m * arm + y.value * (math.tan(heel) - self._slope_found())
         return self.floating.freeboard(key, mark) - change
 
@@ -200,6 +284,19 @@ class AfloatStates:
         }
         return min(self.states(), key=keys[size])
 
+    def _read(self) -> Docked:
+        found = self.docked
+        assert found is not None
+        return found[0]
+
+    def _read_station(self) -> float:
+        station = self._read().station_m
+        if station is None:
+            raise InputError(
+                "/craft/flotation/marks", "so small a change of draft has no station of its own: the moment only"
+            )
+        return station
+
     def values(self, out: ValueList) -> None:
         """Headline values of the empty craft afloat, before and after."""
         empty = lambda: self.state(EMPTY)
@@ -219,9 +316,24 @@ class AfloatStates:
             working=lambda: heel_angle.working(empty().after.heel_moment_kg_m, empty().after.displacement_kg, empty().after.gm_m),
         )  # fmt: skip
         out.add(
-            "gm", "GM, form estimate, empty", "length", lambda: empty().after.gm_m, before=lambda: empty().before.gm_m,
+            "gm", f"GM, {self.floating.gm_by}, empty", "length", lambda: empty().after.gm_m, before=lambda: empty().before.gm_m,
             working=lambda: metacentric_height.working(self.floating.hydro.km_m, empty().after.kg_m),
         )  # fmt: skip
+        if or_none(lambda: self.docked) is not None:
+            out.add(
+                "dock",
+                "Her waterline says, changed by",
+                "mass",
+                lambda: self._read().mass_kg,
+                source="two sets of freeboards, small change",
+            )
+            out.add(
+                "dock-station",
+                "at the station",
+                "length",
+                lambda: self._read_station(),
+                source="two sets of freeboards, small change",
+            )
         out.add(
             "freeboard", "Least freeboard, all loadings", "length", lambda: self.least()[1].after_si, before=lambda: self.least()[1].before_si,
             source="freeboards as read, less sinkage, trim and heel; small-change method",
@@ -238,7 +350,7 @@ class AfloatStates:
                 s, needs = None, needs_out(gap.needs)
             except InputError as bad:
                 s, needs = None, [NeedOut(pointer=bad.field, what=bad.message)]
-            length = or_none(lambda: self.floating.form["length"].value)
+            length = or_none(lambda: self.floating.length)
             trims = [or_none(lambda t=t: self.trim(t)) for t in ((s.before, s.after) if s else ())] or [None, None]
             water = or_none(lambda: self.floating.keel + self.floating.draft.value)
             made.append(AfloatOut(

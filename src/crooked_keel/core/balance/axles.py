@@ -10,9 +10,11 @@ from ..errors import CannotSay, InputError, Need, all_or_cannot_say
 from ..finding import NeedOut
 from ..formula import formula, record
 from ..resolve import Axis, Body, Resolved
-from ..trace import lazy, need
+from ..trace import above_zero, lazy, need
 from ..wheels import Wheels
 from .ledger import Centre, apply_ledger
+from .steering import Point as SidePoint
+from .steering import anti_squat, force_centre, ground_trail, rake_trail_after_pitch, steepest_hill, top_run
 
 _STATICS = "statics"
 
@@ -214,6 +216,103 @@ class Axles:
         height = self.sums(EMPTY, after, "z").station_m - self.wheels.ground_m
         return self.sums(EMPTY, after, "y").station_m, _over_ground(height)
 
+    @property
+    def steers(self) -> bool:
+        """Whether anything of the steering is known."""
+        steering = self.resolved.project.craft.steering
+        return steering.rake is not None or steering.offset is not None
+
+    def steering_terms(self, after: bool = True) -> tuple[float, float, float]:
+        """Radius of the front wheel, rake and offset, m and rad; after the work with the frame raised at either end."""
+        steering, base = self.resolved.project.craft.steering, "/craft/steering"
+        key, wheel = next(((k, s) for k, s in self.wheels.supports if s.role == "front"), (None, None))
+        if wheel is None:
+            raise CannotSay(Need("/craft/supports", "a front wheel"))
+        asks = (
+            lambda: above_zero(wheel.radius, f"/craft/supports/{key}/radius", f"radius of the {wheel.name}, loaded"),
+            lambda: need(steering.rake, f"{base}/rake", "rake of the steering, from the vertical").si,
+            lambda: need(steering.offset, f"{base}/offset", "offset of the axle from the steering axis").si,
+            lambda: self.wheels.base_m,
+        )
+        all_or_cannot_say(*asks)
+        radius, rake, offset, length = (ask() for ask in asks)
+        fit = self.resolved.fit
+        if not after or fit is None:
+            return radius, rake, offset
+        rises = [f.si if f is not None else 0.0 for f in (fit.front_rise, fit.rear_rise)]
+        return (
+            radius,
+            rake_trail_after_pitch(rake, offset, radius, length + self.resolved.stretch_m, *rises).rake_rad,
+            offset,
+        )
+
+    def drive_centre(self, after: bool = True) -> SidePoint:
+        """Where the pull of the drive acts on the rear suspension: the pivot of a swinging unit, or where the arm meets the chain's top run.
+        x from the front axle, height over the ground."""
+        placed = (self.resolved.installations if after and self.resolved.fit_id else self.resolved.old)[0]
+        front, ground = lambda: self.wheels.front_m, lambda: self.wheels.ground_m
+        place = self.resolved.references.place
+        swing, base = placed.installation.mount.swing, f"{placed.pointer}/mount/swing"
+        if swing.pivot_station is not None or self.resolved.has("swing unit"):
+            moved = self.resolved.stretch_m if after else 0.0
+            asks = (
+                lambda: place(swing.pivot_station, f"{base}/pivot_station", f"station of the pivot ({placed.name})", "x").value,
+                lambda: place(swing.pivot_water_line, f"{base}/pivot_water_line", f"height of the pivot ({placed.name})", "z").value, front, ground,
+            )  # fmt: skip
+            all_or_cannot_say(*asks)
+            return SidePoint(asks[0]() + moved - front(), asks[1]() - ground())
+        steering = self.resolved.project.craft.steering
+        chains = [
+            (k, s)
+            for k, s in sorted(placed.installation.drive.stages.items(), key=lambda i: i[1].rank)
+            if s.type == "chain"
+        ]
+        if not chains:
+            raise CannotSay(Need(f"{placed.pointer}/drive/stages", f"a chain of the {placed.name}"))
+        key, chain = chains[-1]
+        at = f"{placed.pointer}/drive/stages/{key}"
+        words = f"({placed.name})"
+        numbers = (
+            lambda: (
+                place(
+                    steering.pivot_station, "/craft/steering/pivot_station", "station of the pivot of the arm", "x"
+                ).value
+            ),
+            lambda: (
+                place(
+                    steering.pivot_water_line, "/craft/steering/pivot_water_line", "height of the pivot of the arm", "z"
+                ).value
+            ),
+            lambda: above_zero(chain.pitch, f"{at}/pitch", f"pitch of the chain {words}"),
+            lambda: above_zero(chain.driver_teeth, f"{at}/driver_teeth", f"teeth of the front sprocket {words}"),
+            lambda: above_zero(chain.driven_teeth, f"{at}/driven_teeth", f"teeth of the rear sprocket {words}"),
+        )
+        all_or_cannot_say(
+            *numbers,
+            lambda: placed.flange,
+            lambda: self.wheels.rear_axle_z_m,
+            front,
+            ground,
+            lambda: self.wheels.rear_m,
+        )
+        x, z, pitch, small, large = (ask() for ask in numbers)
+        radius = lambda teeth: pitch / (2 * math.sin(math.pi / teeth))
+        axle = SidePoint(self.wheels.rear_m - front(), self.wheels.rear_axle_z_m - ground())
+        sprocket = SidePoint(placed.flange[0].value - front(), placed.flange[2].value - ground())
+        centre = force_centre(
+            SidePoint(x - front(), z - ground()), axle, top_run(sprocket, radius(small), axle, radius(large))
+        )
+        if centre is None:
+            raise InputError(
+                "/craft/steering/pivot_water_line", "arm and chain run side by side: there is no one centre of the pull"
+            )
+        return centre
+
+    def squat(self, after: bool = True) -> float:
+        """Anti-squat of the first ridden state, as a share."""
+        state = self.heights(after)[0]
+        return anti_squat(self.drive_centre(after), state.base_m, state.height(), state.base_m)
+
     @lazy
     def stand(self) -> float:
         """Station of the stand, m."""
@@ -281,6 +380,27 @@ class Axles:
                 working=lambda: stop_limit.working(braking(True).x_m, braking(True).height()),
             )  # fmt: skip
             out.add(
+                "hill", "Steepest hill before the front lifts, worst loading", "angle", lambda: self._hill(wheelie(True)), before=lambda: self._hill(wheelie(False)),
+                working=lambda: steepest_hill.working(wheelie(True).base_m, wheelie(True).x_m, wheelie(True).height()),
+            )  # fmt: skip
+            if self.steers:
+                out.add(
+                    "rake", "Rake", "angle", lambda: self.steering_terms()[1], before=lambda: self.steering_terms(False)[1], source="as entered, with the frame as it then stands"
+                )  # fmt: skip
+                out.add(
+                    "trail", "Trail on the ground", "length", lambda: ground_trail(*self.steering_terms()), before=lambda: ground_trail(*self.steering_terms(False)),
+                    working=lambda: ground_trail.working(*self.steering_terms()),
+                )  # fmt: skip
+            if self.squats:
+                out.add(
+                    "anti-squat",
+                    "Anti-squat, first loading",
+                    "percent",
+                    lambda: self.squat(),
+                    before=lambda: self.squat(False),
+                    source="side view geometry, statics",
+                )
+            out.add(
                 "lean", "Lean to balance, without rider", "angle", lambda: lean_to_balance(*self.lean(True)), before=lambda: lean_to_balance(*self.lean(False)),
                 working=lambda: lean_to_balance.working(*self.lean(True)),
             )  # fmt: skip
@@ -291,6 +411,18 @@ class Axles:
                 before=lambda: static_stability(*self.stability_terms(key(), False)),
                 working=lambda: static_stability.working(*self.stability_terms(key())),
             )  # fmt: skip
+
+    @property
+    def squats(self) -> bool:
+        """Whether the pivot of the arm, or of a swinging unit, is known."""
+        steering = self.resolved.project.craft.steering
+        given = steering.pivot_station is not None or steering.pivot_water_line is not None
+        installed = [*self.resolved.installations, *self.resolved.old]
+        return given or any(i.installation.mount.swing.pivot_station is not None for i in installed)
+
+    @staticmethod
+    def _hill(s: Stance) -> float:
+        return steepest_hill(s.base_m, s.x_m, s.height())
 
     @staticmethod
     def _wheelie(s: Stance) -> float:

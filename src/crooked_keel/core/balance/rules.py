@@ -15,12 +15,14 @@ from ..errors import CannotSay
 from ..finding import Compared, Finding, Level, q, rule, verdict, word
 from ..hydrostatics import heel_angle, metacentric_height, trim_change
 from ..resolve import Body, got
+from ..stability import fluid_gm, lcg_fraction, loll
 from ..trace import need, standard_uncertainty
 from .axles import lean_to_balance, stand_load, static_stability, traction_limit, wheelie_limit
 from .frontier import Side
 from .ledger import apply_ledger, is_lead
 from .section import BalanceBench, LoadedCase, TrailPoint
 from .standing import HAND_KG, LEAST_SHARE, hung_weight, stand_required, tipping_margins
+from .steering import ground_trail
 
 
 def _side(bench: BalanceBench, rule_id: str, side: str, end: str) -> Iterable[Finding]:
@@ -432,7 +434,7 @@ def displacement_change(bench: BalanceBench) -> Iterable[Finding]:
 def trim(bench: BalanceBench) -> Iterable[Finding]:
     afloat = bench.afloat
     s = afloat.worst("trim")
-    change, length = s.after.trim_m - s.before.trim_m, afloat.floating.form["length"].value
+    change, length = s.after.trim_m - s.before.trim_m, afloat.floating.length
     share = abs(change) / length
     level: Level = "ok" if share <= 0.005 else "watch" if share <= 0.015 else "stop"
     end = "stern" if change >= 0 else "bow"
@@ -467,26 +469,131 @@ GM_WATCH_M = 0.35
 
 
 @rule(
-    "balance.gm", "Metacentric height", limit="0.15 m or more, else stop; by a form estimate never better than watch",
+    "balance.gm", "Metacentric height", limit="0.15 m or more, else stop; and 0.35 m, else watch; not inclined: never better than watch",
     source="IMO 2008 IS Code, 0.15 m general (from memory); nothing applies straight to small pleasure craft", mark="from memory", form="afloat",
 )  # fmt: skip
 def gm(bench: BalanceBench) -> Iterable[Finding]:
     s = bench.afloat.worst("gm")
     value = s.after.gm_m
     if value <= 0:
+        hydro = bench.afloat.floating.hydro
+        angle = loll(value, hydro.bm_m) if hydro.kb_m > 0 else None
         yield verdict(
-            "balance.gm", "stop", "GM is lost: {a} → {b}", "{s}. She will not stay upright. Take weight off high up or put weight low; fill slack low tanks, the low side first. Never move weight to the high side: she flops over to a greater angle.",
+            "balance.gm", "stop", "GM is lost: {a} → {b}", "{s}. She will not stay upright." + (" By a wall-sided hull she lolls to {l}." if angle is not None else "") + " Take weight off high up or put weight low; fill slack low tanks, the low side first. Never move weight to the high side: she flops over to a greater angle.",
             compared=Compared(value=value, dimension="length", lo=GM_LEAST_M), working=metacentric_height.working(bench.afloat.floating.hydro.km_m, s.after.kg_m),
-            a=q(s.before.gm_m, "length"), b=q(value, "length"), s=word(s.name),
+            a=q(s.before.gm_m, "length"), b=q(value, "length"), s=word(s.name), l=q(angle if angle is not None else 0.0, "angle"),
         )  # fmt: skip
         return
-    level: Level = "stop" if value < GM_LEAST_M else "watch"
+    by, floating = bench.afloat.floating.gm_by, bench.afloat.floating
+    drop = 1 - value / s.before.gm_m if s.before.gm_m > 0 else 1.0
+    settled = by == "inclined"
+    level: Level = (
+        "stop" if value < GM_LEAST_M else "watch" if value < GM_WATCH_M or drop > 0.15 or not settled else "ok"
+    )
+    words = {
+        "form estimate": "An estimate is not settled: incline her or time ten rolls.",
+        "timed roll": "By the lowest roll coefficient: incline her to be sure.",
+        "inclined": "By the inclining test, as found.",
+    }
+    said = words.get(by, "The height of her CG is an entry: incline her to be sure.")
+    _, unknown = bench.afloat.slack(s.id, True)
     yield verdict(
-        "balance.gm", level, "GM {a} → {b}, by form", "{s}. An estimate is not settled: incline her or time ten rolls. Free surface of slack tanks is not taken off."
+        "balance.gm", level, "GM {a} → {b}, {by}", f"{{s}}. {said}" + (" Free surface of slack tanks is taken off." if not unknown else " Free surface of slack tanks is not all taken off.")
         + (" Less than {w} is little." if value < GM_WATCH_M else ""),
         compared=Compared(value=value, dimension="length", lo=GM_LEAST_M), margin=q(value - GM_LEAST_M, "length"),
-        working=metacentric_height.working(bench.afloat.floating.hydro.km_m, s.after.kg_m),
-        a=q(s.before.gm_m, "length"), b=q(value, "length"), s=word(s.name), w=q(GM_WATCH_M, "length"),
+        working=metacentric_height.working(floating.hydro.km_m, s.after.kg_m) if s.after.gm_m == floating.hydro.km_m - s.after.kg_m else fluid_gm.working(floating.hydro.km_m, s.after.kg_m, floating.hydro.km_m - s.after.kg_m - s.after.gm_m),
+        a=q(s.before.gm_m, "length"), b=q(value, "length"), s=word(s.name), w=q(GM_WATCH_M, "length"), by=word(by),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.free-surface", "Free surface of slack tanks", limit="10 % of GM or less ok, 50 % or less watch, more stop", source="common practice, no source; ship stability texts (from memory)", mark="common practice", form="afloat",
+)  # fmt: skip
+def free_surface(bench: BalanceBench) -> Iterable[Finding]:
+    afloat = bench.afloat
+    found = [(s, afloat.free_surface(s.id, True, s.after.displacement_kg)) for s in afloat.states()]
+    needs = {n.pointer: n for s in afloat.states() for n in afloat.slack(s.id, True)[1]}
+    if needs:
+        raise CannotSay(*needs.values())
+    if not any(fsc for _, fsc in found):
+        return
+    state, fsc = max(found, key=lambda f: f[1] / (f[0].after.gm_m + f[1]) if f[0].after.gm_m + f[1] > 0 else math.inf)
+    solid = state.after.gm_m + fsc
+    share = fsc / solid if solid > 0 else 1.0
+    open_across = any(t.joined == "pipe across, open" for _, _, t in bench.resolved.tanks)
+    level: Level = "stop" if share > 0.5 else "watch" if share > 0.1 else "ok"
+    yield verdict(
+        "balance.free-surface", level, "Slack tanks take {d} off GM", "{s}: {p} of it." + (" The pipe across is open: what is in the tanks runs from side to side. Shut it." if open_across else " A tight baffle along a tank divides it by the square of its parts." if level != "ok" else ""),
+        compared=Compared(value=share, dimension="percent", hi=0.1), d=q(fsc, "length"), s=word(state.name), p=q(share, "percent"),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.one-side-tank", "One tank of a pair empty", limit="2° or less ok, 5° or less watch, more stop", source="common practice, no source", mark="common practice", form="afloat",
+)  # fmt: skip
+def one_side_tank(bench: BalanceBench) -> Iterable[Finding]:
+    if not bench.fuel.on_sides:
+        return
+    afloat, found = bench.afloat, []
+    for s in afloat.states():
+        if s.id == "empty":
+            continue
+        for body in bench.fuel.bodies(s.id):
+            if abs(got(body.y).value) > 0.05 and got(body.mass).value > 0:
+                mass = s.after.displacement_kg - got(body.mass).value
+                moment = s.after.heel_moment_kg_m - got(body.mass).value * got(body.y).value
+                found.append((heel_angle(moment, mass, s.after.gm_m), s, body))
+    if not found:
+        return
+    angle, state, body = max(found, key=lambda f: abs(f[0]))
+    level: Level = "ok" if abs(angle) <= math.radians(2) else "watch" if abs(angle) <= math.radians(5) else "stop"
+    yield verdict(
+        "balance.one-side-tank", level, "With the {t} empty she lists {a}", "{s}, the others as they are. Linear, GM as it is then." + ("" if level == "ok" else " Draw from both, or shut one off in good time."),
+        compared=Compared(value=angle, dimension="angle", lo=-math.radians(2), hi=math.radians(2)), working=heel_angle.working(state.after.heel_moment_kg_m - got(body.mass).value * got(body.y).value, state.after.displacement_kg - got(body.mass).value, state.after.gm_m),
+        t=word(body.name), a=q(abs(angle), "angle"), s=word(state.name),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.dock-scale", "Her waterline against the ledger", limit="mass within twice its doubt, and 10 % of the moment of all that moved", source="hydrostatics, small change; the limits: common practice, no source", mark="common practice", form="afloat",
+)  # fmt: skip
+def dock(bench: BalanceBench) -> Iterable[Finding]:
+    found = bench.afloat.docked
+    if found is None:
+        return
+    read, mass, moment = found
+    moved = sum(
+        abs(b.sign * got(b.mass).value * (got(b.x).value - bench.afloat.floating.lcf))
+        for b in bench.resolved.ledger
+        if b.sign
+    )
+    off, off_moment = read.mass_kg - mass, read.moment_kg_m - moment
+    agrees = abs(off) <= 2 * read.u_kg and abs(off_moment) <= 0.1 * moved
+    yield verdict(
+        "balance.dock-scale", "ok" if agrees else "watch", "Her waterline says {r}, the ledger {m}" + ("" if agrees else ": {d} apart"), "Moment about the centre of flotation {a}, by the ledger {b}. Read to ±{u}; the same water both times."
+        + ("" if agrees else " Find what was left off the list, or read again."),
+        compared=Compared(value=off, dimension="mass", lo=-2 * read.u_kg, hi=2 * read.u_kg), r=q(read.mass_kg, "mass"), m=q(mass, "mass"), d=q(abs(off), "mass"), a=q(read.moment_kg_m, "mass_moment"), b=q(moment, "mass_moment"), u=q(2 * read.u_kg, "mass"),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.lcg-planing", "LCG of a planing hull", limit="0.33 to 0.45 of the waterline from the transom, else watch", source="planing-hull practice (from memory); schools differ", mark="from memory", form="afloat",
+)  # fmt: skip
+def lcg_planing(bench: BalanceBench) -> Iterable[Finding]:
+    craft = bench.craft
+    if craft.trial.regime != "planing":
+        return
+    tail = bench.resolved.references.place(
+        craft.outline.tail, "/craft/outline/tail", "station of the transom", "x"
+    ).value
+    share = {
+        when: lcg_fraction(tail - x, bench.afloat.floating.length)
+        for when, x in (("before", bench.before.station_m), ("after", bench.empty.station_m))
+    }
+    value = share["after"]
+    yield verdict(
+        "balance.lcg-planing", "ok" if 0.33 <= value <= 0.45 else "watch", "LCG {a} → {b} of the waterline from the transom", "Empty." + ("" if 0.33 <= value <= 0.45 else " Far aft she porpoises and is slow onto the plane." if value < 0.33 else " Far forward she is wet and steers by the bow."),
+        compared=Compared(value=value, dimension="percent", lo=0.33, hi=0.45), a=q(share["before"], "percent"), b=q(value, "percent"),
     )  # fmt: skip
 
 
@@ -566,6 +673,37 @@ def wheelie(bench: BalanceBench) -> Iterable[Finding]:
         "{s}. Wheelie limit {a} g" + (", grip {g} g." if grip is not None else "; grip is never the limit.") + " Uphill it comes sooner. Air drag left out.",
         compared=Compared(value=limit, dimension="number", lo=0.6), margin=q(limit - 0.35, "number"), working=wheelie_limit.working(s.base_m, s.x_m, s.height()),
         a=q(limit, "number"), g=q(grip or 0.0, "number"), s=word(s.name),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.trail", "Trail", limit="70 to 130 mm and within 10 % of before ok, 40 mm or more watch, less stop", source="common practice, no source; two-wheeler geometry (from memory)", mark="common practice", form="pitch limits",
+)  # fmt: skip
+def trail(bench: BalanceBench) -> Iterable[Finding]:
+    axles = bench.axles
+    if not axles.steers:
+        return
+    before, after = ground_trail(*axles.steering_terms(False)), ground_trail(*axles.steering_terms())
+    changed = abs(after / before - 1) if before else 1.0
+    level: Level = "stop" if after < 0.040 else "watch" if changed > 0.10 or not 0.070 <= after <= 0.130 else "ok"
+    yield verdict(
+        "balance.trail", level, "Trail {a} → {b}", "Rake {r} after, from the vertical." + (" So little trail and it may not run straight." if after < 0.040 else " Little trail is nervous, much is slow to turn: ride it with care first." if level == "watch" else ""),
+        compared=Compared(value=after, dimension="length", lo=0.070, hi=0.130), working=ground_trail.working(*axles.steering_terms()), a=q(before, "length"), b=q(after, "length"), r=q(axles.steering_terms()[1], "angle"),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.anti-squat", "Anti-squat", limit="80 to 140 %, else watch", source="common practice; schools differ from 100 % to 130 %; textbook of motorcycle dynamics (from memory)", mark="common practice", form="pitch limits",
+)  # fmt: skip
+def squat(bench: BalanceBench) -> Iterable[Finding]:
+    axles = bench.axles
+    if not axles.squats:
+        return
+    share, was = axles.squat(), or_none(lambda: axles.squat(False))
+    yield verdict(
+        "balance.anti-squat", "ok" if 0.8 <= share <= 1.4 else "watch", "Anti-squat {a} → {b}" if was is not None else "Anti-squat {b}", "First loading, by where the pull of the drive acts. The shock and its springs are not modelled."
+        + (" Under 80 % it squats on power; over 140 % it stands up and hops." if not 0.8 <= share <= 1.4 else ""),
+        compared=Compared(value=share, dimension="percent", lo=0.8, hi=1.4), b=q(share, "percent"), a=q(was if was is not None else share, "percent"),
     )  # fmt: skip
 
 

@@ -191,7 +191,7 @@ def _shift(
 def trim(bench: BalanceBench) -> Iterator[Proposal]:
     """A part forward or aft until the trim changes by no more than what is ok."""
     state = bench.afloat.worst("trim")
-    change, length = state.after.trim_m - state.before.trim_m, bench.afloat.floating.form["length"].value
+    change, length = state.after.trim_m - state.before.trim_m, bench.afloat.floating.length
     lack = change - math.copysign(0.0045 * length, change)
     yield from _shift(bench, lack * state.after.mct_kg, "station", _ALONG_M, ("aft", "forward"))
 

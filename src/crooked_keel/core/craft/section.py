@@ -314,7 +314,7 @@ class CraftBench:
         )  # fmt: skip
         out.add(
             "station-found", "LCG aft of the datum" if afloat else "CG aft of the datum", "length", lambda: got(found().x),
-            working=(lambda: cg_on_scales.working(got(found().x).value * net(), net())) if weighing else None, source=report or "form estimate; trim as read",
+            working=(lambda: cg_on_scales.working(got(found().x).value * net(), net())) if weighing else None, source=report or f"{self.floating.by}; trim as read",
         )  # fmt: skip
         out.add(
             "butt-line-found", "CG to starboard", "length", lambda: got(found().y),

@@ -10,6 +10,7 @@ from ..figure import (
     ButtLine,
     Count,
     Density,
+    Duration,
     Length,
     Mass,
     MassMoment,
@@ -124,8 +125,51 @@ class Limits(Part):
     rear_axle: Mass | None = None
 
 
+class HydroRow(Part):
+    """A line of a designer's hydrostatic table, even keel: draft over the underside of the canoe body, metacentres over the same."""
+
+    draft: Length
+    displacement: Mass
+    lcb: Station
+    lcf: Station
+    km: Length
+    km_long: Length
+
+
+class HalfPoint(Part):
+    """A point of a half section: how far out, and how high."""
+
+    out: Length
+    height: WaterLine
+
+
+class HullSection(Part):
+    """A half section of the hull from keel to deck edge; the other side is its mirror."""
+
+    station: Station
+    half: list[HalfPoint]
+
+
+class Heeling(Item):
+    """A reading of the inclining test: the weight moved, how far to starboard of where it began, and where the pendulum then hung."""
+
+    weight: Mass | None = None
+    moved: Offset | None = None
+    pendulum: Offset | None = None
+
+
+class Inclining(Part):
+    """An inclining test, the craft as found: length of the pendulum and its readings; or the time of a full roll."""
+
+    pendulum: Length | None = None
+    readings: dict[Key, Heeling] = {}
+    roll: Duration | None = None
+
+
 class Mark(Item):
-    """A place on the sheer where the freeboard is read; its height is that of the sheer there."""
+    """A place on the sheer where the freeboard is read, as found and when the work is done; its height is that of the sheer there."""
+
+    after: Length | None = None
 
     station: Station | None = None
     butt_line: ButtLine | None = None
@@ -144,6 +188,10 @@ class Flotation(Part):
     lcf: Station | None = None
     lcb: Station | None = None
     density: Density | None = None
+    read: Literal["afloat, nobody aboard, lines slack", "with people aboard", "ashore"] | None = None
+    table: list[HydroRow] | None = None
+    sections: list[HullSection] | None = None
+    inclining: Inclining = Inclining()
     marks: dict[Key, Mark] = {}
 
 
@@ -166,8 +214,13 @@ class Trial(Part):
 
 
 class Tank(Item):
-    """A fuel tank; capacity is the usable volume. Tanks of one turn run down together, turn by turn; blank comes last."""
+    """A tank; capacity is the usable volume. Its free surface: length, breadth, and how many parts tight baffles along it make. Tanks of one turn run down together, turn by turn; blank comes last."""
 
+    surface_length: Length | None = None
+    surface_breadth: Length | None = None
+    baffles: Count | None = None
+    joined: Literal["no pipe across", "pipe across, valve shut", "pipe across, open"] | None = None
+    filling: Literal["slack", "pressed full or empty"] | None = None
     where: Literal["fuselage", "wing", "wing tip", "behind the seats", "belly"] | None = None
     turn: Count | None = None
 
@@ -187,6 +240,16 @@ class Seat(Item):
     station: Station | None = None
     butt_line: ButtLine | None = None
     water_line: WaterLine | None = None
+
+
+class Steering(Part):
+    """Steering geometry of a two-wheeler: rake from the vertical, offset of the axle from the steering axis; and the pivot of a swinging
+    arm with a chain."""
+
+    rake: Angle | None = None
+    offset: Length | None = None
+    pivot_station: Station | None = None
+    pivot_water_line: WaterLine | None = None
 
 
 class Wing(Part):
@@ -243,6 +306,7 @@ class Craft(Part):
     flotation: Flotation = Flotation()
     road: Road = Road()
     trial: Trial = Trial()
+    steering: Steering = Steering()
     wing: Wing = Wing()
     story: Story = Story()
     lowest_attitude: Angle | None = None

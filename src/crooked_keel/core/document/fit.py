@@ -19,6 +19,7 @@ from ..figure import (
     Length,
     Mass,
     Number,
+    Offset,
     Power,
     Ratio,
     Rotation,
@@ -365,7 +366,10 @@ class Loading(Item):
 
 
 class Fit(Item):
-    """One candidate repower. fuel: whether the craft keeps its tanks."""
+    """One candidate repower. fuel: whether the craft keeps its tanks; how far front and rear of a two-wheeler stand higher than before."""
+
+    front_rise: Offset | None = None
+    rear_rise: Offset | None = None
 
     fuel: Literal["kept", "out"] | None = None
 

@@ -68,16 +68,21 @@ BLOCKS: tuple[Block, ...] = (
     Block("craft", "How she floats", (
         _e("/craft/flotation/length", "Length on the waterline"), _e("/craft/flotation/beam", "Beam on the waterline"), _e("/craft/flotation/block", "Block coefficient"),
         _e("/craft/flotation/waterplane", "Waterplane coefficient"), _e("/craft/flotation/keel", "Underside of the canoe body"), _e("/craft/flotation/lcf", "Centre of flotation"),
-        _e("/craft/flotation/lcb", "Centre of buoyancy, level"), _e("/craft/flotation/density", "Water"),
+        _e("/craft/flotation/lcb", "Centre of buoyancy, level"), _e("/craft/flotation/density", "Water"), _e("/craft/flotation/read", "Freeboards were read", "choice"),
     ), form="afloat", hint="Canoe body of a monohull; keel and skeg left out."),
-    Block("craft", "Freeboards, from the sheer down to the water", (_e("freeboard", "freeboard"), _e("station", "station"), _e("butt_line", "butt line"), _e("sheer", "sheer")),
+    Block("craft", "Freeboards, from the sheer down to the water", (_e("freeboard", "freeboard"), _e("after", "work done"), _e("station", "station"), _e("butt_line", "butt line"), _e("sheer", "sheer")),
           form="afloat", table="/craft/flotation/marks", one="mark"),
+    Block("craft", "Inclining test, or a timed roll", (_e("/craft/flotation/inclining/pendulum", "Length of the pendulum"), _e("/craft/flotation/inclining/roll", "Time of a full roll, port to port")), form="afloat", hint="Calm water, slack lines, nobody moving. Time ten full rolls.", folded=True),
+    Block("craft", "Inclining: weights moved across", (_e("weight", "weight"), _e("moved", "moved to starboard"), _e("pendulum", "pendulum then")), form="afloat", table="/craft/flotation/inclining/readings", one="reading", folded=True, hint="From where it began; to port is negative. Zero first, then both sides."),
+    Block("craft", "Free surface of tanks", (_e("surface_length", "long"), _e("surface_breadth", "broad"), _e("baffles", "parts"), _e("joined", "across", "choice"), _e("filling", "filled", "choice")), form="afloat", table="/craft/tanks", one="tank", hint="A tank that holds something is slack unless you say that it is pressed full."),
     Block("craft", "Before the work", (
         _e("/craft/trial/regime", "Hull", "choice"), _e("/craft/trial/speed", "Speed at full power, measured"), _e("/craft/trial/wanted", "Speed wanted at full power"), _e("/craft/trial/cruise", "Cruising speed"),
     ), form="afloat"),
     Block("craft", "Road", (
         _e("/craft/road/drag_area", "Drag area, CdA"), _e("/craft/road/rolling", "Rolling coefficient"), _e("/craft/road/grip", "Grip of the driven tyre"), _e("/craft/road/cruise", "Cruising speed"),
     ), form="driven wheel"),
+    Block("craft", "Steering", (_e("/craft/steering/rake", "Rake, from the vertical"), _e("/craft/steering/offset", "Offset of the axle from the steering axis")), form="pitch limits", folded=True, hint="Gives the trail, before and after a change of ride height."),
+    Block("craft", "Pivot of the swinging arm", (_e("/craft/steering/pivot_station", "Station"), _e("/craft/steering/pivot_water_line", "Height")), form="sprockets", folded=True, hint="Gives the anti-squat of a chain."),
     Block("craft", "On its stand", (_e("/craft/stand", "Stand, or jack under the frame"),), form="wheels in line"),
     Block("craft", "Aboard or missing when found", (_e("action", "to empty", "choice"), _e("mass", "mass"), *_PLACE), table="/craft/as_found/corrections", one="correction", fresh=(("action", "remove"),)),
     Block("craft", "References to measure from", (_e("station", "station"), _e("water_line", "water line")), table="/craft/references", one="reference"),
@@ -108,9 +113,11 @@ BLOCKS: tuple[Block, ...] = (
     Block("craft", "What each place may carry", (_e("lightest", "lightest"), _e("heaviest", "heaviest"), _e("slides", "slides ±")), form="cg limits", table="/craft/seats", one="place"),
     # balance
     Block("balance", "Fuel", (_e("^/fuel", "Tanks of the craft", "choice"),), form="cg limits", hint="Out: an electric fit, or tanks that go. Their own mass is a row of the ledger.", folded=True),
+    Block("balance", "Tanks this fit adds", (_e("capacity", "usable"), _e("density", "density"), _e("surface_length", "surface long"), _e("surface_breadth", "broad"), _e("baffles", "parts"), *_PLACE), form="afloat", table="^/tanks", one="tank", hint="Their own mass is a row of the ledger.", folded=True),
     Block("balance", "Tanks this fit adds", (_e("where", "where", "choice"), _e("turn", "turn"), _e("capacity", "usable"), _e("density", "density"), *_PLACE), form="cg limits", table="^/tanks", one="tank", hint="Their own mass is a row of the ledger.", folded=True),
     Block("balance", "Assumptions", (_e("/assumptions/tolerance_school", "± of what is measured", "choice"), _e("/assumptions/seat_mass", "A person on paper (77 kg)")), form="cg limits", hint="Blank: two standard deviations; 170 lb, FAA (from memory)."),
     Block("balance", "Packs", (_e("mass", "mass"), *_PLACE), table="~/packs", one="pack", electric=True),
+    Block("balance", "Ride height of this fit", (_e("^/front_rise", "Front stands higher by"), _e("^/rear_rise", "Rear stands higher by")), form="pitch limits", folded=True, hint="Lower is negative."),
     Block("balance", "Driven wheel, where the frame is stretched", (_e("~/mount/swing/stretch", "Frame stretched by"), _e("~/wheel/mass", "Mass of the wheel that goes aft")), form="swing unit"),
     # drive
     Block("drive", "Power unit", (

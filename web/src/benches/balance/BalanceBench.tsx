@@ -8,6 +8,7 @@ import { Answers } from '../Answers';
 import { BenchSheet } from '../BenchSheet';
 import { Picture, Strip } from '../Sheet';
 import { useForms } from '../useForms';
+import { AtRest } from './AtRest';
 import { BurnOrder } from './BurnOrder';
 import { Groups } from './Groups';
 import { LedgerFiles } from './LedgerFiles';
@@ -37,6 +38,7 @@ export function BalanceBench() {
       </Strip>
       <div className="px-4 py-3">
         {has('afloat') && <AfloatStates />}
+        {has('afloat') && <AtRest />}
         {has('stands on wheels') && <AxleStates pitch={has('pitch limits')} />}
         {has('cg limits') && <MeasureNext />}
         {has('cg limits') && <Placement />}

@@ -5,6 +5,7 @@ import { Answers } from '../Answers';
 import { BenchSheet } from '../BenchSheet';
 import { Columns, Group, Strip } from '../Sheet';
 import { useForms } from '../useForms';
+import { HullFields } from './HullFields';
 import { Scales } from './Scales';
 
 /** The craft as it stands. */
@@ -18,6 +19,11 @@ export function CraftBench() {
       {has('scales') && (
         <div className="px-4 pt-3">
           <Scales />
+        </div>
+      )}
+      {has('afloat') && (
+        <div className="px-4 pt-3">
+          <HullFields />
         </div>
       )}
       <BenchSheet bench="craft" />
