@@ -15,7 +15,7 @@ from .axe import violations
 BLANKS: dict[str, list[tuple[str, str]]] = {
     "boat": [
         (r"craft/(datum|levelling)_note", "stem head, waterline"), (r"freeboard$", "790 mm"), (r"flotation/read", "afloat, nobody aboard, lines slack"), (r"surface_length", "800 mm"), (r"surface_breadth", "500 mm"), (r"as_found/water_line", "350 mm"), (r"trial/(speed|wanted)", "6 kn"), (r"limits/gross", "6000 kg"),
-        (r"tanks/fuel/capacity", "60 L"), (r"tanks/fuel/station", "4.5 m"), (r"tanks/fuel/(butt_line|water_line)", "0 mm"), (r"loads/", "80 kg"), (r"fuel/", "30 L"),
+        (r"tanks/fuel/capacity", "60 L"), (r"tanks/fuel/station", "4.5 m"), (r"tanks/fuel/(butt_line|water_line)", "0 mm"), (r"loads/", "80 kg"), (r"loadings/.*/fuel/", "30 L"),
         (r"unit/kind", "diesel"), (r"unit/cylinders", "3"), (r"unit/power", "30 hp"), (r"unit/rated_speed", "2400 rpm"), (r"turns$", "clockwise"), (r"stages/gear/ratio", "2:1"), (r"turning$", "keeps"),
         (r"offset_(up|starboard)", "0 mm"), (r"drive/mass", "25 kg"), (r"drive/cg_aft", "100 mm"), (r"drive/length", "180 mm"), (r"propeller/diameter", "18 in"), (r"propeller/pitch", "13 in"),
         (r"propeller/blades", "3"), (r"propeller/hull_above", "330 mm"), (r"propeller/mass", "9 kg"), (r"seating", "rubber"), (r"thrust_taken", "mount"), (r"mount/thrust", "3 kN"), (r"mount/mass", "10 kg"),

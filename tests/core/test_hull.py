@@ -264,3 +264,55 @@ def test_the_dock_tells_no_station_of_nothing() -> None:
     found = dock_scale(15_000, 6800, 4.0, 0.001, 0.01)
     assert found.station_m is None and found.moment_kg_m == pytest.approx(68)
     assert found.u_kg == pytest.approx(15_000 * 0.003 / 2 * math.sqrt(2))
+
+
+@given(
+    st.floats(500, 5000),
+    st.lists(st.tuples(st.floats(700, 1000), st.floats(0.2, 3), st.floats(0.1, 1.5)), min_size=1, max_size=4),
+)
+def test_free_surface_never_adds_to_gm_and_falls_with_baffles(
+    mass: float, tanks: list[tuple[float, float, float]]
+) -> None:
+    slack = [SlackTank(*t) for t in tanks]
+    whole = free_surface_correction(mass, slack)
+    assert whole > 0
+    for parts in (2, 3):
+        assert free_surface_correction(mass, [t._replace(parts=parts) for t in slack]) == pytest.approx(
+            whole / parts**2
+        )
+    assert free_surface_correction(2 * mass, slack) == pytest.approx(whole / 2)
+
+
+@given(st.floats(0.05, 2), st.floats(0.1, 3), st.floats(-0.2, 0.2))
+def test_wall_sided_heel_answers_its_own_equation_and_turns_with_the_weight(gm: float, bm: float, tcg: float) -> None:
+    angle = wall_sided_heel(gm, bm, tcg)
+    t = math.tan(angle)
+    assert 0.5 * bm * t**3 + gm * t == pytest.approx(tcg, abs=1e-9)
+    assert wall_sided_heel(gm, bm, -tcg) == pytest.approx(-angle, abs=1e-9)
+
+
+@given(st.floats(0.2, 0.9), st.floats(0.1, 0.4), st.floats(980, 1030))
+@settings(max_examples=25)
+def test_level_she_carries_what_she_displaces(depth: float, draft: float, density: float) -> None:
+    hull = launch(41)
+    mass = density * hull.cut(draft).volume_m3
+    assert level_draft(hull, mass, density) == pytest.approx(draft, abs=1e-7)
+    i = hull.cut(draft)
+    found = float_equilibrium(hull, mass, (i.x_m, 0.0, 0.4), density, 3.0)
+    assert (found.draft_m, found.trim, found.heel) == (
+        pytest.approx(draft, abs=1e-6),
+        pytest.approx(0, abs=1e-7),
+        pytest.approx(0, abs=1e-9),
+    )
+
+
+def test_moving_the_bow_to_another_station_changes_nothing_but_stations() -> None:
+    a, b = (
+        box(8, 2, 1, 41),
+        Hull.of(
+            [Section(float(x) + 3, both_sides(((0.0, 0.0), (1.0, 0.0), (1.0, 1.0)))) for x in np.linspace(0, 8, 41)]
+        ),
+    )
+    one, other = a.cut(0.4, 0.01, 0.05, 4.0), b.cut(0.4, 0.01, 0.05, 7.0)
+    assert (other.x_m - 3, other.lcf_m - 3) == pytest.approx((one.x_m, one.lcf_m))
+    assert (other.volume_m3, other.z_m, other.inertia_m4) == pytest.approx((one.volume_m3, one.z_m, one.inertia_m4))

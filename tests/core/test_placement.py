@@ -129,3 +129,24 @@ def test_what_is_missing_is_named(project: Project) -> None:
     assert not held_up.solutions and [n.pointer for n in held_up.needs] == ["/craft/limits/gross"]
     with pytest.raises(InputError, match="only a fit"):
         place_together(project, None, Wish())
+
+
+def test_the_split_that_is_said_puts_the_cg_in_the_middle(project: Project) -> None:
+    """Unit, reduction and all moved so that the mount is as long as is said: the empty CG then lies in the middle, the propeller held."""
+    project = put(
+        project, {"/craft/limits/envelope": None, "/craft/limits/forward": "580 mm", "/craft/limits/aft": "760 mm"}
+    )
+    placed = place_together(project, "b", Wish())
+    assert placed.split is not None and placed.split.mount_si is not None and placed.split.spacer_si is not None
+    before = assess(project, "b")
+    clear = value(before, "align.rear-clearance")
+    shift = clear - placed.split.mount_si
+    flange = project.fits["b"].installations["main"].placement.flange_station
+    spacer = project.fits["b"].installations["main"].propeller.spacer
+    assert flange is not None and spacer is not None
+    moved = put(project, {
+        "/fits/b/installations/main/placement/flange_station": {"entered": f"{-(flange.along_m + shift) * 1000:.4f} mm", "dir": "forward"},
+        "/fits/b/installations/main/propeller/spacer": f"{(spacer.si + shift) * 1000:.4f} mm",
+    })  # fmt: skip
+    # The mount's own CG goes half as far as the unit: 4.4 kg of it against 66 kg.
+    assert value(assess(moved, "b"), "balance.empty-cg") == pytest.approx(placed.split.middle_si, abs=0.002)

@@ -11,7 +11,7 @@ from typing import Any, Literal, NamedTuple
 from .assess import assess
 from .balance.frontier import Side
 from .balance.ledger import is_lead
-from .balance.placing import Held, cg_with_mount, longest_mount
+from .balance.placing import Held, cg_with_mount, engine_station_for_cg, longest_mount, mount_spacer_split
 from .balance.section import BalanceBench, TrailPoint
 from .balance.suggest import lead_row, movable, moves_with, tenths
 from .bench import needs_out, or_none
@@ -63,6 +63,16 @@ class Solution(Out):
     consequences: list[Message]
 
 
+class SplitOut(Out):
+    """What puts the empty CG in the middle of its limits: station of the unit's CG, and lengths of mount and spacer with the propeller where
+    it is (None where no mount does), m."""
+
+    middle_si: float
+    unit_cg_si: float
+    mount_si: float | None
+    spacer_si: float | None
+
+
 class Placed(Out):
     """Solutions, one for each target that differs; and the empty CGs that the mount alone can reach with the propeller where it is.
     best_margin: the largest worst margin within the bounds, negative where none keeps every limit."""
@@ -72,6 +82,7 @@ class Placed(Out):
     reach_to_si: float | None
     mount_from_si: float | None
     mount_to_si: float | None
+    split: SplitOut | None
     best_margin_si: float | None
     needs: list[NeedOut]
 
@@ -141,7 +152,7 @@ def place_together(project: Project, fit_id: str | None, wish: Wish) -> Placed:
         return _solved(project, fit_id, benches, wish)
     except CannotSay as gap:
         return Placed(
-            solutions=[], reach_from_si=None, reach_to_si=None, mount_from_si=None, mount_to_si=None, best_margin_si=None, needs=needs_out(gap.needs)
+            solutions=[], reach_from_si=None, reach_to_si=None, mount_from_si=None, mount_to_si=None, split=None, best_margin_si=None, needs=needs_out(gap.needs)
         )  # fmt: skip
 
 
@@ -163,10 +174,10 @@ def _solved(project: Project, fit_id: str, benches: Benches, wish: Wish) -> Plac
     offered = [_offered(project, fit_id, before, movers, values, targets) for targets, values in serves.values()]
     solutions = [s for s in offered if s is not None]
     best = _program(points, movers, "middle of the band", gross)
-    reach = or_none(lambda: _reach(benches)) or (None, None, None, None)
+    reach = or_none(lambda: _reach(benches)) or (None, None, None, None, None)
     solutions.sort(key=lambda s: (LEVELS[::-1].index(s.reaches), len(s.consequences)))
     return Placed(
-        solutions=solutions, reach_from_si=reach[0], reach_to_si=reach[1], mount_from_si=reach[2], mount_to_si=reach[3],
+        solutions=solutions, reach_from_si=reach[0], reach_to_si=reach[1], mount_from_si=reach[2], mount_to_si=reach[3], split=reach[4],
         best_margin_si=best[1] if best else None, needs=[],
     )  # fmt: skip
 
@@ -375,7 +386,7 @@ def _taken_out(project: Project, mover: _Mover, value: float) -> tuple[Operation
     ), row.mass.si - kg
 
 
-def _reach(benches: Benches) -> tuple[float, float, float, float]:
+def _reach(benches: Benches) -> tuple[float, float, float, float, SplitOut | None]:
     """Empty CGs with the shortest and the longest mount, propeller where it is, m; and those mounts, by the clearance of the unit."""
     bench, bundle = benches.balance, benches.installations[0]
     placed: ResolvedInstallation = bundle.placed
@@ -393,4 +404,18 @@ def _reach(benches: Benches) -> tuple[float, float, float, float]:
     face = firewall - clear  # the rearmost of the unit is its mounting face here
     held = Held(rest_kg, rest_x, kg, face - x, face - flange, firewall, plane, propeller_kg)
     longest = longest_mount(held)
-    return cg_with_mount(held, 0.0)[0], cg_with_mount(held, longest)[0], 0.0, longest
+    return cg_with_mount(held, 0.0)[0], cg_with_mount(held, longest)[0], 0.0, longest, _split(bench, held)
+
+
+def _split(bench: BalanceBench, held: Held) -> SplitOut | None:
+    """What puts the empty CG in the middle of the limits at that mass."""
+    cut = bench.envelope.cut(bench.empty.mass_kg)
+    if cut is None:
+        return None
+    middle = (cut.forward_m + cut.aft_m) / 2
+    rest_kg = held.rest_kg + held.propeller_kg
+    rest_x = (held.rest_kg * held.rest_x_m + held.propeller_kg * held.propeller_m) / rest_kg
+    split = or_none(lambda: mount_spacer_split(held, middle))
+    return SplitOut(
+        middle_si=middle, unit_cg_si=engine_station_for_cg(rest_kg, rest_x, held.unit_kg, middle), mount_si=split.mount_m if split else None, spacer_si=split.spacer_m if split else None
+    )  # fmt: skip

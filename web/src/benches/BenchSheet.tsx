@@ -64,7 +64,7 @@ export function BenchSheet(props: { bench: Bench; only?: (block: Block) => boole
           );
         }
         return (
-          <Columns key={run.map((b) => b.title).join()}>
+          <Columns key={first.title}>
             {run.map((b) => (
               <Titled key={b.title} block={b} filled={b.entries.some((e) => at(real(e.pointer)) !== undefined)}>
                 {b.entries.map((e) => (

@@ -11,11 +11,19 @@ from ..bench import needs_out, or_none
 from ..certainty import chance_at_most
 from ..document import Hung, TwoScales
 from ..document.fields import disputed
-from ..errors import CannotSay
+from ..errors import CannotSay, Need, all_or_cannot_say
 from ..finding import Compared, Finding, Level, q, rule, verdict, word
 from ..hydrostatics import heel_angle, metacentric_height, trim_change
 from ..resolve import Body, got
-from ..stability import fluid_gm, lcg_fraction, loll
+from ..stability import (
+    bottom_loading,
+    fluid_gm,
+    lcg_fraction,
+    loll,
+    offset_load_limit,
+    wall_sided_heel,
+    wall_sided_limit,
+)
 from ..trace import need, standard_uncertainty
 from .axles import lean_to_balance, stand_load, static_stability, traction_limit, wheelie_limit
 from .frontier import Side
@@ -573,6 +581,70 @@ def dock(bench: BalanceBench) -> Iterable[Finding]:
         "balance.dock-scale", "ok" if agrees else "watch", "Her waterline says {r}, the ledger {m}" + ("" if agrees else ": {d} apart"), "Moment about the centre of flotation {a}, by the ledger {b}. Read to ±{u}; the same water both times."
         + ("" if agrees else " Find what was left off the list, or read again."),
         compared=Compared(value=off, dimension="mass", lo=-2 * read.u_kg, hi=2 * read.u_kg), r=q(read.mass_kg, "mass"), m=q(mass, "mass"), d=q(abs(off), "mass"), a=q(read.moment_kg_m, "mass_moment"), b=q(moment, "mass_moment"), u=q(2 * read.u_kg, "mass"),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.offset-load", "Everybody on one side", limit="half of 10° + (24 − L)³/600 ok, all of it watch, more stop; from 6 to 24 m", source="ISO 12217-1 offset-load test (from memory); wall-sided heel", mark="from memory", form="afloat",
+)  # fmt: skip
+def offset_load(bench: BalanceBench) -> Iterable[Finding]:
+    crowd = bench.craft.flotation.crowd
+    if crowd is None:
+        return
+    afloat, place, outline = bench.afloat, bench.resolved.references.place, bench.craft.outline
+    ends = [
+        lambda: place(outline.nose, "/craft/outline/nose", "station of the bow", "x"),
+        lambda: place(outline.tail, "/craft/outline/tail", "station of the stern", "x"),
+    ]
+    all_or_cannot_say(*ends)
+    limit = offset_load_limit(ends[1]().value - ends[0]().value)
+    hydro = afloat.floating.hydro
+    found = []
+    for s in afloat.states():
+        if s.id == "empty":
+            continue
+        loading = bench.resolved.project.loadings[s.id]
+        people = sum(got(b.mass).value for b in bench.resolved.load_bodies(s.id, loading, fuel=False))
+        tcg = people * crowd.si / s.after.displacement_kg
+        angle = (
+            wall_sided_heel(s.after.gm_m, hydro.bm_m, tcg)
+            if hydro.kb_m > 0
+            else heel_angle(people * crowd.si, s.after.displacement_kg, s.after.gm_m)
+        )
+        found.append((angle, s, people))
+    if not found:
+        raise CannotSay(Need("/loadings", "a loading: who is aboard"))
+    angle, state, people = max(found, key=lambda f: f[0])
+    freeboard = min((m.after_si for m in afloat.marks(state)), default=0.0)
+    beam = (
+        afloat.floating.form["beam"].value
+        if afloat.floating.by == "form estimate"
+        else afloat.floating.hull.beam_m
+        if afloat.floating.by == "sections"
+        else 2 * crowd.si
+    )
+    valid = wall_sided_limit(freeboard, afloat.floating.draft.value, beam)
+    under = angle > math.atan(2 * freeboard / beam)
+    level: Level = "stop" if angle > limit or under else "watch" if angle > limit / 2 or angle > valid else "ok"
+    yield verdict(
+        "balance.offset-load", level, "With everybody on one side she heels {a}", "{s}: {m} of people and load {y} out. {l} is allowed." + (" Her deck edge goes under." if under else " Beyond {v} the estimate is not good: bilge or deck edge is at the water." if angle > valid else ""),
+        compared=Compared(value=angle, dimension="angle", hi=limit / 2), margin=q(limit - angle, "angle"), a=q(angle, "angle"), s=word(state.name), m=q(people, "mass"), y=q(crowd.si, "length"), l=q(limit, "angle"), v=q(valid, "angle"),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.bottom-loading", "Bottom loading of a planing hull", limit="planing area 5.5 times the volume to two thirds or more ok, less watch", source="series planing-hull tests (from memory)", mark="from memory", form="afloat",
+)  # fmt: skip
+def bottom_load(bench: BalanceBench) -> Iterable[Finding]:
+    area = bench.craft.flotation.planing_area
+    if bench.craft.trial.regime != "planing" or area is None:
+        return
+    state = max(bench.afloat.states(), key=lambda s: s.after.displacement_kg)
+    density = bench.afloat.floating.density.value
+    before, after = (bottom_loading(area.si, f.displacement_kg, density) for f in (state.before, state.after))
+    yield verdict(
+        "balance.bottom-loading", "ok" if after >= 5.5 else "watch", "Bottom loading {a} → {b}", "{s}, {m}." + ("" if after >= 5.5 else " Heavy for her bottom: slow onto the plane, if at all."),
+        compared=Compared(value=after, dimension="number", lo=5.5), a=q(before, "number"), b=q(after, "number"), s=word(state.name), m=q(state.after.displacement_kg, "mass"),
     )  # fmt: skip
 
 

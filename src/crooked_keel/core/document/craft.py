@@ -188,6 +188,8 @@ class Flotation(Part):
     lcf: Station | None = None
     lcb: Station | None = None
     density: Density | None = None
+    planing_area: Area | None = None
+    crowd: Length | None = None
     read: Literal["afloat, nobody aboard, lines slack", "with people aboard", "ashore"] | None = None
     table: list[HydroRow] | None = None
     sections: list[HullSection] | None = None

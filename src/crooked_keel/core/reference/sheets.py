@@ -68,7 +68,7 @@ BLOCKS: tuple[Block, ...] = (
     Block("craft", "How she floats", (
         _e("/craft/flotation/length", "Length on the waterline"), _e("/craft/flotation/beam", "Beam on the waterline"), _e("/craft/flotation/block", "Block coefficient"),
         _e("/craft/flotation/waterplane", "Waterplane coefficient"), _e("/craft/flotation/keel", "Underside of the canoe body"), _e("/craft/flotation/lcf", "Centre of flotation"),
-        _e("/craft/flotation/lcb", "Centre of buoyancy, level"), _e("/craft/flotation/density", "Water"), _e("/craft/flotation/read", "Freeboards were read", "choice"),
+        _e("/craft/flotation/lcb", "Centre of buoyancy, level"), _e("/craft/flotation/density", "Water"), _e("/craft/flotation/read", "Freeboards were read", "choice"), _e("/craft/flotation/crowd", "How far out people can stand"), _e("/craft/flotation/planing_area", "Planing area of the bottom"),
     ), form="afloat", hint="Canoe body of a monohull; keel and skeg left out."),
     Block("craft", "Freeboards, from the sheer down to the water", (_e("freeboard", "freeboard"), _e("after", "work done"), _e("station", "station"), _e("butt_line", "butt line"), _e("sheer", "sheer")),
           form="afloat", table="/craft/flotation/marks", one="mark"),

@@ -90,7 +90,12 @@ function Solver() {
                 <>
                   {' '}
                   With the propeller where it is, any mount up to {length(m.mount_to_si)} gives an empty CG of{' '}
-                  {length(m.reach_from_si)} to {length(m.reach_to_si)}.
+                  {length(m.reach_from_si)} to {length(m.reach_to_si)}
+                  {m.split &&
+                    (m.split.mount_si !== null && m.split.spacer_si !== null
+                      ? `; the middle of the limits, ${length(m.split.middle_si)}, wants a mount of ${length(m.split.mount_si)} and a spacer of ${length(m.split.spacer_si)}`
+                      : `; the middle of the limits, ${length(m.split.middle_si)}, wants the unit's CG at ${length(m.split.unit_cg_si)} and cannot be reached so`)}
+                  .
                 </>
               )}
             </p>
