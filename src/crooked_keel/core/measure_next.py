@@ -6,12 +6,13 @@ Asked for when somebody looks, not with every edit.
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
 from typing import NamedTuple
 
+from .balance.afloat import EMPTY, OK_TRIM
 from .balance.frontier import Side
 from .balance.ledger import Centre
-from .balance.section import BalanceBench, TrailPoint
+from .balance.section import BalanceBench, LoadedCase, TrailPoint
 from .bench import needs_out, or_none
 from .certainty import (
     SETTLED,
@@ -39,6 +40,8 @@ _MINUTES = {"mass": 20.0, "length": 30.0, "angle": 15.0}
 _LIFT_MINUTES, _WEIGHING_MINUTES, _ONE_SCALE_MINUTES = 45.0, 120.0, 30.0
 # Standard uncertainty of a CG found on scales: 3 mm on the tape, two standard deviations.
 _CG_R_M = 1.5e-3
+# A freeboard is read to 3 mm, two standard deviations, and two sets are compared.
+_FREEBOARD_R_M, _FREEBOARD_MINUTES = 0.003 / math.sqrt(2), 40.0
 _MOST_ROWS = 8
 _MOST_LOOKED_AT = 60
 _WORTH_SHOWING = 0.005
@@ -71,10 +74,11 @@ class BreakEvenOut(Out):
 
 
 class MeasureNext(Out):
-    """The margin that is least sure, its standard uncertainty, what could be measured by the doubt it takes off, and a plan in order; quickest: what takes most off for each minute of work.
+    """The margin that is least sure, its standard uncertainty, in its dimension; what could be measured by the doubt it takes off, and a plan in order; quickest: what takes most off for each minute of work.
     settled: nothing more is needed for the verdict to stand. break_even: what each unit may weigh before the margin is gone. needs: what must be known before anything can be said."""
 
     margin: str
+    dimension: str
     margin_si: float | None
     sigma_si: float | None
     settled: bool
@@ -87,42 +91,116 @@ class MeasureNext(Out):
 
 
 def measure_next(project: Project, fit_id: str | None) -> MeasureNext:
-    """What to measure next for the CG limits of a craft, every loading and its burn included.
+    """What to measure next for the limits of a craft: CG limits, every loading and its burn included; or gross mass, plates of the axles
+    and trim, whichever it has.
 
-    Raises InputError where there is no such fit, or no CG limits in this kind of craft."""
+    Raises InputError where there is no such fit."""
     if fit_id is not None and fit_id not in project.fits:
         raise InputError("/fits", "no such fit", given=fit_id, allowed=", ".join(project.fits) or "none yet")
     benches = set_up(project, fit_id)
-    if not benches.resolved.has("cg limits"):
-        raise InputError("/kind", "this kind of craft has no CG limits to be sure of", given=project.kind)
     try:
         return _ranked(project, benches.balance)
     except CannotSay as gap:
         return MeasureNext(
-            margin="", margin_si=None, sigma_si=None, settled=False, rows=[], quickest="", plan=[], plan_settles=False, break_even=[], needs=needs_out(gap.needs)
+            margin="", dimension="length", margin_si=None, sigma_si=None, settled=False, rows=[], quickest="", plan=[], plan_settles=False, break_even=[], needs=needs_out(gap.needs)
         )  # fmt: skip
 
 
 class _Margin(NamedTuple):
-    """A worst point: words, margin, its gradient, the point itself and its side."""
+    """A worst point: words, margin and its dimension, its gradient, and the margin with so much more at a station."""
 
     words: str
     value: float
+    dimension: str
     gradient: dict[Origin, float]
-    point: TrailPoint
-    side: Side
+    with_more: Callable[[float, float], float]
 
 
 def _margins(bench: BalanceBench) -> list[_Margin]:
-    made = []
-    sides: tuple[tuple[Side, float], ...] = (("forward", 1.0), ("aft", -1.0))
-    for case in bench.cases:
-        for side, sign in sides:
-            point = case.worst(side)
-            slope = point.forward_slope_m_kg if side == "forward" else point.aft_slope_m_kg
-            gradient = {o: sign * s for o, s in point.centre.margin_slopes(slope).items()}
-            made.append(_Margin(f"{side} limit, {case.name}", point.margin(side), gradient, point, side))
+    if bench.resolved.has("cg limits"):
+        return [m for case in bench.cases for m in _of_case(bench, case)]
+    made = list(_of_mass(bench))
+    if bench.resolved.has("stands on wheels"):
+        made += _of_axles(bench)
+    if bench.resolved.has("afloat"):
+        made.append(_of_trim(bench))
+    if not made:
+        raise CannotSay(Need("/craft/limits/gross", "gross mass"))
     return made
+
+
+def _of_case(bench: BalanceBench, case: LoadedCase) -> Iterable[_Margin]:
+    """Margins of a loading to its CG limits, at its worst points along the burn."""
+    sides: tuple[tuple[Side, float], ...] = (("forward", 1.0), ("aft", -1.0))
+    for side, sign in sides:
+        point = case.worst(side)
+        slope = point.forward_slope_m_kg if side == "forward" else point.aft_slope_m_kg
+        gradient = {o: sign * s for o, s in point.centre.margin_slopes(slope).items()}
+
+        def with_more(kg: float, x: float, point: TrailPoint = point, side: Side = side) -> float:
+            cut = bench.envelope.cut(point.mass_kg + kg)
+            if cut is None:
+                return math.nan
+            cg = (point.centre.moment_kg_m + kg * x) / (point.mass_kg + kg)
+            return cg - cut.forward_m if side == "forward" else cut.aft_m - cg
+
+        yield _Margin(f"{side} limit, {case.name}", point.margin(side), "length", gradient, with_more)
+
+
+def _of_mass(bench: BalanceBench) -> Iterable[_Margin]:
+    """What is left of the gross mass in the heaviest loading; none where no gross mass is given."""
+    if bench.craft.limits.gross is None:
+        return
+    name, centre = bench.heaviest_loading
+    left = bench.gross - centre.mass_kg
+    gradient = {o: -s for o, s in centre.mass_slopes().items()}
+    yield _Margin(f"gross mass, {name}", left, "mass", gradient, lambda kg, _: left - kg)
+
+
+def _of_axles(bench: BalanceBench) -> Iterable[_Margin]:
+    """What is left of the plate of each axle, in the loading that bears hardest on it."""
+    axles, limits = bench.axles, bench.craft.limits
+    for end, cap in (("front", limits.front_axle), ("rear", limits.rear_axle)):
+        if cap is None:
+            continue
+        stance = max(axles.stances(), key=lambda s: s.front_kg if end == "front" else s.rear_kg)
+        sums = axles.sums(stance.id, True, "x")
+        front, base = axles.wheels.front_m, stance.base_m
+        by_mass, by_moment = sums.mass_slopes(), sums.moment_slopes()
+        ahead, behind = axles.wheels.axle("front").slopes, axles.wheels.axle("rear").slopes
+        # R = (S − x_f·m) / (x_r − x_f): the axles' own stations count too, on the scales as under the load.
+        on_rear = {
+            o: (by_moment.get(o, 0.0) - front * by_mass.get(o, 0.0) - sums.mass_kg * ahead.get(o, 0.0) - stance.rear_kg * (behind.get(o, 0.0) - ahead.get(o, 0.0))) / base
+            for o in {**by_mass, **ahead, **behind}
+        }  # fmt: skip
+        load = {o: by_mass.get(o, 0.0) - r for o, r in on_rear.items()} if end == "front" else on_rear
+        left = cap.si - (stance.front_kg if end == "front" else stance.rear_kg)
+
+        def with_more(
+            kg: float, x: float, end: str = end, left: float = left, front: float = front, base: float = base
+        ) -> float:
+            rear = kg * (x - front) / base
+            return left - (kg - rear if end == "front" else rear)
+
+        yield _Margin(f"{end} axle, {stance.name}", left, "mass", {o: -s for o, s in load.items()}, with_more)
+
+
+def _of_trim(bench: BalanceBench) -> _Margin:
+    """What is left of the change of trim that is still ok, in the state that trims most; small changes, her waterplane held."""
+    afloat = bench.afloat
+    state = afloat.worst("trim")
+    change, allowed = state.after.trim_m - state.before.trim_m, OK_TRIM * afloat.floating.length
+    sums = Centre()
+    for body in bench.resolved.ledger:
+        if body.sign:
+            sums.add(body.sign, got(body.mass), got(body.x))
+    lcf, mct = afloat.floating.lcf, state.after.mct_kg
+    by_mass, by_moment = sums.mass_slopes(), sums.moment_slopes()
+    sign = math.copysign(1.0, change)
+    gradient = {o: -sign * (by_moment[o] - lcf * by_mass[o]) / mct for o in by_mass}
+    return _Margin(
+        f"trim, {state.name}", allowed - abs(change), "length", gradient, lambda kg, x: allowed - sign * (change + kg * (x - lcf) / mct)
+    )  # fmt: skip
 
 
 def _ranked(project: Project, bench: BalanceBench) -> MeasureNext:
@@ -147,7 +225,7 @@ def _ranked(project: Project, bench: BalanceBench) -> MeasureNext:
     known = [reading for step in steps for reading in step.readings]
     quickest = max(rows, key=lambda r: r.drop_si / r.minutes, default=None)
     return MeasureNext(
-        quickest=quickest.name if quickest else "", margin=words, margin_si=margin, sigma_si=doubt, settled=doubt > 0 and abs(margin) >= SETTLED * doubt, rows=rows,
+        quickest=quickest.name if quickest else "", margin=words, dimension=least.dimension, margin_si=margin, sigma_si=doubt, settled=doubt > 0 and abs(margin) >= SETTLED * doubt, rows=rows,
         plan=[s.name for s in steps], plan_settles=all_settled(pairs, known),
         break_even=_break_even(bench, least), needs=[],
     )  # fmt: skip
@@ -163,12 +241,7 @@ def _break_even(bench: BalanceBench, least: _Margin) -> list[BreakEvenOut]:
         mass, x = got(body.mass).value, got(body.x).value
 
         def margin_at(change: float, sign: int = body.sign, x: float = x) -> float:
-            m = least.point.mass_kg + sign * change
-            cut = bench.envelope.cut(m)
-            if cut is None:
-                return math.nan
-            cg = (least.point.centre.moment_kg_m + sign * change * x) / m
-            return cg - cut.forward_m if least.side == "forward" else cut.aft_m - cg
+            return least.with_more(sign * change, x)
 
         change = break_even(margin_at, -mass, 2 * mass)
         if change is not None:
@@ -213,6 +286,19 @@ def _candidates(project: Project, bench: BalanceBench, gradient: Gradient) -> It
             (Reading(gradient, _mass_r(load)),),
             _ONE_SCALE_MINUTES,
         )
+    if bench.resolved.has("afloat"):
+        afloat = bench.afloat
+        by_mass, by_moment, lcf = empty.mass_slopes(), empty.moment_slopes(), afloat.floating.lcf
+        r = afloat.floating.hydro.immersion_kg_m * _FREEBOARD_R_M / 2
+        about = {o: by_moment[o] - lcf * by_mass[o] for o in by_mass}
+        trimmed = afloat.state(EMPTY).after.mct_kg * _FREEBOARD_R_M
+        yield Candidate(
+            "finished",
+            "her freeboards at four corners, work done",
+            (Reading(by_mass, r), Reading(about, trimmed)),
+            _FREEBOARD_MINUTES,
+        )
+        return
     readings = (Reading(empty.mass_slopes(), _mass_r(empty.mass_kg)), Reading(empty.slopes(), _CG_R_M))
     yield Candidate("finished", "the finished craft on its scales", readings, _WEIGHING_MINUTES)
 

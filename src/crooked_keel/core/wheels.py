@@ -28,6 +28,15 @@ class Wheels:
         all_or_cannot_say(*asks)
         return sum(a().value for a in asks) / len(asks)
 
+    def axle(self, role: str) -> Traced:
+        """Station of an axle, with what it was read from."""
+        wheels = self._axle(role)
+        all_or_cannot_say(*[lambda k=k, s=s: self._place(k, s, "x") for k, s in wheels])
+        total = Traced(0.0)
+        for key, wheel in wheels:
+            total = total + self._place(key, wheel, "x").times(1 / len(wheels))
+        return total
+
     @lazy
     def front_m(self) -> float:
         """Station of the front axle."""

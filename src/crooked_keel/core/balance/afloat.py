@@ -69,6 +69,8 @@ class State(NamedTuple):
 
 
 EMPTY = "empty"
+# A change of trim that is still ok, in parts of the waterline. Common practice, no source.
+OK_TRIM = 0.005
 
 
 class AfloatStates:

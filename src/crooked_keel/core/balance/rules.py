@@ -25,6 +25,7 @@ from ..stability import (
     wall_sided_limit,
 )
 from ..trace import need, standard_uncertainty
+from .afloat import OK_TRIM
 from .axles import lean_to_balance, stand_load, static_stability, traction_limit, wheelie_limit
 from .frontier import Side
 from .ledger import apply_ledger, is_lead
@@ -444,11 +445,11 @@ def trim(bench: BalanceBench) -> Iterable[Finding]:
     s = afloat.worst("trim")
     change, length = s.after.trim_m - s.before.trim_m, afloat.floating.length
     share = abs(change) / length
-    level: Level = "ok" if share <= 0.005 else "watch" if share <= 0.015 else "stop"
+    level: Level = "ok" if share <= OK_TRIM else "watch" if share <= 0.015 else "stop"
     end = "stern" if change >= 0 else "bow"
     yield verdict(
         "balance.trim", level, "Trims {d} by the {end}", "{s}, over her waterline, stern down: {a} → {b}. Small-change method, waterplane held as found.",
-        compared=Compared(value=change, dimension="length", lo=-0.005 * length, hi=0.005 * length), margin=q(0.015 * length - abs(change), "length"),
+        compared=Compared(value=change, dimension="length", lo=-OK_TRIM * length, hi=OK_TRIM * length), margin=q(0.015 * length - abs(change), "length"),
         working=trim_change.working(s.after.trim_moment_kg_m - s.before.trim_moment_kg_m, s.after.mct_kg), can_suggest=level != "ok",
         d=q(abs(change), "length"), end=word(end), s=word(s.name), a=q(afloat.trim(s.before), "length"), b=q(afloat.trim(s.after), "length"),
     )  # fmt: skip

@@ -40,7 +40,7 @@ export function BalanceBench() {
         {has('afloat') && <AfloatStates />}
         {has('afloat') && <AtRest />}
         {has('stands on wheels') && <AxleStates pitch={has('pitch limits')} />}
-        {has('cg limits') && <MeasureNext />}
+        <MeasureNext />
         {has('cg limits') && <Placement />}
         {has('cg limits') && <BurnOrder />}
         <DerivedRows />

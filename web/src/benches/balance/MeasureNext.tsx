@@ -5,13 +5,15 @@ import { useProject } from '../../api/project';
 import { formatNumber } from '../../figure/format';
 import { useFocusField } from '../../findings/useFocusField';
 import { Fold } from '../Sheet';
+import { useForms } from '../useForms';
 
 /** What to measure next: what takes most off the doubt of the margin that is least sure. Worked out when it is opened. */
 export function MeasureNext() {
+  const { has } = useForms();
   return (
     <Fold title="Measure this next">
       <Ranking />
-      <Drawn />
+      {has('cg limits') && <Drawn />}
     </Fold>
   );
 }
@@ -73,7 +75,8 @@ function Ranking() {
     placeholderData: (before) => before,
   });
   const mass = (si: number) => formatNumber(si, 'mass', view);
-  const length = (si: number) => formatNumber(si, 'length', view);
+  const dimension = found.data?.dimension ?? 'length';
+  const length = (si: number) => formatNumber(si, dimension, view);
   if (found.isPending) return <p className="py-1 text-muted">Working it out…</p>;
   const m = found.data;
   if (!m) return <p className="py-1 text-stop">{String(found.error)}</p>;
@@ -118,7 +121,9 @@ function Ranking() {
                 )}
               </td>
               <td className="num">{length(2 * r.left_si)}</td>
-              <td className="num pl-4">{formatNumber(2 * r.drop_si, 'fine_length', view)}</td>
+              <td className="num pl-4">
+                {formatNumber(2 * r.drop_si, dimension === 'length' ? 'fine_length' : dimension, view)}
+              </td>
               <td className="num pl-4">{r.share == null ? '' : formatNumber(r.share, 'percent', view)}</td>
               <td className="num pl-4">{formatNumber(r.settles, 'percent', view)}</td>
               <td className="num pl-4">
