@@ -10,9 +10,12 @@ from typing import Any, TypeVar
 
 from .align import rules as _align_rules
 from .align.section import AlignOut
+from .balance import afloat_rules as _afloat_rules
 from .balance import lifting_rules as _lifting_rules
 from .balance import limits_rules as _limits_rules
 from .balance import rules as _balance_rules
+from .balance import standing_rules as _standing_rules
+from .balance import wheel_rules as _wheel_rules
 from .balance.section import BalanceOut
 from .bench import needs_out
 from .craft import rules as _craft_rules
@@ -43,7 +46,18 @@ from .reference.kinds import Form
 from .shapes import Shapes, draw
 from .wiring import set_up
 
-_REGISTERED = (_craft_rules, _balance_rules, _limits_rules, _lifting_rules, _drive_rules, _mount_rules, _align_rules)
+_REGISTERED = (
+    _craft_rules,
+    _balance_rules,
+    _afloat_rules,
+    _wheel_rules,
+    _standing_rules,
+    _limits_rules,
+    _lifting_rules,
+    _drive_rules,
+    _mount_rules,
+    _align_rules,
+)
 T = TypeVar("T")
 
 
