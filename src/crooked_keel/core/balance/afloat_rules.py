@@ -18,7 +18,9 @@ from ..stability import (
     wall_sided_heel,
     wall_sided_limit,
 )
+from ..trace import need
 from .afloat import OK_TRIM
+from .fuel import OFF_CENTRE_M
 from .section import BalanceBench
 
 
@@ -80,8 +82,6 @@ def heel(bench: BalanceBench) -> Iterable[Finding]:
 
 
 GM_LEAST_M = 0.15
-
-
 GM_WATCH_M = 0.35
 
 
@@ -156,7 +156,7 @@ def one_side_tank(bench: BalanceBench) -> Iterable[Finding]:
         if s.id == "empty":
             continue
         for body in bench.fuel.bodies(s.id):
-            if abs(got(body.y).value) > 0.05 and got(body.mass).value > 0:
+            if abs(got(body.y).value) > OFF_CENTRE_M and got(body.mass).value > 0:
                 mass = s.after.displacement_kg - got(body.mass).value
                 moment = s.after.heel_moment_kg_m - got(body.mass).value * got(body.y).value
                 found.append((heel_angle(moment, mass, s.after.gm_m), s, body))
@@ -224,14 +224,14 @@ def offset_load(bench: BalanceBench) -> Iterable[Finding]:
     if not found:
         raise CannotSay(Need("/loadings", "a loading: who is aboard"))
     angle, state, people = max(found, key=lambda f: f[0])
-    freeboard = min((m.after_si for m in afloat.marks(state)), default=0.0)
-    beam = (
-        afloat.floating.form["beam"].value
-        if afloat.floating.by == "form estimate"
-        else afloat.floating.hull.beam_m
-        if afloat.floating.by == "sections"
-        else 2 * crowd.si
-    )
+    marks = afloat.marks(state)
+    if not marks:
+        raise CannotSay(Need("/craft/flotation/marks", "marks where freeboards are read"))
+    freeboard = min(m.after_si for m in marks)
+    if afloat.floating.by == "sections":
+        beam = afloat.floating.hull.beam_m
+    else:
+        beam = need(bench.craft.flotation.beam, "/craft/flotation/beam", "beam at the waterline").si
     valid = wall_sided_limit(freeboard, afloat.floating.draft.value, beam)
     under = angle > math.atan(2 * freeboard / beam)
     level: Level = "stop" if angle > limit or under else "watch" if angle > limit / 2 or angle > valid else "ok"

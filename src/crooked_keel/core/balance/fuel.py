@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from ..document import Tank
-from ..errors import all_or_cannot_say
+from ..errors import CannotSay, all_or_cannot_say
 from ..resolve import Body, Resolved, got
 from ..trace import above_zero, need
 from ..units import G0_M_S2
@@ -15,7 +15,7 @@ from .wing import ELLIPTICAL, TIP, root_bending
 
 _WING = ("wing", "wing tip")
 # A tank this far off the centreline is on a side, m. Common practice, no source.
-_OFF_CENTRE_M = 0.05
+OFF_CENTRE_M = 0.05
 
 
 class OneSide(NamedTuple):
@@ -68,7 +68,7 @@ class Fuel:
     def on_sides(self) -> bool:
         """Whether any tank lies off the centreline."""
         return any(
-            t.butt_line is not None and abs(t.butt_line.along_m) > _OFF_CENTRE_M for _, _, t in self.resolved.tanks
+            t.butt_line is not None and abs(t.butt_line.along_m) > OFF_CENTRE_M for _, _, t in self.resolved.tanks
         )
 
     def one_side(self, key: str, empty_y: Centre) -> list[OneSide]:
@@ -78,7 +78,7 @@ class Fuel:
         all_or_cannot_say(*[lambda b=b: (got(b.mass), got(b.y)) for b in [*fuel, *people]])
         made = []
         for side, sign in (("port", -1), ("starboard", 1)):
-            stuck = [b for b in fuel if sign * got(b.y).value > _OFF_CENTRE_M]
+            stuck = [b for b in fuel if sign * got(b.y).value > OFF_CENTRE_M]
             if stuck:
                 made.append(OneSide(side, loading.name, apply_ledger([*people, *stuck], "y", start=empty_y)))
         return made
@@ -99,6 +99,14 @@ class Fuel:
         """Half span, m."""
         return above_zero(self.wing.half_span, "/craft/wing/half_span", "half span")
 
+    @property
+    def _wing_mass(self) -> tuple[float, float]:
+        """Mass of one wing and how far out its CG lies, kg and m; nothing known takes no relief. Raises CannotSay for one without the other."""
+        if self.wing.mass is None and self.wing.cg_at is None:
+            return 0.0, 0.0
+        mass = need(self.wing.mass, "/craft/wing/mass", "mass of one wing")
+        return mass.si, need(self.wing.cg_at, "/craft/wing/cg_at", "where the CG of the wing lies").si
+
     def bending(self, key: str, base: Centre, added: bool) -> list[Bent]:
         """Bending at the root in the states of one loading: as loaded, wing tanks empty, all tanks empty. The half with less fuel."""
         asks = (
@@ -108,7 +116,7 @@ class Fuel:
         all_or_cannot_say(*asks)
         load, half = asks[0]() * G0_M_S2, asks[1]()
         lift = self.wing.lift_at.si if self.wing.lift_at else ELLIPTICAL * half
-        wing_kg, wing_m = (self.wing.mass.si, self.wing.cg_at.si) if self.wing.mass and self.wing.cg_at else (0.0, 0.0)
+        wing_kg, wing_m = self._wing_mass
         loading = self.resolved.project.loadings[key]
         people = self.resolved.load_bodies(key, loading, fuel=False)
         fuel = self.bodies(key, added)
@@ -147,6 +155,6 @@ class Fuel:
         ]  # fmt: skip
         if half:
             for body in self.resolved.ledger:
-                if body.sign > 0 and hasattr(body.y, "value") and abs(body.y.value) > TIP * half.si:
+                if body.sign > 0 and not isinstance(body.y, CannotSay) and abs(body.y.value) > TIP * half.si:
                     made.append(body.name)
         return made

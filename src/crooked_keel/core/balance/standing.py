@@ -112,9 +112,6 @@ def stand_required(
     return _stand(mass_kg, x_m, main_m, share * mass_kg, light_m, stand_m)
 
 
-stand_required_working = _stand.working
-
-
 @formula(
     "balance.hung-weight", "w = m·(x − xm) / (xm − xn) + r", result=("mass", "hung at the light wheel"), m=("mass", "mass"), x=("length", "CG"), xm=("length", "mains"), xn=("length", "light wheel"),
     r=("mass", "what it shall keep"), source="statics",
