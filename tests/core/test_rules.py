@@ -146,6 +146,7 @@ CASES: list[tuple[str, str, dict[str, Any], str]] = [
     ("balance.wing-bending", "b", {**WING, "/fits/b/installations/main/unit/mass": "60 kg"}, "ok"),
     ("balance.wing-bending", "a", {**WING, "/fits/a/tanks/belly": _tank("belly", "100 L", "0 mm"), **_fuel("belly", "100 L")}, "stop"),
     ("balance.wing-bending", "a", {"/craft/wing/half_span": "5 m"}, "unknown"),
+    ("balance.wing-bending", "a", {**WING, "/craft/wing/mass": "40 kg"}, "unknown"),
     ("balance.zero-wing-fuel", "a", {"/craft/limits/no_wing_fuel": "560 kg"}, "ok"),
     ("balance.zero-wing-fuel", "a", {"/craft/limits/no_wing_fuel": "540 kg"}, "stop"),
     ("balance.zero-wing-fuel", "a", {**TANKS}, "watch"),

@@ -104,6 +104,7 @@ CASES: list[tuple[str, str, str | None, dict[str, Any], str]] = [
     ("motorcycle", "balance.anti-squat", "a", {"/craft/steering/pivot_water_line": None}, "unknown"),
     ("scooter", "balance.anti-squat", "a", {}, "watch"),
     ("boat", "balance.offset-load", "a", {"/craft/flotation/crowd": "500 mm"}, "ok"),
+    ("boat", "balance.offset-load", "a", {"/craft/flotation/crowd": "500 mm", "/craft/flotation/marks": {}}, "unknown"),
     ("boat", "balance.offset-load", "a", {"/craft/flotation/crowd": "1 m", "/loadings/day/loads/cockpit": "620 kg"}, "watch"),
     ("boat", "balance.offset-load", "a", {"/craft/flotation/crowd": "1.1 m", "/loadings/day/loads/cockpit": "1900 kg"}, "stop"),
     ("boat", "balance.bottom-loading", "a", {"/craft/trial/regime": "planing", "/craft/flotation/planing_area": "15 m²"}, "ok"),

@@ -113,12 +113,12 @@ def gm(bench: BalanceBench) -> Iterable[Finding]:
         "inclined": "By the inclining test, as found.",
     }
     said = words.get(by, "The height of her CG is an entry: incline her to be sure.")
-    _, unknown = bench.afloat.slack(s.id, True)
+    slack, unknown = bench.afloat.slack(s.id, True)
     yield verdict(
         "balance.gm", level, "GM {a} → {b}, {by}", f"{{s}}. {said}" + (" Free surface of slack tanks is taken off." if not unknown else " Free surface of slack tanks is not all taken off.")
         + (" Less than {w} is little." if value < GM_WATCH_M else ""),
         compared=Compared(value=value, dimension="length", lo=GM_LEAST_M), margin=q(value - GM_LEAST_M, "length"),
-        working=metacentric_height.working(floating.hydro.km_m, s.after.kg_m) if s.after.gm_m == floating.hydro.km_m - s.after.kg_m else fluid_gm.working(floating.hydro.km_m, s.after.kg_m, floating.hydro.km_m - s.after.kg_m - s.after.gm_m),
+        working=metacentric_height.working(floating.hydro.km_m, s.after.kg_m) if not slack else fluid_gm.working(floating.hydro.km_m, s.after.kg_m, floating.hydro.km_m - s.after.kg_m - s.after.gm_m),
         a=q(s.before.gm_m, "length"), b=q(value, "length"), s=word(s.name), w=q(GM_WATCH_M, "length"), by=word(by),
     )  # fmt: skip
 

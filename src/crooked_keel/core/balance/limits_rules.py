@@ -209,7 +209,7 @@ def wing_bending(bench: BalanceBench) -> Iterable[Finding]:
 
 
 @rule(
-    "balance.zero-wing-fuel", "Mass with empty wings", limit="the designer's limit; none given: watch above the mass before, stop with tanks added in the fuselage", source="designer's limit; statics", mark="statics", form="cg limits",
+    "balance.zero-wing-fuel", "Mass with empty wings", limit="the designer's limit, watch if the doubt reaches above; none given: watch above the mass before, stop with tanks added in the fuselage", source="designer's limit; statics", mark="statics", form="cg limits",
 )  # fmt: skip
 def zero_wing_fuel(bench: BalanceBench) -> Iterable[Finding]:
     fit, cap = bench.resolved.fit, bench.craft.limits.no_wing_fuel
@@ -221,8 +221,9 @@ def zero_wing_fuel(bench: BalanceBench) -> Iterable[Finding]:
     before = max(bench.fuel.no_wing_fuel(k, bench.before, False) for k in keys) if keys else bench.before.mass_kg
     inside = any(t.where not in ("wing", "wing tip") for t in fit.tanks.values())
     if cap is not None:
-        level: Level = "stop" if after > cap.si else "ok"
-        words = "Limit {cap}."
+        near = after + 2 * bench.empty.mass.u > cap.si
+        level: Level = "stop" if after > cap.si else "watch" if near else "ok"
+        words = "Known to ±{u}. Limit {cap}."
     else:
         level = "stop" if inside else "watch" if after > before else "ok"
         words = "No limit is given. " + (
@@ -232,7 +233,7 @@ def zero_wing_fuel(bench: BalanceBench) -> Iterable[Finding]:
         )
     yield verdict(
         "balance.zero-wing-fuel", level, "{a} with empty wings", words, compared=Compared(value=after, dimension="mass", hi=cap.si if cap else None),
-        a=q(after, "mass"), b=q(before, "mass"), cap=q(cap.si if cap else 0.0, "mass"),
+        a=q(after, "mass"), b=q(before, "mass"), cap=q(cap.si if cap else 0.0, "mass"), u=q(2 * bench.empty.mass.u, "mass"),
     )  # fmt: skip
 
 
