@@ -122,7 +122,7 @@ def test_from_a_new_project_to_a_verdict_on_every_bench(page: Page, kind: str) -
         go(page, bench)
         expect(page.locator("[data-finding]").first).to_be_visible()
         unknown = page.eval_on_selector_all(
-            '[data-finding][data-level="unknown"]', "es => es.map(e => e.dataset.finding)"
+            '[data-finding][data-level="unknown"]', "es => es.map(e => `${e.dataset.finding}: ${e.innerText}`)"
         )
         assert unknown == [], f"{bench}: {unknown}"
     assert page.get_by_text("sketch: outline not measured").count() == 0

@@ -31,7 +31,7 @@ def rewritten(project: Project, rewrite: Rewrite) -> Project:
     operations = []
     for pointer, figure in figures(project):
         new = rewrite(figure)
-        if new is not None and "/envelope/" not in pointer:
+        if new is not None and "/envelope/" not in pointer and "/sections/" not in pointer:
             whole = {
                 **figure.model_dump(mode="json", by_alias=True, exclude={"si", "plus_minus"}, exclude_none=True),
                 **new,
@@ -39,11 +39,21 @@ def rewritten(project: Project, rewrite: Rewrite) -> Project:
             if figure.plus_minus is not None and "plus_minus" not in new:
                 whole["plus_minus"] = {"entered": figure.plus_minus.entered}
             operations.append({"op": "replace", "path": pointer, "value": whole})
-    # The envelope is one figure of many corners: it is put in whole.
+    # The envelope and the sections are one figure of many points each: they are put in whole.
     corners = [
         {part: {**getattr(c, part).model_dump(mode="json", by_alias=True, exclude={"si"}, exclude_none=True), **(rewrite(getattr(c, part)) or {})} for part in ("station", "mass")}
         for c in project.craft.limits.envelope or []
     ]  # fmt: skip
+    again = lambda f: {
+        **f.model_dump(mode="json", by_alias=True, exclude={"si"}, exclude_none=True),
+        **(rewrite(f) or {}),
+    }
+    cut = [
+        {"station": again(s.station), "half": [{"out": again(p.out), "height": again(p.height)} for p in s.half]}
+        for s in project.craft.flotation.sections or []
+    ]
+    if cut:
+        operations.append({"op": "replace", "path": "/craft/flotation/sections", "value": cut})
     if corners:
         operations.append({"op": "replace", "path": "/craft/limits/envelope", "value": corners})
     assert operations

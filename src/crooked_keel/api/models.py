@@ -263,7 +263,7 @@ class EntryOut(Reply):
 
     pointer: str
     label: str
-    kind: Literal["figure", "choice", "text"]
+    kind: Literal["figure", "choice", "text", "key"]
     choices: list[str]
 
 

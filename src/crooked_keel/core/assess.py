@@ -15,6 +15,7 @@ from .balance import lifting_rules as _lifting_rules
 from .balance import limits_rules as _limits_rules
 from .balance import rules as _balance_rules
 from .balance import standing_rules as _standing_rules
+from .balance import stowage_rules as _stowage_rules
 from .balance import wheel_rules as _wheel_rules
 from .balance.section import BalanceOut
 from .bench import needs_out
@@ -54,6 +55,7 @@ _REGISTERED = (
     _standing_rules,
     _limits_rules,
     _lifting_rules,
+    _stowage_rules,
     _drive_rules,
     _mount_rules,
     _align_rules,

@@ -68,7 +68,7 @@ class Floating:
     @lazy
     def length(self) -> float:
         """Length on the waterline, m."""
-        return self._figure("length", "length on the waterline").value
+        return above_zero(self.flotation.length, "/craft/flotation/length", "length on the waterline")
 
     @lazy
     def density(self) -> Traced:

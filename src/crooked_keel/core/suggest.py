@@ -21,6 +21,7 @@ PROPOSERS: dict[str, _Proposer] = {
     "balance.trim": lambda b, _: balance.trim(b.balance),
     "balance.heel": lambda b, _: balance.heel(b.balance),
     "balance.lean": lambda b, _: balance.lean(b.balance),
+    "balance.pack-space": lambda b, _: balance.stow(b.balance),
     "balance.surprise": lambda b, _: balance.settle(b.balance),
     "balance.unit-hung": lambda b, _: balance.take_hung(b.balance),
     "balance.unit-on-scales": lambda b, _: balance.take_over(b.balance),

@@ -73,3 +73,17 @@ def gears(*ratios: str) -> dict[str, Any]:
         n: {"name": n, "rank": float(i), "ratio": f(r, "maker")}
         for i, (n, r) in enumerate(zip(names, ratios, strict=False))
     }
+
+
+def space(
+    name: str, rank: float, along: tuple[str, str], across: tuple[str, str], high: tuple[str, str]
+) -> dict[str, Any]:
+    """A space for packs: its ends, sides, floor and lid."""
+    return {
+        "name": name, "rank": rank, "forward": aft(along[0]), "aft": aft(along[1]), "port": side(across[0]), "starboard": side(across[1]), "low": up(high[0]), "high": up(high[1]),
+    }  # fmt: skip
+
+
+def size(length: str, width: str, height: str) -> dict[str, Any]:
+    """How large a pack is."""
+    return {"length": f(length), "width": f(width), "height": f(height)}

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from .figures import aft, at, box, cg, f, gears, local, rows, side, up
+from .figures import aft, at, box, cg, f, gears, local, rows, side, size, space, up
 
 NAME = "Harrow 750"
 
@@ -51,8 +51,8 @@ FIT_A = {
     "drive": {"stages": {"chain": _chain("13", "58", "38 kN")}, "efficiency": f("96 %", "estimated")},
     "wheel": _WHEEL,
     "packs": {
-        "low": {"name": "Box, low", "rank": 1.0, "mass": f("38.5 kg ±0.2 kg"), **at("590 mm", "0 mm", "430 mm"), "energy": f("5.4 kWh", "maker"), "voltage": f("108 V", "maker"), "current": f("200 A", "maker")},
-        "side": {"name": "Box, starboard side", "rank": 2.0, "mass": f("31.0 kg ±0.2 kg"), **at("720 mm", "85 mm", "640 mm", "estimated"), "energy": f("4.3 kWh", "maker"), "voltage": f("108 V", "maker"), "current": f("160 A", "maker")},
+        "low": {"name": "Box, low", "rank": 1.0, "mass": f("38.5 kg ±0.2 kg"), **at("505 mm", "0 mm", "400 mm"), **size("230 mm", "260 mm", "320 mm"), "space": "cradle", "energy": f("5.4 kWh", "maker"), "voltage": f("108 V", "maker"), "current": f("200 A", "maker")},
+        "side": {"name": "Box, starboard side", "rank": 2.0, "mass": f("31.0 kg ±0.2 kg"), **at("690 mm", "80 mm", "700 mm", "estimated"), **size("260 mm", "220 mm", "270 mm"), "space": "spine", "energy": f("4.3 kWh", "maker"), "voltage": f("108 V", "maker"), "current": f("160 A", "maker")},
     },
     "mount": {"mass": f("5.2 kg ±0.4 kg", "estimated"), "points": _mounts(("front-port", "front port", "-170 mm", "-10 mm", "60 mm"), ("front-starboard", "front starboard", "-170 mm", "200 mm", "60 mm"), ("rear-port", "rear port", "60 mm", "-10 mm", "90 mm"), ("rear-starboard", "rear starboard", "60 mm", "200 mm", "90 mm"), ("low", "low", "-30 mm", "82 mm", "-150 mm"), strength="45 kN")},
     "align": {"sprockets": {"first": f("0.6 mm"), "second": f("1.0 mm"), "span": f("100 mm"), "distance": f("560 mm")}, "wheel": {"inside": f("248 mm"), "hub": f("172 mm"), "rim_offset": f("3 mm"), "target": f("0 mm")}},
@@ -74,6 +74,10 @@ FIT_B = {
 _LEDGER = rows(
     ("old-exhaust", "removed", "Old exhaust pipes and silencers", f("13.2 kg ±0.1 kg"), at("900 mm", "0 mm", "330 mm")),
 )
+_SPACES = {
+    "cradle": space("front of the cradle", 1.0, ("385 mm", "625 mm"), ("-150 mm", "150 mm"), ("235 mm", "600 mm")),
+    "spine": space("where the tank was", 2.0, ("540 mm", "900 mm"), ("-190 mm", "190 mm"), ("552 mm", "850 mm")),
+}
 _FIT_A_LEDGER = rows(
     ("old-tank", "removed", "Fuel tank, empty", f("6.4 kg ±0.1 kg"), at("560 mm", "0 mm", "860 mm")),
     (
@@ -113,16 +117,16 @@ def _loading(name: str, rank: float, rider: str, passenger: str, fuel: str) -> d
 
 def operations() -> list[dict[str, Any]]:
     """The edits that make the project from an empty document of its kind."""
-    wheel = lambda name, rank, role, x, radius, reading: {
-        "name": name, "rank": rank, "role": role, "station": aft(x), "water_line": up("0 mm"), "radius": f(radius), "reading": f(reading), "tare": f("0 kg"),
+    wheel = lambda name, rank, role, x, radius, reading, index: {
+        "name": name, "rank": rank, "role": role, "station": aft(x), "water_line": up("0 mm"), "radius": f(radius), "reading": f(reading), "tare": f("0 kg"), "load_index": f(index),
     }  # fmt: skip
     values: dict[str, Any] = {
         "/craft/description": "Parallel-twin roadster",
         "/craft/layout": "two wheels",
         "/craft/datum_note": "Datum: front axle",
         "/craft/levelling_note": "Upright, both wheels on one level, suspension held",
-        "/craft/supports/front": wheel("front wheel", 1.0, "front", "0 mm", "302 mm", "97.2 kg"),
-        "/craft/supports/rear": wheel("rear wheel", 2.0, "rear", "1435 mm", "306 mm", "104.6 kg"),
+        "/craft/supports/front": wheel("front wheel", 1.0, "front", "0 mm", "302 mm", "97.2 kg", "58"),
+        "/craft/supports/rear": wheel("rear wheel", 2.0, "rear", "1435 mm", "306 mm", "104.6 kg", "69"),
         "/craft/as_found/butt_line": side("2 mm"),
         "/craft/as_found/raised": {"end": "front", "lift": f("420 mm"), "reading": f("118.6 kg")},
         "/craft/limits/gross": f("390 kg", "maker"),
@@ -139,7 +143,7 @@ def operations() -> list[dict[str, Any]]:
         "/loadings/two-up": _loading("Two up", 2, "82 kg", "70 kg", "0 L"),
         "/old_installations/main": OLD,
         "/ledger": _LEDGER,
-        "/fits/a": {"name": "Mid motor", "rank": 1.0, "installations": {"main": FIT_A}, "ledger": _FIT_A_LEDGER},
+        "/fits/a": {"name": "Mid motor", "rank": 1.0, "installations": {"main": FIT_A}, "ledger": _FIT_A_LEDGER, "spaces": _SPACES},
         "/fits/b": {"name": "850 twin", "rank": 2.0, "installations": {"main": FIT_B}, "ledger": _FIT_B_LEDGER},
     }  # fmt: skip
     return [{"op": "add", "path": path, "value": value} for path, value in values.items()]

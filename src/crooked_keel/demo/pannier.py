@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from .figures import aft, at, box, cg, f, rows, side, up
+from .figures import aft, at, box, cg, f, rows, side, size, space, up
 
 NAME = "Pannier"
 
@@ -78,7 +78,7 @@ FIT_B = {
     "placement": {"flange_station": aft("1185 mm"), "flange_butt_line": side("-30 mm"), "flange_water_line": up("238 mm")},
     "drive": {"stages": _final("7.2"), "efficiency": f("94 %", "estimated")},
     "wheel": {**_TYRE, "mass": f("5.6 kg ±0.1 kg")},
-    "packs": {"floor": {"name": "Pack under the floor", "rank": 1.0, "mass": f("24.5 kg ±0.1 kg"), **at("560 mm", "0 mm", "230 mm"), "energy": f("3.6 kWh", "maker"), "voltage": f("72 V", "maker"), "current": f("120 A", "maker")}},
+    "packs": {"floor": {"name": "Pack under the floor", "rank": 1.0, "mass": f("24.5 kg ±0.1 kg"), **at("560 mm", "0 mm", "230 mm"), **size("420 mm", "220 mm", "130 mm"), "space": "floor", "energy": f("3.6 kWh", "maker"), "voltage": f("72 V", "maker"), "current": f("120 A", "maker")}},
     "mount": {"swing": _swing(("835 mm", "290 mm"), ("1150 mm", "300 mm"), ("1090 mm", "610 mm"), "23.6 kg ±0.2 kg", ("1075 mm", "255 mm"))},
     "align": {"wheel": {"inside": f("172 mm"), "hub": f("128 mm"), "rim_offset": f("2 mm"), "target": f("0 mm")}},
 }  # fmt: skip
@@ -113,7 +113,7 @@ def _loading(name: str, rank: float, rider: str, rack: str) -> dict[str, Any]:
 def operations() -> list[dict[str, Any]]:
     """The edits that make the project from an empty document of its kind."""
     wheel = lambda name, rank, role, x, reading: {
-        "name": name, "rank": rank, "role": role, "station": aft(x), "water_line": up("0 mm"), "radius": f("232 mm"), "reading": f(reading), "tare": f("0 kg"),
+        "name": name, "rank": rank, "role": role, "station": aft(x), "water_line": up("0 mm"), "radius": f("232 mm"), "reading": f(reading), "tare": f("0 kg"), "load_index": f("51" if role == "front" else "56"),
     }  # fmt: skip
     values: dict[str, Any] = {
         "/craft/description": "Step-through delivery scooter",
@@ -138,6 +138,6 @@ def operations() -> list[dict[str, Any]]:
         "/old_installations/main": OLD,
         "/ledger": _LEDGER,
         "/fits/a": {"name": "Swing unit", "rank": 1.0, "installations": {"main": FIT_A}, "ledger": _FIT_A_LEDGER},
-        "/fits/b": {"name": "Swing-arm motor", "rank": 2.0, "installations": {"main": FIT_B}, "ledger": _FIT_B_LEDGER},
+        "/fits/b": {"name": "Swing-arm motor", "rank": 2.0, "installations": {"main": FIT_B}, "ledger": _FIT_B_LEDGER, "spaces": {"floor": space("under the floor", 1.0, ("330 mm", "800 mm"), ("-140 mm", "140 mm"), ("150 mm", "320 mm"))}},
     }  # fmt: skip
     return [{"op": "add", "path": path, "value": value} for path, value in values.items()]

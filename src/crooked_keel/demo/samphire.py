@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from .figures import aft, at, box, cg, f, local, rows, side, up
+from .figures import aft, at, box, cg, f, local, rows, side, size, space, up
 
 NAME = "Samphire"
 
@@ -90,6 +90,8 @@ FIT_A = {
     },
 }  # fmt: skip
 
+_BANK = size("620 mm", "340 mm", "290 mm")
+
 FIT_B = {
     "name": "electric motor, 20 kW",
     "unit": {
@@ -103,8 +105,8 @@ FIT_B = {
     "drive": {"efficiency": f("98 %", "maker")},
     "propeller": _propeller("20 in", "13 in", "3", "9.5 kg ±0.2 kg"),
     "packs": {
-        "port": {"name": "Bank, port", "rank": 1.0, "mass": f("118 kg ±1 kg"), **at("4100 mm", "-520 mm", "-40 mm"), "energy": f("15.4 kWh", "maker"), "voltage": f("51.2 V", "maker"), "current": f("300 A", "maker")},
-        "starboard": {"name": "Bank, starboard", "rank": 2.0, "mass": f("118 kg ±1 kg"), **at("4100 mm", "520 mm", "-40 mm"), "energy": f("15.4 kWh", "maker"), "voltage": f("51.2 V", "maker"), "current": f("300 A", "maker")},
+        "port": {"name": "Bank, port", "rank": 1.0, "mass": f("118 kg ±1 kg"), **at("4100 mm", "-520 mm", "-40 mm"), **_BANK, "space": "port", "energy": f("15.4 kWh", "maker"), "voltage": f("51.2 V", "maker"), "current": f("300 A", "maker")},
+        "starboard": {"name": "Bank, starboard", "rank": 2.0, "mass": f("118 kg ±1 kg"), **at("4100 mm", "520 mm", "-40 mm"), **_BANK, "space": "starboard", "energy": f("15.4 kWh", "maker"), "voltage": f("51.2 V", "maker"), "current": f("300 A", "maker")},
     },
     "mount": {
         "mass": f("12 kg ±0.5 kg"), "seating": "rubber", "thrust_taken": "hull", "thrust": f("2.6 kN", "estimated"), "height": f("60 mm"),
@@ -140,10 +142,36 @@ _FIT_A_LEDGER = rows(
         at("3500 mm", "0 mm", "700 mm", "estimated"),
     ),
 )
+_SPACES = {
+    "port": space("port bilge", 1.0, ("3300 mm", "5050 mm"), ("-780 mm", "-280 mm"), ("-210 mm", "180 mm")),
+    "starboard": space("starboard bilge", 2.0, ("3300 mm", "5050 mm"), ("280 mm", "780 mm"), ("-210 mm", "180 mm")),
+}
 _FIT_B_LEDGER = rows(
     ("tank", "removed", "Main fuel tank and fuel", f("112 kg ±4 kg"), at("4300 mm", "0 mm", "-60 mm")),
     ("charger", "installed", "Charger and switchgear", f("24 kg ±0.5 kg"), at("3900 mm", "300 mm", "420 mm")),
 )
+
+
+def _section(station: str, *points: str) -> dict[str, Any]:
+    """A half section as taken off the slipway: out and height of each point, mm."""
+    pairs = [p.split(", ") for p in points]
+    return {"station": aft(station), "half": [{"out": f(f"{y} mm"), "height": up(f"{z} mm")} for y, z in pairs]}
+
+
+# Taken off with a plumb line and a batten, keel to sheer.
+_SECTIONS = (
+    ("400 mm", "0, 25", "95, 665", "150, 1300"),
+    ("1270 mm", "0, -230", "190, -190", "390, -80", "490, 30", "530, 635", "530, 1240"),
+    ("2140 mm", "0, -390", "305, -320", "625, -145", "785, 30", "845, 605", "865, 1185"),
+    ("3010 mm", "0, -440", "385, -365", "790, -165", "995, 30", "1055, 585", "1080, 1135"),
+    ("3880 mm", "0, -440", "435, -365", "895, -165", "1130, 30", "1180, 565", "1190, 1095"),
+    ("4750 mm", "0, -440", "455, -365", "935, -165", "1180, 30", "1225, 545", "1230, 1065"),
+    ("5620 mm", "0, -440", "445, -365", "910, -165", "1150, 30", "1210, 535", "1230, 1035"),
+    ("6490 mm", "0, -410", "400, -340", "825, -155", "1040, 30", "1145, 525", "1210, 1015"),
+    ("7360 mm", "0, -325", "330, -265", "675, -120", "850, 30", "1030, 515", "1170, 1005"),
+    ("8230 mm", "0, -195", "225, -160", "460, -65", "580, 30", "865, 515", "1110, 1000"),
+    ("9100 mm", "0, -35", "75, -25", "150, 5", "190, 30", "630, 515", "1030, 1000"),
+)  # fmt: skip
 
 
 def _mark(name: str, rank: float, x: str, y: str, sheer: str, freeboard: str) -> dict[str, Any]:
@@ -179,6 +207,7 @@ def operations() -> list[dict[str, Any]]:
         "/craft/flotation": {
             "length": f("8.72 m"), "beam": f("2.36 m"), "block": f("0.41 ±0.02", "estimated"), "waterplane": f("0.71", "estimated"), "keel": up("-0.44 m"), "lcf": aft("4.86 m", "estimated"), "lcb": aft("4.74 m", "estimated"),
             "density": f("1025 kg/m³", "maker"), "read": "afloat, nobody aboard, lines slack",
+            "sections": [_section(*row) for row in _SECTIONS], "inclining": {"roll": f("2.1 s")}, "crowd": f("650 mm"),
             "marks": {
                 "bow-port": _mark("bow, port", 1, "1.40 m", "-0.82 m", "1.16 m", "1.152 m"),
                 "bow-starboard": _mark("bow, starboard", 2, "1.40 m", "0.82 m", "1.16 m", "1.146 m"),
@@ -197,6 +226,6 @@ def operations() -> list[dict[str, Any]]:
         "/old_installations/main": OLD,
         "/ledger": _LEDGER,
         "/fits/a": {"name": "Four-cylinder", "rank": 1.0, "installations": {"main": FIT_A}, "ledger": _FIT_A_LEDGER},
-        "/fits/b": {"name": "Electric", "rank": 2.0, "installations": {"main": FIT_B}, "ledger": _FIT_B_LEDGER},
+        "/fits/b": {"name": "Electric", "rank": 2.0, "installations": {"main": FIT_B}, "ledger": _FIT_B_LEDGER, "spaces": _SPACES},
     }  # fmt: skip
     return [{"op": "add", "path": path, "value": value} for path, value in values.items()]

@@ -5,7 +5,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from .figures import aft, at, box, cg, f, gears, local, rows, side, up
+from .figures import aft, at, box, cg, f, gears, local, rows, side, size, space, up
 
 NAME = "Tiller"
 
@@ -70,8 +70,8 @@ FIT_B = {
     "drive": {"stages": _FINAL, "gears": {"third": {"name": "third, kept in", "rank": 1.0, "ratio": f("1.45", "maker")}}, "efficiency": f("90 %", "estimated"), "reverse": "electric"},
     "wheel": _WHEEL,
     "packs": {
-        "port": {"name": "Pack, port sill", "rank": 1.0, "mass": f("46 kg ±0.3 kg"), **at("980 mm", "-420 mm", "250 mm"), "energy": f("6.2 kWh", "maker"), "voltage": f("102 V", "maker"), "current": f("180 A", "maker")},
-        "starboard": {"name": "Pack, starboard sill", "rank": 2.0, "mass": f("46 kg ±0.3 kg"), **at("980 mm", "420 mm", "250 mm"), "energy": f("6.2 kWh", "maker"), "voltage": f("102 V", "maker"), "current": f("180 A", "maker")},
+        "port": {"name": "Pack, port sill", "rank": 1.0, "mass": f("46 kg ±0.3 kg"), **at("980 mm", "-420 mm", "250 mm"), **size("520 mm", "250 mm", "170 mm"), "space": "port", "energy": f("6.2 kWh", "maker"), "voltage": f("102 V", "maker"), "current": f("180 A", "maker")},
+        "starboard": {"name": "Pack, starboard sill", "rank": 2.0, "mass": f("46 kg ±0.3 kg"), **at("980 mm", "420 mm", "250 mm"), **size("520 mm", "250 mm", "170 mm"), "space": "starboard", "energy": f("6.2 kWh", "maker"), "voltage": f("102 V", "maker"), "current": f("180 A", "maker")},
     },
     "mount": {"mass": f("7 kg ±0.5 kg"), "points": _three("0 mm", "30 kN"), "face": {"overhang": f("178 mm"), "bolts": f("6"), "bolt_circle": f("300 mm"), "support_behind": f("100 mm"), "third_at": f("300 mm")}},
     "align": {
@@ -102,6 +102,10 @@ _FIT_A_LEDGER = rows(
     ("exhaust", "installed", "Exhaust", f("9 kg ±1 kg", "estimated"), at("1750 mm", "250 mm", "260 mm", "estimated")),
     ("reverse", "installed", "Electric reverse", f("6.5 kg ±0.3 kg"), at("1850 mm", "-200 mm", "300 mm")),
 )
+_SPACES = {
+    "port": space("port sill", 1.0, ("420 mm", "1500 mm"), ("-600 mm", "-280 mm"), ("160 mm", "380 mm")),
+    "starboard": space("starboard sill", 2.0, ("420 mm", "1500 mm"), ("280 mm", "600 mm"), ("160 mm", "380 mm")),
+}
 _FIT_B_LEDGER = rows(
     ("tank", "removed", "Fuel tank and what was in it", f("14 kg ±1 kg"), at("1500 mm", "-300 mm", "350 mm")),
     ("controller", "installed", "Controller, charger, heater", f("18 kg ±0.5 kg"), at("1650 mm", "0 mm", "520 mm")),
@@ -115,7 +119,7 @@ def _loading(name: str, rank: float, driver: str, load: str) -> dict[str, Any]:
 def operations() -> list[dict[str, Any]]:
     """The edits that make the project from an empty document of its kind."""
     wheel = lambda name, rank, role, x, y, reading: {
-        "name": name, "rank": rank, "role": role, "station": aft(x), "butt_line": side(y), "water_line": up("0 mm"), "radius": f("255 mm"), "reading": f(reading), "tare": f("0 kg"),
+        "name": name, "rank": rank, "role": role, "station": aft(x), "butt_line": side(y), "water_line": up("0 mm"), "radius": f("255 mm"), "reading": f(reading), "tare": f("0 kg"), "load_index": f("73"),
     }  # fmt: skip
     values: dict[str, Any] = {
         "/craft/description": "Three-wheeled cargo microvan",
@@ -138,6 +142,6 @@ def operations() -> list[dict[str, Any]]:
         "/old_installations/main": OLD,
         "/ledger": _LEDGER,
         "/fits/a": {"name": "Motorcycle four", "rank": 1.0, "installations": {"main": FIT_A}, "ledger": _FIT_A_LEDGER},
-        "/fits/b": {"name": "Motor on old box", "rank": 2.0, "installations": {"main": FIT_B}, "ledger": _FIT_B_LEDGER},
+        "/fits/b": {"name": "Motor on old box", "rank": 2.0, "installations": {"main": FIT_B}, "ledger": _FIT_B_LEDGER, "spaces": _SPACES},
     }  # fmt: skip
     return [{"op": "add", "path": path, "value": value} for path, value in values.items()]

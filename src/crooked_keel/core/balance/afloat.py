@@ -69,8 +69,9 @@ class State(NamedTuple):
 
 
 EMPTY = "empty"
-# A change of trim that is still ok, in parts of the waterline. Common practice, no source.
+# A change of trim that is still ok, and one that is not to be had, in parts of the waterline. Common practice, no source.
 OK_TRIM = 0.005
+STOP_TRIM = 0.015
 
 
 class AfloatStates:

@@ -19,9 +19,13 @@ from ..stability import (
     wall_sided_limit,
 )
 from ..trace import need
-from .afloat import OK_TRIM
+from .afloat import OK_TRIM, STOP_TRIM
 from .fuel import OFF_CENTRE_M
 from .section import BalanceBench
+
+GM_LEAST_M = 0.15
+GM_WATCH_M = 0.35
+HEEL_OK, HEEL_STOP = math.radians(1), math.radians(3)
 
 
 @rule(
@@ -53,11 +57,11 @@ def trim(bench: BalanceBench) -> Iterable[Finding]:
     s = afloat.worst("trim")
     change, length = s.after.trim_m - s.before.trim_m, afloat.floating.length
     share = abs(change) / length
-    level: Level = "ok" if share <= OK_TRIM else "watch" if share <= 0.015 else "stop"
+    level: Level = "ok" if share <= OK_TRIM else "watch" if share <= STOP_TRIM else "stop"
     end = "stern" if change >= 0 else "bow"
     yield verdict(
         "balance.trim", level, "Trims {d} by the {end}", "{s}, over her waterline, stern down: {a} → {b}. Small-change method, waterplane held as found.",
-        compared=Compared(value=change, dimension="length", lo=-OK_TRIM * length, hi=OK_TRIM * length), margin=q(0.015 * length - abs(change), "length"),
+        compared=Compared(value=change, dimension="length", lo=-OK_TRIM * length, hi=OK_TRIM * length), margin=q(STOP_TRIM * length - abs(change), "length"),
         working=trim_change.working(s.after.trim_moment_kg_m - s.before.trim_moment_kg_m, s.after.mct_kg), can_suggest=level != "ok",
         d=q(abs(change), "length"), end=word(end), s=word(s.name), a=q(afloat.trim(s.before), "length"), b=q(afloat.trim(s.after), "length"),
     )  # fmt: skip
@@ -72,17 +76,13 @@ def heel(bench: BalanceBench) -> Iterable[Finding]:
     angle = s.after.heel_rad
     if angle is None:
         return
-    level: Level = "ok" if abs(angle) <= math.radians(1) else "watch" if abs(angle) <= math.radians(3) else "stop"
+    level: Level = "ok" if abs(angle) <= HEEL_OK else "watch" if abs(angle) <= HEEL_STOP else "stop"
     yield verdict(
         "balance.heel", level, "Lists {d} to {side}", "{s}: {a} → {b}, starboard down. Linear, good for small angles.",
-        compared=Compared(value=angle, dimension="angle", lo=-math.radians(1), hi=math.radians(1)),
+        compared=Compared(value=angle, dimension="angle", lo=-HEEL_OK, hi=HEEL_OK),
         working=heel_angle.working(s.after.heel_moment_kg_m, s.after.displacement_kg, s.after.gm_m), can_suggest=level != "ok",
         d=q(abs(angle), "angle"), side=word("starboard" if angle >= 0 else "port"), s=word(s.name), a=q(s.before.heel_rad or 0.0, "angle"), b=q(angle, "angle"),
     )  # fmt: skip
-
-
-GM_LEAST_M = 0.15
-GM_WATCH_M = 0.35
 
 
 @rule(

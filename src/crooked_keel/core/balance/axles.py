@@ -9,6 +9,7 @@ from ..bench import ValueList, needs_out, or_none
 from ..errors import CannotSay, InputError, Need, all_or_cannot_say
 from ..finding import NeedOut
 from ..formula import formula, record
+from ..reference.tyres import tyre_load
 from ..resolve import Axis, Body, Resolved
 from ..trace import above_zero, lazy, need
 from ..wheels import Wheels
@@ -203,6 +204,18 @@ class Axles:
             self.wheels.ground_m  # noqa: B018  says what is missing
         return known
 
+    def tyres_kg(self, end: str) -> float | None:
+        """What the tyres of an axle may carry together by their load indices, kg; None where none is given. Raises CannotSay where only some
+        are."""
+        wheels = [(k, s) for k, s in self.wheels.supports if s.role == end]
+        if all(s.load_index is None for _, s in wheels):
+            return None
+        index = lambda k, s: (
+            need(s.load_index, f"/craft/supports/{k}/load_index", f"load index of the tyre, {s.name}").si
+        )
+        all_or_cannot_say(*[lambda k=k, s=s: index(k, s) for k, s in wheels])
+        return sum(tyre_load(index(k, s), f"/craft/supports/{k}/load_index") for k, s in wheels)
+
     @lazy
     def grip(self) -> float:
         """Grip of the driven tyre."""
@@ -262,27 +275,21 @@ class Axles:
             all_or_cannot_say(*asks)
             return SidePoint(asks[0]() + moved - front(), asks[1]() - ground())
         steering = self.resolved.project.craft.steering
-        chains = [
-            (k, s)
-            for k, s in sorted(placed.installation.drive.stages.items(), key=lambda i: i[1].rank)
-            if s.type == "chain"
-        ]
+        pivot = (
+            lambda: place(steering.pivot_station, "/craft/steering/pivot_station", "station of the pivot of the arm", "x").value,
+            lambda: place(steering.pivot_water_line, "/craft/steering/pivot_water_line", "height of the pivot of the arm", "z").value,
+        )  # fmt: skip
+        stages = sorted(placed.installation.drive.stages.items(), key=lambda i: i[1].rank)
+        chains = [(k, s) for k, s in stages if s.type in ("chain", "belt")]
         if not chains:
-            raise CannotSay(Need(f"{placed.pointer}/drive/stages", f"a chain of the {placed.name}"))
+            # A shaft, or a motor in the hub that reacts on the arm: the pull acts at the pivot.
+            all_or_cannot_say(*pivot, front, ground)
+            return SidePoint(pivot[0]() - front(), pivot[1]() - ground())
         key, chain = chains[-1]
         at = f"{placed.pointer}/drive/stages/{key}"
         words = f"({placed.name})"
         numbers = (
-            lambda: (
-                place(
-                    steering.pivot_station, "/craft/steering/pivot_station", "station of the pivot of the arm", "x"
-                ).value
-            ),
-            lambda: (
-                place(
-                    steering.pivot_water_line, "/craft/steering/pivot_water_line", "height of the pivot of the arm", "z"
-                ).value
-            ),
+            *pivot,
             lambda: above_zero(chain.pitch, f"{at}/pitch", f"pitch of the chain {words}"),
             lambda: above_zero(chain.driver_teeth, f"{at}/driver_teeth", f"teeth of the front sprocket {words}"),
             lambda: above_zero(chain.driven_teeth, f"{at}/driven_teeth", f"teeth of the rear sprocket {words}"),
@@ -342,6 +349,13 @@ class Axles:
         if track is None:
             raise CannotSay(Need("/craft/supports", "two wheels on one axle"))
         return track * from_single / s.base_m, s.height()
+
+    def half_track_by_station(self, s: Stance) -> float:
+        """How half the track at the CG grows with its station, m per m; 0 on four wheels."""
+        front, rear = self.wheels.track_m("front"), self.wheels.track_m("rear")
+        if front is not None and rear is not None:
+            return 0.0
+        return (rear if rear is not None else -(front or 0.0)) / (2 * s.base_m)
 
     def values(self, out: ValueList) -> None:
         """Axle loads empty, pitch limits and lean, before and after."""

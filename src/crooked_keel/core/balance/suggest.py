@@ -11,12 +11,13 @@ from ..document import LedgerRow, Pack, Project
 from ..document.fields import disputed
 from ..errors import CannotSay, InputError
 from ..figure import Place
-from ..finding import Message, Operation, q, word
+from ..finding import Message, Operation, Param, q, word
 from ..propose import Proposal, computed, moved_place, on_the_tape, said_place, tape_text
 from ..resolve import Body, got
 from ..units import LB_KG
 from .ledger import ballast_mass
 from .section import BalanceBench
+from .stowage import PLACES, WAYS, stowed
 
 # How far each derived row follows its flange: the mount reaches from the unit to the firewall, so half. Packs stay.
 _FOLLOWS = {"unit": 1.0, "drive": 1.0, "propeller": 1.0, "mount": 0.5}
@@ -206,6 +207,30 @@ def lean(bench: BalanceBench) -> Iterator[Proposal]:
     """A part to the other side until the craft balances upright."""
     y, _ = bench.axles.lean()
     yield from _shift(bench, y * bench.empty.mass_kg, "butt_line", _ACROSS_M, ("to starboard", "to port"))
+
+
+def stow(bench: BalanceBench) -> Iterator[Proposal]:
+    """Each pack that lies outside its space, as little as brings it inside."""
+    units = bench.resolved.project.units
+    for pack in stowed(bench.resolved):
+        parts: list[str] = []
+        params: dict[str, Param] = {"n": word(pack.name)}
+        operations = []
+        for axis, by, _ in pack.outside():
+            part = PLACES[axis][0]
+            value, rounded, way, far = said_place(getattr(pack.pack, part), by, units)
+            operations.append(Operation(op="replace", path=f"{pack.pointer}/{part}", value=value))
+            parts.append(f"{{d{axis}}} {{w{axis}}}, to {{x{axis}}} {{r{axis}}} of the {{o{axis}}}")
+            params |= {
+                f"d{axis}": q(far, "length"), f"w{axis}": word(WAYS[axis][by < 0]), f"x{axis}": q(rounded, "length"), f"r{axis}": word(way),
+                f"o{axis}": word(getattr(pack.pack, part).origin),
+            }  # fmt: skip
+        if parts:
+            yield Proposal(
+                f"stow-{pack.pointer.rsplit('/', 1)[1]}",
+                Message(template="{n} " + "; ".join(parts), params=params),
+                operations,
+            )
 
 
 def settle(bench: BalanceBench) -> Iterator[Proposal]:

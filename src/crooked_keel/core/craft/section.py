@@ -310,7 +310,7 @@ class CraftBench:
         out.add(
             "mass-found", labels.get(method, "Mass on the scales"), "mass", lambda: got(found().mass),
             working=(lambda: mass_on_scales.working(*self._sums())) if weighing else self.floating.displacement_working if afloat and not report else None,
-            source=report,
+            source=report or (self.floating.by if afloat else ""),
         )  # fmt: skip
         out.add(
             "station-found", "LCG aft of the datum" if afloat else "CG aft of the datum", "length", lambda: got(found().x),

@@ -34,6 +34,7 @@ from .fit import (
     Placement,
     PowerUnit,
     Propeller,
+    Space,
     Stage,
     TwoScales,
 )
@@ -72,6 +73,7 @@ __all__ = [
     "Propeller",
     "Reference",
     "Seat",
+    "Space",
     "Stage",
     "Story",
     "Support",

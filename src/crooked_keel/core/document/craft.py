@@ -47,7 +47,8 @@ class Reference(Item):
 
 
 class Support(Item):
-    """A wheel or jack on a scale. The water line is that of the ground under it; the radius that of its tyre, loaded.
+    """A wheel or jack on a scale. The water line is that of the ground under it; the radius that of its tyre, loaded; the load index is
+    the number moulded on its wall.
     Raised: how far it was held up off that ground to level the craft, by a trestle say. Weighed more than once, rolled off and on between: the mean counts."""
 
     role: Literal["main", "nose", "tail", "front", "rear"]
@@ -55,6 +56,7 @@ class Support(Item):
     butt_line: ButtLine | None = None
     water_line: WaterLine | None = None
     radius: Length | None = None
+    load_index: Count | None = None
     raised: Length | None = None
     reading: Mass | None = None
     reading_2: Mass | None = None

@@ -236,8 +236,24 @@ class Mount(Part):
     torque_factor: Ratio | None = None
 
 
+class Space(Item):
+    """A space in which packs may lie, drawn by hand: its ends, sides, floor and lid. A blank side leaves that way open."""
+
+    forward: Station | None = None
+    aft: Station | None = None
+    port: ButtLine | None = None
+    starboard: ButtLine | None = None
+    low: WaterLine | None = None
+    high: WaterLine | None = None
+
+
 class Pack(Item):
-    """A battery pack: where it sits and what it holds."""
+    """A battery pack: where its middle sits, how large it is, the space it is to lie in, and what it holds."""
+
+    length: Length | None = None
+    width: Length | None = None
+    height: Length | None = None
+    space: Key | None = None
 
     mass: Mass | None = None
     station: Station | None = None
@@ -376,3 +392,4 @@ class Fit(Item):
     installations: dict[Key, Installation] = {}
     ledger: dict[Key, LedgerRow] = {}
     tanks: dict[Key, Tank] = {}
+    spaces: dict[Key, Space] = {}

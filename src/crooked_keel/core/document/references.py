@@ -38,3 +38,13 @@ def check_references(project: Project) -> None:
                         given=name,
                         allowed=", ".join(known) or "none yet",
                     )
+    for fit_id, fit in project.fits.items():
+        for unit_id, installation in fit.installations.items():
+            for pack_id, pack in installation.packs.items():
+                if pack.space is not None and pack.space not in fit.spaces:
+                    raise InputError(
+                        f"/fits/{fit_id}/installations/{unit_id}/packs/{pack_id}/space",
+                        f"'{pack.name}' is to lie in a space that the fit does not have",
+                        given=pack.space,
+                        allowed=", ".join(fit.spaces) or "none yet",
+                    )

@@ -15,11 +15,12 @@ Bench = Literal["craft", "balance", "drive", "mount", "align"]
 
 
 class Entry(NamedTuple):
-    """One field: pointer, label, how it is filled in, and the choices a kind leaves of those the document knows (all, where none)."""
+    """One field: pointer, label, how it is filled in, and the choices a kind leaves of those the document knows (all, where none). A key
+    names one of the collection whose pointer is its only choice."""
 
     pointer: str
     label: str
-    kind: Literal["figure", "choice", "text"] = "figure"
+    kind: Literal["figure", "choice", "text", "key"] = "figure"
     choices: tuple[str, ...] = ()
 
 
@@ -64,7 +65,7 @@ BLOCKS: tuple[Block, ...] = (
     Block("craft", "{support}s on scales", (_e("reading", "reading"), _e("tare", "tare"), *_GROUND), form="scales", without="stands on wheels", table="/craft/supports", one="support", fresh=(("role", "main"),)),
     Block("craft", "{support}s weighed again, rolled off and on between; held up to level", (_e("reading_2", "second reading"), _e("reading_3", "third"), _e("raised", "held up by")), form="scales", table="/craft/supports", one="support", fresh=(("role", "main"),), hint="The mean counts; how far readings differ is a finding.", folded=True),
     Block("craft", "{support}s on scales", (_e("reading", "reading"), _e("tare", "tare"), *_GROUND[:2]), form="stands on wheels", table="/craft/supports", one="support", fresh=(("role", "main"),)),
-    Block("craft", "{support}s: where they touch", (_GROUND[2], _e("radius", "radius")), form="stands on wheels", table="/craft/supports", one="support", fresh=(("role", "main"),)),
+    Block("craft", "{support}s: where they touch, and what their tyres may carry", (_GROUND[2], _e("radius", "radius"), _e("load_index", "load index")), form="stands on wheels", table="/craft/supports", one="support", fresh=(("role", "main"),)),
     Block("craft", "How she floats", (
         _e("/craft/flotation/length", "Length on the waterline"), _e("/craft/flotation/beam", "Beam on the waterline"), _e("/craft/flotation/block", "Block coefficient"),
         _e("/craft/flotation/waterplane", "Waterplane coefficient"), _e("/craft/flotation/keel", "Underside of the canoe body"), _e("/craft/flotation/lcf", "Centre of flotation"),
@@ -117,6 +118,12 @@ BLOCKS: tuple[Block, ...] = (
     Block("balance", "Tanks this fit adds", (_e("where", "where", "choice"), _e("turn", "turn"), _e("capacity", "usable"), _e("density", "density"), *_PLACE), form="cg limits", table="^/tanks", one="tank", hint="Their own mass is a row of the ledger.", folded=True),
     Block("balance", "Assumptions", (_e("/assumptions/tolerance_school", "± of what is measured", "choice"), _e("/assumptions/seat_mass", "A person on paper (77 kg)")), form="cg limits", hint="Blank: two standard deviations; 170 lb, FAA (from memory)."),
     Block("balance", "Packs", (_e("mass", "mass"), *_PLACE), table="~/packs", one="pack", electric=True),
+    Block("balance", "Packs: how large, and the space each is to lie in", (
+        _e("length", "long"), _e("width", "wide"), _e("height", "high"), Entry("space", "space", "key", ("^/spaces",)),
+    ), table="~/packs", one="pack", electric=True, hint="Draw the spaces on the profile, or type them below.", folded=True),
+    Block("balance", "Spaces in which packs may lie", (
+        _e("forward", "forward end"), _e("aft", "aft end"), _e("low", "floor"), _e("high", "lid"), _e("port", "port side"), _e("starboard", "starboard side"),
+    ), table="^/spaces", one="space", electric=True, hint="A blank side leaves a pack where it is on that axis.", folded=True),
     Block("balance", "Ride height of this fit", (_e("^/front_rise", "Front stands higher by"), _e("^/rear_rise", "Rear stands higher by")), form="pitch limits", folded=True, hint="Lower is negative."),
     Block("balance", "Driven wheel, where the frame is stretched", (_e("~/mount/swing/stretch", "Frame stretched by"), _e("~/wheel/mass", "Mass of the wheel that goes aft")), form="swing unit"),
     # drive
@@ -252,7 +259,7 @@ def sheet(kind: Kind) -> list[Block]:
         b._replace(
             title=_said(b.title, kind),
             entries=tuple(
-                e._replace(label=_said(e.label, kind), choices=choices.get(e.pointer, ())) for e in b.entries
+                e._replace(label=_said(e.label, kind), choices=choices.get(e.pointer, e.choices)) for e in b.entries
             ),
         )
         for b in BLOCKS
