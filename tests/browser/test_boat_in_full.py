@@ -79,7 +79,6 @@ def test_a_table_is_pasted_with_bare_numbers_in_the_units_of_the_view(page: Page
 
 def test_an_inclining_test_settles_gm(page: Page, boat: str) -> None:
     page.goto(f"/p/{boat}/craft?fit=a")
-    page.get_by_text("Inclining test, or a timed roll").click()
     put(page, "/craft/flotation/inclining/pendulum", "2 m")
     page.get_by_text("Inclining: weights moved across").click()
     for i, (weight, moved, hung) in enumerate(

@@ -7,8 +7,9 @@ from typing import Any
 import pytest
 
 from crooked_keel.core.assess import assess
-from crooked_keel.core.document import Project
+from crooked_keel.core.document import Figure, Project, value_at
 from crooked_keel.core.errors import InputError
+from crooked_keel.core.resolve import got
 from crooked_keel.core.studies import at_rest
 from crooked_keel.core.wiring import set_up
 from tests.conftest import DEMO_OF, finding, put, value
@@ -164,3 +165,38 @@ def test_an_open_pipe_across_counts_the_distance_between_tanks() -> None:
     day = next(s for s in assess(shut, "a").balance.afloat if s.id == "alone")  # type: ignore[union-attr]
     more = 2 * 840 * 1.2 * 0.5 * 0.8**2 / (day.displacement_si or 1)
     assert taken(opened) - taken(shut) == pytest.approx(more, rel=1e-6)
+
+
+def test_the_doubt_of_freeboards_reaches_her_cg_as_reading_them_otherwise_does() -> None:
+    """Each freeboard read 1 mm larger, one after the other: LCG and TCG as found move by what their derivatives say."""
+    floating = set_up(BY_SECTIONS, "a").craft.floating
+    marks = [f"/craft/flotation/marks/{k}/freeboard" for k, _ in floating.marks]
+    for axis in ("x", "y"):
+        traced = got(floating.body.axis(axis))
+        for pointer in marks:
+            figure = value_at(BY_SECTIONS, pointer)
+            assert isinstance(figure, Figure)
+            other = set_up(put(BY_SECTIONS, {pointer: f"{figure.si + 0.001:.6f} m"}), "a").craft.floating
+            slope = next(s for o, s in traced.slopes.items() if o == pointer)
+            moved = (got(other.body.axis(axis)).value - traced.value) / 0.001
+            assert moved == pytest.approx(slope, abs=0.05 * max(abs(slope), 0.5))
+
+
+def test_a_timed_roll_is_as_doubtful_as_its_coefficient() -> None:
+    """0.73 to 0.88, any as likely as any other (JCGM 100:2008, 4.3.7): half the range of GM over the root of three."""
+    rolled = put(BOAT, {"/craft/flotation/inclining/roll": "2.6 s"})
+    height = got(set_up(rolled, "a").craft.floating.body.z)
+    low, high = ((f * 2.36 / 2.6) ** 2 for f in (0.73, 0.88))
+    assert height.u == pytest.approx((high - low) / 2 / 3**0.5)
+
+
+def test_an_inclining_is_as_doubtful_as_its_line_is_crooked() -> None:
+    """The standard error of a slope, by scipy's linregress."""
+    from scipy.stats import linregress
+
+    from crooked_keel.core.stability import inclining_gm
+
+    moments, deflections = (0.0, 40.0, -40.0, 80.0, -80.0), (0.0, 0.0405, -0.0415, 0.0815, -0.0810)
+    found = inclining_gm(3200, moments, deflections, 1.80)
+    line = linregress([d / 1.80 for d in deflections], moments)
+    assert found.gm_m == pytest.approx(line.slope / 3200) and found.u_m == pytest.approx(line.stderr / 3200)

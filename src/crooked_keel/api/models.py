@@ -308,16 +308,23 @@ class WorkingOut(Reply):
 
 
 class CsvText(Reply):
-    """A ledger as CSV."""
+    """Rows as CSV."""
 
     text: str
 
 
-class WeightSheetIn(In):
-    """An old weight sheet as text; `units` are those of bare numbers."""
+class SheetIn(In):
+    """An old weight sheet, or the sections of a hull, as text; `units` are those of bare numbers."""
 
     text: Annotated[str, Field(max_length=100_000)]
     units: Literal["mm-kg", "in-lb"]
+
+
+class OffsetsOut(Reply):
+    """The edit that puts the sections in, and how many were read."""
+
+    operations: list[dict[str, Any]]
+    sections: int
 
 
 class WeightSheetOut(Reply):

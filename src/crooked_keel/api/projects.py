@@ -18,6 +18,7 @@ from ..core.reference.kinds import KINDS, new_project
 from ..core.studies import AtRest, BurnOrders, MonteCarlo
 from ..exchange import weight_sheet
 from ..exchange.ledger_table import csv_to_operations, ledger_to_csv, ledger_to_xlsx, xlsx_to_operations
+from ..exchange.offsets import offsets_to_csv, read_offsets
 from .models import (
     Conflict,
     CsvText,
@@ -25,6 +26,7 @@ from .models import (
     ImportCsv,
     ImportFile,
     NewProject,
+    OffsetsOut,
     Patched,
     PlacementWish,
     Preview,
@@ -32,9 +34,9 @@ from .models import (
     Problem,
     ProjectListItem,
     RevisionOut,
+    SheetIn,
     State,
     Suggestions,
-    WeightSheetIn,
     WeightSheetOut,
     WorkingOut,
 )
@@ -290,7 +292,7 @@ async def import_workbook(
 
 
 @router.post("/projects/{project_id}/weight-sheet")
-def read_weight_sheet(request: Request, project_id: Id, sheet: WeightSheetIn) -> WeightSheetOut:
+def read_weight_sheet(request: Request, project_id: Id, sheet: SheetIn) -> WeightSheetOut:
     """An old weight sheet → the edit that takes it as the report; nothing is saved here."""
     document = service(request).store.head(project_id).document
     read = weight_sheet.read_weight_sheet(sheet.text, sheet.units, document.number_style)
@@ -300,6 +302,21 @@ def read_weight_sheet(request: Request, project_id: Id, sheet: WeightSheetIn) ->
         operations=weight_sheet.to_operations(read, found.report_mass is not None, found.report_station is not None),
         rows=read.rows, note=note,
     )  # fmt: skip
+
+
+@router.post("/projects/{project_id}/offsets")
+def take_offsets(request: Request, project_id: Id, sheet: SheetIn) -> OffsetsOut:
+    """Sections of a hull as text → the edit that puts them in; nothing is saved here."""
+    document = service(request).store.head(project_id).document
+    sections = read_offsets(sheet.text, sheet.units, document.number_style)
+    op = "replace" if document.craft.flotation.sections is not None else "add"
+    return OffsetsOut(operations=[{"op": op, "path": "/craft/flotation/sections", "value": sections}], sections=len(sections))  # fmt: skip
+
+
+@router.get("/projects/{project_id}/exports/offsets")
+def export_offsets(request: Request, project_id: Id) -> CsvText:
+    """The sections of the hull as CSV, a line for each point."""
+    return CsvText(text=offsets_to_csv(service(request).store.head(project_id).document.craft.flotation.sections or []))
 
 
 _PDF: dict[int | str, dict[str, Any]] = {200: {"content": {"application/pdf": {}}}}

@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from typing import NamedTuple
 
 import numpy as np
 
 from .bench import ValueList, or_none
 from .document import Figure, Mark
 from .errors import CannotSay, Need, all_or_cannot_say
+from .figure import std_uncertainty
 from .formula import Working
 from .hull import Hull, Section, both_sides, level_draft
 from .hydrostatics import (
@@ -38,6 +40,15 @@ from .trace import Origin, Traced, above_zero, lazy, need, traced
 # Bound on a form coefficient that nobody gave a tolerance for (proposed default).
 BLOCK_BOUND = 0.10
 _HULLS = Memo(8)
+
+
+class MeasuredGm(NamedTuple):
+    """GM as measured and its standard uncertainty, m; by which test, and the figure that says so."""
+
+    gm_m: float
+    u_m: float
+    by: str
+    pointer: str
 
 
 class Floating:
@@ -216,10 +227,7 @@ class Floating:
             per_draft = f["density"].by(f["block"]).by(f["length"]).by(f["beam"])
             return self.reported_mass.over(per_draft)
         all_or_cannot_say(lambda: self.waterplane, lambda: self.keel)
-        height = Traced(0.0)
-        for weight, (_, _, z) in zip(self.waterplane.weights, self.readings, strict=True):
-            height = height + z.times(weight)
-        return height - self._place("keel", "underside of the canoe body", "z")
+        return self._sum(self.waterplane.weights) - self._place("keel", "underside of the canoe body", "z")
 
     @lazy
     def reported_mass(self) -> Traced:
@@ -259,23 +267,26 @@ class Floating:
         return inclining_gm(self.hydro.displacement_kg, moments, values[2::3], pendulum())
 
     @lazy
-    def gm_measured(self) -> tuple[float, str] | None:
-        """GM as found by inclining or by rolling, the lowest it may be, and by which."""
+    def gm_measured(self) -> MeasuredGm | None:
+        """GM as found by inclining, or by rolling the lowest it may be."""
         found = self.inclined
         if found is not None:
-            return found.gm_m, "inclined"
+            return MeasuredGm(found.gm_m, found.u_m, "inclined", "/craft/flotation/inclining/pendulum")
         roll = self.flotation.inclining.roll
         if roll is None:
             return None
         beam = self._figure("beam", "beam on the waterline").value
-        return min(roll_period_gm(f, beam, roll.si) for f in ROLL_FACTORS), "timed roll"
+        might = [roll_period_gm(f, beam, roll.si) for f in ROLL_FACTORS]
+        # Any coefficient of the range is as likely as any other.
+        u = std_uncertainty((max(might) - min(might)) / 2, "estimated")
+        return MeasuredGm(min(might), u, "timed roll", "/craft/flotation/inclining/roll")
 
     @lazy
     def height(self) -> float:
         """CG over the keel, m: from GM where that was measured, free surface as it then was counted in; else as entered."""
         measured = self.gm_measured
         if measured is not None:
-            return self.hydro.km_m - measured[0]
+            return self.hydro.km_m - measured.gm_m
         place = self.resolved.references.place
         ask = lambda: place(self.found.water_line, "/craft/as_found/water_line", "height of the CG as found", "z")
         all_or_cannot_say(ask, lambda: self.keel)
@@ -292,8 +303,9 @@ class Floating:
             row = self.row
             mass = Traced(row.displacement_kg, {o: s * row.immersion_kg_m for o, s in self.draft.slopes.items()})
         place = self.resolved.references.place
+        measured = self.gm_measured
         height = attempt(
-            (lambda: Traced(self.height + self.keel)) if self.gm_measured is not None
+            (lambda: Traced(self.height + self.keel, {Origin.of(measured.pointer, measured.u_m, f"GM, {measured.by}", "measured"): -1.0})) if measured is not None
             else lambda: place(self.found.water_line, "/craft/as_found/water_line", "height of the CG as found", "z")
         )  # fmt: skip
         return Body(
@@ -312,16 +324,29 @@ class Floating:
         lcb = (
             (lambda: self._place("lcb", "station of the centre of buoyancy when level", "x"))
             if self.by == "form estimate"
-            else (lambda: Traced(self.row.lcb_m))
+            else self._lcb_by_draft
         )
         all_or_cannot_say(lcb, lambda: self.waterplane, lambda: self.hydro, lambda: self.height)
         # MCT·L/displacement is the longitudinal GM: slope times GM is how far G lies aft of the level centre of buoyancy.
-        gm_long = self.hydro.km_long_m - self.height
-        return lcb() + Traced(self.waterplane.slope_aft * gm_long)
+        return lcb() + self._sum(self.waterplane.weights_aft).times(self.hydro.km_long_m - self.height)
+
+    def _lcb_by_draft(self) -> Traced:
+        """LCB by table or sections, with what the doubt of the draft moves it."""
+        step = 1e-3
+        back = self.row_at(self.draft.value - step)
+        rate = (self.row.lcb_m - back.lcb_m) / step
+        return Traced(self.row.lcb_m, {o: s * rate for o, s in self.draft.slopes.items()})
+
+    def _sum(self, weights: tuple[float, ...]) -> Traced:
+        """Height or slope of the water as a sum over the freeboards, each with its doubt."""
+        total = Traced(0.0)
+        for weight, (_, _, z) in zip(weights, self.readings, strict=True):
+            total = total + z.times(weight)
+        return total
 
     def _tcg(self) -> Traced:
         all_or_cannot_say(lambda: self.waterplane, lambda: self.hydro, lambda: self.height)
-        return Traced(self.waterplane.slope_starboard * metacentric_height(self.hydro.km_m, self.height))
+        return self._sum(self.waterplane.weights_starboard).times(metacentric_height(self.hydro.km_m, self.height))
 
     def afloat(self, found: Body) -> Afloat:
         """What a change of weight starts from."""
@@ -339,7 +364,7 @@ class Floating:
     def gm_by(self) -> str:
         """How GM is known."""
         measured = or_none(lambda: self.gm_measured)
-        return measured[1] if measured else self.by
+        return measured.by if measured else self.by
 
     def displacement_working(self) -> Working | None:
         """The working of the displacement by form; table and sections have none."""

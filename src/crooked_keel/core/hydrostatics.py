@@ -90,14 +90,16 @@ def hydro_from_form(
 
 
 class Waterplane(NamedTuple):
-    """Water surface in craft axes: height at the reference, slopes aft and to starboard, misfit of each reading, m. `weights`
-    give the height at the reference as a sum over the readings."""
+    """Water surface in craft axes: height at the reference, slopes aft and to starboard, misfit of each reading, m. The weights
+    give height and slopes as sums over the readings."""
 
     height_m: float
     slope_aft: float
     slope_starboard: float
     residuals_m: tuple[float, ...]
     weights: tuple[float, ...]
+    weights_aft: tuple[float, ...]
+    weights_starboard: tuple[float, ...]
 
 
 def waterplane_from_freeboards(points: Sequence[tuple[float, float, float]], reference_m: float) -> Waterplane:
@@ -115,7 +117,7 @@ def waterplane_from_freeboards(points: Sequence[tuple[float, float, float]], ref
     found = inverse @ z
     return Waterplane(
         float(found[0]), float(found[1]), float(found[2]), tuple(float(r) for r in z - table @ found),
-        tuple(float(w) for w in inverse[0]),
+        *(tuple(float(w) for w in row) for row in inverse),
     )  # fmt: skip
 
 

@@ -6,6 +6,7 @@ import math
 
 from .balance.ledger import apply_ledger
 from .balance.section import BalanceBench
+from .balance.stowage import space_sides
 from .bench import or_none
 from .craft.section import CraftBench
 from .formula import Out, record
@@ -27,6 +28,40 @@ class SupportShape:
 
 
 @record
+class PackShape:
+    """A pack: its middle, and its length and height where they are known; key of the document."""
+
+    id: str
+    name: str
+    x: float
+    z: float
+    length: float | None
+    height: float | None
+
+
+@record
+class SpaceShape:
+    """A space for packs that is closed on the side view."""
+
+    id: str
+    name: str
+    x0: float
+    x1: float
+    z0: float
+    z1: float
+
+
+@record
+class FreeboardShape:
+    """Freeboard at a station of the sheer, empty, before and after; port and starboard as one by their mean."""
+
+    x: float
+    z: float
+    before_si: float
+    after_si: float
+
+
+@record
 class InstallationShape:
     """A unit: box corners, flange, CG, propeller disc ends, shaft or thrust line, tubes or mounts, chain, packs and swinging arm.
     Parts not known are left out."""
@@ -42,7 +77,7 @@ class InstallationShape:
     thrust_line: list[Point]
     tubes: list[list[Point]]
     sprockets: list[Circle]
-    packs: list[Point]
+    packs: list[PackShape]
     arm: list[list[Point]]
 
 
@@ -71,6 +106,8 @@ class Shapes(Out):
     tanks: list[Point] = []
     water_before: list[Point] = []
     water: list[Point] = []
+    freeboards: list[FreeboardShape] = []
+    spaces: list[SpaceShape] = []
     stand: Point | None = None
     to_scale: bool = False
 
@@ -109,8 +146,33 @@ def draw(resolved: Resolved, craft: CraftBench, balance: BalanceBench) -> Shapes
         tanks=_tanks(resolved), to_scale=measures.complete,
         water_before=(or_none(lambda: _water(balance, span, before=True)) or []) if afloat else [],
         water=(or_none(lambda: _water(balance, span, before=False)) or []) if afloat else [],
+        freeboards=(or_none(lambda: _freeboards(balance)) or []) if afloat else [], spaces=or_none(lambda: _spaces(resolved)) or [],
         stand=or_none(lambda: Point(x=balance.axles.stand, z=balance.axles.wheels.ground_m)) if resolved.has("wheels in line") else None,
     )  # fmt: skip
+
+
+def _freeboards(balance: BalanceBench) -> list[FreeboardShape]:
+    """Marks of one station taken together, bow first."""
+    afloat = balance.afloat
+    places = {k: afloat.floating.mark_at(k, m) for k, m in afloat.floating.marks}
+    together: dict[float, list[tuple[float, float, float]]] = {}
+    for mark in afloat.marks(afloat.state("empty")):
+        x, _, sheer = places[mark.id]
+        together.setdefault(round(x.value, 2), []).append((sheer.value, mark.before_si, mark.after_si))
+    mean = lambda rows, k: sum(r[k] for r in rows) / len(rows)
+    return [FreeboardShape(x, mean(rows, 0), mean(rows, 1), mean(rows, 2)) for x, rows in sorted(together.items())]
+
+
+def _spaces(resolved: Resolved) -> list[SpaceShape]:
+    """Spaces of the fit that have ends, floor and lid."""
+    fit = resolved.fit
+    made = []
+    for key, space in sorted((fit.spaces if fit else {}).items(), key=lambda s: s[1].rank):
+        base = f"/fits/{resolved.fit_id}/spaces/{key}"
+        (x0, x1), (z0, z1) = (space_sides(resolved, space, base, axis) for axis in ("x", "z"))
+        if x0 is not None and x1 is not None and z0 is not None and z1 is not None:
+            made.append(SpaceShape(key, space.name, x0, x1, z0, z1))
+    return made
 
 
 def _limits(balance: BalanceBench) -> list[float]:
@@ -216,12 +278,15 @@ def _installation(p: ResolvedInstallation, old: bool) -> InstallationShape:
             Circle(id="wheel", x=x, z=z, radius=radius(chain.driven_teeth)),
         ]
 
-    def packs() -> list[Point]:
-        return [
-            _side((b.x, b.x, b.z))
-            for b in p.parts
-            if b.id.startswith("pack-") and isinstance(b.x, Traced) and isinstance(b.z, Traced)
-        ]
+    def packs() -> list[PackShape]:
+        size = lambda figure: figure.si if figure is not None else None
+        made = []
+        for b in p.parts:
+            if b.id.startswith("pack-") and isinstance(b.x, Traced) and isinstance(b.z, Traced):
+                key = b.id.removeprefix("pack-")
+                pack = p.installation.packs[key]
+                made.append(PackShape(key, b.name, b.x.value, b.z.value, size(pack.length), size(pack.height)))
+        return made
 
     def arm() -> list[list[Point]]:
         s, base, place = p.installation.mount.swing, f"{p.pointer}/mount/swing", p.references.place

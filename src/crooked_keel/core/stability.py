@@ -85,10 +85,11 @@ def wall_sided_limit(freeboard_m: float, bilge_draft_m: float, beam_m: float) ->
 
 
 class Inclined(NamedTuple):
-    """GM as inclined, m, and what each reading misses the line by, kg·m."""
+    """GM as inclined, m, what each reading misses the line by, kg·m, and the standard uncertainty of GM that follows from that, m."""
 
     gm_m: float
     residuals_kg_m: tuple[float, ...]
+    u_m: float
 
 
 def inclining_gm(
@@ -115,7 +116,8 @@ def inclining_gm(
             "the deflections run the wrong way: she leaned away from the weight; a sign is mixed up, or GM is negative",
         )
     left = np.array(moments_kg_m) - (slope * tangents + intercept)
-    return Inclined(float(slope) / displacement_kg, tuple(float(r) for r in left))
+    spread = float(np.sqrt(np.sum(left**2) / (len(left) - 2) / np.sum((tangents - tangents.mean()) ** 2)))
+    return Inclined(float(slope) / displacement_kg, tuple(float(r) for r in left), spread / displacement_kg)
 
 
 @formula(

@@ -72,6 +72,10 @@ class Wheels:
         all_or_cannot_say(radius, lambda: self._place(key, wheel, "z"))
         return self._place(key, wheel, "z").value + radius().si
 
+    def middle_m(self, role: str) -> float:
+        """Butt line of the middle of an axle's wheels, m."""
+        return self._mean(role, "y")
+
     def track_m(self, role: str) -> float | None:
         """Track of an axle; None when it has one wheel."""
         wheels = self._axle(role)

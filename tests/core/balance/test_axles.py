@@ -20,7 +20,7 @@ from crooked_keel.core.balance.axles import (
 )
 from crooked_keel.core.balance.ledger import support_reactions
 from crooked_keel.core.errors import InputError
-from tests.conftest import bare, finding, put, value
+from tests.conftest import DEMO_OF, bare, finding, put, value
 
 # W27: bike z 0.52, rider 80 kg at 0.82, 0.95; passenger 70 kg at 1.12, 1.00; wheelbase 1.345 before, 1.405 after the stretch.
 SOLO_BEFORE = (1.345, 0.813502, 0.674955)
@@ -144,3 +144,31 @@ def test_a_stretched_frame_moves_wheel_and_split() -> None:
     assert a.rear_si is not None and b.rear_si is not None
     assert a.rear_si * 1.305 == pytest.approx(b.rear_si * 1.245 + 5.6 * 0.060, rel=1e-6)
     assert a.mass_si == pytest.approx(b.mass_si)
+
+
+def test_port_share_is_that_of_the_corners_as_weighed() -> None:
+    """W30's corners: 188 + 152 of 680 kg to port, 50.000 %; and on three wheels the pair's own readings, 152.0 of 308.5 kg."""
+    wheels = {"lf": (0, -0.645, 188), "rf": (0, 0.645, 176), "lr": (2.31, -0.65, 152), "rr": (2.31, 0.65, 164)}
+    four = put(DEMO_OF["road-vehicle"], {
+        "/craft/layout": "four wheels",
+        "/craft/supports": {
+            k: {"name": k, "role": "front" if k.endswith("f") else "rear", "station": f"{x} m", "butt_line": f"{y} m", "water_line": "0 m", "radius": "290 mm", "reading": f"{r} kg", "tare": "0 kg"}
+            for k, (x, y, r) in wheels.items()
+        },
+    })  # fmt: skip
+    assert value(assess(four, None), "balance.port-share") == pytest.approx(0.5, abs=1e-4)
+    assert value(assess(DEMO_OF["road-vehicle"], None), "balance.port-share") == pytest.approx(152.0 / 308.5, abs=1e-4)
+
+
+def test_a_shaft_or_a_hub_motor_pulls_at_the_pivot() -> None:
+    """Anti-squat by hand with the pivot as the centre of the pull: (0.40 / (1.435 − 0.905)) / (h / 1.435)."""
+    shaft = put(DEMO_OF["motorcycle"], {"/fits/b/installations/main/drive/stages/chain/type": "gear"})
+    made = assess(shaft, "b")
+    assert made.balance is not None
+    solo = next(s for s in made.balance.axles if s.id == "solo")
+    assert solo.wheelie is not None and solo.rear_si is not None and solo.mass_si is not None
+    height = 1.435 * (1 - solo.rear_si / solo.mass_si) / solo.wheelie
+    assert value(made, "balance.anti-squat") == pytest.approx((0.40 / (1.435 - 0.905)) / (height / 1.435), rel=1e-6)
+    assert value(made, "balance.anti-squat") != pytest.approx(
+        value(assess(DEMO_OF["motorcycle"], "b"), "balance.anti-squat"), rel=0.02
+    )

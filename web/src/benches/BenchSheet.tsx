@@ -46,7 +46,8 @@ export function BenchSheet(props: { bench: Bench; only?: (block: Block) => boole
               columns={first.entries.map((e) => ({
                 key: e.pointer,
                 label: e.label,
-                kind: e.kind === 'choice' ? 'choice' : 'figure',
+                kind: e.kind === 'choice' || e.kind === 'key' ? e.kind : 'figure',
+                of: e.kind === 'key' ? real(e.choices[0] ?? '') : undefined,
               }))}
             />
           );

@@ -6,9 +6,9 @@ import { useProject } from '../api/project';
 import { useForms } from '../benches/useForms';
 import { useInstallation } from '../benches/useInstallation';
 import { FigureField, type StoredFigure } from '../figure/FigureField';
-import { tapeText } from '../figure/fields';
 import { formatNumber } from '../figure/format';
 import { CgLens, LENS } from './CgLens';
+import { drawnSpace, type Held, moved, TAPE } from './hand';
 import { roomFor } from './room';
 
 const WIDTH = 828;
@@ -16,22 +16,36 @@ const HEIGHT = 254;
 type Unit = Shapes['installations'][number];
 type XZ = { x: number; z: number };
 
-/** 1 mm, or 1/16 in: what a drag and a nudge step by. */
-const TAPE = { 'mm-kg': 0.001, 'in-lb': 0.0254 / 16 };
+/** A drag: what is held, or null for a space that is being drawn; where it began and how far it is, m. */
+interface Drag {
+  held: Held | null;
+  from: XZ;
+  by: XZ;
+}
 
-/** The craft to scale, side on, live. The unit is dragged along its station. */
+/** The craft to scale, side on, live. The unit is dragged along its station, packs anywhere; spaces for packs are drawn. */
 export function Profile(props: { folded: boolean; onFold: () => void; showOld: boolean }) {
   const { shown, state, view, units, fit, at, edit, preview, leaveAhead, say } = useProject();
   const shapes = shown.shapes;
   const { word } = useForms();
   const { id: picked } = useInstallation();
-  const [drag, setDrag] = useState<{ from: number; by: number } | null>(null);
+  const [drag, setDrag] = useState<Drag | null>(null);
+  const [drawing, setDrawing] = useState(false);
   const svg = useRef<SVGSVGElement>(null);
   // The unit that is dragged is drawn from the saved state, moved by the hand at once; all else follows the preview.
-  const units_here = (drag ? state.assessment.shapes : shapes).installations.filter((i) => !i.old);
+  const units_here = (drag?.held ? state.assessment.shapes : shapes).installations.filter((i) => !i.old);
   const unit = units_here.find((i) => i.id === picked) ?? units_here[0];
   const pointer = fit && unit ? `/fits/${fit}/installations/${unit.id}/placement/flange_station` : null;
-  const figure = pointer ? (at(pointer) as StoredFigure | undefined) : undefined;
+  const placed = (p: string) => {
+    const stored = at(p) as StoredFigure | undefined;
+    return stored ? { pointer: p, figure: stored } : null;
+  };
+  const flange: Held | null = pointer ? { id: 'unit', name: word('flange'), along: placed(pointer), up: null } : null;
+  const figure = flange?.along?.figure;
+  const packOf = (pack: Unit['packs'][number]): Held => {
+    const base = `/fits/${fit}/installations/${unit?.id}/packs/${pack.id}`;
+    return { id: pack.id, name: pack.name, along: placed(`${base}/station`), up: placed(`${base}/water_line`) };
+  };
 
   const all: XZ[] = [
     ...state.assessment.shapes.outline.flatMap((p) => p.points),
@@ -67,46 +81,62 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
     .y((p) => sz(p.z))
     .curve(curveCatmullRomClosed.alpha(0.6));
 
-  function moved(by: number) {
-    if (!figure || !pointer) return null;
-    const sign = figure.dir === 'forward' ? -1 : 1;
-    const next = Math.round((figure.si + sign * by) / TAPE[units]) * TAPE[units];
-    const value = { entered: tapeText(next, units), from: figure.from, dir: figure.dir, source: figure.source };
-    return {
-      words: `${word('flange')} ${figure.entered} → ${value.entered}`,
-      operations: [{ op: 'replace' as const, path: pointer, value }],
-    };
-  }
-  function metres(event: PointerEvent) {
+  function metres(event: PointerEvent): XZ {
     const box = svg.current?.getBoundingClientRect();
-    return box ? sx.invert(((event.clientX - box.left) / box.width) * WIDTH) : 0;
+    if (!box) return { x: 0, z: 0 };
+    const scale = WIDTH / box.width;
+    return { x: sx.invert((event.clientX - box.left) * scale), z: sz.invert((event.clientY - box.top) * scale) };
   }
-  function onDown(event: PointerEvent<SVGGElement>) {
-    if (!figure || event.button !== 0) return;
+  function onDown(event: PointerEvent<SVGElement>, held: Held | null) {
+    if (event.button !== 0 || (held && !held.along && !held.up)) return;
+    event.stopPropagation();
     event.currentTarget.setPointerCapture(event.pointerId);
-    setDrag({ from: metres(event), by: 0 });
+    setDrag({ held, from: metres(event), by: { x: 0, z: 0 } });
   }
-  function onMove(event: PointerEvent<SVGGElement>) {
+  function onMove(event: PointerEvent<SVGElement>) {
     if (!drag) return;
-    const by = metres(event) - drag.from;
+    const now = metres(event);
+    const by = { x: now.x - drag.from.x, z: now.z - drag.from.z };
     setDrag({ ...drag, by });
-    const step = moved(by);
+    const step = drag.held && moved(drag.held, by, units);
     if (step) preview(step.operations, step.words);
   }
   async function onUp() {
     if (!drag) return;
-    const step = moved(drag.by);
+    setDrag(null);
     try {
-      if (step && Math.abs(drag.by) >= TAPE[units] / 2) await edit(step.operations, step.words);
-      else leaveAhead();
+      if (!drag.held) await draw(drag);
+      else {
+        const step = moved(drag.held, drag.by, units);
+        if (step) await edit(step.operations, step.words);
+        else leaveAhead();
+      }
     } catch (bad) {
       leaveAhead();
       say(String(bad));
     }
-    setDrag(null);
   }
+  async function draw(done: Drag) {
+    setDrawing(false);
+    if (!fit || Math.abs(done.by.x) < 0.02 || Math.abs(done.by.z) < 0.02) return;
+    const known = (at(`/fits/${fit}/spaces`) ?? {}) as Record<string, unknown>;
+    let n = Object.keys(known).length + 1;
+    while (known[`space-${n}`]) n += 1;
+    const corner = { x: done.from.x + done.by.x, z: done.from.z + done.by.z };
+    const value = { name: `space ${n}`, rank: n, ...drawnSpace(done.from, corner, units) };
+    await edit([{ op: 'add', path: `/fits/${fit}/spaces/space-${n}`, value }], `space ${n} drawn`);
+    say(`Space ${n} is drawn. Say under Packs which of them is to lie in it, and give it sides.`);
+  }
+  const hand = (held: Held | null) => ({
+    onPointerDown: (e: PointerEvent<SVGElement>) => onDown(e, held),
+    onPointerMove: onMove,
+    onPointerUp: () => void onUp(),
+    onPointerCancel: () => setDrag(null),
+    onLostPointerCapture: () => setDrag(null),
+  });
+  const said = drag?.held ? moved(drag.held, drag.by, units) : null;
   const nudge = (way: 1 | -1) => {
-    const step = moved(way * TAPE[units]);
+    const step = flange && moved(flange, { x: way * TAPE[units], z: 0 }, units);
     if (step) void edit(step.operations, step.words, 'nudge');
   };
 
@@ -120,6 +150,12 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
       </div>
     );
   const one = units === 'mm-kg' ? 1 : 0.508;
+  // A boat lies as she floats: her own lines turned until the water is level.
+  const [bow, stern] = shapes.water;
+  const level =
+    bow && stern
+      ? `rotate(${(Math.atan2(stern.z - bow.z, stern.x - bow.x) * 180) / Math.PI} ${sx((bow.x + stern.x) / 2)} ${sz((bow.z + stern.z) / 2)})`
+      : undefined;
   const arrows = mergeSupports(shapes);
   // On a short craft there is no room between the arrows for what they carry.
   const close = arrows.length > 1 && sx(arrows[arrows.length - 1]?.x ?? 0) - sx(arrows[0]?.x ?? 0) < 420;
@@ -130,8 +166,8 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
         {pointer && (
           <>
             <span className="ml-4 inline-flex items-center gap-2 text-act">
-              {drag && moved(drag.by) ? (
-                <span className="figure text-[13px]">{moved(drag.by)?.words}</span>
+              {said ? (
+                <span className="figure text-[13px]">{said.words}</span>
               ) : (
                 <>
                   {word('flange')} at <FigureField bare pointer={pointer} label={`station of the ${word('flange')}`} />
@@ -158,7 +194,14 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
             >
               →
             </button>
-            {figure && <span className="text-muted">or drag the unit</span>}
+            {figure && (
+              <span className="text-muted">or drag the unit{unit && unit.packs.length > 0 ? ' or a pack' : ''}</span>
+            )}
+            {unit && unit.packs.length > 0 && (
+              <button type="button" className="quiet ml-2" aria-pressed={drawing} onClick={() => setDrawing((d) => !d)}>
+                {drawing ? 'drag from corner to corner, or leave it' : 'draw a space for packs'}
+              </button>
+            )}
           </>
         )}
         <span className="flex-1" />
@@ -173,129 +216,182 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
         role="img"
         aria-label="side view of the craft, to scale"
       >
-        {gridLines(x0, x1).map((x) => (
-          <path key={x} d={`M${sx(x)} 12V${HEIGHT - 26}`} stroke="var(--color-rule)" />
-        ))}
-        {shapes.limits.length === 2 && (
-          <g>
-            <rect
-              x={sx(shapes.limits[0] ?? 0)}
-              width={sx(shapes.limits[1] ?? 0) - sx(shapes.limits[0] ?? 0)}
-              y={28}
-              height={HEIGHT - 54}
-              fill="var(--color-ok)"
-              opacity="0.1"
-            />
-            {shapes.limits.map((x) => (
-              <path key={x} d={`M${sx(x)} 28V${HEIGHT - 26}`} stroke="var(--color-ok)" />
-            ))}
-            <text
-              x={sx(shapes.limits[0] ?? 0) - 4}
-              y={Math.abs(sx(shapes.limits[0] ?? 0) - sx(0)) < 80 ? 38 : 24}
-              textAnchor="end"
-              style={{ fill: 'var(--color-ok)' }}
-            >
-              {formatNumber(shapes.limits[0] ?? 0, 'length', view)}
-            </text>
-            <text x={sx(shapes.limits[1] ?? 0) + 4} y={24} style={{ fill: 'var(--color-ok)' }}>
-              {formatNumber(shapes.limits[1] ?? 0, 'length', view)} limits
-            </text>
-          </g>
-        )}
-        {shapes.ground_z != null && <path d={`M0 ${HEIGHT - 26}H${WIDTH}`} stroke="var(--color-ink)" />}
-        {shapes.outline.map((p) => (
-          <path
-            key={p.id}
-            d={p.smooth && p.closed ? (smooth(p.points) ?? '') : path(p.points, p.closed)}
-            fill={p.closed ? 'var(--color-sheet)' : 'none'}
-            stroke="var(--color-ink)"
-            strokeWidth="1.3"
-            strokeDasharray={shapes.to_scale ? undefined : '5 4'}
-          />
-        ))}
-        {shapes.wheels.map((w) => (
-          <g key={w.id}>
-            <circle
-              cx={sx(w.x)}
-              cy={sz(w.z)}
-              r={w.radius * span}
-              fill="var(--color-ground)"
+        <g transform={level}>
+          {gridLines(x0, x1).map((x) => (
+            <path key={x} d={`M${sx(x)} 12V${HEIGHT - 26}`} stroke="var(--color-rule)" />
+          ))}
+          {shapes.limits.length === 2 && (
+            <g>
+              <rect
+                x={sx(shapes.limits[0] ?? 0)}
+                width={sx(shapes.limits[1] ?? 0) - sx(shapes.limits[0] ?? 0)}
+                y={28}
+                height={HEIGHT - 54}
+                fill="var(--color-ok)"
+                opacity="0.1"
+              />
+              {shapes.limits.map((x) => (
+                <path key={x} d={`M${sx(x)} 28V${HEIGHT - 26}`} stroke="var(--color-ok)" />
+              ))}
+              <text
+                x={sx(shapes.limits[0] ?? 0) - 4}
+                y={Math.abs(sx(shapes.limits[0] ?? 0) - sx(0)) < 80 ? 38 : 24}
+                textAnchor="end"
+                style={{ fill: 'var(--color-ok)' }}
+              >
+                {formatNumber(shapes.limits[0] ?? 0, 'length', view)}
+              </text>
+              <text x={sx(shapes.limits[1] ?? 0) + 4} y={24} style={{ fill: 'var(--color-ok)' }}>
+                {formatNumber(shapes.limits[1] ?? 0, 'length', view)} limits
+              </text>
+            </g>
+          )}
+          {shapes.ground_z != null && <path d={`M0 ${HEIGHT - 26}H${WIDTH}`} stroke="var(--color-ink)" />}
+          {shapes.outline.map((p) => (
+            <path
+              key={p.id}
+              d={p.smooth && p.closed ? (smooth(p.points) ?? '') : path(p.points, p.closed)}
+              fill={p.closed ? 'var(--color-sheet)' : 'none'}
               stroke="var(--color-ink)"
               strokeWidth="1.3"
+              strokeDasharray={shapes.to_scale ? undefined : '5 4'}
             />
-            <circle
-              cx={sx(w.x)}
-              cy={sz(w.z)}
-              r={Math.max(2, w.radius * span * 0.2)}
-              fill="none"
-              stroke="var(--color-ink)"
-            />
-          </g>
-        ))}
-        {shapes.water.length > 0 && (
-          <g fill="none">
-            <path d={path(shapes.water_before, false)} stroke="var(--color-grey)" />
-            <path d={path(shapes.water, false)} stroke="var(--color-act)" strokeWidth="1.8" />
-            <text x="8" y={sz(shapes.water[0]?.z ?? 0) - 6} style={{ fill: 'var(--color-act)' }}>
-              waterline
-            </text>
-            <text x="8" y={sz(shapes.water[0]?.z ?? 0) + 15} style={{ fill: 'var(--color-act)' }}>
-              empty
-            </text>
-          </g>
-        )}
-        {shapes.stand && (
-          <path
-            d={`M${sx(shapes.stand.x)} ${sz(shapes.stand.z + 0.16)}l-8 ${0.16 * span}h16z`}
-            fill="none"
-            stroke="var(--color-muted)"
-          />
-        )}
-        <path d={`M${sx(0)} 10V${HEIGHT - 20}`} stroke="var(--color-ink)" strokeDasharray="9 3 2 3" />
-        <text x={sx(0) < 60 ? sx(0) + 5 : sx(0) - 5} y="18" textAnchor={sx(0) < 60 ? 'start' : 'end'}>
-          datum
-        </text>
-        {props.showOld &&
-          shapes.installations
-            .filter((i) => i.old)
-            .map((i) => <UnitShape key={i.id} unit={i} path={path} sx={sx} sz={sz} />)}
-        {unit && (
-          <g
-            data-unit
-            style={{ cursor: figure ? 'ew-resize' : 'default', touchAction: 'none' }}
-            transform={drag ? `translate(${drag.by * span} 0)` : undefined}
-            onPointerDown={onDown}
-            onPointerMove={onMove}
-            onPointerUp={() => void onUp()}
-          >
-            <UnitShape unit={unit} path={path} sx={sx} sz={sz} />
-          </g>
-        )}
-        {shapes.installations
-          .filter((i) => !i.old && i.id !== unit?.id)
-          .map((i) => (
-            <UnitShape key={i.id} unit={i} path={path} sx={sx} sz={sz} />
           ))}
-        {unit?.tubes.map((t) => (
-          <g key={`${t[1]?.z}-${t[0]?.z}-${t[0]?.x}`}>
-            <path d={path(t, false)} stroke="var(--color-ink)" strokeWidth="2.2" />
-            {t[1] && <circle cx={sx(t[1].x)} cy={sz(t[1].z)} r="3.2" />}
-          </g>
-        ))}
-        {shapes.tanks.map((t) => (
-          <path
-            key={`${t.x} ${t.z}`}
-            d={`M${sx(t.x) - 5} ${sz(t.z) - 4}h10v8h-10z`}
-            fill="none"
-            stroke="var(--color-muted)"
-          />
-        ))}
-        {shapes.cg_before && (
-          <Cross x={sx(shapes.cg_before.x)} y={sz(shapes.cg_before.z)} colour="var(--color-grey)" size={8} />
-        )}
-        {shapes.cg_after && (
-          <Cross x={sx(shapes.cg_after.x)} y={sz(shapes.cg_after.z)} colour="var(--color-act)" size={10} bold />
-        )}
+          {shapes.wheels.map((w) => (
+            <g key={w.id}>
+              <circle
+                cx={sx(w.x)}
+                cy={sz(w.z)}
+                r={w.radius * span}
+                fill="var(--color-ground)"
+                stroke="var(--color-ink)"
+                strokeWidth="1.3"
+              />
+              <circle
+                cx={sx(w.x)}
+                cy={sz(w.z)}
+                r={Math.max(2, w.radius * span * 0.2)}
+                fill="none"
+                stroke="var(--color-ink)"
+              />
+            </g>
+          ))}
+          {shapes.water.length > 0 && (
+            <g fill="none">
+              <path d={path(shapes.water_before, false)} stroke="var(--color-grey)" />
+              <path d={path(shapes.water, false)} stroke="var(--color-act)" strokeWidth="1.8" />
+              <text
+                x={WIDTH - 8}
+                y={sz(shapes.water[1]?.z ?? 0) - 6}
+                textAnchor="end"
+                style={{ fill: 'var(--color-act)' }}
+              >
+                water, empty
+              </text>
+            </g>
+          )}
+          {shapes.freeboards.map((f, i) => (
+            <g key={f.x}>
+              <path
+                d={`M${sx(f.x)} ${sz(f.z)}V${sz(f.z - f.after_si)}m-4 -5l4 5l4 -5`}
+                fill="none"
+                stroke="var(--color-act)"
+              />
+              <text
+                x={sx(f.x) + (i === 0 ? 6 : -6)}
+                y={sz(f.z - f.after_si * 0.55)}
+                textAnchor={i === 0 ? 'start' : 'end'}
+              >
+                {formatNumber(f.before_si, 'length', view)} →
+              </text>
+              <text
+                x={sx(f.x) + (i === 0 ? 6 : -6)}
+                y={sz(f.z - f.after_si * 0.55) + 14}
+                textAnchor={i === 0 ? 'start' : 'end'}
+              >
+                {formatNumber(f.after_si, 'length', view)}
+              </text>
+            </g>
+          ))}
+          {shapes.stand && (
+            <path
+              d={`M${sx(shapes.stand.x)} ${sz(shapes.stand.z + 0.16)}l-8 ${0.16 * span}h16z`}
+              fill="none"
+              stroke="var(--color-muted)"
+            />
+          )}
+          <path d={`M${sx(0)} 10V${HEIGHT - 20}`} stroke="var(--color-ink)" strokeDasharray="9 3 2 3" />
+          <text x={sx(0) < 60 ? sx(0) + 5 : sx(0) - 5} y="18" textAnchor={sx(0) < 60 ? 'start' : 'end'}>
+            datum
+          </text>
+          {props.showOld &&
+            shapes.installations
+              .filter((i) => i.old)
+              .map((i) => <UnitShape key={i.id} unit={i} path={path} sx={sx} sz={sz} />)}
+          {unit && (
+            <g
+              data-unit
+              style={{ cursor: figure ? 'ew-resize' : 'default', touchAction: 'none' }}
+              transform={drag?.held?.id === 'unit' ? `translate(${drag.by.x * span} 0)` : undefined}
+              {...(flange ? hand(flange) : {})}
+            >
+              <UnitShape unit={unit} path={path} sx={sx} sz={sz} />
+            </g>
+          )}
+          {shapes.spaces.map((s) => (
+            <g key={s.id} data-space={s.id}>
+              <rect
+                x={sx(s.x0)}
+                y={sz(s.z1)}
+                width={(s.x1 - s.x0) * span}
+                height={(s.z1 - s.z0) * span}
+                fill="none"
+                stroke="var(--color-muted)"
+                strokeDasharray="2 3"
+              />
+              <title>{s.name}</title>
+            </g>
+          ))}
+          {unit?.packs.map((p) => {
+            const by = drag?.held?.id === p.id ? drag.by : { x: 0, z: 0 };
+            return (
+              <g
+                key={p.id}
+                data-pack={p.id}
+                style={{ cursor: 'move', touchAction: 'none' }}
+                transform={`translate(${by.x * span} ${-by.z * span})`}
+                {...hand(packOf(p))}
+              >
+                <PackShape pack={p} sx={sx} sz={sz} span={span} />
+              </g>
+            );
+          })}
+          {shapes.installations
+            .filter((i) => !i.old && i.id !== unit?.id)
+            .map((i) => (
+              <UnitShape key={i.id} unit={i} path={path} sx={sx} sz={sz} />
+            ))}
+          {unit?.tubes.map((t) => (
+            <g key={`${t[1]?.z}-${t[0]?.z}-${t[0]?.x}`}>
+              <path d={path(t, false)} stroke="var(--color-ink)" strokeWidth="2.2" />
+              {t[1] && <circle cx={sx(t[1].x)} cy={sz(t[1].z)} r="3.2" />}
+            </g>
+          ))}
+          {shapes.tanks.map((t) => (
+            <path
+              key={`${t.x} ${t.z}`}
+              d={`M${sx(t.x) - 5} ${sz(t.z) - 4}h10v8h-10z`}
+              fill="none"
+              stroke="var(--color-muted)"
+            />
+          ))}
+          {shapes.cg_before && (
+            <Cross x={sx(shapes.cg_before.x)} y={sz(shapes.cg_before.z)} colour="var(--color-grey)" size={8} />
+          )}
+          {shapes.cg_after && (
+            <Cross x={sx(shapes.cg_after.x)} y={sz(shapes.cg_after.z)} colour="var(--color-act)" size={10} bold />
+          )}
+        </g>
         {lens && <CgLens shapes={shapes} span={span} x={lens.x} y={lens.y} />}
         {arrows.map((s) => (
           <g key={s.id}>
@@ -325,6 +421,23 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
         <text x={WIDTH - 30 - (one * span) / 2} y="16" textAnchor="middle">
           {units === 'mm-kg' ? '1 m' : '20 in'}
         </text>
+        {drawing && (
+          <g style={{ cursor: 'crosshair', touchAction: 'none' }} {...hand(null)} data-draw>
+            <rect width={WIDTH} height={HEIGHT} fill="transparent" />
+            {drag && !drag.held && (
+              <rect
+                x={sx(Math.min(drag.from.x, drag.from.x + drag.by.x))}
+                y={sz(Math.max(drag.from.z, drag.from.z + drag.by.z))}
+                width={Math.abs(drag.by.x) * span}
+                height={Math.abs(drag.by.z) * span}
+                fill="var(--color-act)"
+                fillOpacity="0.1"
+                stroke="var(--color-act)"
+                strokeDasharray="2 3"
+              />
+            )}
+          </g>
+        )}
         {!shapes.to_scale && (
           <text x={WIDTH - 12} y={HEIGHT - 32} textAnchor="end" style={{ fill: 'var(--color-muted)' }}>
             sketch: outline not measured
@@ -352,6 +465,33 @@ function Cross(props: { x: number; y: number; colour: string; size: number; bold
   );
 }
 
+/** A pack as large as it is; where its size is not known, a mark of no scale. */
+function PackShape(props: {
+  pack: Unit['packs'][number];
+  sx: (v: number) => number;
+  sz: (v: number) => number;
+  span: number;
+}) {
+  const { pack: p, sx, sz, span } = props;
+  const sized = p.length != null && p.height != null;
+  const wide = sized ? (p.length ?? 0) * span : 18;
+  const high = sized ? (p.height ?? 0) * span : 12;
+  return (
+    <g fill="var(--color-act)" stroke="var(--color-act)" strokeWidth="1.6">
+      <title>{sized ? p.name : `${p.name}: its size is not known`}</title>
+      <rect
+        x={sx(p.x) - wide / 2}
+        y={sz(p.z) - high / 2}
+        width={wide}
+        height={high}
+        fillOpacity="0.35"
+        strokeDasharray={sized ? undefined : '3 2'}
+      />
+      <path d={`M${sx(p.x) - 4} ${sz(p.z) - high / 2}v-3h8v3`} fillOpacity="0.35" />
+    </g>
+  );
+}
+
 function UnitShape(props: {
   unit: Unit;
   path: (p: XZ[], closed: boolean) => string;
@@ -363,14 +503,6 @@ function UnitShape(props: {
   return (
     <g fill={unit.old ? 'none' : 'var(--color-act)'} stroke={stroke} strokeWidth={unit.old ? 1.1 : 1.6}>
       {unit.box.length > 0 && <path d={path(unit.box, true)} fillOpacity="0.2" pointerEvents="all" />}
-      {unit.packs.map((p) => (
-        <path
-          key={`${p.x} ${p.z}`}
-          d={`M${sx(p.x) - 9} ${sz(p.z) - 6}h18v12h-18zM${sx(p.x) - 4} ${sz(p.z) - 6}v-3h8v3`}
-          fillOpacity="0.35"
-          pointerEvents="none"
-        />
-      ))}
       {unit.arm.map((line) => (
         <path key={`${line[0]?.x} ${line[1]?.x}`} d={path(line, false)} strokeWidth={unit.old ? 1.1 : 3} fill="none" />
       ))}

@@ -95,10 +95,47 @@ export function TextField(props: { pointer: string; label: string; bare?: boolea
   );
 }
 
+/** One of a collection of the document, chosen by its name. */
+export function KeyField(props: { pointer: string; label: string; of: string }) {
+  const { at, edit } = useProject();
+  const items = Object.entries((at(props.of) ?? {}) as Record<string, { name: string; rank: number }>);
+  const value = (at(props.pointer) as string | undefined) ?? '';
+  return (
+    <select
+      aria-label={props.label}
+      data-pointer={props.pointer}
+      className={`border-b border-rule bg-transparent py-0.5 text-[13px] ${value === '' ? 'text-muted' : ''}`}
+      value={value}
+      onChange={(e) => {
+        const next = e.target.value;
+        void edit(
+          [
+            next === ''
+              ? { op: 'remove', path: props.pointer }
+              : { op: value === '' ? 'add' : 'replace', path: props.pointer, value: next },
+          ],
+          `${props.label}: ${items.find(([k]) => k === next)?.[1].name ?? 'none'}`,
+        );
+      }}
+    >
+      <option value="">none</option>
+      {items
+        .sort(([, a], [, b]) => a.rank - b.rank)
+        .map(([key, item]) => (
+          <option key={key} value={key}>
+            {item.name}
+          </option>
+        ))}
+    </select>
+  );
+}
+
 export interface Column {
   key: string;
   label: string;
-  kind?: 'figure' | 'choice';
+  kind?: 'figure' | 'choice' | 'key';
+  /** The collection that a key names one of. */
+  of?: string;
 }
 
 /** An id-keyed collection as a table: names, figures, add and remove. */
@@ -152,7 +189,13 @@ export function Collection(props: {
               </td>
               {props.columns.map((c) => (
                 <td key={c.key}>
-                  {c.kind === 'choice' ? (
+                  {c.kind === 'key' ? (
+                    <KeyField
+                      pointer={`${props.pointer}/${key}/${c.key}`}
+                      label={`${row.name}, ${c.label}`}
+                      of={c.of ?? ''}
+                    />
+                  ) : c.kind === 'choice' ? (
                     <ChoiceField bare pointer={`${props.pointer}/${key}/${c.key}`} label={`${row.name}, ${c.label}`} />
                   ) : (
                     <FigureField bare pointer={`${props.pointer}/${key}/${c.key}`} label={`${row.name}, ${c.label}`} />

@@ -304,8 +304,8 @@ class AfloatStates:
         """Headline values of the empty craft afloat, before and after."""
         empty = lambda: self.state(EMPTY)
         out.add(
-            "sinkage", "Sinks, empty", "length", lambda: empty().after.sink_m - empty().before.sink_m,
-            working=lambda: sinkage.working(empty().after.change_kg - empty().before.change_kg, self.floating.hydro.immersion_kg_m),
+            "freeboard", "Least freeboard, all loadings", "length", lambda: self.least()[1].after_si, before=lambda: self.least()[1].before_si,
+            source="freeboards as read, less sinkage, trim and heel; small-change method",
         )  # fmt: skip
         out.add(
             "trim", "Trim over her waterline, stern down, empty", "length", lambda: self.trim(empty().after), before=lambda: self.trim(empty().before),
@@ -322,6 +322,10 @@ class AfloatStates:
             "gm", f"GM, {self.floating.gm_by}, empty", "length", lambda: empty().after.gm_m, before=lambda: empty().before.gm_m,
             working=lambda: metacentric_height.working(self.floating.hydro.km_m, empty().after.kg_m),
         )  # fmt: skip
+        out.add(
+            "sinkage", "Sinks, empty", "length", lambda: empty().after.sink_m - empty().before.sink_m,
+            working=lambda: sinkage.working(empty().after.change_kg - empty().before.change_kg, self.floating.hydro.immersion_kg_m),
+        )  # fmt: skip
         if or_none(lambda: self.docked) is not None:
             out.add(
                 "dock",
@@ -337,10 +341,6 @@ class AfloatStates:
                 lambda: self._read_station(),
                 source="two sets of freeboards, small change",
             )
-        out.add(
-            "freeboard", "Least freeboard, all loadings", "length", lambda: self.least()[1].after_si, before=lambda: self.least()[1].before_si,
-            source="freeboards as read, less sinkage, trim and heel; small-change method",
-        )  # fmt: skip
 
     def tables(self) -> list[AfloatOut]:
         """Every state for the screen."""

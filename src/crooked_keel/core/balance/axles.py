@@ -350,6 +350,17 @@ class Axles:
             raise CannotSay(Need("/craft/supports", "two wheels on one axle"))
         return track * from_single / s.base_m, s.height()
 
+    def port_share(self, after: bool) -> float:
+        """Share of the mass on the port wheels, empty, both axles leaning on them alike; on three wheels, of what the pair carries."""
+        state, moment = self.stance(EMPTY, after), self.sums(EMPTY, after, "y").moment_kg_m
+        across = 0.0
+        for role, load in (("front", state.front_kg), ("rear", state.rear_kg)):
+            moment -= load * self.wheels.middle_m(role)
+            across += load * (self.wheels.track_m(role) or 0.0)
+        if across <= 0:
+            raise CannotSay(Need("/craft/supports", "two wheels on one axle"))
+        return 0.5 - moment / across
+
     def half_track_by_station(self, s: Stance) -> float:
         """How half the track at the CG grows with its station, m per m; 0 on four wheels."""
         front, rear = self.wheels.track_m("front"), self.wheels.track_m("rear")
@@ -359,6 +370,15 @@ class Axles:
 
     def values(self, out: ValueList) -> None:
         """Axle loads empty, pitch limits and lean, before and after."""
+        share = lambda after: self.ridden(after)[0].front_share
+        out.add(
+            "front-share",
+            "On the front, first loading",
+            "percent",
+            lambda: share(True),
+            before=lambda: share(False),
+            source=_STATICS,
+        )
         empty = lambda after: self.stance(EMPTY, after)
         out.add(
             "front-axle",
@@ -372,16 +392,15 @@ class Axles:
             "rear-axle", "Rear axle, empty", "mass", lambda: empty(True).rear_kg, before=lambda: empty(False).rear_kg,
             working=lambda: rear_axle.working(empty(True).mass_kg, empty(True).x_m, empty(True).base_m),
         )  # fmt: skip
-        share = lambda after: self.ridden(after)[0].front_share
-        out.add(
-            "front-share",
-            "On the front, first loading",
-            "percent",
-            lambda: share(True),
-            before=lambda: share(False),
-            source=_STATICS,
-        )
         if self.resolved.has("pitch limits"):
+            if self.steers:
+                out.add(
+                    "rake", "Rake", "angle", lambda: self.steering_terms()[1], before=lambda: self.steering_terms(False)[1], source="as entered, with the frame as it then stands"
+                )  # fmt: skip
+                out.add(
+                    "trail", "Trail on the ground", "length", lambda: ground_trail(*self.steering_terms()), before=lambda: ground_trail(*self.steering_terms(False)),
+                    working=lambda: ground_trail.working(*self.steering_terms()),
+                )  # fmt: skip
             wheelie = lambda after: min(self.heights(after), key=lambda s: wheelie_limit(s.base_m, s.x_m, s.height()))
             out.add(
                 "wheelie", "Front lifts at, worst loading, g", "number", lambda: self._wheelie(wheelie(True)), before=lambda: self._wheelie(wheelie(False)),
@@ -397,14 +416,6 @@ class Axles:
                 "hill", "Steepest hill before the front lifts, worst loading", "angle", lambda: self._hill(wheelie(True)), before=lambda: self._hill(wheelie(False)),
                 working=lambda: steepest_hill.working(wheelie(True).base_m, wheelie(True).x_m, wheelie(True).height()),
             )  # fmt: skip
-            if self.steers:
-                out.add(
-                    "rake", "Rake", "angle", lambda: self.steering_terms()[1], before=lambda: self.steering_terms(False)[1], source="as entered, with the frame as it then stands"
-                )  # fmt: skip
-                out.add(
-                    "trail", "Trail on the ground", "length", lambda: ground_trail(*self.steering_terms()), before=lambda: ground_trail(*self.steering_terms(False)),
-                    working=lambda: ground_trail.working(*self.steering_terms()),
-                )  # fmt: skip
             if self.squats:
                 out.add(
                     "anti-squat",
@@ -419,6 +430,9 @@ class Axles:
                 working=lambda: lean_to_balance.working(*self.lean(True)),
             )  # fmt: skip
         if self.resolved.has("corners"):
+            out.add(
+                "port-share", "On the port side, empty", "percent", lambda: self.port_share(True), before=lambda: self.port_share(False), source="statics; on three wheels, of the pair"
+            )  # fmt: skip
             key = lambda: self.ridden()[-1].id
             out.add(
                 "static-stability", "Static stability factor, last loading", "number", lambda: static_stability(*self.stability_terms(key())),

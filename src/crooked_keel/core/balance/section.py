@@ -534,8 +534,12 @@ class BalanceBench:
         return sum(got(b.mass).value for b in rows if b.sign > 0), sum(got(b.mass).value for b in rows if b.sign < 0)
 
     def values(self) -> list[Value]:
-        """Headline values."""
+        """Headline values, those first that the trade of this kind looks at first."""
         out = ValueList("balance")
+        if self.resolved.has("afloat"):
+            self.afloat.values(out)
+        if self.resolved.has("stands on wheels"):
+            self.axles.values(out)
         out.add(
             "empty-mass", "Empty mass", "mass", lambda: self.empty.mass, before=lambda: self.before.mass,
             working=lambda: empty_mass.working(self.before.mass_kg, *self._in_and_out()),
@@ -562,10 +566,6 @@ class BalanceBench:
             before=lambda: apply_ledger(self.as_found, "z").station_m,
             working=lambda: cg_water_line.working(self.empty_z.moment_kg_m, self.empty_z.mass_kg),
         )  # fmt: skip
-        if self.resolved.has("afloat"):
-            self.afloat.values(out)
-        if self.resolved.has("stands on wheels"):
-            self.axles.values(out)
         return out.values
 
     def _limit_values(self, out: ValueList) -> None:

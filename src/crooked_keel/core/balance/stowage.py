@@ -60,7 +60,7 @@ class Stowed(NamedTuple):
         return found
 
 
-def _sides(resolved: Resolved, space: Space, base: str, axis: Axis) -> tuple[float | None, float | None]:
+def space_sides(resolved: Resolved, space: Space, base: str, axis: Axis) -> tuple[float | None, float | None]:
     """The two sides of a space, m. Raises InputError where the second does not lie beyond the first."""
     _, _, first, second = PLACES[axis]
     made: list[float | None] = []
@@ -105,7 +105,7 @@ def _stowed(resolved: Resolved, placed: ResolvedInstallation, key: str, pack: Pa
             size[axis] = long
         if space is None:
             continue
-        sides[axis] = _sides(resolved, space, f"/fits/{resolved.fit_id}/spaces/{pack.space}", axis)
+        sides[axis] = space_sides(resolved, space, f"/fits/{resolved.fit_id}/spaces/{pack.space}", axis)
         if sides[axis] != (None, None):
             if at is None:
                 needs.append(Need(f"{base}/{part}", f"{part.replace('_', ' ')} of {pack.name}"))

@@ -28,11 +28,11 @@ const PLACE = [
 export function BalanceBench() {
   const { fit } = useProject();
   const { has } = useForms();
+  // Freeboards and axles come first where the trade looks at them first.
+  const limited = has('cg limits');
   return (
     <div className="bg-sheet">
-      <Picture title="Steelyard">
-        <Steelyard />
-      </Picture>
+      {limited && <SteelyardPicture />}
       <Strip label="Answers">
         <Answers bench="balance" columns={3} />
       </Strip>
@@ -40,9 +40,10 @@ export function BalanceBench() {
         {has('afloat') && <AfloatStates />}
         {has('afloat') && <AtRest />}
         {has('stands on wheels') && <AxleStates pitch={has('pitch limits')} />}
+        {!limited && <SteelyardPicture />}
         <MeasureNext />
-        {has('cg limits') && <Placement />}
-        {has('cg limits') && <BurnOrder />}
+        <Placement />
+        {limited && <BurnOrder />}
         <DerivedRows />
         {fit && (
           <Collection
@@ -69,6 +70,14 @@ export function BalanceBench() {
       </div>
       <BenchSheet bench="balance" />
     </div>
+  );
+}
+
+function SteelyardPicture() {
+  return (
+    <Picture title="Steelyard">
+      <Steelyard />
+    </Picture>
   );
 }
 

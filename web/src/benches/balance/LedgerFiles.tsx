@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { answer, api, Refused } from '../../api/client';
 import { useProject } from '../../api/project';
+import { saveText } from '../saveText';
 
 /** Rows of the ledger out to a file, in from one, or pasted from a spreadsheet. All come in, or none. */
 export function LedgerFiles() {
@@ -51,11 +52,7 @@ export function LedgerFiles() {
         params: { path: { project_id: id }, query: { fit } },
       }),
     );
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([reply.text], { type: 'text/csv' }));
-    link.download = 'ledger.csv';
-    link.click();
-    URL.revokeObjectURL(link.href);
+    saveText(reply.text, 'ledger.csv');
   }
   return (
     <div className="mb-4">

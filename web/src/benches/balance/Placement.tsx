@@ -2,16 +2,17 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, Refused } from '../../api/client';
 import { useProject } from '../../api/project';
-import { formatNumber } from '../../figure/format';
+import { formatNumber, sentence } from '../../figure/format';
 import { WayOut } from '../../findings/Findings';
 import { Fold } from '../Sheet';
+import { useForms } from '../useForms';
 
 const BOUNDS = [
-  ['forward', 'Unit forward by at most'],
-  ['aft', 'Unit aft by at most'],
-  ['clearance', 'Unit to firewall at least'],
-  ['battery', 'Each battery or pack by at most'],
-  ['lead', 'Lead at most'],
+  ['forward', 'Unit forward by at most', null, 'swing unit'],
+  ['aft', 'Unit aft by at most', null, 'swing unit'],
+  ['clearance', 'Unit to firewall at least', 'firewall', null],
+  ['battery', 'A pack or battery without a space, by at most', null, 'pitch limits'],
+  ['lead', 'Lead at most', 'cg limits', null],
 ] as const;
 const START = {
   'mm-kg': { forward: '300 mm', aft: '300 mm', clearance: '13 mm', battery: '1000 mm', lead: '10 kg' },
@@ -31,6 +32,7 @@ export function Placement() {
 
 function Solver() {
   const { id, fit, state, units, view } = useProject();
+  const { has } = useForms();
   const [bounds, setBounds] = useState<Record<string, string>>(START[units]);
   const [stays, setStays] = useState(false);
   const wish = { ...bounds, propeller_stays: stays };
@@ -52,22 +54,26 @@ function Solver() {
   return (
     <>
       <div className="grid gap-x-8 py-1 min-[900px]:grid-cols-2">
-        {BOUNDS.map(([key, label]) => (
-          <label key={key} className="flex min-h-7 items-baseline justify-between gap-2">
-            {label}
-            <input
-              className="figure w-28 border-b border-rule bg-transparent text-right text-[13px]"
-              defaultValue={bounds[key]}
-              aria-invalid={refused?.problem.pointer === `/${key}`}
-              onBlur={(e) => setBounds({ ...bounds, [key]: e.target.value })}
-              onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-            />
+        {BOUNDS.filter(([, , form, without]) => (!form || has(form)) && !(without && has(without))).map(
+          ([key, label]) => (
+            <label key={key} className="flex min-h-7 items-baseline justify-between gap-2">
+              {label}
+              <input
+                className="figure w-28 border-b border-rule bg-transparent text-right text-[13px]"
+                defaultValue={bounds[key]}
+                aria-invalid={refused?.problem.pointer === `/${key}`}
+                onBlur={(e) => setBounds({ ...bounds, [key]: e.target.value })}
+                onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+              />
+            </label>
+          ),
+        )}
+        {has('air propeller') && (
+          <label className="flex min-h-7 items-baseline justify-between gap-2">
+            The propeller stays where it is, by its spacer
+            <input type="checkbox" checked={stays} onChange={(e) => setStays(e.target.checked)} />
           </label>
-        ))}
-        <label className="flex min-h-7 items-baseline justify-between gap-2">
-          The propeller stays where it is, by its spacer
-          <input type="checkbox" checked={stays} onChange={(e) => setStays(e.target.checked)} />
-        </label>
+        )}
       </div>
       {refused && (
         <p role="alert" className="text-stop">
@@ -76,10 +82,14 @@ function Solver() {
       )}
       {found.isPending && <p className="text-muted">Working it out…</p>}
       {m && m.needs.length > 0 && (
-        <p className="text-unknown">Cannot say yet: needs {m.needs.map((n) => n.what).join(', ')}.</p>
+        <p className="text-unknown">
+          {m.solutions.length > 0 ? 'Could move more, but needs ' : 'Cannot say yet: needs '}
+          {m.needs.map((n) => n.what).join(', ')}.
+        </p>
       )}
-      {m && m.needs.length === 0 && (
+      {m && (m.needs.length === 0 || m.solutions.length > 0) && (
         <>
+          {!m.keeps && m.best_margin_si == null && <p>Nothing within these bounds and spaces keeps every limit.</p>}
           {m.best_margin_si != null && (
             <p>
               {m.best_margin_si >= 0
@@ -104,15 +114,16 @@ function Solver() {
             <WayOut
               key={s.targets.join()}
               suggestion={{ ...s, id: s.targets.join(' ') }}
-              caption={`${s.targets.join(', ')}: margins forward ${length(s.forward_margin_si)}, aft ${length(s.aft_margin_si)}`}
+              caption={`${s.targets.join(', ')}: ${sentence(s.answers, view)}`}
             />
           ))}
-          {m.solutions.length === 0 && (
+          {m.solutions.length === 0 && m.keeps && (
             <p className="text-muted">Nothing to move: it stands well as it is, or no way was found.</p>
           )}
           <p className="mt-1 text-xs text-muted">
-            A linear program on every loading and its burn, two standard deviations kept; rounded to the tape, then
-            assessed again. A kilogram of lead counts as 50 mm of moving.
+            {has('cg limits')
+              ? 'A linear program on every loading and its burn, two standard deviations kept; rounded to the tape, then assessed again. A kilogram of lead counts as 50 mm of moving.'
+              : 'A linear program on every loading; packs move within their spaces and keep clear of each other; rounded to the tape, then assessed again. Frame, hoses and cables are not seen: try it with cardboard.'}
           </p>
         </>
       )}

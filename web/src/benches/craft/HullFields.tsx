@@ -1,6 +1,8 @@
-import { Refused } from '../../api/client';
+import { useRef, useState } from 'react';
+import { answer, api, Refused } from '../../api/client';
 import { useProject } from '../../api/project';
 import { Fold } from '../Sheet';
+import { saveText } from '../saveText';
 
 interface Figure {
   entered: string;
@@ -80,41 +82,74 @@ interface Section {
   half: { out: Figure; height: Figure & { dir?: string } }[];
 }
 
+/** Sections as text: typed, pasted or from a file, read by the server, which names the line of what it cannot take. */
 function SectionsField() {
-  const { at } = useProject();
+  const { id, at, edit, units, say } = useProject();
+  const [said, setSaid] = useState<string | null>(null);
+  const picker = useRef<HTMLInputElement>(null);
   const sections = (at('/craft/flotation/sections') ?? []) as Section[];
   const height = (h: Section['half'][number]['height']) => (h.dir === 'down' ? `-${h.entered}` : h.entered);
   const stored = sections
     .map((s) => [s.station.entered, ...s.half.map((p) => `${p.out.entered}, ${height(p.height)}`)].join('; '))
     .join('\n');
-  const { put, withUnit } = useWhole('/craft/flotation/sections', stored, 'sections of the hull');
-  const figure = (text: string) => ({ entered: withUnit(text, 'length'), source: 'measured' });
+  async function take(text: string) {
+    if (text.trim() === stored.trim()) return;
+    try {
+      if (!text.trim()) await edit([{ op: 'remove', path: '/craft/flotation/sections' }], 'sections taken out');
+      else {
+        const params = { path: { project_id: id } };
+        const read = answer(await api.POST('/api/projects/{project_id}/offsets', { params, body: { text, units } }));
+        await edit(read.operations as Parameters<typeof edit>[0], `${read.sections} sections of the hull`);
+        setSaid(`${read.sections} sections read.`);
+      }
+      say(null);
+    } catch (bad) {
+      setSaid(bad instanceof Refused ? bad.words : String(bad));
+    }
+  }
   return (
-    <label className="mt-2 block">
-      A line for each section, bow first: its station, then out and height of each point from keel to deck edge, one
-      side.
-      <textarea
-        key={stored}
-        data-pointer="/craft/flotation/sections"
-        className="figure mt-1 block w-full border border-rule bg-sheet p-1 text-[13px]"
-        rows={Math.max(3, Math.min(12, sections.length))}
-        defaultValue={stored}
-        placeholder={'1200 mm; 0, -440; 700, -120; 900, 700'}
-        onBlur={(e) =>
-          void put(e.target.value, (lines) =>
-            lines.map((line) => {
-              const [station = '', ...points] = line.split(/[;\t]/);
-              return {
-                station: figure(station),
-                half: points.map((p) => {
-                  const [out = '', up = ''] = p.split(/,\s+|,(?=\s*-)|\s{2,}/);
-                  return { out: figure(out), height: figure(up) };
-                }),
-              };
-            }),
-          )
-        }
-      />
-    </label>
+    <div className="mt-2">
+      <label className="block">
+        A line for each section, bow first: its station, then out and height of each point from keel to deck edge, one
+        side. Or a table with a line for each point: station, out, height.
+        <textarea
+          key={stored}
+          data-pointer="/craft/flotation/sections"
+          className="figure mt-1 block w-full border border-rule bg-sheet p-1 text-[13px]"
+          rows={Math.max(3, Math.min(12, sections.length))}
+          defaultValue={stored}
+          placeholder={'1200 mm; 0, -440; 700, -120; 900, 700'}
+          onBlur={(e) => void take(e.target.value)}
+        />
+      </label>
+      <div className="mt-1 flex items-center gap-4">
+        <button type="button" className="quiet" onClick={() => picker.current?.click()}>
+          read a CSV file
+        </button>
+        <input
+          ref={picker}
+          type="file"
+          accept=".csv,.txt,text/csv,text/plain"
+          aria-label="file of sections"
+          className="hidden"
+          onChange={(e) => {
+            void e.target.files?.[0]?.text().then(take);
+            e.target.value = '';
+          }}
+        />
+        {sections.length > 0 && (
+          <button type="button" className="quiet" onClick={() => void give(id)}>
+            save as CSV
+          </button>
+        )}
+        {said && <span role="status">{said}</span>}
+      </div>
+    </div>
   );
+}
+
+async function give(id: string) {
+  const params = { path: { project_id: id } };
+  const reply = answer(await api.GET('/api/projects/{project_id}/exports/offsets', { params }));
+  saveText(reply.text, 'sections.csv');
 }

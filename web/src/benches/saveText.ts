@@ -1,0 +1,8 @@
+/** Give a text to the browser as a file. */
+export function saveText(text: string, name: string) {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob([text], { type: 'text/csv' }));
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
