@@ -200,3 +200,15 @@ def test_an_inclining_is_as_doubtful_as_its_line_is_crooked() -> None:
     found = inclining_gm(3200, moments, deflections, 1.80)
     line = linregress([d / 1.80 for d in deflections], moments)
     assert found.gm_m == pytest.approx(line.slope / 3200) and found.u_m == pytest.approx(line.stderr / 3200)
+
+
+def test_what_the_dock_finds_too_much_is_laid_at_the_lines_it_sits_by() -> None:
+    """120 kg more in the batteries than the ledger says, read off her freeboards: the finding names them among three, by where they sit."""
+    heavier = put(BOAT, {"/fits/a/ledger/battery/mass": "178 kg"})
+    states = assess(heavier, "a").balance
+    assert states is not None
+    read = put(BOAT, {f"/craft/flotation/marks/{m.id}/after": f"{m.after_si:.6f} m" for m in states.afloat[0].marks})
+    said = finding(assess(read, "a"), "balance.dock-scale")
+    assert said.level == "watch" and "Start and house batteries" in (said.message.params["n"].text or "")
+    at = said.message.params["x"].si
+    assert at == pytest.approx(4.7, abs=0.15)

@@ -24,7 +24,10 @@ DEMO = made_lapwing()
 
 def put(project: Project, **figures: Any) -> Project:
     operations = [
-        {"op": "replace" if value_at(project, p) else "add", "path": p, "value": v} for p, v in figures.items()
+        {"op": "remove", "path": p}
+        if v is None
+        else {"op": "replace" if value_at(project, p) else "add", "path": p, "value": v}
+        for p, v in figures.items()
     ]
     return apply_operations(project, operations)
 
@@ -35,6 +38,25 @@ TROUBLES: dict[str, dict[str, Any]] = {
     "balance.cg-aft": {
         f"{UNIT}/placement/flange_station": {"entered": "300 mm", "dir": "forward"},
         "/loadings/rear/loads/baggage": "45 kg",
+    },
+    # A tank far aft is burnt last, and the CG passes its aft limit on the way there.
+    "balance.burn-order": {
+        "/craft/tanks/aft": {
+            "name": "aft tank",
+            "rank": 2.0,
+            "capacity": "40 L",
+            "density": "720 kg/m³",
+            "station": "1500 mm",
+            "butt_line": "0 mm",
+            "water_line": "0 mm",
+            "turn": "2",
+        },
+        "/craft/tanks/header/turn": "1",
+        "/craft/limits/envelope": None,
+        "/craft/limits/forward": "500 mm",
+        "/craft/limits/aft": "630 mm",
+        "/loadings/solo/fuel/aft": "40 L",
+        **{f"/loadings/{k}/fuel/aft": "0 L" for k in ("light", "two", "rear")},
     },
     "drive.tip-mach": {f"{UNIT}/drive/stages/belt/driven_teeth": "60"},
     "drive.ground-clearance": {f"{UNIT}/propeller/diameter": "2.1 m"},

@@ -22,6 +22,7 @@ class SupportShape:
     id: str
     name: str
     x: float
+    y: float | None
     z: float
     before_si: float | None
     after_si: float | None
@@ -29,13 +30,15 @@ class SupportShape:
 
 @record
 class PackShape:
-    """A pack: its middle, and its length and height where they are known; key of the document."""
+    """A pack: its middle and its size, where they are known; key of the document."""
 
     id: str
     name: str
     x: float
+    y: float | None
     z: float
     length: float | None
+    width: float | None
     height: float | None
 
 
@@ -83,11 +86,13 @@ class InstallationShape:
 
 @record
 class CgShape:
-    """A CG with two standard deviations along x and up."""
+    """A CG with two standard deviations along each axis; y is None where it cannot be said."""
 
     x: float
+    y: float | None
     z: float
     plus_minus: float | None
+    plus_minus_y: float | None
     plus_minus_z: float | None
 
 
@@ -129,7 +134,8 @@ def draw(resolved: Resolved, craft: CraftBench, balance: BalanceBench) -> Shapes
                 SupportShape(
                     id=key,
                     name=s.name,
-                    x=x,
+                    x=x + (resolved.stretch_m if s.role == "rear" else 0.0),
+                    y=0.0 if resolved.in_line else or_none(lambda k=key, s=s: craft.support_place(k, s, "y").value),
                     z=z if z is not None else 0.0,
                     before_si=before_loads.get(s.name),
                     after_si=after_loads.get(s.name),
@@ -185,11 +191,16 @@ def _limits(balance: BalanceBench) -> list[float]:
 
 def _cg(balance: BalanceBench, which: str) -> CgShape:
     centre = balance.before if which == "before" else balance.empty
-    up = or_none(lambda: (apply_ledger(balance.as_found, "z") if which == "before" else balance.empty_z).station)
+    sums = lambda axis, after: or_none(
+        lambda: (apply_ledger(balance.as_found, axis) if which == "before" else after()).station
+    )
+    across, up = sums("y", lambda: balance.empty_y), sums("z", lambda: balance.empty_z)
     return CgShape(
         x=centre.station_m,
+        y=across.value if across else None,
         z=up.value if up else 0.0,
         plus_minus=2 * centre.station.u,
+        plus_minus_y=2 * across.u if across else None,
         plus_minus_z=2 * up.u if up else None,
     )
 
@@ -285,7 +296,19 @@ def _installation(p: ResolvedInstallation, old: bool) -> InstallationShape:
             if b.id.startswith("pack-") and isinstance(b.x, Traced) and isinstance(b.z, Traced):
                 key = b.id.removeprefix("pack-")
                 pack = p.installation.packs[key]
-                made.append(PackShape(key, b.name, b.x.value, b.z.value, size(pack.length), size(pack.height)))
+                across = b.y.value if isinstance(b.y, Traced) else None
+                made.append(
+                    PackShape(
+                        key,
+                        b.name,
+                        b.x.value,
+                        across,
+                        b.z.value,
+                        size(pack.length),
+                        size(pack.width),
+                        size(pack.height),
+                    )
+                )
         return made
 
     def arm() -> list[list[Point]]:

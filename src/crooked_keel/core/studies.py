@@ -8,15 +8,14 @@ at_rest: every state of a boat brought to rest on her sections.
 from __future__ import annotations
 
 from collections.abc import Sequence
-from itertools import pairwise
 from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 
 from .balance.afloat import AfloatStates
-from .balance.burn import Aim, Point, best_burn_orders
-from .balance.envelope import Envelope
+from .balance.burn import Aim, along_limits, best_burn_orders
+from .balance.envelope import Envelope, limits_of
 from .balance.ledger import apply_ledger, chance_inside
 from .balance.section import BalanceBench
 from .bench import needs_out, or_none
@@ -120,27 +119,6 @@ class Draw:
         return mass, moment
 
 
-def limits_of(envelope: Envelope, mass_kg: Numbers) -> tuple[Numbers, Numbers]:
-    """Forward and aft limits at many masses, m; beyond the envelope those of its nearest corner."""
-    if envelope.corners is None:
-        cut = envelope.cut(0.0)
-        assert cut is not None
-        return np.full_like(mass_kg, cut.forward_m), np.full_like(mass_kg, cut.aft_m)
-    masses = envelope.masses_kg
-    held = np.clip(mass_kg, masses[0], masses[-1])
-    forward, aft = np.full_like(held, np.inf), np.full_like(held, -np.inf)
-    corners = envelope.corners
-    for (a, m1), (b, m2) in zip(corners, corners[1:] + corners[:1], strict=True):
-        lo, hi = min(m1, m2), max(m1, m2)
-        here = (held >= lo - 1e-9) & (held <= hi + 1e-9)
-        at = [a + (b - a) * (held - m1) / (m2 - m1)] if m1 != m2 else [np.full_like(held, a), np.full_like(held, b)]
-        for x in at:
-            x = x / held if envelope.in_moments else x
-            forward[here] = np.minimum(forward[here], x[here])
-            aft[here] = np.maximum(aft[here], x[here])
-    return forward, aft
-
-
 def monte_carlo(project: Project, fit_id: str | None, draws: int = DRAWS, seed: int = 1) -> MonteCarlo:
     """Crafts drawn at random, each limit tested along every burn and the gross mass with it.
 
@@ -202,23 +180,9 @@ def burn_order(project: Project, fit_id: str | None, loading: str, aim: Aim) -> 
 
 def _orders(bench: BalanceBench, key: str, name: str, aim: Aim) -> BurnOrders:
     dry, _ = bench.loaded(key, bench.empty)
-    envelope = bench.envelope
     names = {k: t.name for k, _, t in bench.resolved.tanks}
     wing = frozenset(k for k in names if bench.fuel.is_wing_tank(k))
-    kept: dict[tuple[float, float, float, float], float] = {}
-
-    def leg(a: Point, b: Point) -> float:
-        at = (a.mass_kg, a.x_m, b.mass_kg, b.x_m)
-        if at not in kept:
-            mass = np.linspace(b.mass_kg, a.mass_kg, 17)
-            moment = np.linspace(b.mass_kg * b.x_m, a.mass_kg * a.x_m, 17)
-            forward, aft = limits_of(envelope, mass)
-            kept[at] = float(np.minimum(moment / mass - forward, aft - moment / mass).min())
-        return kept[at]
-
-    def margin(path: Sequence[Point]) -> float:
-        return min((leg(a, b) for a, b in pairwise(path)), default=0.0)
-
+    margin = along_limits(bench.envelope)
     tanks = bench.fuel.tankfuls(key)
     found = best_burn_orders(dry.mass_kg, dry.station_m, tanks, aim, margin, wing)
     travel = lambda path: max(p.x_m for p in path) - min(p.x_m for p in path)

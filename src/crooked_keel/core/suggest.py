@@ -18,6 +18,7 @@ _Proposer = Callable[[Benches, InstallationBenches | None], Iterator[Proposal]]
 PROPOSERS: dict[str, _Proposer] = {
     "balance.cg-forward": lambda b, _: balance.propose(b.balance, "forward"),
     "balance.cg-aft": lambda b, _: balance.propose(b.balance, "aft"),
+    "balance.burn-order": lambda b, _: balance.turns(b.balance),
     "balance.trim": lambda b, _: balance.trim(b.balance),
     "balance.heel": lambda b, _: balance.heel(b.balance),
     "balance.lean": lambda b, _: balance.lean(b.balance),

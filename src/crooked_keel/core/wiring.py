@@ -87,7 +87,10 @@ def set_up(project: Project, fit_id: str | None) -> Benches:
     ])  # fmt: skip
     wheels = Wheels(craft.supports, craft.support_place) if resolved.has("stands on wheels") else None
     floating = craft.floating if resolved.has("afloat") else None
-    balance = BalanceBench(resolved, or_gap(lambda: craft.as_found), supports, stands, wheels, floating)
+    warp = or_gap(lambda: craft.warp) if resolved.has("corners") else {}
+    balance = BalanceBench(
+        resolved, or_gap(lambda: craft.as_found), supports, stands, wheels, floating, {} if isinstance(warp, CannotSay) else warp
+    )  # fmt: skip
     # All that the benches of an old installation read; an edit of a fit leaves them as they are.
     rest = (project.craft, project.assumptions, project.loadings, project.old_installations)
     rear = lambda after: max(s.rear_kg for s in balance.axles.stances(after)) if wheels else _no_wheels()

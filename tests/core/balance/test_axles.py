@@ -19,6 +19,7 @@ from crooked_keel.core.balance.axles import (
     wheelie_limit,
 )
 from crooked_keel.core.balance.ledger import support_reactions
+from crooked_keel.core.craft.weighing import warp_of
 from crooked_keel.core.errors import InputError
 from tests.conftest import DEMO_OF, bare, finding, put, value
 
@@ -157,6 +158,19 @@ def test_port_share_is_that_of_the_corners_as_weighed() -> None:
         },
     })  # fmt: skip
     assert value(assess(four, None), "balance.port-share") == pytest.approx(0.5, abs=1e-4)
+    # Cross as weighed, 48.235 %; a swap moves mass and leaves the warp that the springs hold: loads by statics and that.
+    found = assess(four, "b")
+    cross = next(v for v in found.values if v.id == "balance.cross")
+    assert cross.before_si == pytest.approx(0.48235, abs=1e-5)
+    loads = {s.id: (s.before_si, s.after_si) for s in found.shapes.supports}
+    assert {k: pytest.approx(b) for k, (b, _) in loads.items()} == {k: r for k, (_, _, r) in wheels.items()}
+    places = [(x, y) for x, y, _ in wheels.values()]
+    after = [loads[k][1] for k in wheels]
+    assert sum(after) == pytest.approx(value(found, "balance.empty-mass"))
+    assert sum(load * x for load, (x, _) in zip(after, places, strict=True)) == pytest.approx(
+        value(found, "balance.empty-mass") * value(found, "balance.empty-cg")
+    )
+    assert warp_of(places, after) == pytest.approx(warp_of(places, [r for _, _, r in wheels.values()]), abs=1e-9)
     assert value(assess(DEMO_OF["road-vehicle"], None), "balance.port-share") == pytest.approx(152.0 / 308.5, abs=1e-4)
 
 

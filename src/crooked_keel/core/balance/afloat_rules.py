@@ -186,10 +186,15 @@ def dock(bench: BalanceBench) -> Iterable[Finding]:
     )
     off, off_moment = read.mass_kg - mass, read.moment_kg_m - moment
     agrees = abs(off) <= 2 * read.u_kg and abs(off_moment) <= 0.1 * moved
+    # What is off has a mass and a station of its own: the line of the ledger that lies nearest is the first to look at.
+    at = bench.afloat.floating.lcf + off_moment / off if abs(off) > 2 * read.u_kg else None
+    lines = [b for b in bench.resolved.ledger if b.sign]
+    near = sorted(lines, key=lambda b: abs(got(b.x).value - at))[:3] if at is not None else []
     yield verdict(
         "balance.dock-scale", "ok" if agrees else "watch", "Her waterline says {r}, the ledger {m}" + ("" if agrees else ": {d} apart"), "Moment about the centre of flotation {a}, by the ledger {b}. Read to ±{u}; the same water both times."
-        + ("" if agrees else " Find what was left off the list, or read again."),
+        + ("" if agrees else " Find what was left off the list, or read again.") + (" What is off sits at {x} or so; the lines nearest there: {n}." if near and not agrees else ""),
         compared=Compared(value=off, dimension="mass", lo=-2 * read.u_kg, hi=2 * read.u_kg), r=q(read.mass_kg, "mass"), m=q(mass, "mass"), d=q(abs(off), "mass"), a=q(read.moment_kg_m, "mass_moment"), b=q(moment, "mass_moment"), u=q(2 * read.u_kg, "mass"),
+        x=q(at or 0.0, "length"), n=word(", ".join(b.name for b in near)),
     )  # fmt: skip
 
 
@@ -273,7 +278,7 @@ def lcg_planing(bench: BalanceBench) -> Iterable[Finding]:
     }
     value = share["after"]
     yield verdict(
-        "balance.lcg-planing", "ok" if 0.33 <= value <= 0.45 else "watch", "LCG {a} → {b} of the waterline from the transom", "Empty." + ("" if 0.33 <= value <= 0.45 else " Far aft she porpoises and is slow onto the plane." if value < 0.33 else " Far forward she is wet and steers by the bow."),
+        "balance.lcg-planing", "ok" if 0.33 <= value <= 0.45 else "watch", "LCG {a} → {b} of the waterline from the transom", "Empty. By the series tests, 0 to 12 % of the planing length aft of its centroid: 36 to 48 %." + ("" if 0.33 <= value <= 0.45 else " Far aft she porpoises and is slow onto the plane." if value < 0.33 else " Far forward she is wet and steers by the bow."),
         compared=Compared(value=value, dimension="percent", lo=0.33, hi=0.45), a=q(share["before"], "percent"), b=q(value, "percent"),
     )  # fmt: skip
 

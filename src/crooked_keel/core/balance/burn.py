@@ -7,10 +7,13 @@ the ends of legs. Source: statics.
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
-from itertools import permutations
+from itertools import pairwise, permutations
 from typing import Literal, NamedTuple
 
+import numpy as np
+
 from ..errors import InputError
+from .envelope import Envelope, limits_of
 
 MOST_TANKS = 7
 
@@ -94,3 +97,20 @@ def best_burn_orders(
                 score += 1e3 * sum(len(order) - i for i in early)
         made.append(Order(tuple(t.id for t in order), path, score))
     return sorted(made, key=lambda o: round(o.score, 9))[:most]
+
+
+def along_limits(envelope: Envelope) -> Callable[[Sequence[Point]], float]:
+    """The least margin to the limits along a path, m: each leg is a straight line in mass and moment, looked at in 17 places. Legs that
+    orders share are worked out once."""
+    kept: dict[tuple[float, float, float, float], float] = {}
+
+    def leg(a: Point, b: Point) -> float:
+        at = (a.mass_kg, a.x_m, b.mass_kg, b.x_m)
+        if at not in kept:
+            mass = np.linspace(b.mass_kg, a.mass_kg, 17)
+            moment = np.linspace(b.mass_kg * b.x_m, a.mass_kg * a.x_m, 17)
+            forward, aft = limits_of(envelope, mass)
+            kept[at] = float(np.minimum(moment / mass - forward, aft - moment / mass).min())
+        return kept[at]
+
+    return lambda path: min((leg(a, b) for a, b in pairwise(path)), default=0.0)

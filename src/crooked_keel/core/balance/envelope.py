@@ -6,7 +6,12 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import NamedTuple
 
+import numpy as np
+from numpy.typing import NDArray
+
 from ..errors import InputError
+
+Numbers = NDArray[np.float64]
 
 EDGE_M = 1e-9
 
@@ -114,3 +119,24 @@ class Envelope:
                 moment, mass = s1 + k / 8 * (s2 - s1), m1 + k / 8 * (m2 - m1)
                 made.append((moment / mass, mass))
         return made
+
+
+def limits_of(envelope: Envelope, mass_kg: Numbers) -> tuple[Numbers, Numbers]:
+    """Forward and aft limits at many masses, m; beyond the envelope those of its nearest corner."""
+    if envelope.corners is None:
+        cut = envelope.cut(0.0)
+        assert cut is not None
+        return np.full_like(mass_kg, cut.forward_m), np.full_like(mass_kg, cut.aft_m)
+    masses = envelope.masses_kg
+    held = np.clip(mass_kg, masses[0], masses[-1])
+    forward, aft = np.full_like(held, np.inf), np.full_like(held, -np.inf)
+    corners = envelope.corners
+    for (a, m1), (b, m2) in zip(corners, corners[1:] + corners[:1], strict=True):
+        lo, hi = min(m1, m2), max(m1, m2)
+        here = (held >= lo - 1e-9) & (held <= hi + 1e-9)
+        at = [a + (b - a) * (held - m1) / (m2 - m1)] if m1 != m2 else [np.full_like(held, a), np.full_like(held, b)]
+        for x in at:
+            x = x / held if envelope.in_moments else x
+            forward[here] = np.minimum(forward[here], x[here])
+            aft[here] = np.maximum(aft[here], x[here])
+    return forward, aft

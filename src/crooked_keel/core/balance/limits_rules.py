@@ -9,7 +9,7 @@ from ..certainty import chance_at_most
 from ..errors import CannotSay, InputError, Need, all_or_cannot_say
 from ..finding import Compared, Finding, Level, q, rule, verdict, word
 from ..trace import need
-from ..units import LB_KG
+from ..units import HP_W, LB_KG
 from .section import BalanceBench
 from .story import Story, empty_mass_interval
 from .wing import root_bending
@@ -18,7 +18,7 @@ from .wing import root_bending
 SEAT_KG = 77.0
 HEAVY_KG = 86.0
 # Half an hour at full power on paper: half a pound for each horsepower. AC 43.13-1B chapter 10 (from memory).
-_LEAST_FUEL_KG_W = 0.5 * LB_KG / 745.7
+_LEAST_FUEL_KG_W = 0.5 * LB_KG / HP_W
 
 
 def min_fuel_for_check(power_w: float) -> float:
@@ -183,8 +183,8 @@ def burn_order(bench: BalanceBench) -> Iterable[Finding]:
     sure, margin, case, point, side = worst
     level: Level = "stop" if margin < 0 else "watch" if sure < 2 else "ok"
     yield verdict(
-        "balance.burn-order", level, "On the way the {s} limit is passed by {d}" if margin < 0 else "On the way the {s} limit is kept by {d}", "{l}, burning turn by turn: CG at {x}, limit {k}, at {m}." + (" Try another order of the tanks." if level != "ok" else ""),
-        margin=q(margin, "length"), s=word(side), d=q(abs(margin), "length"), l=word(case.name), x=q(point.x_m, "length"), k=q(point.limit(side), "length"), m=q(point.mass_kg, "mass"),
+        "balance.burn-order", level, "On the way the {s} limit is passed by {d}" if margin < 0 else "On the way the {s} limit is kept by {d}", "{l}, burning turn by turn: CG at {x}, limit {k}, at {m}.",
+        margin=q(margin, "length"), working=point.margin_working(side), can_suggest=level != "ok", s=word(side), d=q(abs(margin), "length"), l=word(case.name), x=q(point.x_m, "length"), k=q(point.limit(side), "length"), m=q(point.mass_kg, "mass"),
     )  # fmt: skip
 
 

@@ -156,11 +156,13 @@ class BalanceBench:
         stands: list[Stand] | CannotSay,
         wheels: Wheels | None = None,
         floating: Floating | None = None,
+        warp: dict[str, float] | None = None,
     ) -> None:
         self.resolved = resolved
         self._as_found = as_found
         self._wheels = wheels
         self._floating = floating
+        self._warp = warp or {}
         self._supports = ground_supports
         self._stands = stands
         self.craft = resolved.project.craft
@@ -499,7 +501,8 @@ class BalanceBench:
         return apply_ledger([*self.as_found, *[b for b in self.resolved.ledger if b.sign < 0]])
 
     def reactions(self, centre: Centre) -> list[tuple[str, float]]:
-        """Mass on each support, level, empty (as found, or after the work): name and kg."""
+        """Mass on each support, level, empty (as found, or after the work): name and kg. Four wheels keep the warp that they were weighed
+        with, which no change of mass takes away."""
         if isinstance(self._supports, CannotSay):
             raise CannotSay(*self._supports.needs)
         y = 0.0
@@ -512,7 +515,15 @@ class BalanceBench:
         stretch = self._stretch if centre is self.empty else {}
         places = [(x + stretch.get(name, 0.0), y) for name, (x, y) in self._supports]
         loads = support_reactions(centre.mass_kg, centre.station_m, y, places)
-        return [(name, load) for (name, _), load in zip(self._supports, loads, strict=True)]
+        return [(name, load + self._warp.get(name, 0.0)) for (name, _), load in zip(self._supports, loads, strict=True)]
+
+    def cross(self, centre: Centre) -> float:
+        """Starboard front with port rear, as a share, empty; of four wheels."""
+        loads = dict(self.reactions(centre))
+        places = dict(self._supports) if not isinstance(self._supports, CannotSay) else {}
+        middle = sum(x for x, _ in places.values()) / len(places)
+        crossed = [loads[n] for n, (x, y) in places.items() if (x < middle) == (y > 0)]
+        return sum(crossed) / sum(loads.values())
 
     @property
     def _stretch(self) -> dict[str, float]:
@@ -540,6 +551,10 @@ class BalanceBench:
             self.afloat.values(out)
         if self.resolved.has("stands on wheels"):
             self.axles.values(out)
+        if self._warp:
+            out.add(
+                "cross", "Cross: starboard front with port rear, empty", "percent", lambda: self.cross(self.empty), before=lambda: self.cross(self.before), source="corners as weighed, and statics"
+            )  # fmt: skip
         out.add(
             "empty-mass", "Empty mass", "mass", lambda: self.empty.mass, before=lambda: self.before.mass,
             working=lambda: empty_mass.working(self.before.mass_kg, *self._in_and_out()),

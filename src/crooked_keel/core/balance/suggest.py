@@ -15,6 +15,7 @@ from ..finding import Message, Operation, Param, q, word
 from ..propose import Proposal, computed, moved_place, on_the_tape, said_place, tape_text
 from ..resolve import Body, got
 from ..units import LB_KG
+from .burn import along_limits, best_burn_orders
 from .ledger import ballast_mass
 from .section import BalanceBench
 from .stowage import PLACES, WAYS, stowed
@@ -231,6 +232,29 @@ def stow(bench: BalanceBench) -> Iterator[Proposal]:
                 Message(template="{n} " + "; ".join(parts), params=params),
                 operations,
             )
+
+
+def turns(bench: BalanceBench) -> Iterator[Proposal]:
+    """Tanks burnt one after another, in the order that leaves most to the limits: that of each loading that holds fuel in several."""
+    tanks = {k: (pointer, tank) for k, pointer, tank in bench.resolved.tanks}
+    seen = set()
+    for case in bench.cases:
+        full = bench.fuel.tankfuls(case.key)
+        if len(full) < 2:
+            continue
+        dry, _ = bench.loaded(case.key, bench.empty)
+        for order in best_burn_orders(
+            dry.mass_kg, dry.station_m, full, "largest margin", along_limits(bench.envelope), most=2
+        ):
+            if order.tanks in seen:
+                continue
+            seen.add(order.tanks)
+            operations = [
+                Operation(op="add" if tanks[k][1].turn is None else "replace", path=f"{tanks[k][0]}/turn", value={"entered": str(n), "source": "computed"})
+                for n, k in enumerate(order.tanks, 1)
+            ]  # fmt: skip
+            names = {f"t{n}": word(tanks[k][1].name) for n, k in enumerate(order.tanks)}
+            yield Proposal(f"turns-{'-'.join(order.tanks)}", Message(template="Burn " + ", then ".join(f"{{t{n}}}" for n in range(len(names))), params=names), operations)  # fmt: skip
 
 
 def settle(bench: BalanceBench) -> Iterator[Proposal]:

@@ -23,6 +23,7 @@ from .weighing import (
     mass_on_scales,
     mean_of_repeats,
     net_reading,
+    warp_of,
     weigh_on_supports,
 )
 
@@ -222,6 +223,17 @@ class CraftBench:
         if len(self.supports) != 4 or any(w not in wheels for w in wanted):
             raise CannotSay(Need("/craft/supports", "four wheels, two at each end, on scales"))
         return corner_weights(*(wheels[w] for w in wanted))
+
+    @lazy
+    def warp(self) -> dict[str, float]:
+        """What each of four wheels carries beyond equally stiff ones, as weighed, kg, by its name."""
+        if len(self.supports) != 4:
+            raise CannotSay(Need("/craft/supports", "four wheels on scales"))
+        asks = [lambda k=k, s=s: self.net(k, s) for k, s in self.supports]
+        places = [(self.support_place(k, s, "x").value, self.support_place(k, s, "y").value) for k, s in self.supports]
+        all_or_cannot_say(*asks)
+        found = warp_of(places, [ask().value for ask in asks])
+        return {s.name: kg for (_, s), kg in zip(self.supports, found, strict=True)}
 
     def _height(self) -> Traced | CannotSay:
         if self.craft.as_found.raised.reading is not None and not self.resolved.has("afloat"):

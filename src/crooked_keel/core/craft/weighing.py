@@ -170,3 +170,14 @@ def corner_weights(
         (port_front_kg + port_rear_kg) / m,
         (starboard_front_kg + port_rear_kg) / m,
     )
+
+
+def warp_of(places_m: Sequence[tuple[float, float]], loads_kg: Sequence[float]) -> list[float]:
+    """What wheels at (x, y) carry beyond equally stiff ones, kg: it has neither mass nor moment, and is what spring perches set. Nothing on
+    three wheels. Source: statics, least squares."""
+    import numpy as np
+
+    table = np.array([[1.0, x, y] for x, y in places_m])
+    loads = np.array(loads_kg)
+    even = table @ np.linalg.lstsq(table, loads, rcond=None)[0]
+    return [float(v) for v in loads - even]

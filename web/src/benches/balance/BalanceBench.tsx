@@ -1,5 +1,6 @@
 import { useProject } from '../../api/project';
 import { EnvelopePlot } from '../../drawing/EnvelopePlot';
+import { FromAbove, FromBehind } from '../../drawing/OnWheels';
 import { Steelyard } from '../../drawing/Steelyard';
 import { FigureField } from '../../figure/FigureField';
 import { formatNumber } from '../../figure/format';
@@ -33,6 +34,16 @@ export function BalanceBench() {
   return (
     <div className="bg-sheet">
       {limited && <SteelyardPicture />}
+      {has('corners') && (
+        <Picture title="From above">
+          <FromAbove />
+        </Picture>
+      )}
+      {has('pitch limits') && (
+        <Picture title="From behind">
+          <FromBehind />
+        </Picture>
+      )}
       <Strip label="Answers">
         <Answers bench="balance" columns={3} />
       </Strip>
