@@ -113,6 +113,9 @@ def test_reference_describes_every_entry_of_the_sheets(client: TestClient, kind:
             assert "{" not in entry["label"]
             if entry["kind"] == "text":
                 continue
+            if entry["kind"] == "key":
+                assert [b for b in reference["sheets"][kind] if b["table"] == entry["choices"][0]]
+                continue
             at = f"{block['table']}/*/{entry['pointer']}" if block["table"] else entry["pointer"]
             assert pattern(at) in fields, at
 
@@ -189,3 +192,38 @@ def test_a_weight_sheet_that_does_not_add_up_is_refused_with_its_line(client: Te
     bad = client.post(f"/api/projects/{id}/weight-sheet", json={"text": "Tail\t60\t200\t99000", "units": "in-lb"})
     assert bad.status_code == 422
     assert "line 1, 'Tail': the moment is not weight times arm" in bad.text and "12000" in bad.text
+
+
+def test_sections_of_a_hull_go_out_and_come_in_and_a_bad_line_is_named(client: TestClient) -> None:
+    id = imported(client, "boat")
+    out = client.get(f"/api/projects/{id}/exports/offsets").json()["text"]
+    reply = client.post(f"/api/projects/{id}/offsets", json={"text": out, "units": "mm-kg"}).json()
+    assert reply["sections"] == 11 and [o["op"] for o in reply["operations"]] == ["replace"]
+    body = {"base": 1, "summary": "sections", "operations": reply["operations"]}
+    before = client.get(f"/api/projects/{id}?fit=a").json()["assessment"]["values"]
+    after = client.patch(f"/api/projects/{id}?fit=a", json=body).json()["assessment"]["values"]
+    assert [v["si"] for v in after] == pytest.approx([v["si"] for v in before], nan_ok=True)
+    bad = client.post(f"/api/projects/{id}/offsets", json={"text": "400; 0, 25; 90, high", "units": "mm-kg"})
+    assert bad.status_code == 422 and bad.json()["pointer"] == "/text" and "line 1, height" in bad.json()["detail"]
+
+
+@pytest.mark.parametrize(("kind", "fit"), [("boat", "b"), ("motorcycle", "a"), ("scooter", "b"), ("road-vehicle", "b")])
+def test_every_kind_is_placed_over_http(client: TestClient, kind: str, fit: str) -> None:
+    id = imported(client, kind)
+    placed = client.post(f"/api/projects/{id}/placement?fit={fit}", json={"forward": "0 mm", "aft": "0 mm"}).json()
+    assert placed["solutions"] and placed["keeps"] and placed["best_margin_si"] is None
+    for s in placed["solutions"]:
+        assert all("/packs/" in o["path"] for o in s["operations"])
+        changed = client.post(f"/api/projects/{id}/preview?fit={fit}", json={"operations": s["operations"]})
+        assert changed.status_code == 200 and changed.json()["changed"]
+
+
+def test_a_pack_is_given_a_space_that_is_there_or_is_refused_at_its_field(client: TestClient) -> None:
+    id = imported(client, "motorcycle")
+    pointer = "/fits/a/installations/main/packs/side/space"
+    for value, status in (("attic", 422), ("cradle", 200)):
+        body = {"base": 1, "summary": "space", "operations": [{"op": "replace", "path": pointer, "value": value}]}
+        reply = client.patch(f"/api/projects/{id}?fit=a", json=body)
+        assert reply.status_code == status, reply.text
+        if status == 422:
+            assert reply.json()["pointer"] == pointer and "cradle" in reply.json()["allowed"]

@@ -10,6 +10,7 @@ from ..document import Support
 from ..errors import CannotSay, InputError, Need, all_or_cannot_say
 from ..finding import Value
 from ..floating import Floating
+from ..memo import Memo
 from ..resolve import Body, Resolved, attempt, got
 from ..trace import Origin, Traced, lazy, need, traced
 from .weighing import (
@@ -26,6 +27,9 @@ from .weighing import (
     warp_of,
     weigh_on_supports,
 )
+
+_FLOATING = Memo(16)
+_FOUND = Memo(16)
 
 
 class CraftBench:
@@ -267,7 +271,13 @@ class CraftBench:
     @lazy
     def floating(self) -> Floating:
         """How she floats now."""
-        return Floating(self.resolved)
+        return _FLOATING(self._behind, lambda: Floating(self.resolved), self.resolved.project.kind)
+
+    @property
+    def _behind(self) -> tuple[object, ...]:
+        """All of the document that the craft as found follows from: an edit of a fit leaves it as it is."""
+        project = self.resolved.project
+        return project.craft, project.instruments, project.assumptions
 
     @lazy
     def found(self) -> Body:
@@ -279,6 +289,9 @@ class CraftBench:
     @lazy
     def as_found(self) -> list[Body]:
         """The empty craft: as weighed or reported, with what was aboard or missing corrected."""
+        return _FOUND(self._behind, self._as_found, self.resolved.project.kind)
+
+    def _as_found(self) -> list[Body]:
         made = [self.found]
         got(made[0].mass)
         place = self.resolved.references.place
