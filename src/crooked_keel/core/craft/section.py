@@ -271,13 +271,13 @@ class CraftBench:
     @lazy
     def floating(self) -> Floating:
         """How she floats now."""
-        return _FLOATING(self._behind, lambda: Floating(self.resolved), self.resolved.project.kind)
+        return _FLOATING(self._behind, lambda: Floating(self.resolved))
 
     @property
     def _behind(self) -> tuple[object, ...]:
         """All of the document that the craft as found follows from: an edit of a fit leaves it as it is."""
         project = self.resolved.project
-        return project.craft, project.instruments, project.assumptions
+        return project.craft, project.instruments, project.assumptions, self.resolved.references.kind
 
     @lazy
     def found(self) -> Body:
@@ -289,7 +289,7 @@ class CraftBench:
     @lazy
     def as_found(self) -> list[Body]:
         """The empty craft: as weighed or reported, with what was aboard or missing corrected."""
-        return _FOUND(self._behind, self._as_found, self.resolved.project.kind)
+        return _FOUND(self._behind, self._as_found)
 
     def _as_found(self) -> list[Body]:
         made = [self.found]
