@@ -163,7 +163,7 @@ def test_sheets_come_as_pdf(client: TestClient, kind: str, what: str) -> None:
 
 def test_a_sheet_that_is_not_there(client: TestClient) -> None:
     id = imported(client, "boat")
-    assert client.get(f"/api/projects/{id}/sheets/choose").status_code == 422
+    assert client.get(f"/api/projects/{id}/sheets/systems").status_code == 422
     assert client.get(f"/api/projects/{id}/sheets/balance?fit=zz").status_code in (404, 422)
     assert client.get("/api/projects/none/sheets/balance").status_code in (404, 422)
     assert client.get(f"/api/projects/{id}/sheets/balance?units=stone").status_code == 422
@@ -227,3 +227,31 @@ def test_a_pack_is_given_a_space_that_is_there_or_is_refused_at_its_field(client
         assert reply.status_code == status, reply.text
         if status == 422:
             assert reply.json()["pointer"] == pointer and "cradle" in reply.json()["allowed"]
+
+
+@pytest.mark.parametrize("kind", KIND_IDS)
+def test_candidates_are_compared_over_http_and_the_choose_sheet_is_printed(client: TestClient, kind: str) -> None:
+    id = imported(client, kind)
+    made = client.get(f"/api/projects/{id}/comparison")
+    assert made.status_code == 200, made.text
+    assert [c["id"] for c in made.json()["candidates"]] == ["none", "a", "b"] and made.json()["best"] in ("a", "b")
+    page = client.get(f"/api/projects/{id}/sheets/choose?fit=a")
+    assert page.status_code == 200 and page.content.startswith(b"%PDF")
+
+
+def test_a_new_project_is_not_scored_and_says_why(client: TestClient) -> None:
+    id = start(client, kind="boat", layout="single screw").json()["id"]
+    made = client.get(f"/api/projects/{id}/comparison").json()
+    assert made["best"] == "" and "all weights are zero" in made["refused"]
+
+
+def test_bad_lines_of_money_and_ratings_are_refused_at_their_field(client: TestClient) -> None:
+    id = imported(client, "aeroplane")
+    for path, value in (
+        ("/fits/a/money/line-1/week", "week 48"), ("/fits/a/money/line-1/planned", {"entered": "-5"}), ("/fits/a/money/line-1/wait", {"entered": "9 kg"}),
+        ("/fits/a/installations/main/unit/parts", {"entered": "0"}), ("/fits/a/installations/main/unit/ports/fuel/kind", "rapeseed"),
+        ("/fits/a/installations/main/unit/ports/mounting/bolts", {"entered": "2.5"}),
+    ):  # fmt: skip
+        body = {"base": 1, "summary": "bad", "operations": [{"op": "replace", "path": path, "value": value}]}
+        reply = client.patch(f"/api/projects/{id}?fit=a", json=body)
+        assert reply.status_code == 422 and reply.json()["pointer"].startswith(path), (path, reply.text)

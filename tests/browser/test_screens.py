@@ -10,7 +10,7 @@ from playwright.sync_api import Browser, Page, expect
 
 from .axe import violations
 
-BENCHES = ["craft", "balance", "drive", "mount", "align"]
+BENCHES = ["craft", "choose", "balance", "drive", "mount", "align"]
 
 
 def figure(page: Page, pointer: str):  # type: ignore[no-untyped-def]
@@ -65,8 +65,8 @@ def test_nothing_hangs_over_the_side(page: Page, demo: str, size: tuple[int, int
 def test_unbuilt_benches_are_named_and_lead_nowhere(page: Page, demo: str) -> None:
     page.goto(f"/p/{demo}/balance")
     rail = page.get_by_role("navigation", name="Benches")
-    expect(rail.get_by_text("not built yet")).to_have_count(4)
-    assert rail.get_by_role("link").count() == 5
+    expect(rail.get_by_text("not built yet")).to_have_count(3)
+    assert rail.get_by_role("link").count() == 6
 
 
 def test_an_edit_ripples_and_is_undone(page: Page, demo: str) -> None:
@@ -235,6 +235,7 @@ def test_two_windows_are_asked_which_stands(browser: Browser, page: Page, demo: 
 
 def test_rows_are_added_filled_and_taken_off(page: Page, demo: str) -> None:
     page.goto(f"/p/{demo}/balance?fit=b")
+    page.wait_for_load_state("networkidle")
     section = page.get_by_role("region", name="In and out, this fit")
     section.get_by_role("button", name="add a row").click()
     name = section.locator('[data-pointer$="/name"]').last

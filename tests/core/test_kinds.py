@@ -24,11 +24,12 @@ from tests.conftest import DEMO_OF, KIND_IDS, bare, finding, put, value
 OTHERS = [k for k in KIND_IDS if k != "aeroplane"]  # the aeroplane has its own tests of the same kind
 FIGURES = [(k, p) for k in OTHERS for p in figure_pointers(DEMO_OF[k])]
 # Figures that nothing asks for while another is there (one gap of four, the thrust that the hull takes, a wheel that does not move),
-# or that only add to what is known; of a hull with sections the form; of an axle the plate or its tyres.
+# or that only add to what is known; of a hull with sections the form; of an axle the plate or its tyres;
+# and prices, ports and ratings, which nothing but the choosing reads.
 SPARE = re.compile(
     r"/(report_\w+|raised/(lift|reading)|stretch|peak_power|peak_time|phase_current|peak_torque|stiffness_across|down_angle|step_\d+|on_scales/\w+|"
     r"gap_\d+|mount/thrust$|support_behind|wheel/mass|gross|note|radius|factor|third_at|rolling|cruise|box_\w+|cylinders|length|width|height|as_found/water_line|envelope|"
-    r"spaces/\w+/\w+|load_index|front_axle|rear_axle|flotation/(block|waterplane|lcf|lcb|crowd)|roll)"
+    r"spaces/\w+/\w+|ports/\w+/\w+|money/[-\w]+/\w+|need/.*|unit/(cost|wait|parts)$|ratings/[-\w]+/speed|load_index|front_axle|rear_axle|flotation/(block|waterplane|lcf|lcb|crowd)|roll)"
 )  # fmt: skip
 
 
@@ -158,9 +159,9 @@ def test_every_figure_of_a_demonstration_stands_on_a_sheet(kind: str) -> None:
     elsewhere = re.compile(r"^/(loadings|ledger|fits/\w+/ledger)/|^/craft/limits/envelope|/mass$")
     for pointer in figure_pointers(DEMO_OF[kind]):
         short = re.sub(r"^/(fits/[^/]+/installations|old_installations)/[^/]+", "~", pointer)
-        short = re.sub(r"^/fits/[^/]+/(tanks|spaces)", r"^/\1", short)
+        short = re.sub(r"^/fits/[^/]+/(tanks|spaces|money)", r"^/\1", short)
         starred = re.sub(
-            r"(/instruments|\^/tanks|\^/spaces|/craft/(?:supports|flotation/marks|references|tanks|seats|as_found/corrections)|~/(?:mount/points|packs|drive/stages|drive/gears|align/joints))/[^/]+",
+            r"(/instruments|\^/tanks|\^/spaces|\^/money|/craft/(?:supports|flotation/marks|references|tanks|seats|as_found/corrections)|~/(?:mount/points|packs|drive/stages|drive/gears|align/joints|unit/ratings|unit/accessories))/[^/]+",
             r"\1/*",
             short,
         )
@@ -170,7 +171,16 @@ def test_every_figure_of_a_demonstration_stands_on_a_sheet(kind: str) -> None:
 @pytest.mark.parametrize("kind", KIND_IDS)
 def test_every_field_of_a_sheet_is_a_field_of_the_document(kind: str) -> None:
     patterns = {f.pattern: f for f in all_fields()}
-    texts = {"/name", "/craft/description", "/craft/datum_note", "/craft/levelling_note", "~/unit/name"}
+    texts = {
+        "/name",
+        "/craft/description",
+        "/craft/datum_note",
+        "/craft/levelling_note",
+        "~/unit/name",
+        "/need/currency",
+        "^/money/*/week",
+        "^/money/*/holds_up",
+    }
     for block in sheet(KINDS[kind]):
         for e in block.entries:
             pointer = f"{block.table}/*/{e.pointer}" if block.table else e.pointer

@@ -58,6 +58,7 @@ TROUBLES: dict[str, dict[str, Any]] = {
         "/loadings/solo/fuel/aft": "40 L",
         **{f"/loadings/{k}/fuel/aft": "0 L" for k in ("light", "two", "rear")},
     },
+    "choose.left-out": {f"{UNIT}/unit/accessories/starter/counted": "on top of it"},
     "drive.tip-mach": {f"{UNIT}/drive/stages/belt/driven_teeth": "60"},
     "drive.ground-clearance": {f"{UNIT}/propeller/diameter": "2.1 m"},
     "align.rear-clearance": {f"{UNIT}/placement/flange_station": {"entered": "25 in", "dir": "forward"}},

@@ -18,7 +18,7 @@ PINT = {
     "in·lb": "inch force_pound", "rpm": "revolution / minute", "rad/s": "radian / second", "°/s": "degree / second", "m/s": "meter / second",
     "km/h": "kilometer / hour", "kn": "knot", "mph": "mile / hour", "ft/min": "foot / minute", "ft/s": "foot / second", "N": "newton", "kN": "kilonewton",
     "kgf": "kilogram_force", "lbf": "force_pound", "L": "liter", "mL": "milliliter", "m³": "meter ** 3", "US gal": "US_liquid_gallon",
-    "m²": "meter ** 2", "ft²": "foot ** 2", "V": "volt", "A": "ampere", "kWh": "kilowatt_hour", "Wh": "watt_hour", "s": "second", "min": "minute", "h": "hour", "imp gal": "imperial_gallon", "qt": "US_liquid_quart", "kg/m³": "kilogram / meter ** 3", "kg/L": "kilogram / liter",
+    "m²": "meter ** 2", "ft²": "foot ** 2", "V": "volt", "A": "ampere", "kWh": "kilowatt_hour", "Wh": "watt_hour", "s": "second", "min": "minute", "days": "day", "weeks": "week", "months": "30 * day", "h": "hour", "imp gal": "imperial_gallon", "qt": "US_liquid_quart", "kg/m³": "kilogram / meter ** 3", "kg/L": "kilogram / liter",
     "lb/US gal": "pound / US_liquid_gallon", "kg·m²": "kilogram meter ** 2", "lb·ft²": "pound foot ** 2", "N/mm": "newton / millimeter",
     "kN/mm": "kilonewton / millimeter", "N/m": "newton / meter", "lbf/in": "force_pound / inch", "%": "0.01", ":1": "1", "": "1", "teeth": "1",
     "kg·m": "kilogram meter", "lb·in": "pound inch", "×100 lb·in": "100 pound inch", "×1000 lb·in": "1000 pound inch",

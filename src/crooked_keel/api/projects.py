@@ -10,6 +10,7 @@ from fastapi.concurrency import run_in_threadpool
 from pydantic import BaseModel
 
 from ..core.balance.burn import Aim
+from ..core.comparison import Comparison, compare
 from ..core.document import LedgerRow, Project, apply_operations, load
 from ..core.errors import InputError
 from ..core.measure_next import MeasureNext
@@ -304,6 +305,12 @@ def read_weight_sheet(request: Request, project_id: Id, sheet: SheetIn) -> Weigh
     )  # fmt: skip
 
 
+@router.get("/projects/{project_id}/comparison")
+def read_comparison(request: Request, project_id: Id) -> Comparison:
+    """The old unit and every fit side by side, scored by what counts."""
+    return compare(service(request).store.head(project_id).document)
+
+
 @router.post("/projects/{project_id}/offsets")
 def take_offsets(request: Request, project_id: Id, sheet: SheetIn) -> OffsetsOut:
     """Sections of a hull as text → the edit that puts them in; nothing is saved here."""
@@ -338,7 +345,7 @@ def print_measure_sheet(request: Request, project_id: Id, fit: FitQuery = None) 
 def print_bench_sheet(
     request: Request,
     project_id: Id,
-    bench: Literal["craft", "balance", "drive", "mount", "align"],
+    bench: Literal["craft", "choose", "balance", "drive", "mount", "align"],
     fit: FitQuery = None,
     units: UnitsQuery = None,
     unit: Annotated[str | None, Query(max_length=40, description="the installation, where there are several")] = None,

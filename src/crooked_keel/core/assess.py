@@ -19,6 +19,8 @@ from .balance import stowage_rules as _stowage_rules
 from .balance import wheel_rules as _wheel_rules
 from .balance.section import BalanceOut
 from .bench import needs_out
+from .choose import rules as _choose_rules
+from .choose.section import ChooseOut
 from .craft import rules as _craft_rules
 from .document import Project
 from .drive import rules as _drive_rules
@@ -56,6 +58,7 @@ _REGISTERED = (
     _limits_rules,
     _lifting_rules,
     _stowage_rules,
+    _choose_rules,
     _drive_rules,
     _mount_rules,
     _align_rules,
@@ -88,6 +91,7 @@ class InstallationOut(Out):
     id: str
     name: str
     pointer: str
+    choose: ChooseOut | None
     drive: DriveOut | None
     mount: MountOut | None
     align: AlignOut | None
@@ -184,6 +188,7 @@ def assess(project: Project, fit_id: str | None = None) -> Assessment:
     installations = [
         InstallationOut(
             id=i.placed.id, name=i.placed.name, pointer=i.placed.pointer,
+            choose=run.guarded("choose", "choose", i.choose.tables),
             drive=run.guarded("drive", "drive", i.drive.tables),
             mount=run.guarded("mount", "mount", i.mount.tables),
             align=run.guarded("align", "align", i.align.tables),

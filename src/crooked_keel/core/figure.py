@@ -464,6 +464,28 @@ class Duration(Figure):
     least_words = "a time cannot be negative"
 
 
+class Altitude(Figure):
+    """A height over the sea, m."""
+
+    dimension = "altitude"
+
+
+class Money(Figure):
+    """An amount in the currency of the project."""
+
+    dimension = "money"
+    least = 0.0
+    least_words = "an amount cannot be negative"
+
+
+class Wait(Figure):
+    """How long something takes to come, s."""
+
+    dimension = "wait"
+    least = 0.0
+    least_words = "a wait cannot be negative"
+
+
 class Number(Figure):
     """A plain number: a ratio, a factor."""
 

@@ -12,7 +12,7 @@ from .reference.kinds import Form
 Level = Literal["ok", "watch", "stop", "unknown"]
 Bench = Literal["craft", "choose", "balance", "drive", "mount", "align", "systems", "build", "prove"]
 BENCHES: tuple[Bench, ...] = ("craft", "choose", "balance", "drive", "mount", "align", "systems", "build", "prove")
-BUILT: tuple[Bench, ...] = ("craft", "balance", "drive", "mount", "align")
+BUILT: tuple[Bench, ...] = ("craft", "choose", "balance", "drive", "mount", "align")
 # Worst first.
 LEVELS: tuple[Level, ...] = ("stop", "watch", "unknown", "ok")
 Mark = Literal["opened", "from memory", "common practice", "proposed", "statics"]

@@ -7,6 +7,7 @@ from collections.abc import Callable, Iterator
 from .align import suggest as align
 from .assess import Assessment, assess
 from .balance import suggest as balance
+from .choose import suggest as choose
 from .document import Project, apply_operations
 from .drive import suggest as drive
 from .errors import CannotSay, InputError
@@ -26,6 +27,7 @@ PROPOSERS: dict[str, _Proposer] = {
     "balance.surprise": lambda b, _: balance.settle(b.balance),
     "balance.unit-hung": lambda b, _: balance.take_hung(b.balance),
     "balance.unit-on-scales": lambda b, _: balance.take_over(b.balance),
+    "choose.left-out": lambda _, i: choose.list_them(i.choose) if i else iter(()),
     "drive.pitch": lambda _, i: drive.pitch(i.drive) if i else iter(()),
     "drive.hull-clearance": lambda _, i: drive.hull_clearance(i.drive) if i else iter(()),
     "drive.top-gear": lambda _, i: drive.top_gear(i.drive) if i else iter(()),

@@ -36,6 +36,8 @@ UNITS: tuple[Unit, ...] = (
     _U("m", "length", 1.0, ("m", "metre", "metres", "meter", "meters")),
     _U("in", "length", IN_M, ("in", "in.", "inch", "inches", '"', "″", "”", "''")),
     _U("ft", "length", FT_M, ("ft", "ft.", "foot", "feet", "'", "′", "’")),
+    _U("m", "altitude", 1.0, ("m", "metre", "metres", "meter", "meters")),
+    _U("ft", "altitude", FT_M, ("ft", "ft.", "foot", "feet")),
     _U("thou", "length", IN_M / 1000, ("thou",), "thousandth of an inch"),
     _U("kg", "mass", 1.0, ("kg", "kilogram", "kilograms", "kilo", "kilos")),
     _U("g", "mass", 1e-3, ("g", "gram", "grams")),
@@ -110,6 +112,9 @@ UNITS: tuple[Unit, ...] = (
     _U("s", "time", 1.0, ("s", "sec", "second", "seconds")),
     _U("min", "time", 60.0, ("min", "minute", "minutes")),
     _U("h", "time", 3600.0, ("h", "hour", "hours")),
+    _U("days", "wait", 86400.0, ("d", "day", "days")),
+    _U("weeks", "wait", 7 * 86400.0, ("wk", "week", "weeks")),
+    _U("months", "wait", 30 * 86400.0, ("month", "months"), "a month is read as 30 days"),
     _U("%", "number", 0.01, ("%", "per cent", "percent")),
     _U(":1", "number", 1.0, (":1", ": 1", "to 1")),
     _U("", "number", 1.0, ("g's", "×", "x")),
@@ -123,13 +128,13 @@ for _unit in UNITS:
         BY_WORD[_word] = (*BY_WORD.get(_word, ()), _unit)
 WORDS_LONGEST_FIRST = sorted(BY_WORD, key=len, reverse=True)
 
-DIMENSIONLESS = frozenset({"number", "count"})
+DIMENSIONLESS = frozenset({"number", "count", "money"})
 
 # Largest magnitude that can be meant, in SI; beyond it the unit is wrong, not the craft.
 PLAUSIBLE: dict[str, float] = {
     "length": 200.0, "mass": 200e3, "angle": 2 * math.pi, "power": 20e6, "torque": 1e6, "rotation": 2e4, "speed": 400.0,
     "force": 1e7, "volume": 200.0, "density": 25e3, "inertia": 1e5, "stiffness": 1e11, "number": 1e6, "count": 1e4,
-    "area": 1e3, "mass_moment": 1e7, "voltage": 2000.0, "current": 1e4, "energy": 1e11, "time": 1e7,
+    "area": 1e3, "mass_moment": 1e7, "voltage": 2000.0, "current": 1e4, "energy": 1e11, "time": 1e7, "altitude": 20e3, "money": 1e12, "wait": 10 * 365 * 86400.0,
 }  # fmt: skip
 
 
@@ -155,6 +160,7 @@ VIEWS: dict[str, dict[str, Print]] = {
         "distance": Print("km", 1e3, 0), "sea_distance": Print("NM", 1852.0, 1), "fine_angle": Print("mrad", 1e-3, 2),
         "voltage": Print("V", 1.0, 0), "current": Print("A", 1.0, 0), "energy": Print("kWh", 3.6e6, 1), "time": Print("min", 60.0, 0),
         "energy_per_length": Print("Wh/km", 3.6, 0), "acceleration": Print("g", G0_M_S2, 2), "immersion": Print("kg/cm", 100.0, 0),
+        "altitude": Print("m", 1.0, 0), "money": Print("", 1.0, 0), "wait": Print("days", 86400.0, 0),
     },
     "in-lb": {
         "length": Print("in", IN_M, 2), "mass": Print("lb", LB_KG, 1), "angle": Print("°", math.pi / 180, 2),
@@ -171,6 +177,7 @@ VIEWS: dict[str, dict[str, Print]] = {
         "fine_angle": Print("mrad", 1e-3, 2), "voltage": Print("V", 1.0, 0), "current": Print("A", 1.0, 0),
         "energy": Print("kWh", 3.6e6, 1), "time": Print("min", 60.0, 0), "energy_per_length": Print("Wh/mi", 3600 / 1609.344, 0),
         "acceleration": Print("g", G0_M_S2, 2), "immersion": Print("lb/in", LB_KG / IN_M, 0),
+        "altitude": Print("ft", FT_M, 0), "money": Print("", 1.0, 0), "wait": Print("days", 86400.0, 0),
     },
 }  # fmt: skip
 

@@ -8,6 +8,7 @@ from typing import NamedTuple, Protocol, TypeVar
 from .align.section import AlignBench
 from .balance.section import BalanceBench
 from .balance.standing import Stand
+from .choose.section import ChooseBench
 from .craft.section import CraftBench
 from .document import Project
 from .drive.section import DriveBench
@@ -32,9 +33,10 @@ class HasValues(Protocol):
 
 
 class InstallationBenches(NamedTuple):
-    """The three benches of one installation."""
+    """The four benches of one installation."""
 
     placed: ResolvedInstallation
+    choose: ChooseBench
     drive: DriveBench
     mount: MountBench
     align: AlignBench
@@ -54,6 +56,7 @@ class Benches(NamedTuple):
         yield "balance", self.balance, ""
         for i in self.installations:
             suffix = i.placed.id if len(self.installations) > 1 else ""
+            yield "choose", i.choose, suffix
             yield "drive", i.drive, suffix
             yield "mount", i.mount, suffix
             yield "align", i.align, suffix
@@ -92,7 +95,7 @@ def set_up(project: Project, fit_id: str | None) -> Benches:
         resolved, or_gap(lambda: craft.as_found), supports, stands, wheels, floating, {} if isinstance(warp, CannotSay) else warp
     )  # fmt: skip
     # All that the benches of an old installation read; an edit of a fit leaves them as they are.
-    rest = (project.craft, project.assumptions, project.loadings, project.old_installations)
+    rest = (project.craft, project.assumptions, project.loadings, project.old_installations, project.need)
     rear = lambda after: max(s.rear_kg for s in balance.axles.stances(after)) if wheels else _no_wheels()
     before = Masses(
         or_gap(lambda: balance.before.mass_kg), or_gap(lambda: balance.heaviest_before), or_gap(lambda: rear(False))
@@ -131,4 +134,5 @@ def _installation(
     mount = MountBench(
         resolved, placed, or_gap(lambda: drive.output), old.mount if old else None, wheels, masses, final
     )
-    return InstallationBenches(placed, drive, mount, AlignBench(resolved, placed, old.align if old else None))
+    choose = ChooseBench(resolved, placed, old.choose if old else None)
+    return InstallationBenches(placed, choose, drive, mount, AlignBench(resolved, placed, old.align if old else None))

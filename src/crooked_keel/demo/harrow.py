@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
+from . import choices
 from .figures import aft, at, box, cg, f, gears, local, rows, side, size, space, up
 
 NAME = "Harrow 750"
@@ -145,5 +146,6 @@ def operations() -> list[dict[str, Any]]:
         "/ledger": _LEDGER,
         "/fits/a": {"name": "Mid motor", "rank": 1.0, "installations": {"main": FIT_A}, "ledger": _FIT_A_LEDGER, "spaces": _SPACES},
         "/fits/b": {"name": "850 twin", "rank": 2.0, "installations": {"main": FIT_B}, "ledger": _FIT_B_LEDGER},
+        **choices.HARROW,
     }  # fmt: skip
     return [{"op": "add", "path": path, "value": value} for path, value in values.items()]

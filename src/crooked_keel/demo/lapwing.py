@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
+from . import choices
 from .figures import aft, ahead, at, f, rows, side, up
 
 
@@ -216,6 +217,7 @@ def operations() -> list[dict[str, Any]]:
         "/loadings/rear": _loading("Two up, light in front, baggage", 4.0, "60 kg", "86 kg", "10 kg", "20 L"),
         "/fits/a": {"name": "A  inline-three, belt", "rank": 1.0, "installations": {"main": FIT_A}, "ledger": _FIT_A_LEDGER},
         "/fits/b": {"name": "B  flat-twin, direct", "rank": 2.0, "installations": {"main": FIT_B}, "ledger": _FIT_B_LEDGER},
+        **choices.LAPWING,
     }  # fmt: skip
     edits = [{"op": "add", "path": path, "value": value} for path, value in values.items()]
     edits += [{"op": "add", "path": f"/ledger/{key}", "value": row} for key, row in _LEDGER.items()]

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
+from . import choices
 from .figures import aft, at, box, cg, f, rows, side, size, space, up
 
 NAME = "Pannier"
@@ -139,5 +140,6 @@ def operations() -> list[dict[str, Any]]:
         "/ledger": _LEDGER,
         "/fits/a": {"name": "Swing unit", "rank": 1.0, "installations": {"main": FIT_A}, "ledger": _FIT_A_LEDGER},
         "/fits/b": {"name": "Swing-arm motor", "rank": 2.0, "installations": {"main": FIT_B}, "ledger": _FIT_B_LEDGER, "spaces": {"floor": space("under the floor", 1.0, ("330 mm", "800 mm"), ("-140 mm", "140 mm"), ("150 mm", "320 mm"))}},
+        **choices.PANNIER,
     }  # fmt: skip
     return [{"op": "add", "path": path, "value": value} for path, value in values.items()]

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
+from . import choices
 from .figures import aft, at, box, cg, f, local, rows, side, size, space, up
 
 NAME = "Samphire"
@@ -227,5 +228,6 @@ def operations() -> list[dict[str, Any]]:
         "/ledger": _LEDGER,
         "/fits/a": {"name": "Four-cylinder", "rank": 1.0, "installations": {"main": FIT_A}, "ledger": _FIT_A_LEDGER},
         "/fits/b": {"name": "Electric", "rank": 2.0, "installations": {"main": FIT_B}, "ledger": _FIT_B_LEDGER, "spaces": _SPACES},
+        **choices.SAMPHIRE,
     }  # fmt: skip
     return [{"op": "add", "path": path, "value": value} for path, value in values.items()]

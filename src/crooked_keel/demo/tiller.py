@@ -5,6 +5,7 @@ from __future__ import annotations
 
 from typing import Any
 
+from . import choices
 from .figures import aft, at, box, cg, f, gears, local, rows, side, size, space, up
 
 NAME = "Tiller"
@@ -143,5 +144,6 @@ def operations() -> list[dict[str, Any]]:
         "/ledger": _LEDGER,
         "/fits/a": {"name": "Motorcycle four", "rank": 1.0, "installations": {"main": FIT_A}, "ledger": _FIT_A_LEDGER},
         "/fits/b": {"name": "Motor on old box", "rank": 2.0, "installations": {"main": FIT_B}, "ledger": _FIT_B_LEDGER, "spaces": _SPACES},
+        **choices.TILLER,
     }  # fmt: skip
     return [{"op": "add", "path": path, "value": value} for path, value in values.items()]

@@ -171,3 +171,21 @@ def test_putting_a_stored_figure_back_as_typed_changes_nothing(pointer: str) -> 
     typed.pop("si")
     typed.get("plus_minus", {}).pop("si", None)
     assert patch("replace", pointer, typed) == DEMO
+
+
+@pytest.mark.parametrize(
+    ("pointer", "value"),
+    [
+        ("/name", "x" * 121),
+        ("/name", "  "),
+        ("/fits/a/money/line-1/week", "week 48"),
+        ("/fits/a/rank", 1e12),
+        ("/craft/datum_note", "x" * 2001),
+    ],
+)
+def test_what_narrows_a_type_holds_for_one_field_as_for_a_whole_document(
+    pointer: str, value: object, project: Project
+) -> None:
+    with pytest.raises(InputError) as bad:
+        apply_operations(project, [{"op": "replace", "path": pointer, "value": value}])
+    assert bad.value.field == pointer

@@ -19,6 +19,7 @@ export type PrintSpec = Schemas['PrintSpec'];
 export type Shapes = Schemas['Shapes'];
 export type Problem = Schemas['Problem'];
 export type Operation = { op: 'add' | 'replace' | 'remove'; path: string; value?: unknown };
+export type Candidate = Schemas['Candidate'];
 export type Installation = Schemas['InstallationOut'];
 export type Block = Schemas['BlockOut'];
 export type Units = 'mm-kg' | 'in-lb';

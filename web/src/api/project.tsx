@@ -107,12 +107,16 @@ export function ProjectProvider(props: {
   const queries = useQueryClient();
   const key = useMemo(() => ['project', id, wanted ?? ''], [id, wanted]);
   const reference = useReference();
-  const project = useQuery({
-    queryKey: key,
-    queryFn: async () =>
+  const load = useCallback(
+    async () =>
       answer(
         await api.GET('/api/projects/{project_id}', { params: { path: { project_id: id }, query: { fit: wanted } } }),
       ),
+    [id, wanted],
+  );
+  const project = useQuery({
+    queryKey: key,
+    queryFn: load,
     placeholderData: (before) => (before?.id === id ? before : undefined),
   });
   const [ahead, setAhead] = useState<Ahead | null>(null);
@@ -131,9 +135,11 @@ export function ProjectProvider(props: {
   const keep = useCallback(
     (state: State, changed: Change[], summary: string) => {
       queries.setQueryData(key, state);
-      queries.removeQueries({
-        predicate: (q) => q.queryKey[0] === 'project' && q.queryKey[1] === id && q.queryKey[2] !== key[2],
-      });
+      // Another fit may be on screen by now: it is asked for anew, never taken away under the hand.
+      const others = (q: { queryKey: readonly unknown[] }) =>
+        q.queryKey[0] === 'project' && q.queryKey[1] === id && q.queryKey[2] !== key[2];
+      queries.removeQueries({ predicate: others, type: 'inactive' });
+      queries.invalidateQueries({ predicate: others, type: 'active' });
       queries.invalidateQueries({ queryKey: ['projects'] });
       queries.removeQueries({ queryKey: ['suggestions', id] });
       generation.current += 1;
@@ -154,8 +160,8 @@ export function ProjectProvider(props: {
 
   const send = useCallback(
     async (operations: Operation[], summary: string, burst?: string, onto?: number) => {
-      const now = queries.getQueryData<State>(key);
-      if (!now) return;
+      const now =
+        queries.getQueryData<State>(key) ?? ((await queries.fetchQuery({ queryKey: key, queryFn: load })) as State);
       const reply = answer(
         await api.PATCH('/api/projects/{project_id}', {
           params: { path: { project_id: id }, query: { fit: wanted } },
@@ -166,7 +172,7 @@ export function ProjectProvider(props: {
       keep({ ...now, ...reply, document, changed: reply.changed }, reply.changed, summary);
       if (reply.document) say('Another window had edited too; both edits stand.');
     },
-    [id, keep, key, queries, wanted],
+    [id, keep, key, load, queries, wanted],
   );
 
   const edit = useCallback(

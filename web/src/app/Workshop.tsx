@@ -5,6 +5,7 @@ import type { Bench, Operation, Units } from '../api/client';
 import { ProjectProvider, useProject } from '../api/project';
 import { AlignBench } from '../benches/align/AlignBench';
 import { BalanceBench } from '../benches/balance/BalanceBench';
+import { ChooseBench } from '../benches/choose/ChooseBench';
 import { CraftBench } from '../benches/craft/CraftBench';
 import { DriveBench } from '../benches/drive/DriveBench';
 import { MountBench } from '../benches/mount/MountBench';
@@ -22,6 +23,7 @@ import { useShopMode } from './shop';
 
 const PAGES: Partial<Record<Bench, () => React.JSX.Element>> = {
   craft: CraftBench,
+  choose: ChooseBench,
   balance: BalanceBench,
   drive: DriveBench,
   mount: MountBench,

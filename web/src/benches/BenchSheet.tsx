@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import type { Bench, Block } from '../api/client';
 import { useProject } from '../api/project';
 import { FigureField } from '../figure/FigureField';
-import { ChoiceField, Collection, TextField } from '../figure/forms';
+import { ChoiceField, Collection, type Column, TextField } from '../figure/forms';
 import { Columns, FoldedFields, Group } from './Sheet';
 import { useInstallation } from './useInstallation';
 
@@ -46,7 +46,7 @@ export function BenchSheet(props: { bench: Bench; only?: (block: Block) => boole
               columns={first.entries.map((e) => ({
                 key: e.pointer,
                 label: e.label,
-                kind: e.kind === 'choice' || e.kind === 'key' ? e.kind : 'figure',
+                kind: e.kind as Column['kind'],
                 of: e.kind === 'key' ? real(e.choices[0] ?? '') : undefined,
               }))}
             />

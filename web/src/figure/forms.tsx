@@ -133,7 +133,7 @@ export function KeyField(props: { pointer: string; label: string; of: string }) 
 export interface Column {
   key: string;
   label: string;
-  kind?: 'figure' | 'choice' | 'key';
+  kind?: 'figure' | 'choice' | 'key' | 'text';
   /** The collection that a key names one of. */
   of?: string;
 }
@@ -194,6 +194,13 @@ export function Collection(props: {
                       pointer={`${props.pointer}/${key}/${c.key}`}
                       label={`${row.name}, ${c.label}`}
                       of={c.of ?? ''}
+                    />
+                  ) : c.kind === 'text' ? (
+                    <TextField
+                      bare
+                      short
+                      pointer={`${props.pointer}/${key}/${c.key}`}
+                      label={`${row.name}, ${c.label}`}
                     />
                   ) : c.kind === 'choice' ? (
                     <ChoiceField bare pointer={`${props.pointer}/${key}/${c.key}`} label={`${row.name}, ${c.label}`} />

@@ -85,7 +85,7 @@ def turning_points(options: Mapping[str, Mapping[str, float]], criteria: Sequenc
         return []
     total = sum(c.weight for c in criteria)
     made = []
-    for c in criteria:
+    for c in (c for c in criteria if c.weight > 0):
         now = c.weight / total
         alone = _alone(options, criteria, c.name, scored)
         rest = {k: (s / 100 - now * alone[k]) / (1 - now) if now < 1 else 0.0 for k, s in scored.scores.items()}

@@ -20,27 +20,24 @@ from .craft import (
 )
 from .files import dump, load, load_trusted, plain, schema
 from .fit import (
-    Crane,
     Drive,
     Face,
     Fit,
-    Hung,
     Installation,
     LedgerRow,
-    Lifting,
     Loading,
+    MoneyLine,
     Mount,
     MountPoint,
     Pack,
     Placement,
-    PowerUnit,
     Propeller,
     Space,
     Stage,
-    TwoScales,
 )
 from .patch import apply_operations, fragments_of, value_at
-from .project import REFERENCE_VERSION, SCHEMA_VERSION, Assumptions, Instrument, Project
+from .project import REFERENCE_VERSION, SCHEMA_VERSION, Assumptions, Instrument, Need, Project
+from .unit import Crane, CurvePoint, Hung, Lifting, Ports, PowerUnit, TwoScales
 
 __all__ = [
     "REFERENCE_VERSION",
@@ -50,6 +47,7 @@ __all__ = [
     "Correction",
     "Craft",
     "Crane",
+    "CurvePoint",
     "Drive",
     "EnvelopePoint",
     "Face",
@@ -64,12 +62,15 @@ __all__ = [
     "Limits",
     "Loading",
     "Mark",
+    "MoneyLine",
     "Mount",
     "MountPoint",
+    "Need",
     "Outline",
     "Pack",
     "Part",
     "Placement",
+    "Ports",
     "PowerUnit",
     "Project",
     "Propeller",

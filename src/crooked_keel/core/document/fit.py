@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import Annotated, Literal
+
+from pydantic import StringConstraints
 
 from ..figure import (
     Angle,
@@ -10,7 +12,6 @@ from ..figure import (
     Count,
     Current,
     DriveStation,
-    Duration,
     Energy,
     FineLength,
     FineOffset,
@@ -18,105 +19,28 @@ from ..figure import (
     Inertia,
     Length,
     Mass,
+    Money,
     Number,
     Offset,
-    Power,
     Ratio,
     Rotation,
     StageButtLine,
     StageWaterLine,
     Station,
     Stiffness,
-    Torque,
     UnitButtLine,
     UnitStation,
     UnitWaterLine,
     Voltage,
     Volume,
+    Wait,
     WaterLine,
 )
-from .base import Item, Key, Name, Note, Part
+from .base import Item, Key, Note, Part
 from .craft import Tank
+from .unit import PowerUnit, Turn
 
-Turn = Literal["clockwise", "anticlockwise"]
-UnitKind = Literal["four-stroke", "two-stroke", "diesel", "turbine", "electric"]
-
-
-class TwoScales(Part):
-    """A bare unit on two scales and a plank: places of the two edges it stands on, readings and tares."""
-
-    first_at: UnitStation | None = None
-    first_reading: Mass | None = None
-    first_tare: Mass | None = None
-    second_at: UnitStation | None = None
-    second_reading: Mass | None = None
-    second_tare: Mass | None = None
-
-
-class Hung(Part):
-    """A bare unit hung by one point, then by another: each time the point and a mark on the plumb line under it."""
-
-    first_aft: UnitStation | None = None
-    first_up: UnitWaterLine | None = None
-    first_mark_aft: UnitStation | None = None
-    first_mark_up: UnitWaterLine | None = None
-    second_aft: UnitStation | None = None
-    second_up: UnitWaterLine | None = None
-    second_mark_aft: UnitStation | None = None
-    second_mark_up: UnitWaterLine | None = None
-
-
-class Crane(Part):
-    """A floor crane: its mass and CG, the wheels of its legs and the hook, each from its rear castors."""
-
-    mass: Mass | None = None
-    cg: Length | None = None
-    legs: Length | None = None
-    hook: Length | None = None
-
-
-class Lifting(Part):
-    """How a bare unit is lifted: one pick, or two; the hook where two legs meet; what the hoist may carry at this boom; the crane."""
-
-    crane: Crane = Crane()
-
-    first_aft: UnitStation | None = None
-    first_up: UnitWaterLine | None = None
-    second_aft: UnitStation | None = None
-    second_up: UnitWaterLine | None = None
-    hook_up: UnitWaterLine | None = None
-    rating: Mass | None = None
-
-
-class PowerUnit(Part):
-    """An engine, turbine or motor as installed. Its own measures are taken from its output flange, shaft level."""
-
-    name: Name = "power unit"
-    kind: UnitKind | None = None
-    cylinders: Count | None = None
-    power: Power | None = None
-    rated_speed: Rotation | None = None
-    peak_power: Power | None = None
-    peak_torque: Torque | None = None
-    peak_time: Duration | None = None
-    voltage_limit: Voltage | None = None
-    battery_current: Current | None = None
-    phase_current: Current | None = None
-    turns: Turn | None = None
-    on_scales: TwoScales = TwoScales()
-    hung: Hung = Hung()
-    lifting: Lifting = Lifting()
-    condition: Literal["dry", "wet", "ready to run"] | None = None
-    mass: Mass | None = None
-    cg_aft: UnitStation | None = None
-    cg_starboard: UnitButtLine | None = None
-    cg_up: UnitWaterLine | None = None
-    length: Length | None = None
-    height: Length | None = None
-    box_aft: UnitStation | None = None
-    box_up: UnitWaterLine | None = None
-    rear_radius: Length | None = None
-    angle_limit: Angle | None = None
+Week = Annotated[str, StringConstraints(pattern=r"^(\d{4}-W(0[1-9]|[1-4]\d|5[0-3]))?$")]
 
 
 class Placement(Part):
@@ -359,6 +283,19 @@ class Installation(Item):
     align: Align = Align()
 
 
+class MoneyLine(Item):
+    """Something to pay for: what it was to cost, what was ordered, what was paid; how long it takes to come, what it holds up, and the week
+    in which it falls, as 2026-W48."""
+
+    planned: Money | None = None
+    committed: Money | None = None
+    spent: Money | None = None
+    state: Literal["open", "closed"] | None = None
+    wait: Wait | None = None
+    week: Week = ""
+    holds_up: Note = ""
+
+
 class LedgerRow(Item):
     """A mass kept, removed, moved or installed. A blank position is unknown, never zero."""
 
@@ -393,3 +330,4 @@ class Fit(Item):
     ledger: dict[Key, LedgerRow] = {}
     tanks: dict[Key, Tank] = {}
     spaces: dict[Key, Space] = {}
+    money: dict[Key, MoneyLine] = {}

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from functools import lru_cache
-from typing import Any, get_args
+from typing import Annotated, Any, get_args
 
 from pydantic import BaseModel, TypeAdapter, ValidationError
 from pydantic.fields import FieldInfo
@@ -27,7 +27,8 @@ def _adapter(owner: type[BaseModel], field: str, inside: bool) -> TypeAdapter[An
 
 def _annotation(owner: type[BaseModel], field: str) -> Any:
     info: FieldInfo = owner.model_fields[field]
-    return info.annotation
+    # The model keeps what narrows a type (a pattern, a length) apart from the type.
+    return Annotated[info.annotation, *info.metadata] if info.metadata else info.annotation
 
 
 def split_pointer(pointer: str) -> list[str]:

@@ -6,8 +6,8 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from ..figure import Length, Mass, Number, NumberStyle, Ratio, Rotation
-from .base import Item, Key, Name, Part
+from ..figure import Altitude, Count, Length, Mass, Money, Number, NumberStyle, Power, Ratio, Rotation, Wait
+from .base import Item, Key, Name, Note, Part
 from .craft import Craft
 from .fit import Fit, Installation, LedgerRow, Loading
 
@@ -38,6 +38,32 @@ class Assumptions(Part):
     coupling_school: Literal["by diameter", "flat 0.003 in", "both"] | None = None
 
 
+class Weights(Part):
+    """How much each thing counts when candidates are scored; blank is not counted."""
+
+    power: Number | None = None
+    mass: Number | None = None
+    cost: Number | None = None
+    wait: Number | None = None
+    parts: Number | None = None
+
+
+class Need(Part):
+    """What is wanted of any unit: power where it is used, the height and warmth there, hard limits, and what counts how much. Balance and drive
+    are judged on their own benches."""
+
+    power: Power | None = None
+    altitude: Altitude | None = None
+    hot: Number | None = None
+    least_power: Power | None = None
+    most_mass: Mass | None = None
+    most_cost: Money | None = None
+    longest_wait: Wait | None = None
+    least_parts: Count | None = None
+    currency: Note = ""
+    weights: Weights = Weights()
+
+
 class Project(Part):
     """A project document. Collections are maps from a short stable id to an item with a rank."""
 
@@ -54,4 +80,5 @@ class Project(Part):
     loadings: dict[Key, Loading] = {}
     fits: dict[Key, Fit] = {}
     chosen_fit: Key | None = None
+    need: Need = Need()
     assumptions: Assumptions = Assumptions()

@@ -9,9 +9,12 @@ from __future__ import annotations
 import re
 from typing import Literal, NamedTuple
 
+from ..choose.ports import KINDS as PORTS
+from ..choose.ports import Attribute
+from ..choose.ports import Kind as PortKind
 from .kinds import Form, Kind
 
-Bench = Literal["craft", "balance", "drive", "mount", "align"]
+Bench = Literal["craft", "choose", "balance", "drive", "mount", "align"]
 
 
 class Entry(NamedTuple):
@@ -43,6 +46,25 @@ class Block(NamedTuple):
 
 def _e(pointer: str, label: str, kind: Literal["figure", "choice", "text"] = "figure") -> Entry:
     return Entry(pointer, label, kind)
+
+
+def _ports() -> tuple[Block, ...]:
+    """A folded group of fields for each kind of port."""
+    return tuple(
+        Block(
+            "choose",
+            f"Meets the craft: {k.name}",
+            tuple(_port_entry(k, a) for a in k.attributes),
+            form=k.form,
+            folded=True,
+        )
+        for k in PORTS
+    )
+
+
+def _port_entry(kind: PortKind, attribute: Attribute) -> Entry:
+    words = attribute.words[0].upper() + attribute.words[1:]
+    return Entry(f"~/unit/ports/{kind.key}/{attribute.field}", words, "choice" if attribute.chosen else "figure")
 
 
 _PLACE = (_e("station", "station"), _e("butt_line", "butt line"), _e("water_line", "water line"))
@@ -112,6 +134,25 @@ BLOCKS: tuple[Block, ...] = (
     Block("craft", "Tanks: where, and in what turn they burn", (_e("where", "where", "choice"), _e("turn", "turn")), form="cg limits", table="/craft/tanks", one="tank", hint="Tanks of one turn run down together; blank comes last.", folded=True),
     Block("craft", "People, baggage and load", _PLACE, table="/craft/seats", one="place"),
     Block("craft", "What each place may carry", (_e("lightest", "lightest"), _e("heaviest", "heaviest"), _e("slides", "slides ±")), form="cg limits", table="/craft/seats", one="place"),
+    # choose
+    Block("choose", "What is needed", (
+        _e("/need/power", "Power where it is used"), _e("/need/altitude", "Height there"), _e("/need/hot", "Hotter than standard, K"), _e("/need/currency", "Money is in", "text"),
+    )),
+    Block("choose", "Hard limits: outside them a candidate is out", (
+        _e("/need/least_power", "Least power that lasts there"), _e("/need/most_mass", "Most it may weigh installed"), _e("/need/most_cost", "Most it may cost"), _e("/need/longest_wait", "Longest wait"), _e("/need/least_parts", "Supply of parts at least, 1 to 5"),
+    ), hint="Blank: no limit.", folded=True),
+    Block("choose", "What counts how much", (
+        _e("/need/weights/power", "Power that lasts there"), _e("/need/weights/mass", "Installed mass"), _e("/need/weights/cost", "Cost"), _e("/need/weights/wait", "Wait"), _e("/need/weights/parts", "Supply of parts"),
+    ), hint="Any numbers: only their proportions matter. Blank is not counted.", folded=True),
+    Block("choose", "The unit on paper", (
+        _e("~/unit/name", "Name", "text"), _e("~/unit/kind", "Kind", "choice"), _e("~/unit/power", "Rated power, that lasts"), _e("~/unit/rated_speed", "at"), _e("~/unit/breathing", "Breathes", "choice"),
+        _e("~/unit/critical_altitude", "Critical altitude, turbocharged"), _e("~/unit/gas_path", "Gas path low down, turbine"), _e("~/unit/inertia", "Inertia of what turns"),
+    )),
+    Block("choose", "Price, wait, parts", (_e("~/unit/cost", "Price"), _e("~/unit/wait", "Comes in"), _e("~/unit/parts", "Supply of parts, 1 to 5"))),
+    Block("choose", "Ratings: a power, its speed, and how long", (_e("power", "power"), _e("speed", "at"), _e("limit", "given", "choice"), _e("lasts", "lasts")), table="~/unit/ratings", one="rating", folded=True),
+    Block("choose", "What hangs on it, and whether its quoted mass has it in", (_e("mass", "mass"), _e("counted", "is", "choice")), table="~/unit/accessories", one="accessory", folded=True),
+    *_ports(),
+    Block("choose", "Money of this fit", (_e("planned", "planned"), _e("committed", "ordered"), _e("spent", "paid"), _e("state", "line is", "choice"), _e("wait", "comes in"), _e("week", "week", "text"), _e("holds_up", "holds up", "text")), table="^/money", one="line", hint="Weeks as 2026-W48.", folded=True),
     # balance
     Block("balance", "Fuel", (_e("^/fuel", "Tanks of the craft", "choice"),), form="cg limits", hint="Out: an electric fit, or tanks that go. Their own mass is a row of the ledger.", folded=True),
     Block("balance", "Tanks this fit adds", (_e("capacity", "usable"), _e("density", "density"), _e("surface_length", "surface long"), _e("surface_breadth", "broad"), _e("baffles", "parts"), *_PLACE), form="afloat", table="^/tanks", one="tank", hint="Their own mass is a row of the ledger.", folded=True),

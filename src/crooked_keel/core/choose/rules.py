@@ -1,0 +1,141 @@
+"""Findings of the choose bench."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from ..errors import CannotSay, Need
+from ..finding import Compared, Finding, Level, q, rule, verdict, word
+from .curve import disagreement
+from .money import longest_wait
+from .section import ChooseBench
+
+
+@rule(
+    "choose.curve", "Curve and figures agree", limit="2 % apart or less ok, 5 % or less watch, more stop", source="definition of power", mark="statics",
+)  # fmt: skip
+def curve(bench: ChooseBench) -> Iterable[Finding]:
+    if not bench.unit.curve:
+        return
+    bench.curve  # noqa: B018  says what is wrong with it
+    pairs = [(p.speed_rad_s, p.torque_n_m, p.power_w) for p in bench.points if p.torque_n_m is not None and p.power_w]
+    claims = [(bench.unit.rated_speed, bench.unit.power), *((r.speed, r.power) for r in bench.unit.ratings.values())]
+    for speed, power in claims:
+        inside = speed is not None and bench.curve.slowest_rad_s <= speed.si <= bench.curve.fastest_rad_s
+        if speed is not None and power is not None and power.si > 0 and inside:
+            pairs.append((speed.si, bench.curve.torque_at(speed.si), power.si))
+    if not pairs:
+        return
+    at, torque, typed = max(pairs, key=lambda p: abs(disagreement(p[1], p[0], p[2])))
+    share = disagreement(torque, at, typed)
+    level: Level = "ok" if abs(share) <= 0.02 else "watch" if abs(share) <= 0.05 else "stop"
+    yield verdict(
+        "choose.curve", level, "{n}: torque and power agree within {d}" if level == "ok" else "{n}: torque and power at {s} are {d} apart",
+        "At {s} its curve makes {a}, its figures say {b}." + ("" if level == "ok" else " They cannot both be right: the torque is used. Read the sheet again."),
+        compared=Compared(value=share, dimension="percent", lo=-0.02, hi=0.02), working=disagreement.working(torque, at, typed),
+        n=word(bench.name), s=q(at, "rotation"), d=q(abs(share), "percent"), a=q(torque * at, "power"), b=q(typed, "power"),
+    )  # fmt: skip
+
+
+@rule(
+    "choose.lasting", "Peak is not taken for what lasts", limit="rated power not above the rating without a limit, else watch", source="rated power definitions, 14 CFR 1.1 (from memory)", mark="from memory",
+)  # fmt: skip
+def lasting(bench: ChooseBench) -> Iterable[Finding]:
+    if not bench.unit.ratings or bench.unit.power is None:
+        return
+    if not any(t is None for _, _, t in bench.ratings):
+        raise CannotSay(Need(bench._p("ratings"), f"a rating of the {bench.name} without a limit"))
+    power, name = bench.continuous
+    over = bench.unit.power.si > power * 1.001
+    best = max((r for r in bench.ratings if r[2] is not None and r[1] > power), key=lambda r: r[1], default=None)
+    yield verdict(
+        "choose.lasting", "watch" if over else "ok", "{n}: {p} lasts, not {r}" if over else "{n}: {p} lasts", "{w}." + (" {k} for {t} at the most." if best else "") + (" Every bench reads the rated power: enter the one that lasts, and the other as the peak." if over else ""),
+        compared=Compared(value=bench.unit.power.si, dimension="power", hi=power), n=word(bench.name), p=q(power, "power"), r=q(bench.unit.power.si, "power"), w=word(name[0].upper() + name[1:]),
+        k=q(best[1] if best else 0.0, "power"), t=q((best[2] or 0.0) if best else 0.0, "time"),
+    )  # fmt: skip
+
+
+@rule(
+    "choose.power-there", "Power where it is used", limit="1.3 times what is needed or more ok, 1.1 or more watch, less stop", source="common practice, no source", mark="common practice",
+)  # fmt: skip
+def power_there(bench: ChooseBench) -> Iterable[Finding]:
+    wanted = bench.need.power
+    if wanted is None or wanted.si <= 0:
+        return
+    share = bench.power_there / wanted.si
+    height, hot = bench.there
+    level: Level = "ok" if share >= 1.3 else "watch" if share >= 1.1 else "stop"
+    yield verdict(
+        "choose.power-there", level, "{n} has {a} where {b} is needed", "{k} of {r} is left at {h}" + (", {t} K hotter than standard" if hot else "") + ". What lasts is counted, not the peak.",
+        compared=Compared(value=share, dimension="number", lo=1.3), margin=q(bench.power_there - wanted.si, "power"),
+        n=word(bench.name), a=q(bench.power_there, "power"), b=q(wanted.si, "power"), k=q(bench.share_left, "percent"), r=q(bench.continuous[0], "power"), h=q(height, "altitude"), t=q(hot, "count"),
+    )  # fmt: skip
+
+
+@rule(
+    "choose.left-out", "What its mass leaves out", limit="all that comes on top is in the ledger, else watch", source="common practice, no source", mark="common practice",
+)  # fmt: skip
+def left_out(bench: ChooseBench) -> Iterable[Finding]:
+    on_top = [a for a in bench.unit.accessories.values() if a.counted != "in its mass"]
+    if not bench.unit.accessories or bench.fit is None:
+        return
+    rows = {r.name.casefold() for r in [*bench.resolved.project.ledger.values(), *bench.fit.ledger.values()]}
+    missing = [a for a in on_top if a.name.casefold() not in rows]
+    unsaid = [a.name for a in bench.unit.accessories.values() if a.counted is None]
+    level: Level = "watch" if missing else "ok"
+    yield verdict(
+        "choose.left-out", level, "{n} weighs {m} with all that hangs on it" if not missing else "{n}: {d} on top is not in the ledger", ("Not in the ledger: {l}. " if missing else "") + "Quoted {a}, on top {b}." + (" Whether it is in the quoted mass was not said: {u}; counted on top." if unsaid else ""),
+        can_suggest=bool(missing), n=word(bench.name), m=q(bench.installed_mass, "mass"), d=q(sum(a.mass.si for a in missing if a.mass), "mass"), l=word(", ".join(a.name for a in missing)),
+        a=q(bench.installed_mass - bench.extra_mass, "mass"), b=q(bench.extra_mass, "mass"), u=word(", ".join(unsaid)),
+    )  # fmt: skip
+
+
+_SAID = {
+    "change": "{p} does not match: {w}", "adapter": "{p} wants an adapter: {w}", "missing": "{p}: the old has it, the new has not", "new": "{p}: the new wants it, the old had none",
+    "unmeasured": "{p} is not measured on both sides: {w}", "same": "{p} is the same",
+}  # fmt: skip
+
+
+@rule(
+    "choose.port", "Where old and new meet", limit="every attribute measured on both sides and alike ok, else watch; a blank is never the same", source="facts of the trade; tolerances: common practice, no source", mark="common practice",
+)  # fmt: skip
+def port(bench: ChooseBench) -> Iterable[Finding]:
+    for row in bench.ports:
+        named = row.differs or row.blank
+        level: Level = "ok" if row.status == "same" else "watch"
+        yield verdict(
+            "choose.port", level, _SAID[row.status], ("" if row.status == "same" else "Buy: {b}. Do: {t}. ") + "{c}" + (" Not measured: {k}." if row.blank and row.differs else ""), subject=row.kind.key,
+            p=word(row.kind.name[0].upper() + row.kind.name[1:]), w=word(", ".join(a.words for a in named)), b=word(row.kind.buy), t=word(row.kind.task), c=word(row.kind.caution), k=word(", ".join(a.words for a in row.blank)),
+        )  # fmt: skip
+
+
+@rule(
+    "choose.money", "Money of this fit", limit="not above what was planned ok, a tenth above watch; above the most you want to pay, stop", source="project accounting; the tenth: common practice, no source", mark="common practice",
+)  # fmt: skip
+def money(bench: ChooseBench) -> Iterable[Finding]:
+    if not bench.money:
+        return
+    s, most = bench.spending, bench.need.most_cost
+    over = most is not None and s.forecast > most.si
+    level: Level = "stop" if over else "watch" if s.variance > 0.1 * s.planned else "ok"
+    yield verdict(
+        "choose.money", level, "It will cost {f}, planned {p}" if not over else "It will cost {f}, more than the {m} you want to pay", "{s} paid, {e} ordered and not paid yet.",
+        compared=Compared(value=s.forecast, dimension="money", hi=most.si if most else s.planned * 1.1), f=q(s.forecast, "money"), p=q(s.planned, "money"), m=q(most.si if most else 0.0, "money"), s=q(s.spent, "money"), e=q(s.exposure, "money"),
+    )  # fmt: skip
+
+
+@rule(
+    "choose.wait", "What is waited for", limit="not longer than you want to wait, else watch", source="the suppliers' word", mark="proposed",
+)  # fmt: skip
+def wait(bench: ChooseBench) -> Iterable[Finding]:
+    if bench.fit is None or not bench.fit.money:
+        return
+    longest, most = longest_wait(bench.money), bench.need.longest_wait
+    if longest is None:
+        return
+    holds = next((m.holds_up for m in bench.fit.money.values() if m.name == longest.name), "")
+    late = most is not None and longest.wait_s > most.si
+    yield verdict(
+        "choose.wait", "watch" if late else "ok", "{n} takes {w} to come", ("Longer than the {m} you want to wait. " if late else "") + ("It holds up: {h}." if holds else "What it holds up was not said."),
+        compared=Compared(value=longest.wait_s, dimension="wait", hi=most.si) if most else None, n=word(longest.name), w=q(longest.wait_s, "wait"), m=q(most.si if most else 0.0, "wait"), h=word(holds),
+    )  # fmt: skip

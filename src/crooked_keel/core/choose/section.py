@@ -1,0 +1,292 @@
+"""One unit as its sheet has it: what its curve gives, what is left where it is used, what its mass leaves out, and what will not match the old."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from ..bench import ValueList, or_none
+from ..document import Fit, PowerUnit
+from ..errors import CannotSay, InputError, Need, all_or_cannot_say
+from ..finding import Value
+from ..formula import Out, formula
+from ..memo import Memo
+from ..resolve import Resolved, ResolvedInstallation
+from ..trace import above_zero, lazy, need
+from .altitude import density_ratio, lapse_na, lapse_turbine, lapse_turbo
+from .curve import Curve, Point
+from .money import Line, Status, by_week, ledger_status, longest_wait
+from .ports import Row, compare_interfaces
+from .ports import Value as PortValue
+
+_CURVES = Memo(64)
+
+
+@formula(
+    "choose.power-there", "P = Po·k", result=("power", "lasting power there"), Po=("power", "lasting power"), k=("number", "share that is left"), source="rating, and the air there",
+)  # fmt: skip
+def power_left(power_w: float, share: float) -> float:
+    """What is left of a power, W."""
+    return power_w * share
+
+
+@formula(
+    "choose.installed-mass", "m = mo + Δm", result=("mass", "mass with all that hangs on it"), mo=("mass", "quoted mass"), Δm=("mass", "on top of it"), source="definition",
+)  # fmt: skip
+def built_up(quoted_kg: float, on_top_kg: float) -> float:
+    """Quoted mass with what comes on top, kg."""
+    return quoted_kg + on_top_kg
+
+
+class CurveOut(Out):
+    """Speed, torque and power along the curve, SI; and its peak."""
+
+    speed_si: float
+    torque_si: float
+    power_si: float
+
+
+class PortOut(Out):
+    """A port of old and new: what comes of it, the attributes that differ and those not measured, in words; what to buy, to do and to mind; the name of its
+    line of money, and whether that is listed."""
+
+    kind: str
+    name: str
+    status: str
+    differs: list[str]
+    blank: list[str]
+    buy: str
+    task: str
+    caution: str
+    line: str
+    listed: bool
+
+
+class WeekOut(Out):
+    """Money of a week: forecast and paid."""
+
+    week: str
+    forecast_si: float
+    spent_si: float
+
+
+class ChooseOut(Out):
+    """What the choose bench draws of one unit."""
+
+    curve: list[CurveOut]
+    peak: CurveOut | None
+    ports: list[PortOut]
+    weeks: list[WeekOut]
+    longest: str
+    longest_holds: str
+
+
+class ChooseBench:
+    """Quantities of the choose bench, for one installation; old: the one that it replaces."""
+
+    def __init__(self, resolved: Resolved, placed: ResolvedInstallation, old: ChooseBench | None = None) -> None:
+        self.resolved = resolved
+        self.placed = placed
+        self.old = old
+        self.unit: PowerUnit = placed.installation.unit
+        self.name = placed.name
+        self.need = resolved.project.need
+
+    def _p(self, path: str) -> str:
+        return f"{self.placed.pointer}/unit/{path}"
+
+    @property
+    def fit(self) -> Fit | None:
+        """The fit, or None for a unit of the craft as found: what is known of that is the same for every fit."""
+        return None if self.placed.old else self.resolved.fit
+
+    @lazy
+    def points(self) -> list[Point]:
+        """The curve as typed. Raises CannotSay where there is none."""
+        if not self.unit.curve:
+            raise CannotSay(Need(self._p("curve"), f"curve of the {self.name}"))
+        return [Point(c.speed.si, c.torque.si if c.torque else None, c.power.si if c.power else None) for c in self.unit.curve]  # fmt: skip
+
+    @lazy
+    def curve(self) -> Curve:
+        """The curve. Raises InputError at the point that is wrong."""
+        points = self.points
+        try:
+            return _CURVES((self.unit.curve,), lambda: Curve(points))
+        except InputError as bad:
+            raise InputError(self._p(bad.field), bad.message, given=bad.given, allowed=bad.allowed) from None
+
+    @lazy
+    def ratings(self) -> list[tuple[str, float, float | None]]:
+        """Name, power (W) and time (s, None where it lasts) of every rating. A blank is never for ever."""
+        asks = []
+        for key, r in sorted(self.unit.ratings.items(), key=lambda i: i[1].rank):
+            base, words = self._p(f"ratings/{key}"), f"{r.name} ({self.name})"
+            power = lambda r=r, b=base, w=words: need(r.power, f"{b}/power", f"power of the rating {w}").si
+            time = lambda r=r, b=base, w=words: need(r.lasts, f"{b}/lasts", f"how long the rating {w} lasts").si
+            asks.append((r.name, power, None if r.limit == "without a limit" else time))
+        all_or_cannot_say(*[ask for _, p, t in asks for ask in (p, t) if ask is not None])
+        return [(n, p(), t() if t is not None else None) for n, p, t in asks]
+
+    @lazy
+    def continuous(self) -> tuple[float, str]:
+        """Power that lasts, W, and whose word it is: the rating without a limit, else the rated power."""
+        lasting = [r for r in self.ratings if r[2] is None]
+        if lasting:
+            name, power, _ = max(lasting, key=lambda r: r[1])
+            return power, name
+        return above_zero(self.unit.power, self._p("power"), f"rated power of the {self.name}"), "rated"
+
+    @lazy
+    def there(self) -> tuple[float, float]:
+        """Height and how much hotter than standard, where it is used: m, K."""
+        height = need(self.need.altitude, "/need/altitude", "height at which the power is wanted").si
+        return height, self.need.hot.si if self.need.hot else 0.0
+
+    @lazy
+    def share_left(self) -> float:
+        """Share of the lasting power that is left where it is used."""
+        all_or_cannot_say(lambda: self.there, lambda: self.continuous)
+        (height, hot), breathing = self.there, self.unit.breathing
+        if breathing is None:
+            raise CannotSay(Need(self._p("breathing"), f"how the {self.name} breathes"))
+        if breathing == "electric":
+            return 1.0
+        if breathing == "turbocharged":
+            critical = need(self.unit.critical_altitude, self._p("critical_altitude"), f"critical altitude of the {self.name}").si  # fmt: skip
+            return lapse_turbo(height, critical, hot)
+        if breathing == "flat rated":
+            flat = self.continuous[0]
+            gas = above_zero(self.unit.gas_path, self._p("gas_path"), f"power of the gas path of the {self.name} low down")  # fmt: skip
+            return lapse_turbine(flat, gas, height, hot) / flat
+        return min(lapse_na(min(density_ratio(height, hot), 1.15)), 1.0)
+
+    @lazy
+    def power_there(self) -> float:
+        """Lasting power where it is used, W."""
+        all_or_cannot_say(lambda: self.continuous, lambda: self.share_left)
+        return power_left(self.continuous[0], self.share_left)
+
+    @lazy
+    def extra_mass(self) -> float:
+        """Mass of what comes on top of the quoted mass, kg."""
+        on_top = [(k, a) for k, a in self.unit.accessories.items() if a.counted != "in its mass"]
+        asks = [
+            lambda k=k, a=a: need(a.mass, self._p(f"accessories/{k}/mass"), f"mass of the {a.name} ({self.name})").si
+            for k, a in on_top
+        ]
+        all_or_cannot_say(*asks)
+        return float(sum(ask() for ask in asks))
+
+    @lazy
+    def installed_mass(self) -> float:
+        """Quoted mass with all that comes on top, kg."""
+        all_or_cannot_say(
+            lambda: need(self.unit.mass, self._p("mass"), f"mass of the {self.name}"), lambda: self.extra_mass
+        )
+        assert self.unit.mass is not None
+        return built_up(self.unit.mass.si, self.extra_mass)
+
+    @property
+    def port_values(self) -> dict[str, dict[str, PortValue]]:
+        """What is entered of each port."""
+        made: dict[str, dict[str, PortValue]] = {}
+        for key in type(self.unit.ports).model_fields:
+            port: Any = getattr(self.unit.ports, key)
+            values = {f: getattr(port, f) for f in type(port).model_fields}
+            if any(v is not None for v in values.values()):
+                made[key] = {f: v if v is None or isinstance(v, str) else v.si for f, v in values.items()}
+        return made
+
+    @lazy
+    def ports(self) -> list[Row]:
+        """Every port of old and new; none where one side has nothing entered at all."""
+        if self.old is None or self.old is self:
+            return []
+        old, new = self.old.port_values, self.port_values
+        return compare_interfaces(old, new) if old and new else []
+
+    @lazy
+    def money(self) -> list[Line]:
+        """Lines of money of the fit; the unit itself where it has a price."""
+        lines = []
+        if self.fit is None:
+            return []
+        rows = sorted(self.fit.money.items(), key=lambda m: (m[1].rank, m[0]))
+        blank = [
+            Need(f"/fits/{self.resolved.fit_id}/money/{k}/planned", f"what {m.name} is to cost")
+            for k, m in rows
+            if m.planned is None and m.committed is None and m.spent is None
+        ]
+        if blank:
+            raise CannotSay(*blank)
+        for _, line in rows:
+            amount = lambda f: f.si if f is not None else 0.0
+            lines.append(Line(
+                line.name, amount(line.planned), amount(line.committed), amount(line.spent), line.state == "closed", line.wait.si if line.wait else 0.0, line.week
+            ))  # fmt: skip
+        return lines
+
+    @lazy
+    def spending(self) -> Status:
+        """Sums of the money of the fit."""
+        if not self.money:
+            raise CannotSay(Need(f"/fits/{self.resolved.fit_id}/money", "lines of money of this fit"))
+        return ledger_status(self.money)
+
+    def cost(self) -> float:
+        """What the fit will have cost: its lines of money, else the price of the unit."""
+        if self.money:
+            return self.spending.forecast
+        return need(self.unit.cost, self._p("cost"), f"price of the {self.name}, or lines of money").si
+
+    def wait_s(self) -> float:
+        """The longest wait of the fit, s: of its open lines, else of the unit."""
+        longest = longest_wait(self.money)
+        if longest is not None:
+            return longest.wait_s
+        return need(self.unit.wait, self._p("wait"), f"how long the {self.name} takes to come").si
+
+    def values(self) -> list[Value]:
+        """Headline values."""
+        out = ValueList("choose")
+        old = self.old
+        known = lambda ask: (lambda: ask(old)) if old is not None and old is not self else None
+        if self.need.altitude is not None:
+            out.add("power-there", "Lasting power where it is used", "power", lambda: self.power_there, before=known(lambda o: o.power_there), working=lambda: power_left.working(self.continuous[0], self.share_left))  # fmt: skip
+        out.add("lasting", "Power that lasts", "power", lambda: self.continuous[0], before=known(lambda o: o.continuous[0]), source="its ratings, or as rated")  # fmt: skip
+        if self.unit.curve:
+            out.add("peak", "Greatest power of its curve", "power", lambda: self.curve.peak()[1], source="its curve")
+            out.add(
+                "peak-at", "Speed of its greatest power", "rotation", lambda: self.curve.peak()[0], source="its curve"
+            )
+        if self.unit.accessories:
+            out.add("installed-mass", "Mass with all that hangs on it", "mass", lambda: self.installed_mass, working=lambda: built_up.working(self.installed_mass - self.extra_mass, self.extra_mass))  # fmt: skip
+        if self.fit is not None and self.fit.money:
+            out.add("forecast", "It will have cost", "money", lambda: self.spending.forecast, source="each line: paid if closed, else the largest of planned, ordered, paid")  # fmt: skip
+        return out.values
+
+    def tables(self) -> ChooseOut:
+        """Curve, ports and money for the screen."""
+        at = lambda s, t: CurveOut(speed_si=s, torque_si=t, power_si=s * t)
+        drawn = or_none(lambda: [at(s, t) for s, t in self.curve.drawn()]) or []
+        peak = or_none(lambda: self.curve.peak())
+        lines = or_none(lambda: self.money) or []
+        listed = {m.name for m in self.fit.money.values()} if self.fit else set()
+        rows = or_none(lambda: self.ports) or []
+        longest = longest_wait(lines)
+        holds = next((m.holds_up for m in self.fit.money.values() if longest and m.name == longest.name), "") if self.fit else ""  # fmt: skip
+        return ChooseOut(
+            curve=drawn, peak=at(peak[0], peak[1] / peak[0]) if peak else None,
+            ports=[
+                PortOut(kind=r.kind.key, name=r.kind.name, status=r.status, differs=[a.words for a in r.differs], blank=[a.words for a in r.blank],
+                        buy=r.kind.buy, task=r.kind.task, caution=r.kind.caution, line=port_line(r), listed=port_line(r) in listed)
+                for r in rows
+            ],
+            weeks=[WeekOut(week=w, forecast_si=f, spent_si=s) for w, (f, s) in by_week(lines).items()],
+            longest=longest.name if longest else "", longest_holds=holds,
+        )  # fmt: skip
+
+
+def port_line(row: Row) -> str:
+    """The name of the line of money that a port asks for."""
+    return f"{row.kind.name[0].upper()}{row.kind.name[1:]}: {row.kind.buy}"

@@ -1,0 +1,191 @@
+"""compare(document) → the old unit, the need and every fit side by side, where they are used: hard limits first, then the score.
+
+Each fit is assessed whole, so that balance, drive, mount and line are judged in the same row. Asked for when somebody looks."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from .assess import assess
+from .balance.ledger import Centre
+from .bench import needs_out, or_none
+from .choose.options import Criterion, not_beaten, score_options, turning_points
+from .choose.section import ChooseBench, CurveOut
+from .document import Project
+from .errors import CannotSay, InputError, Need
+from .finding import BUILT, Bench, Level, NeedOut
+from .formula import Out
+from .resolve import got
+from .wiring import Benches, set_up
+
+NAMES = {
+    "power": "power that lasts there",
+    "mass": "installed mass",
+    "cost": "cost",
+    "wait": "wait",
+    "parts": "supply of parts",
+}
+
+
+class LevelOut(Out):
+    """Worst level of a bench."""
+
+    bench: Bench
+    level: Level
+
+
+class PartOut(Out):
+    """What one criterion gives to a score."""
+
+    name: str
+    points: float
+
+
+class Candidate(Out):
+    """A fit, or the old unit (id `none`): figures that are known, SI, and what the others need; worst level of each bench; score with its parts,
+    or every reason why it is out; whether another is at least as good in everything."""
+
+    id: str
+    name: str
+    kind: str
+    power_si: float | None
+    rated_si: float | None
+    speed_si: float | None
+    ratio: float | None
+    output_speed_si: float | None
+    mass_si: float | None
+    empty_si: float | None
+    cg_si: float | None
+    cost_si: float | None
+    wait_si: float | None
+    parts: float | None
+    hearsay: list[str]
+    levels: list[LevelOut]
+    curve: list[CurveOut]
+    score: float | None
+    score_parts: list[PartOut]
+    out: list[str]
+    beaten: bool
+    needs: list[NeedOut]
+
+
+class TurnOut(Out):
+    """A share of the weight at which another comes first."""
+
+    criterion: str
+    share: float
+    winner: str
+
+
+class Comparison(Out):
+    """The old unit first, then every fit; the first by score; where that changes; and what stops the scoring, in words."""
+
+    candidates: list[Candidate]
+    best: str
+    turns: list[TurnOut]
+    refused: str
+
+
+def compare(project: Project) -> Comparison:
+    """Every candidate side by side. A figure that is missing leaves its candidate unscored, and is named."""
+    rows = [_candidate(project, None)]
+    rows += [_candidate(project, k) for k, _ in sorted(project.fits.items(), key=lambda f: f[1].rank)]
+    criteria = _criteria(project)
+    fits = rows[1:]
+    known = {r.id: _figures(r) for r in fits}
+    wanted = [c for c in criteria if c.weight > 0]
+    options = {k: v for k, v in known.items() if all(c.name in v for c in wanted)}
+    try:
+        scored = score_options(options, criteria)
+        turns = turning_points(options, criteria)
+    except InputError as bad:
+        return Comparison(candidates=rows, best="", turns=[], refused=f"{bad.message}: say what counts how much")
+    left = set(not_beaten({k: v for k, v in options.items() if k in scored.scores}, criteria))
+    made = [rows[0]]
+    for r in fits:
+        lacking = r.needs if any(c.name not in known[r.id] for c in wanted) else []
+        parts = scored.parts.get(r.id, {})
+        made.append(r.model_copy(update={
+            "score": scored.scores.get(r.id), "score_parts": [PartOut(name=NAMES[n], points=p) for n, p in parts.items()],
+            "out": [NAMES[n] for n in scored.excluded.get(r.id, [])], "beaten": r.id in scored.scores and r.id not in left, "needs": lacking,
+        }))  # fmt: skip
+    names = {r.id: r.name for r in rows}
+    return Comparison(
+        candidates=made, best=scored.best or "", refused="",
+        turns=[TurnOut(criterion=NAMES[t.criterion], share=t.share, winner=names[t.winner]) for t in turns],
+    )  # fmt: skip
+
+
+def _criteria(project: Project) -> list[Criterion]:
+    n = project.need
+    si = lambda f: f.si if f is not None else None
+    weight = lambda f: f.si if f is not None else 0.0
+    w = n.weights
+    return [
+        Criterion("power", weight(w.power), "more", least=si(n.least_power)), Criterion("mass", weight(w.mass), "less", most=si(n.most_mass)),
+        Criterion("cost", weight(w.cost), "less", most=si(n.most_cost)), Criterion("wait", weight(w.wait), "less", most=si(n.longest_wait)),
+        Criterion("parts", weight(w.parts), "more", least=si(n.least_parts)),
+    ]  # fmt: skip
+
+
+def _figures(row: Candidate) -> dict[str, float]:
+    given = {"power": row.power_si, "mass": row.mass_si, "cost": row.cost_si, "wait": row.wait_si, "parts": row.parts}
+    return {k: v for k, v in given.items() if v is not None}
+
+
+def _candidate(project: Project, fit_id: str | None) -> Candidate:
+    benches, made = set_up(project, fit_id), assess(project, fit_id)
+    needs: dict[str, Need] = {}
+
+    def ask(question: Callable[[], float]) -> float | None:
+        try:
+            return question()
+        except CannotSay as gap:
+            needs.update({n.pointer: n for n in gap.needs})
+        except InputError as bad:
+            needs[bad.field] = Need(bad.field, bad.message)
+        return None
+
+    units: list[ChooseBench] = [i.choose for i in benches.installations]
+    if not units:
+        raise InputError("/old_installations", "no unit to compare")
+    first = benches.installations[0]
+    hears = [
+        f"{NAMES[n]} of the {u.name}" for u in units
+        for n, f in (("power", u.unit.power), ("mass", u.unit.mass), ("cost", u.unit.cost), ("wait", u.unit.wait), ("parts", u.unit.parts)) if f is not None and f.source == "hearsay"
+    ]  # fmt: skip
+    there = lambda u: u.power_there if project.need.altitude is not None else u.continuous[0]
+    parts = lambda: min(_parts(u) for u in units)
+    return Candidate(
+        id=fit_id or "none", name=project.fits[fit_id].name if fit_id else "as found", kind=", ".join(dict.fromkeys(u.unit.kind or "?" for u in units)),
+        power_si=ask(lambda: sum(there(u) for u in units)), rated_si=or_none(lambda: first.drive.power), speed_si=or_none(lambda: first.drive.rated_speed), ratio=or_none(lambda: first.drive.ratio),
+        output_speed_si=or_none(lambda: first.drive.propeller_speed), mass_si=ask(lambda: _installed(benches)), empty_si=or_none(lambda: _sums(benches, fit_id).mass_kg), cg_si=or_none(lambda: _sums(benches, fit_id).station_m),
+        cost_si=ask(lambda: units[0].cost()) if fit_id else None, wait_si=ask(lambda: units[0].wait_s()) if fit_id else None, parts=ask(parts) if fit_id else None, hearsay=hears,
+        levels=[LevelOut(bench=b.bench, level=b.level) for b in made.benches if b.bench in BUILT and b.level is not None],
+        curve=or_none(lambda: units[0].tables().curve) or [], score=None, score_parts=[], out=[], beaten=False, needs=needs_out(tuple(needs.values())),
+    )  # fmt: skip
+
+
+def _sums(benches: Benches, fit_id: str | None) -> Centre:
+    """The empty craft with it, along x."""
+    return benches.balance.empty if fit_id else benches.balance.before
+
+
+def _installed(benches: Benches) -> float:
+    """The unit, what its quoted mass leaves out, reduction, propeller, mount and packs, kg."""
+    total = 0.0
+    for i in benches.installations:
+        rows = {r.name.casefold() for r in i.choose.fit.ledger.values()} if i.choose.fit else set()
+        on_top = [
+            a
+            for a in i.choose.unit.accessories.values()
+            if a.counted != "in its mass" and a.name.casefold() not in rows
+        ]
+        total += sum(got(b.mass).value for b in i.placed.parts) + sum(a.mass.si for a in on_top if a.mass)
+    return total
+
+
+def _parts(unit: ChooseBench) -> float:
+    if unit.unit.parts is None:
+        raise CannotSay(Need(unit._p("parts"), f"supply of parts of the {unit.name}, 1 to 5"))
+    return unit.unit.parts.si

@@ -1,0 +1,68 @@
+"""The choose bench by hand: candidates side by side, weights that turn them round, a curve that contradicts itself, a port put on the list."""
+
+from __future__ import annotations
+
+import re
+
+from playwright.sync_api import Page, expect
+
+from .axe import violations
+from .test_screens import figure, put
+
+A = "/fits/a/installations/main/unit"
+
+
+def test_candidates_stand_side_by_side_and_weights_turn_them_round(page: Page, demo: str) -> None:
+    page.goto(f"/p/{demo}/choose?fit=a")
+    table = page.get_by_role("table", name="candidates")
+    expect(table.get_by_role("columnheader")).to_have_text(["what", "as found", re.compile("^A"), re.compile("^B")])
+    expect(page.get_by_text("comes first")).to_contain_text("B flat-twin")
+    page.get_by_role("button", name=re.compile("what the score of B")).click()
+    expect(page.get_by_text(re.compile(r"installed mass 33 \+ cost 17 .*supply of parts 17 = 67"))).to_be_visible()
+    put(page, "/need/weights/power", "30")
+    expect(page.get_by_text("comes first")).to_contain_text("A inline-three")
+    assert violations(page) == []
+
+
+def test_a_hard_limit_puts_a_candidate_out(page: Page, demo: str) -> None:
+    page.goto(f"/p/{demo}/choose?fit=a")
+    put(page, "/need/most_mass", "90 kg")
+    expect(page.locator("[data-scores]")).to_contain_text("out: installed mass")
+
+
+def test_a_curve_that_contradicts_its_rating_is_said_and_one_out_of_order_refused_by_point(
+    page: Page, demo: str
+) -> None:
+    page.goto(f"/p/{demo}/choose?fit=a&finding=choose.curve")
+    page.get_by_role("button", name=re.compile("^Curve, as on its sheet")).click()
+    box = page.locator(f'main [data-pointer="{A}/curve"]')
+    for text, said in (
+        ("2500; 98\n4500; 120\n5600; 130\n5900; 125", "are 11 % apart"),
+        ("2500; 98\n4500; 120\n4400; 130", "point 3 is not above"),
+    ):
+        box.fill(text)
+        with page.expect_response(lambda r: r.request.method == "PATCH"):
+            box.blur()
+        expect(page.locator('[data-finding="choose.curve"]')).to_contain_text(said)
+
+
+def test_what_a_port_asks_for_goes_on_the_list_and_wants_its_price(page: Page, demo: str) -> None:
+    page.goto(f"/p/{demo}/choose?fit=a")
+    ports = page.get_by_role("region", name="Port by port")
+    coolant = ports.locator('[data-port="coolant"]')
+    expect(coolant).to_have_attribute("data-status", "new")
+    coolant.get_by_role("button", name=re.compile("list of money")).click()
+    expect(coolant).to_contain_text("on the list")
+    expect(page.locator('[data-finding="choose.money"]')).to_have_attribute("data-level", "unknown")
+    put(page, "/fits/a/money/line-5/planned", "180")
+    expect(page.locator('[data-finding="choose.money"]')).to_contain_text("It will cost 12585")
+    assert violations(page) == []
+
+
+def test_what_hangs_on_it_is_put_into_the_ledger_by_the_finding(page: Page, demo: str) -> None:
+    page.goto(f"/p/{demo}/choose?fit=a&finding=choose.left-out")
+    figure(page, f"{A}/accessories/starter/counted").select_option("on top of it")
+    finding = page.locator('[data-finding="choose.left-out"]')
+    expect(finding).to_have_attribute("data-level", "watch")
+    page.get_by_role("button", name="Apply").first.click()
+    expect(page.locator('[data-finding="choose.left-out"]')).to_have_attribute("data-level", "ok")

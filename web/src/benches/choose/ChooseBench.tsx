@@ -1,0 +1,297 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { answer, api, type Candidate, type Operation } from '../../api/client';
+import { useProject } from '../../api/project';
+import { CurvesKey, CurvesPlot } from '../../drawing/CurvesPlot';
+import type { StoredFigure } from '../../figure/FigureField';
+import { formatNumber } from '../../figure/format';
+import { Mark } from '../../findings/Mark';
+import { Answers } from '../Answers';
+import { BenchSheet } from '../BenchSheet';
+import { Picture, Strip, UnitTabs } from '../Sheet';
+import { useInstallation } from '../useInstallation';
+import { CurveField } from './CurveField';
+
+/** Which unit, and what it drags in: candidates side by side, their curves, what will not match, money and wait. */
+export function ChooseBench() {
+  const { pointer } = useInstallation();
+  if (!pointer) return <p className="p-4">No installation here yet.</p>;
+  return (
+    <div className="bg-sheet pb-4">
+      <UnitTabs />
+      <Candidates />
+      <Strip label="Answers">
+        <Answers bench="choose" columns={3} />
+      </Strip>
+      <Ports />
+      <Weeks />
+      <div className="px-4 pt-3">
+        <CurveField pointer={pointer} />
+      </div>
+      <BenchSheet bench="choose" />
+    </div>
+  );
+}
+
+function useComparison() {
+  const { id, state } = useProject();
+  return useQuery({
+    queryKey: ['comparison', id, state.revision],
+    queryFn: async () =>
+      answer(await api.GET('/api/projects/{project_id}/comparison', { params: { path: { project_id: id } } })),
+    placeholderData: (before) => before,
+    retry: false,
+  });
+}
+
+function Candidates() {
+  const { view, at } = useProject();
+  const found = useComparison();
+  const [open, setOpen] = useState<string | null>(null);
+  const m = found.data;
+  if (found.error) return <p className="px-4 py-3 text-stop">{String(found.error)}</p>;
+  if (!m) return <p className="px-4 py-3 text-muted">Laying them side by side…</p>;
+  const wanted = (at('/need/power') as StoredFigure | undefined)?.si ?? null;
+  const said = (si: number | null | undefined, dimension: string) =>
+    si == null ? '?' : formatNumber(si, dimension, view);
+  const money = (at('/need/currency') as string | undefined) ?? '';
+  const rows: [string, (c: Candidate) => string][] = [
+    ['lasting power there', (c) => said(c.power_si, 'power')],
+    ['at the unit', (c) => (c.speed_si == null ? '' : said(c.speed_si, 'rotation'))],
+    ['at the output', (c) => (c.output_speed_si == null ? '' : said(c.output_speed_si, 'rotation'))],
+    ['installed mass', (c) => said(c.mass_si, 'mass')],
+    ['empty mass', (c) => said(c.empty_si, 'mass')],
+    ['empty CG', (c) => said(c.cg_si, 'length')],
+    [`cost${money ? `, ${money}` : ''}`, (c) => (c.id === 'none' ? '' : said(c.cost_si, 'money'))],
+    ['wait', (c) => (c.id === 'none' ? '' : said(c.wait_si, 'wait'))],
+    ['supply of parts', (c) => (c.id === 'none' ? '' : said(c.parts, 'count'))],
+  ];
+  const best = m.candidates.find((c) => c.id === m.best);
+  return (
+    <Picture title="Candidates side by side">
+      <div className="overflow-x-auto px-4 pb-2">
+        <table className="row-table" aria-label="candidates">
+          <thead>
+            <tr>
+              <th scope="col">what</th>
+              {m.candidates.map((c) => (
+                <th key={c.id} scope="col" className="!text-right !text-ink">
+                  {c.name}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(([label, of]) => (
+              <tr key={label}>
+                <td className="whitespace-nowrap text-muted">{label}</td>
+                {m.candidates.map((c) => (
+                  <td key={c.id} className={`num pl-4 ${c.id === 'none' ? 'text-muted' : ''}`}>
+                    {of(c)}
+                  </td>
+                ))}
+              </tr>
+            ))}
+            <tr>
+              <td className="text-muted">what the benches say</td>
+              {m.candidates.map((c) => (
+                <td key={c.id} className="pl-4 text-right">
+                  <span className="inline-flex items-center gap-1.5">
+                    {c.levels
+                      .filter((l) => l.bench !== 'craft')
+                      .map((l) => (
+                        <span key={l.bench} title={`${l.bench}: ${l.level}`}>
+                          <Mark level={l.level} />
+                        </span>
+                      ))}
+                  </span>
+                </td>
+              ))}
+            </tr>
+            <tr data-scores>
+              <td className="text-muted">score of a hundred</td>
+              {m.candidates.map((c) => (
+                <td key={c.id} className="num pl-4">
+                  {c.out.length > 0 ? (
+                    <span className="text-stop">out: {c.out.join(', ')}</span>
+                  ) : c.score != null ? (
+                    <button
+                      type="button"
+                      className="quiet"
+                      aria-expanded={open === c.id}
+                      aria-label={`what the score of ${c.name} is made of`}
+                      onClick={() => setOpen(open === c.id ? null : c.id)}
+                    >
+                      {formatNumber(c.score, 'count', view)}
+                      {c.beaten ? ' (beaten in everything)' : ''}
+                    </button>
+                  ) : (
+                    ''
+                  )}
+                </td>
+              ))}
+            </tr>
+          </tbody>
+        </table>
+        {m.candidates
+          .filter((c) => c.id === open)
+          .map((c) => (
+            <p key={c.id} className="figure mt-1 text-[13px]">
+              {c.score_parts.map((p) => `${p.name} ${formatNumber(p.points, 'count', view)}`).join(' + ')} ={' '}
+              {formatNumber(c.score ?? 0, 'count', view)}
+            </p>
+          ))}
+        {m.candidates
+          .filter((c) => c.needs.length > 0)
+          .map((c) => (
+            <p key={c.id} className="text-unknown">
+              {c.name} is not scored yet: needs {c.needs.map((n) => n.what).join(', ')}.
+            </p>
+          ))}
+        {m.refused && <p className="text-unknown">Not scored: {m.refused}.</p>}
+        {best && (
+          <p>
+            <b>{best.name}</b> comes first
+            {m.turns.length > 0
+              ? `; ${m.turns.map((t) => `${t.winner} would, if ${t.criterion} counted ${formatNumber(t.share, 'percent', view)} of all`).join('; ')}`
+              : ', whatever one thing counts more or less'}
+            .
+          </p>
+        )}
+        {m.candidates.some((c) => c.hearsay.length > 0) && (
+          <p className="text-muted">Hearsay: {m.candidates.flatMap((c) => c.hearsay).join(', ')}.</p>
+        )}
+        <p className="text-xs text-muted">
+          Hard limits first. Each thing is measured from the worst to the best of those that pass, so that another
+          candidate may turn two others round. Lasting power and reduction of the first unit.
+        </p>
+        <div className="grid gap-4 min-[900px]:grid-cols-2">
+          <CurvesPlot of="power" units={m.candidates} wanted={wanted} />
+          <CurvesPlot of="torque" units={m.candidates} wanted={null} />
+        </div>
+        <CurvesKey units={m.candidates} />
+      </div>
+    </Picture>
+  );
+}
+
+const STATUS: Record<string, string> = {
+  same: 'same',
+  adapter: 'adapter',
+  change: 'changes',
+  missing: 'gone',
+  new: 'new',
+  unmeasured: 'not measured',
+};
+
+/** Port by port what will not match, and what that asks for; a line for the money at a press. */
+function Ports() {
+  const { edit, fit, at } = useProject();
+  const { out } = useInstallation();
+  const rows = out?.choose?.ports ?? [];
+  if (!fit || rows.length === 0) return null;
+  async function list(name: string) {
+    const lines = (at(`/fits/${fit}/money`) ?? {}) as Record<string, { rank: number }>;
+    let n = Object.keys(lines).length + 1;
+    while (lines[`line-${n}`]) n += 1;
+    const rank = Math.max(0, ...Object.values(lines).map((l) => l.rank)) + 1;
+    const operations: Operation[] = [{ op: 'add', path: `/fits/${fit}/money/line-${n}`, value: { name, rank } }];
+    await edit(operations, `${name}: on the list`);
+  }
+  return (
+    <section aria-label="Port by port" className="px-4 pt-3">
+      <table className="row-table">
+        <thead>
+          <tr>
+            <th scope="col" className="!text-ink">
+              Port by port, old to new
+            </th>
+            <th scope="col">what comes of it</th>
+            <th scope="col" className="w-[42%]">
+              differs, or is not measured
+            </th>
+            <th scope="col" className="w-[38%]">
+              buy
+            </th>
+            <th scope="col">money</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((r) => (
+            <tr key={r.kind} data-port={r.kind} data-status={r.status}>
+              <td className="whitespace-nowrap first-letter:uppercase">{r.name}</td>
+              <td
+                className={`whitespace-nowrap ${r.status === 'same' ? 'text-ok' : r.status === 'unmeasured' ? 'text-unknown' : 'text-watch'}`}
+              >
+                {STATUS[r.status]}
+              </td>
+              <td>
+                {r.differs.join(', ')}
+                {r.blank.length > 0 && (
+                  <span className="text-unknown">
+                    {r.differs.length > 0 ? '; ' : ''}not measured: {r.blank.join(', ')}
+                  </span>
+                )}
+              </td>
+              <td className="text-muted">{r.status === 'same' ? '' : r.buy}</td>
+              <td>
+                {r.status !== 'same' &&
+                  (r.listed ? (
+                    <span className="text-xs text-muted">on the list</span>
+                  ) : (
+                    <button
+                      type="button"
+                      className="quiet whitespace-nowrap"
+                      aria-label={`put what the ${r.name} asks for on the list of money`}
+                      onClick={() => void list(r.line)}
+                    >
+                      list it
+                    </button>
+                  ))}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+/** Money by week, planned against paid, and what is waited for longest. */
+function Weeks() {
+  const { view, at } = useProject();
+  const { out } = useInstallation();
+  const choose = out?.choose;
+  if (!choose || choose.weeks.length === 0) return null;
+  const money = (at('/need/currency') as string | undefined) ?? '';
+  return (
+    <section aria-label="Money by week" className="px-4 pt-3">
+      <table className="row-table">
+        <thead>
+          <tr>
+            <th scope="col" className="w-full !text-ink">
+              Money by week{money ? `, ${money}` : ''}
+            </th>
+            <th scope="col">will cost</th>
+            <th scope="col">paid</th>
+          </tr>
+        </thead>
+        <tbody>
+          {choose.weeks.map((w) => (
+            <tr key={w.week}>
+              <td>{w.week || 'no week said'}</td>
+              <td className="num">{formatNumber(w.forecast_si, 'money', view)}</td>
+              <td className="num pl-4">{formatNumber(w.spent_si, 'money', view)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {choose.longest && (
+        <p>
+          Longest to come: {choose.longest}
+          {choose.longest_holds && `; it holds up ${choose.longest_holds}`}.
+        </p>
+      )}
+    </section>
+  );
+}
