@@ -66,3 +66,18 @@ def test_what_hangs_on_it_is_put_into_the_ledger_by_the_finding(page: Page, demo
     expect(finding).to_have_attribute("data-level", "watch")
     page.get_by_role("button", name="Apply").first.click()
     expect(page.locator('[data-finding="choose.left-out"]')).to_have_attribute("data-level", "ok")
+
+
+def test_many_candidates_stand_in_rows_and_nothing_hangs_over(page: Page, demo: str) -> None:
+    page.goto(f"/p/{demo}/choose?fit=b")
+    for n in range(3, 8):
+        page.get_by_role("button", name="add a fit").click()
+        expect(page.get_by_role("navigation", name="Fits").get_by_role("link")).to_have_count(n + 1)
+    table = page.get_by_role("table", name="candidates")
+    expect(table.get_by_role("row")).to_have_count(1 + 8)
+    expect(table.get_by_role("row").last).to_contain_text("Fit 7")
+    over = page.evaluate(
+        "(() => { const e = document.querySelector('main > div'); return e.scrollWidth - e.clientWidth; })()"
+    )
+    assert over <= 0
+    assert violations(page) == []

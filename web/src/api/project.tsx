@@ -134,6 +134,8 @@ export function ProjectProvider(props: {
 
   const keep = useCallback(
     (state: State, changed: Change[], summary: string) => {
+      // What was asked before this edit and is still on its way must not come in after it.
+      void queries.cancelQueries({ queryKey: key });
       queries.setQueryData(key, state);
       // Another fit may be on screen by now: it is asked for anew, never taken away under the hand.
       const others = (q: { queryKey: readonly unknown[] }) =>

@@ -97,7 +97,8 @@ def turning_points(options: Mapping[str, Mapping[str, float]], criteria: Sequenc
             slope = (alone[first] - rest[first]) - (alone[other] - rest[other])
             if abs(slope) > 1e-12:
                 w = (rest[other] - rest[first]) / slope
-                if 0 <= w <= 1 and abs(w - now) > 1e-9:
+                # All of the weight on one thing is no weighing.
+                if 0 <= w < 0.995 and abs(w - now) > 1e-9:
                     crossings.append((abs(w - now), w, other))
         if crossings:
             _, share, winner = min(crossings)

@@ -5,7 +5,7 @@ import { useProject } from '../../api/project';
 import { CurvesKey, CurvesPlot } from '../../drawing/CurvesPlot';
 import type { StoredFigure } from '../../figure/FigureField';
 import { formatNumber } from '../../figure/format';
-import { Mark } from '../../findings/Mark';
+import { Mark, WORDS } from '../../findings/Mark';
 import { Answers } from '../Answers';
 import { BenchSheet } from '../BenchSheet';
 import { Picture, Strip, UnitTabs } from '../Sheet';
@@ -70,69 +70,11 @@ function Candidates() {
   return (
     <Picture title="Candidates side by side">
       <div className="overflow-x-auto px-4 pb-2">
-        <table className="row-table" aria-label="candidates">
-          <thead>
-            <tr>
-              <th scope="col">what</th>
-              {m.candidates.map((c) => (
-                <th key={c.id} scope="col" className="!text-right !text-ink">
-                  {c.name}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map(([label, of]) => (
-              <tr key={label}>
-                <td className="whitespace-nowrap text-muted">{label}</td>
-                {m.candidates.map((c) => (
-                  <td key={c.id} className={`num pl-4 ${c.id === 'none' ? 'text-muted' : ''}`}>
-                    {of(c)}
-                  </td>
-                ))}
-              </tr>
-            ))}
-            <tr>
-              <td className="text-muted">what the benches say</td>
-              {m.candidates.map((c) => (
-                <td key={c.id} className="pl-4 text-right">
-                  <span className="inline-flex items-center gap-1.5">
-                    {c.levels
-                      .filter((l) => l.bench !== 'craft')
-                      .map((l) => (
-                        <span key={l.bench} title={`${l.bench}: ${l.level}`}>
-                          <Mark level={l.level} />
-                        </span>
-                      ))}
-                  </span>
-                </td>
-              ))}
-            </tr>
-            <tr data-scores>
-              <td className="text-muted">score of a hundred</td>
-              {m.candidates.map((c) => (
-                <td key={c.id} className="num pl-4">
-                  {c.out.length > 0 ? (
-                    <span className="text-stop">out: {c.out.join(', ')}</span>
-                  ) : c.score != null ? (
-                    <button
-                      type="button"
-                      className="quiet"
-                      aria-expanded={open === c.id}
-                      aria-label={`what the score of ${c.name} is made of`}
-                      onClick={() => setOpen(open === c.id ? null : c.id)}
-                    >
-                      {formatNumber(c.score, 'count', view)}
-                      {c.beaten ? ' (beaten in everything)' : ''}
-                    </button>
-                  ) : (
-                    ''
-                  )}
-                </td>
-              ))}
-            </tr>
-          </tbody>
-        </table>
+        {m.candidates.length > 4 ? (
+          <ByRow rows={rows.filter(([label]) => !NARROW.has(label))} of={m.candidates} open={open} onOpen={setOpen} />
+        ) : (
+          <ByColumn rows={rows} of={m.candidates} open={open} onOpen={setOpen} />
+        )}
         {m.candidates
           .filter((c) => c.id === open)
           .map((c) => (
@@ -159,11 +101,11 @@ function Candidates() {
           </p>
         )}
         {m.candidates.some((c) => c.hearsay.length > 0) && (
-          <p className="text-muted">Hearsay: {m.candidates.flatMap((c) => c.hearsay).join(', ')}.</p>
+          <p className="text-muted">Hearsay: {[...new Set(m.candidates.flatMap((c) => c.hearsay))].join(', ')}.</p>
         )}
         <p className="text-xs text-muted">
           Hard limits first. Each thing is measured from the worst to the best of those that pass, so that another
-          candidate may turn two others round. Lasting power and reduction of the first unit.
+          candidate may turn two others round. * Another is at least as good in everything. Reduction of the first unit.
         </p>
         <div className="grid gap-4 min-[900px]:grid-cols-2">
           <CurvesPlot of="power" units={m.candidates} wanted={wanted} />
@@ -172,6 +114,141 @@ function Candidates() {
         <CurvesKey units={m.candidates} />
       </div>
     </Picture>
+  );
+}
+
+/** What many candidates leave out, for room. */
+const NARROW = new Set(['at the unit', 'empty mass']);
+
+interface Table {
+  rows: [string, (c: Candidate) => string][];
+  of: Candidate[];
+  open: string | null;
+  onOpen: (id: string | null) => void;
+}
+
+/** A few: a column each. */
+function ByColumn(props: Table) {
+  return (
+    <table className="row-table" aria-label="candidates">
+      <thead>
+        <tr>
+          <th scope="col">what</th>
+          {props.of.map((c) => (
+            <th key={c.id} scope="col" className="!text-right !text-ink">
+              {c.name}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {props.rows.map(([label, of]) => (
+          <tr key={label}>
+            <td className="whitespace-nowrap text-muted">{label}</td>
+            {props.of.map((c) => (
+              <td key={c.id} className={`num pl-4 ${c.id === 'none' ? 'text-muted' : ''}`}>
+                {of(c)}
+              </td>
+            ))}
+          </tr>
+        ))}
+        <tr>
+          <td className="text-muted">what the benches say</td>
+          {props.of.map((c) => (
+            <td key={c.id} className="pl-4 text-right">
+              <span className="inline-flex items-center gap-1.5">
+                {judged(c).map((l) => (
+                  <span key={l.bench} title={`${l.bench}: ${l.level}`}>
+                    <Mark level={l.level} />
+                  </span>
+                ))}
+              </span>
+            </td>
+          ))}
+        </tr>
+        <tr data-scores>
+          <td className="text-muted">score of a hundred</td>
+          {props.of.map((c) => (
+            <td key={c.id} className="num pl-4">
+              <Score candidate={c} open={props.open} onOpen={props.onOpen} />
+            </td>
+          ))}
+        </tr>
+      </tbody>
+    </table>
+  );
+}
+
+/** Many: a row each, what the benches say in words. */
+function ByRow(props: Table) {
+  return (
+    <table className="row-table" aria-label="candidates">
+      <thead>
+        <tr>
+          <th scope="col" className="w-full">
+            candidate
+          </th>
+          {props.rows.map(([label]) => (
+            <th key={label} scope="col" className="!whitespace-normal !text-right">
+              {label}
+            </th>
+          ))}
+          <th scope="col" className="!whitespace-normal !text-right">
+            the benches
+          </th>
+          <th scope="col" className="!text-right">
+            score
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {props.of.map((c) => (
+          <tr key={c.id} className={c.id === 'none' ? 'text-muted' : ''}>
+            <td className="min-w-32">{c.name}</td>
+            {props.rows.map(([label, of]) => (
+              <td key={label} className="num pl-2">
+                {of(c)}
+              </td>
+            ))}
+            <td className="whitespace-nowrap pl-2 text-right">
+              {(['stop', 'watch', 'unknown'] as const)
+                .map((l) => [l, judged(c).filter((b) => b.level === l).length] as const)
+                .filter(([, n]) => n > 0)
+                .map(([l, n]) => `${n} ${WORDS[l]}`)
+                .join(', ') || 'ok'}
+            </td>
+            <td className="num pl-2">
+              <Score candidate={c} open={props.open} onOpen={props.onOpen} />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** Levels of the benches but the craft's own, which is the same for all. */
+function judged(c: Candidate) {
+  return c.levels.filter((l) => l.bench !== 'craft');
+}
+
+function Score(props: { candidate: Candidate; open: string | null; onOpen: (id: string | null) => void }) {
+  const { view } = useProject();
+  const c = props.candidate;
+  if (c.out.length > 0) return <span className="text-stop">out: {c.out.join(', ')}</span>;
+  if (c.score == null) return null;
+  return (
+    <button
+      type="button"
+      className="quiet"
+      aria-expanded={props.open === c.id}
+      aria-label={`what the score of ${c.name} is made of`}
+      title={c.beaten ? 'another is at least as good in everything' : undefined}
+      onClick={() => props.onOpen(props.open === c.id ? null : c.id)}
+    >
+      {formatNumber(c.score, 'count', view)}
+      {c.beaten ? '*' : ''}
+    </button>
   );
 }
 
