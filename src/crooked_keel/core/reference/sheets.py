@@ -152,7 +152,8 @@ BLOCKS: tuple[Block, ...] = (
     Block("choose", "Ratings: a power, its speed, and how long", (_e("power", "power"), _e("speed", "at"), _e("limit", "given", "choice"), _e("lasts", "lasts")), table="~/unit/ratings", one="rating", folded=True),
     Block("choose", "What hangs on it, and whether its quoted mass has it in", (_e("mass", "mass"), _e("counted", "is", "choice")), table="~/unit/accessories", one="accessory", folded=True),
     *_ports(),
-    Block("choose", "Money of this fit", (_e("planned", "planned"), _e("committed", "ordered"), _e("spent", "paid"), _e("state", "line is", "choice"), _e("wait", "comes in"), _e("week", "week", "text"), _e("holds_up", "holds up", "text")), table="^/money", one="line", hint="Weeks as 2026-W48.", folded=True),
+    Block("choose", "Money of this fit", (_e("planned", "planned"), _e("committed", "ordered"), _e("spent", "paid"), _e("state", "line is", "choice")), table="^/money", one="line", folded=True),
+    Block("choose", "When each comes, and what waits for it", (_e("wait", "comes in"), _e("week", "week", "text"), _e("holds_up", "holds up", "text")), table="^/money", one="line", hint="Weeks as 2026-W48.", folded=True),
     # balance
     Block("balance", "Fuel", (_e("^/fuel", "Tanks of the craft", "choice"),), form="cg limits", hint="Out: an electric fit, or tanks that go. Their own mass is a row of the ledger.", folded=True),
     Block("balance", "Tanks this fit adds", (_e("capacity", "usable"), _e("density", "density"), _e("surface_length", "surface long"), _e("surface_breadth", "broad"), _e("baffles", "parts"), *_PLACE), form="afloat", table="^/tanks", one="tank", hint="Their own mass is a row of the ledger.", folded=True),
