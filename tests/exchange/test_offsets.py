@@ -5,6 +5,8 @@ from __future__ import annotations
 from typing import Any
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.figure import parse_figure
@@ -66,3 +68,15 @@ def test_out_and_in_again_is_the_same_hull() -> None:
     assert again is not None
     at = lambda hull: [(s.station.along_m, [(p.out.si, p.height.along_m) for p in s.half]) for s in hull]
     assert at(again) == at(sections)
+
+
+@given(
+    st.lists(st.tuples(st.integers(0, 1500), st.integers(-900, 1800)), min_size=3, max_size=6), st.integers(2, 9), st.sampled_from([";", "\t", ","])
+)  # fmt: skip
+def test_lines_and_tables_of_any_hull_say_the_same(points: list[tuple[int, int]], count: int, mark: str) -> None:
+    stations = [400 + 870 * i for i in range(count)]
+    lines = "\n".join("; ".join([str(x), *[f"{y}, {z}" for y, z in points]]) for x in stations)
+    table = "\n".join(
+        [f"station{mark}out{mark}height", *[f"{x}{mark}{y}{mark}{z}" for x in stations for y, z in points]]
+    )
+    assert si(read_offsets(lines, "mm-kg")) == si(read_offsets(table, "mm-kg"))

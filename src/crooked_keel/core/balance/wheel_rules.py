@@ -65,9 +65,9 @@ def wheelbase(bench: BalanceBench) -> Iterable[Finding]:
     "balance.axle-split", "Load on the front", limit="40 to 55 % ridden, 35 to 48 % with a swinging unit, else watch", source="common practice, no source", mark="common practice", form="pitch limits",
 )  # fmt: skip
 def axle_split(bench: BalanceBench) -> Iterable[Finding]:
-    s = min(bench.axles.ridden(), key=lambda s: s.front_share)
-    before = bench.axles.stance(s.id, False)
     lo, hi = split_band(bench)
+    s = max(bench.axles.ridden(), key=lambda s: max(lo - s.front_share, s.front_share - hi))
+    before = bench.axles.stance(s.id, False)
     level: Level = "ok" if lo <= s.front_share <= hi else "watch"
     yield verdict(
         "balance.axle-split", level, "{b} on the front, {s}", "{a} → {b}." + (" A light front wanders and lifts." if s.front_share < lo else " A heavy front steers slowly." if level == "watch" else ""),

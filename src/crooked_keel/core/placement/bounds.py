@@ -36,13 +36,18 @@ _TAPE_M = 0.0005
 
 
 class Bound(NamedTuple):
-    """has + effect·change ≥ 0 keeps it from being a stop, ≥ ease makes it ok. mass_kg divides what is left of a CG limit into a margin, m;
-    0 for what is not one."""
+    """has + effect·change ≥ ease keeps it ok. has + stop_effect·change ≥ 0 keeps it from being a stop, where the slope of that line is another.
+    mass_kg divides what is left of a CG limit into a margin, m; 0 for what is not one."""
 
     effect: Effect
     has: float
     ease: float
     mass_kg: float = 0.0
+    stop_effect: Effect | None = None
+
+    def line(self, ease: bool) -> tuple[Effect, float]:
+        """Effect and what is left of the line that is wanted: ok, or no stop."""
+        return (self.effect, self.has - self.ease) if ease else (self.stop_effect or self.effect, self.has)
 
 
 class Aim(NamedTuple):
@@ -128,13 +133,22 @@ def _pitch_limits(bench: BalanceBench) -> Iterator[Bound]:
             yield Bound((0.0, way, 0.0, 0.0), (left + 1.0) * whole, whole)
     for s in axles.heights():
         moment, height = (s.base_m - s.x_m) * s.mass_kg, s.height() * s.mass_kg
-        # The slope is that of the ok limit, where it is exact: what is eased beyond the stop is that.
-        yield Bound((0.0, -1.0, 0.0, -WHEELIE_OK), moment - WHEELIE_STOP * height, (WHEELIE_OK - WHEELIE_STOP) * height)
+        yield Bound(
+            (0.0, -1.0, 0.0, -WHEELIE_OK),
+            moment - WHEELIE_STOP * height,
+            (WHEELIE_OK - WHEELIE_STOP) * height,
+            stop_effect=(0.0, -1.0, 0.0, -WHEELIE_STOP),
+        )
     y, z = axles.lean()
     mass = axles.sums(EMPTY, True, "y").mass_kg
     stop, ok = math.tan(LEAN_STOP), math.tan(LEAN_OK)
     for sign in (1.0, -1.0):
-        yield Bound((0.0, 0.0, -sign, ok), mass * (stop * z - sign * y), mass * z * (stop - ok))
+        yield Bound(
+            (0.0, 0.0, -sign, ok),
+            mass * (stop * z - sign * y),
+            mass * z * (stop - ok),
+            stop_effect=(0.0, 0.0, -sign, stop),
+        )
 
 
 def _corners(bench: BalanceBench) -> Iterator[Bound]:
@@ -148,8 +162,10 @@ def _corners(bench: BalanceBench) -> Iterator[Bound]:
     for s in axles.heights():
         track, height = axles.stability_terms(s.id)
         stop = s.mass_kg * (track / 2 - STABILITY_STOP * height)
-        effect = (0.0, axles.half_track_by_station(s), 0.0, -STABILITY_OK)
-        yield Bound(effect, stop, s.mass_kg * height * (STABILITY_OK - STABILITY_STOP))
+        by_x = axles.half_track_by_station(s)
+        yield Bound(
+            (0.0, by_x, 0.0, -STABILITY_OK), stop, s.mass_kg * height * (STABILITY_OK - STABILITY_STOP), stop_effect=(0.0, by_x, 0.0, -STABILITY_STOP)
+        )  # fmt: skip
 
 
 def _afloat(bench: BalanceBench) -> Iterator[Bound]:
@@ -161,11 +177,21 @@ def _afloat(bench: BalanceBench) -> Iterator[Bound]:
         # trim·MCT is the moment, and MCT falls by a kilogram-metre for each of height: MCT = m·(KM − KG)/L.
         for sign in (1.0, -1.0):
             stop, ok = STOP_TRIM * length + sign * was, OK_TRIM * length + sign * was
-            yield Bound((0.0, -sign, 0.0, -ok / length), stop * mct - sign * after.trim_moment_kg_m, (stop - ok) * mct)
+            yield Bound(
+                (0.0, -sign, 0.0, -ok / length),
+                stop * mct - sign * after.trim_moment_kg_m,
+                (stop - ok) * mct,
+                stop_effect=(0.0, -sign, 0.0, -stop / length),
+            )
         stiff = mass * after.gm_m
         stop, ok = math.tan(HEEL_STOP), math.tan(HEEL_OK)
         for sign in (1.0, -1.0):
-            yield Bound((0.0, 0.0, -sign, -ok), stop * stiff - sign * after.heel_moment_kg_m, (stop - ok) * stiff)
+            yield Bound(
+                (0.0, 0.0, -sign, -ok),
+                stop * stiff - sign * after.heel_moment_kg_m,
+                (stop - ok) * stiff,
+                stop_effect=(0.0, 0.0, -sign, -stop),
+            )
         yield Bound((0.0, 0.0, 0.0, -1.0), stiff - GM_LEAST_M * mass, (GM_WATCH_M - GM_LEAST_M) * mass)
 
 

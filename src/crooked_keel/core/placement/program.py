@@ -58,9 +58,10 @@ def solve(
     middle = target == "middle of the band"
     rows, limits = [], []
     for b in bounds:
-        push = np.array(b.effect) @ table
+        effect, left = b.line(ease and not middle)
+        push = np.array(effect) @ table
         rows.append([*(-push), *push, b.mass_kg if middle else 0.0, 0.0])
-        limits.append(b.has - (b.ease if ease and not middle else 0.0))
+        limits.append(left)
     for order in orders:
         row = np.zeros(2 * n + 2)
         for k, sign in ((order.first, 1.0), (order.second, -1.0)):
