@@ -191,7 +191,7 @@ def test_keys(page: Page, demo: str) -> None:
     expect(page.get_by_role("complementary", name="Findings")).to_contain_text("Balance:")
     page.keyboard.press("4")
     expect(page).to_have_url(re.compile("/drive"))
-    page.keyboard.press("2")  # not built: nothing happens
+    page.keyboard.press("7")  # not built: nothing happens
     expect(page).to_have_url(re.compile("/drive"))
     page.keyboard.press("f")
     expect(page).to_have_url(re.compile("finding="))
