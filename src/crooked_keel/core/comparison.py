@@ -47,11 +47,8 @@ class Candidate(Out):
 
     id: str
     name: str
-    kind: str
     power_si: float | None
-    rated_si: float | None
     speed_si: float | None
-    ratio: float | None
     output_speed_si: float | None
     mass_si: float | None
     empty_si: float | None
@@ -93,7 +90,8 @@ def compare(project: Project) -> Comparison:
     criteria = _criteria(project)
     fits = rows[1:]
     known = {r.id: _figures(r) for r in fits}
-    wanted = [c for c in criteria if c.weight > 0]
+    # What is limited must be known as well: an unknown mass keeps no limit of mass.
+    wanted = [c for c in criteria if c.weight > 0 or c.least is not None or c.most is not None]
     options = {k: v for k, v in known.items() if all(c.name in v for c in wanted)}
     try:
         scored = score_options(options, criteria)
@@ -157,10 +155,10 @@ def _candidate(project: Project, fit_id: str | None) -> Candidate:
     there = lambda u: u.power_there if project.need.altitude is not None else u.continuous[0]
     parts = lambda: min(_parts(u) for u in units)
     return Candidate(
-        id=fit_id or "none", name=project.fits[fit_id].name if fit_id else "as found", kind=", ".join(dict.fromkeys(u.unit.kind or "?" for u in units)),
-        power_si=ask(lambda: sum(there(u) for u in units)), rated_si=or_none(lambda: first.drive.power), speed_si=or_none(lambda: first.drive.rated_speed), ratio=or_none(lambda: first.drive.ratio),
+        id=fit_id or "none", name=project.fits[fit_id].name if fit_id else "as found", 
+        power_si=ask(lambda: sum(there(u) for u in units)), speed_si=or_none(lambda: first.drive.rated_speed),
         output_speed_si=or_none(lambda: first.drive.propeller_speed), mass_si=ask(lambda: _installed(benches)), empty_si=or_none(lambda: _sums(benches, fit_id).mass_kg), cg_si=or_none(lambda: _sums(benches, fit_id).station_m),
-        cost_si=ask(lambda: units[0].cost()) if fit_id else None, wait_si=ask(lambda: units[0].wait_s()) if fit_id else None, parts=ask(parts) if fit_id else None, hearsay=hears,
+        cost_si=ask(lambda: _cost(units)) if fit_id else None, wait_si=ask(lambda: max(u.wait_s() for u in units)) if fit_id else None, parts=ask(parts) if fit_id else None, hearsay=hears,
         levels=[LevelOut(bench=b.bench, level=b.level) for b in made.benches if b.bench in BUILT and b.level is not None],
         curve=or_none(lambda: units[0].tables().curve) or [], score=None, score_parts=[], out=[], beaten=False, needs=needs_out(tuple(needs.values())),
     )  # fmt: skip
@@ -173,16 +171,14 @@ def _sums(benches: Benches, fit_id: str | None) -> Centre:
 
 def _installed(benches: Benches) -> float:
     """The unit, what its quoted mass leaves out, reduction, propeller, mount and packs, kg."""
-    total = 0.0
-    for i in benches.installations:
-        rows = {r.name.casefold() for r in i.choose.fit.ledger.values()} if i.choose.fit else set()
-        on_top = [
-            a
-            for a in i.choose.unit.accessories.values()
-            if a.counted != "in its mass" and a.name.casefold() not in rows
-        ]
-        total += sum(got(b.mass).value for b in i.placed.parts) + sum(a.mass.si for a in on_top if a.mass)
-    return total
+    return float(
+        sum(sum(got(b.mass).value for b in i.placed.parts) + i.choose.extra_mass for i in benches.installations)
+    )
+
+
+def _cost(units: list[ChooseBench]) -> float:
+    """The lines of money of the fit, or the prices of all its units."""
+    return units[0].cost() if units[0].money else sum(u.cost() for u in units)
 
 
 def _parts(unit: ChooseBench) -> float:

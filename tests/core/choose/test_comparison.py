@@ -99,3 +99,39 @@ def test_a_rating_that_is_short_does_not_count_as_lasting(project: Project) -> N
     assert rows(project)["a"].power_si == pytest.approx(92 * HP_W * 0.8142, rel=2e-3)
     said = finding(assess(put(project, {f"{UNIT}/power": "100 hp", f"{UNIT}/curve": None}), "a"), "choose.lasting")
     assert said.level == "watch" and said.title.params["p"].si == pytest.approx(92 * HP_W)
+
+
+def test_ratings_that_are_all_short_leave_nothing_that_lasts(project: Project) -> None:
+    """The rated power is not taken for what lasts where its maker gives only minutes."""
+    short = put(project, {f"{UNIT}/ratings/rating-1/limit": "for so long", f"{UNIT}/ratings/rating-1/lasts": "10 min"})
+    assert finding(assess(short, "a"), "choose.power-there").level == "unknown"
+    made = rows(short)["a"]
+    assert made.power_si is None and made.score is None and f"{UNIT}/ratings" in {n.pointer for n in made.needs}
+
+
+def test_an_unknown_figure_keeps_no_hard_limit(project: Project) -> None:
+    limited = put(project, {f"{UNIT}/parts": None, "/need/weights/parts": None, "/need/least_parts": "3"})
+    assert rows(limited)["a"].score is None and rows(limited)["a"].needs
+
+
+def test_what_hangs_on_it_weighs_the_same_in_the_ledger_or_not(project: Project) -> None:
+    on_top = put(project, {f"{UNIT}/accessories/starter/counted": "on top of it"})
+    row = {
+        "name": "Starter and alternator",
+        "kind": "installed",
+        "mass": "5.1 kg",
+        "station": "0 mm",
+        "butt_line": "0 mm",
+        "water_line": "0 mm",
+    }
+    listed = put(on_top, {"/fits/a/ledger/starter": row})
+    masses = [rows(p)["a"].mass_si for p in (project, on_top, listed)]
+    assert masses == pytest.approx([97.6, 102.7, 102.7])
+
+
+def test_a_twin_costs_and_waits_for_both_units() -> None:
+    twin = DEMO_OF["scooter"]
+    unit = twin.fits["b"].installations["main"].model_dump(mode="json", by_alias=True, exclude_none=True)
+    both = put(twin, {"/fits/b/installations/second": strip(unit), "/fits/b/installations/second/unit/wait": "9 weeks"})
+    made = rows(both)["b"]
+    assert made.cost_si == 2 * 2950 and made.wait_si == 9 * 7 * 86400

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ..errors import CannotSay, Need
 from ..finding import Compared, Finding, Level, q, rule, verdict, word
 from .curve import disagreement
 from .money import longest_wait
@@ -43,8 +42,6 @@ def curve(bench: ChooseBench) -> Iterable[Finding]:
 def lasting(bench: ChooseBench) -> Iterable[Finding]:
     if not bench.unit.ratings or bench.unit.power is None:
         return
-    if not any(t is None for _, _, t in bench.ratings):
-        raise CannotSay(Need(bench._p("ratings"), f"a rating of the {bench.name} without a limit"))
     power, name = bench.continuous
     over = bench.unit.power.si > power * 1.001
     best = max((r for r in bench.ratings if r[2] is not None and r[1] > power), key=lambda r: r[1], default=None)
@@ -76,11 +73,9 @@ def power_there(bench: ChooseBench) -> Iterable[Finding]:
     "choose.left-out", "What its mass leaves out", limit="all that comes on top is in the ledger, else watch", source="common practice, no source", mark="common practice",
 )  # fmt: skip
 def left_out(bench: ChooseBench) -> Iterable[Finding]:
-    on_top = [a for a in bench.unit.accessories.values() if a.counted != "in its mass"]
     if not bench.unit.accessories or bench.fit is None:
         return
-    rows = {r.name.casefold() for r in [*bench.resolved.project.ledger.values(), *bench.fit.ledger.values()]}
-    missing = [a for a in on_top if a.name.casefold() not in rows]
+    missing = [a for _, a in bench.not_listed]
     unsaid = [a.name for a in bench.unit.accessories.values() if a.counted is None]
     level: Level = "watch" if missing else "ok"
     yield verdict(

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from ..bench import ValueList, or_none
-from ..document import Fit, PowerUnit
+from ..document import Accessory, Fit, PowerUnit
 from ..errors import CannotSay, InputError, Need, all_or_cannot_say
 from ..finding import Value
 from ..formula import Out, formula
@@ -38,7 +38,7 @@ def built_up(quoted_kg: float, on_top_kg: float) -> float:
 
 
 class CurveOut(Out):
-    """Speed, torque and power along the curve, SI; and its peak."""
+    """Speed, torque and power along the curve, SI."""
 
     speed_si: float
     torque_si: float
@@ -73,7 +73,6 @@ class ChooseOut(Out):
     """What the choose bench draws of one unit."""
 
     curve: list[CurveOut]
-    peak: CurveOut | None
     ports: list[PortOut]
     weeks: list[WeekOut]
     longest: str
@@ -134,6 +133,8 @@ class ChooseBench:
         if lasting:
             name, power, _ = max(lasting, key=lambda r: r[1])
             return power, name
+        if self.ratings:
+            raise CannotSay(Need(self._p("ratings"), f"a rating of the {self.name} without a limit"))
         return above_zero(self.unit.power, self._p("power"), f"rated power of the {self.name}"), "rated"
 
     @lazy
@@ -158,7 +159,7 @@ class ChooseBench:
             flat = self.continuous[0]
             gas = above_zero(self.unit.gas_path, self._p("gas_path"), f"power of the gas path of the {self.name} low down")  # fmt: skip
             return lapse_turbine(flat, gas, height, hot) / flat
-        return min(lapse_na(min(density_ratio(height, hot), 1.15)), 1.0)
+        return lapse_na(min(density_ratio(height, hot), 1.0))  # no credit for dense air
 
     @lazy
     def power_there(self) -> float:
@@ -166,10 +167,22 @@ class ChooseBench:
         all_or_cannot_say(lambda: self.continuous, lambda: self.share_left)
         return power_left(self.continuous[0], self.share_left)
 
+    @property
+    def on_top(self) -> list[tuple[str, Accessory]]:
+        """What comes on top of the quoted mass; what was not said does."""
+        return [(k, a) for k, a in self.unit.accessories.items() if a.counted != "in its mass"]
+
+    @property
+    def not_listed(self) -> list[tuple[str, Accessory]]:
+        """What comes on top and is in no ledger, by its name."""
+        rows = [*self.resolved.project.ledger.values(), *(self.fit.ledger.values() if self.fit else ())]
+        names = {r.name.casefold() for r in rows}
+        return [(k, a) for k, a in self.on_top if a.name.casefold() not in names]
+
     @lazy
     def extra_mass(self) -> float:
         """Mass of what comes on top of the quoted mass, kg."""
-        on_top = [(k, a) for k, a in self.unit.accessories.items() if a.counted != "in its mass"]
+        on_top = self.on_top
         asks = [
             lambda k=k, a=a: need(a.mass, self._p(f"accessories/{k}/mass"), f"mass of the {a.name} ({self.name})").si
             for k, a in on_top
@@ -207,7 +220,7 @@ class ChooseBench:
 
     @lazy
     def money(self) -> list[Line]:
-        """Lines of money of the fit; the unit itself where it has a price."""
+        """Lines of money of the fit. Raises CannotSay for a line without any amount."""
         lines = []
         if self.fit is None:
             return []
@@ -269,14 +282,13 @@ class ChooseBench:
         """Curve, ports and money for the screen."""
         at = lambda s, t: CurveOut(speed_si=s, torque_si=t, power_si=s * t)
         drawn = or_none(lambda: [at(s, t) for s, t in self.curve.drawn()]) or []
-        peak = or_none(lambda: self.curve.peak())
         lines = or_none(lambda: self.money) or []
         listed = {m.name for m in self.fit.money.values()} if self.fit else set()
         rows = or_none(lambda: self.ports) or []
         longest = longest_wait(lines)
         holds = next((m.holds_up for m in self.fit.money.values() if longest and m.name == longest.name), "") if self.fit else ""  # fmt: skip
         return ChooseOut(
-            curve=drawn, peak=at(peak[0], peak[1] / peak[0]) if peak else None,
+            curve=drawn,
             ports=[
                 PortOut(kind=r.kind.key, name=r.kind.name, status=r.status, differs=[a.words for a in r.differs], blank=[a.words for a in r.blank],
                         buy=r.kind.buy, task=r.kind.task, caution=r.kind.caution, line=port_line(r), listed=port_line(r) in listed)

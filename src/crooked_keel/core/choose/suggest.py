@@ -14,11 +14,10 @@ def list_them(bench: ChooseBench) -> Iterator[Proposal]:
     fit_id, fit = bench.resolved.fit_id, bench.fit
     if fit is None:
         return
-    rows = {r.name.casefold() for r in [*bench.resolved.project.ledger.values(), *fit.ledger.values()]}
     operations: list[Operation] = []
     names: list[str] = []
-    for key, a in bench.unit.accessories.items():
-        if a.counted == "in its mass" or a.name.casefold() in rows or a.mass is None:
+    for key, a in bench.not_listed:
+        if a.mass is None:
             continue
         at = next(k for k in (key, *(f"{key}-{n}" for n in range(2, 99))) if k not in fit.ledger)
         mass = {"entered": a.mass.entered, "source": a.mass.source}

@@ -37,11 +37,12 @@ from .fit import (
 )
 from .patch import apply_operations, fragments_of, value_at
 from .project import REFERENCE_VERSION, SCHEMA_VERSION, Assumptions, Instrument, Need, Project
-from .unit import Crane, CurvePoint, Hung, Lifting, Ports, PowerUnit, TwoScales
+from .unit import Accessory, Crane, CurvePoint, Hung, Lifting, Ports, PowerUnit, TwoScales
 
 __all__ = [
     "REFERENCE_VERSION",
     "SCHEMA_VERSION",
+    "Accessory",
     "AsFound",
     "Assumptions",
     "Correction",
