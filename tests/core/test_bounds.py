@@ -150,3 +150,13 @@ def test_a_pack_is_drawn_as_large_as_it_is_and_a_space_where_it_is_closed() -> N
     assert [s.id for s in made.spaces] == ["cradle", "spine"]
     open_up = assess(put(DEMO_OF["motorcycle"], {"/fits/a/spaces/cradle/high": None}), "a").shapes
     assert [s.id for s in open_up.spaces] == ["spine"]
+
+
+def test_a_pack_higher_takes_from_the_line_of_gm_what_it_takes_from_gm() -> None:
+    """GM times her displacement falls by the mass times how far it went up, by the assessment and by the line alike."""
+    before, after = assess(DEMO_OF["boat"], "b"), assess(moved("boat", (0.0, 0.0, 0.4)), "b")
+    assert before.balance is not None and after.balance is not None
+    for line, was, now in zip(groups("boat")["balance.gm"], before.balance.afloat, after.balance.afloat, strict=True):
+        assert was.gm_si is not None and now.gm_si is not None and was.displacement_si is not None
+        assert (now.gm_si - was.gm_si) * was.displacement_si == pytest.approx(line.effect[3] * 118.0 * 0.4, rel=1e-6)
+        assert line.has == pytest.approx((was.gm_si - 0.15) * was.displacement_si)
