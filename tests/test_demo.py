@@ -10,9 +10,10 @@ import pytest
 from fastapi.testclient import TestClient
 
 from crooked_keel.core.assess import assess
-from crooked_keel.core.document import Project, dump, load
+from crooked_keel.core.document import Project, apply_operations, dump, load
 from crooked_keel.core.suggest import suggest
-from crooked_keel.demo.seed import SECOND, made, seed
+from crooked_keel.demo import shelf
+from crooked_keel.demo.seed import SECOND, library, made, seed
 from crooked_keel.store.store import Store
 from tests.conftest import DEMO_OF, KIND_IDS, put
 
@@ -26,7 +27,8 @@ def test_seeded_once_with_its_summary(tmp_path: Path) -> None:
     for row, _, summary in rows:
         assert summary is not None and summary["worst_level"] == "stop"
         if row.name != "Curlew":
-            assert store.head(row.id).document == DEMO_OF[summary["kind"]]
+            made = DEMO_OF[summary["kind"]]
+            assert store.head(row.id).document == apply_operations(made, shelf.origins(made, library()))
     assert not store.head(rows[0][0].id).can_undo  # nothing to undo into an empty project
     store.close()
 

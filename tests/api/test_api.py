@@ -228,10 +228,13 @@ schema = schemathesis.openapi.from_asgi("/openapi.json", _APP)
 
 @pytest.fixture(scope="module", autouse=True)
 def _data_for_the_schema(tmp_path_factory: pytest.TempPathFactory) -> None:
+    from crooked_keel.api.library_service import LibraryService
     from crooked_keel.api.service import Service
+    from crooked_keel.store.library import Library
     from crooked_keel.store.store import Store
 
-    _APP.state.service = Service(Store(tmp_path_factory.mktemp("schema")))
+    store = Store(tmp_path_factory.mktemp("schema"))
+    _APP.state.service, _APP.state.library = Service(store), LibraryService(Library(store))
 
 
 @schema.parametrize()

@@ -29,7 +29,7 @@ FIGURES = [(k, p) for k in OTHERS for p in figure_pointers(DEMO_OF[k])]
 SPARE = re.compile(
     r"/(report_\w+|raised/(lift|reading)|stretch|peak_power|peak_time|phase_current|peak_torque|stiffness_across|down_angle|step_\d+|on_scales/\w+|"
     r"gap_\d+|mount/thrust$|support_behind|wheel/mass|gross|note|radius|factor|third_at|rolling|cruise|box_\w+|cylinders|length|width|height|as_found/water_line|envelope|"
-    r"spaces/\w+/\w+|ports/\w+/\w+|money/[-\w]+/\w+|need/.*|unit/(cost|wait|parts)$|ratings/[-\w]+/speed|load_index|front_axle|rear_axle|flotation/(block|waterplane|lcf|lcb|crowd)|roll)"
+    r"spaces/\w+/\w+|ports/\w+/\w+|money/[-\w]+/\w+|need/.*|unit/(cost|wait|parts|width)$|ratings/[-\w]+/speed|load_index|front_axle|rear_axle|flotation/(block|waterplane|lcf|lcb|crowd)|roll)"
 )  # fmt: skip
 
 
@@ -67,8 +67,8 @@ def test_no_figure_however_odd_breaks_the_program(at: tuple[str, str], factor: f
     assert isinstance(figure, Figure)
     plain = {k: getattr(figure, a) for k, a in (("from", "origin"), ("dir", "dir")) if hasattr(figure, a)}
     unit = {"length": "m", "mass": "kg", "angle": "rad", "power": "W", "torque": "N·m", "rotation": "rad/s", "speed": "m/s", "force": "N", "volume": "m³", "density": "kg/m³",
-            "inertia": "kg·m²", "stiffness": "N/m", "area": "m²", "voltage": "V", "current": "A", "energy": "Wh", "time": "s"}.get(figure.dimension, "")  # fmt: skip
-    scale = 3600.0 if figure.dimension == "energy" else 1.0
+            "inertia": "kg·m²", "stiffness": "N/m", "area": "m²", "voltage": "V", "current": "A", "energy": "Wh", "time": "s", "consumption": "g/kWh"}.get(figure.dimension, "")  # fmt: skip
+    scale = {"energy": 3600.0, "consumption": 1e-3 / 3.6e6}.get(figure.dimension, 1.0)
     try:
         odd = put(DEMO_OF[kind], {pointer: {"entered": f"{figure.si * factor / scale:.12f} {unit}", **plain}})
     except InputError:
@@ -159,9 +159,9 @@ def test_every_figure_of_a_demonstration_stands_on_a_sheet(kind: str) -> None:
     elsewhere = re.compile(r"^/(loadings|ledger|fits/\w+/ledger)/|^/craft/limits/envelope|/mass$")
     for pointer in figure_pointers(DEMO_OF[kind]):
         short = re.sub(r"^/(fits/[^/]+/installations|old_installations)/[^/]+", "~", pointer)
-        short = re.sub(r"^/fits/[^/]+/(tanks|spaces|money)", r"^/\1", short)
+        short = re.sub(r"^/fits/[^/]+/(tanks|spaces|money|tasks)", r"^/\1", short)
         starred = re.sub(
-            r"(/instruments|\^/tanks|\^/spaces|\^/money|/craft/(?:supports|flotation/marks|references|tanks|seats|as_found/corrections)|~/(?:mount/points|packs|drive/stages|drive/gears|align/joints|unit/ratings|unit/accessories))/[^/]+",
+            r"(/instruments|\^/tanks|\^/spaces|\^/money|\^/tasks|/craft/(?:supports|flotation/marks|references|tanks|seats|as_found/corrections)|~/(?:mount/points|packs|drive/stages|drive/gears|align/joints|unit/ratings|unit/accessories))/[^/]+",
             r"\1/*",
             short,
         )
@@ -180,6 +180,7 @@ def test_every_field_of_a_sheet_is_a_field_of_the_document(kind: str) -> None:
         "/need/currency",
         "^/money/*/week",
         "^/money/*/holds_up",
+        "^/tasks/*/caution",
     }
     for block in sheet(KINDS[kind]):
         for e in block.entries:

@@ -12,6 +12,7 @@ from tests.conftest import made_lapwing
 
 DEMO = made_lapwing()
 A, B = "/fits/a/installations/main", "/fits/b/installations/main"
+OLD = "/old_installations/main"
 POINTS = ("top-port", "top-starboard", "low-starboard", "low-port")
 
 
@@ -86,6 +87,12 @@ CASES: list[tuple[str, str, dict[str, Any], str]] = [
     ("choose.power-there", "a", {f"{A}/unit/breathing": None}, "unknown"),
     ("choose.power-there", "a", {"/need/power": "70 hp", f"{A}/unit/breathing": "turbocharged", f"{A}/unit/critical_altitude": "8000 ft"}, "ok"),
     ("choose.power-there", "a", {f"{A}/unit/breathing": "flat rated"}, "unknown"),
+    ("choose.heat", "a", {}, "watch"),
+    ("choose.heat", "b", {}, "ok"),
+    ("choose.heat", "a", {f"{OLD}/unit/heat": "40 kW"}, "ok"),
+    ("choose.heat", "a", {f"{OLD}/unit/heat": "38 kW"}, "watch"),
+    ("choose.heat", "a", {f"{OLD}/unit/heat": None}, "unknown"),
+    ("choose.heat", "a", {f"{A}/unit/heat": None}, "unknown"),
     ("choose.left-out", "a", {}, "ok"),
     ("choose.left-out", "a", {f"{A}/unit/accessories/starter/counted": "on top of it"}, "watch"),
     ("choose.left-out", "a", {f"{A}/unit/accessories/starter/counted": None}, "watch"),

@@ -21,6 +21,7 @@ PINT = {
     "m²": "meter ** 2", "ft²": "foot ** 2", "V": "volt", "A": "ampere", "kWh": "kilowatt_hour", "Wh": "watt_hour", "s": "second", "min": "minute", "days": "day", "weeks": "week", "months": "30 * day", "h": "hour", "imp gal": "imperial_gallon", "qt": "US_liquid_quart", "kg/m³": "kilogram / meter ** 3", "kg/L": "kilogram / liter",
     "lb/US gal": "pound / US_liquid_gallon", "kg·m²": "kilogram meter ** 2", "lb·ft²": "pound foot ** 2", "N/mm": "newton / millimeter",
     "kN/mm": "kilonewton / millimeter", "N/m": "newton / meter", "lbf/in": "force_pound / inch", "%": "0.01", ":1": "1", "": "1", "teeth": "1",
+    "g/kWh": "gram / kilowatt_hour", "kg/kWh": "kilogram / kilowatt_hour", "lb/hp·h": "pound / (horsepower * hour)", "kg/h": "kilogram / hour", "lb/h": "pound / hour",
     "kg·m": "kilogram meter", "lb·in": "pound inch", "×100 lb·in": "100 pound inch", "×1000 lb·in": "1000 pound inch",
 }  # fmt: skip
 

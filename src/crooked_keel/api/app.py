@@ -19,8 +19,11 @@ from starlette.exceptions import HTTPException
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 
 from ..core.errors import InputError
+from ..store.library import Library
 from ..store.store import NotFound, StaleEdit, Store
 from .instruments import router as instruments
+from .library import router as library
+from .library_service import LibraryService
 from .models import Conflict, Problem
 from .projects import router as projects
 from .reference import router as reference
@@ -36,8 +39,10 @@ def create_app(data: Path | None = None, passphrase: str | None = None, hosts: l
     """The application on a data folder. Without one it only tells its schema."""
     app = FastAPI(title="Crooked Keel", version="1", docs_url=None, redoc_url=None)
     if data is not None:
-        app.state.service = Service(Store(data))
+        store = Store(data)
+        app.state.service, app.state.library = Service(store), LibraryService(Library(store))
     app.include_router(projects)
+    app.include_router(library)
     app.include_router(reference)
     app.include_router(instruments)
     _problem_schema(app)

@@ -18,12 +18,14 @@ from ..core.placement import Placed
 from ..core.reference.kinds import KINDS, new_project
 from ..core.studies import AtRest, BurnOrders, MonteCarlo
 from ..exchange import weight_sheet
+from ..exchange.hydrostatic_table import read_hydrostatics
 from ..exchange.ledger_table import csv_to_operations, ledger_to_csv, ledger_to_xlsx, xlsx_to_operations
 from ..exchange.offsets import offsets_to_csv, read_offsets
 from .models import (
     Conflict,
     CsvText,
     Edit,
+    HydrostaticsOut,
     ImportCsv,
     ImportFile,
     NewProject,
@@ -318,6 +320,15 @@ def take_offsets(request: Request, project_id: Id, sheet: SheetIn) -> OffsetsOut
     sections = read_offsets(sheet.text, sheet.units, document.number_style)
     op = "replace" if document.craft.flotation.sections is not None else "add"
     return OffsetsOut(operations=[{"op": op, "path": "/craft/flotation/sections", "value": sections}], sections=len(sections))  # fmt: skip
+
+
+@router.post("/projects/{project_id}/hydrostatics")
+def take_hydrostatics(request: Request, project_id: Id, sheet: SheetIn) -> HydrostaticsOut:
+    """The designer's hydrostatic table as text → the edit that puts it in; nothing is saved here."""
+    document = service(request).store.head(project_id).document
+    rows = read_hydrostatics(sheet.text, sheet.units, document.number_style)
+    op = "replace" if document.craft.flotation.table is not None else "add"
+    return HydrostaticsOut(operations=[{"op": op, "path": "/craft/flotation/table", "value": rows}], drafts=len(rows))
 
 
 @router.get("/projects/{project_id}/exports/offsets")

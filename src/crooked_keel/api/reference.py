@@ -5,12 +5,13 @@ from __future__ import annotations
 from fastapi import APIRouter
 
 from ..core import document
+from ..core.document import LibraryUnit
 from ..core.document.fields import all_fields
 from ..core.errors import InputError
 from ..core.figure import Place, parse_figure
 from ..core.finding import RULES
-from ..core.reference.kinds import KINDS, Kind
-from ..core.reference.sheets import sheet
+from ..core.reference.kinds import KINDS
+from ..core.reference.sheets import Block, library_sheet, sheet
 from ..core.units import PLAUSIBLE, VIEWS
 from ..exchange.present import number
 from .models import BlockOut, EntryOut, FieldSpec, KindOut, ParseIn, ParseOut, PrintSpec, Problem, Reference, RuleOut
@@ -42,7 +43,7 @@ def _shown(si: float, plus_minus: float | None, dimension: str, units: str) -> s
 def reference() -> Reference:
     """Units of each view and every field of the document."""
     fields = []
-    for f in all_fields():
+    for f in [*all_fields(), *all_fields(LibraryUnit, "/library/*")]:
         origin = None
         if f.figure is not None and issubclass(f.figure, Place):
             origin = str(f.figure.model_fields["origin"].default)
@@ -72,16 +73,18 @@ def reference() -> Reference:
         )
         for k, kind in KINDS.items()
     ]
-    return Reference(views=views, fields=fields, kinds=kinds, sheets={k: _sheet(kind) for k, kind in KINDS.items()})
+    return Reference(
+        views=views, fields=fields, kinds=kinds, sheets={k: _sheet(sheet(kind)) for k, kind in KINDS.items()}, library_sheet=_sheet(library_sheet()),
+    )  # fmt: skip
 
 
-def _sheet(kind: Kind) -> list[BlockOut]:
+def _sheet(blocks: list[Block]) -> list[BlockOut]:
     return [
         BlockOut(
             bench=b.bench, title=b.title, hint=b.hint, table=b.table or None, one=b.one, fresh=dict(b.fresh), electric=b.electric, folded=b.folded,
             entries=[EntryOut(pointer=e.pointer, label=e.label, kind=e.kind, choices=list(e.choices)) for e in b.entries],
         )
-        for b in sheet(kind)
+        for b in blocks
     ]  # fmt: skip
 
 

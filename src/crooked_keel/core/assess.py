@@ -47,7 +47,7 @@ from .mount import rules as _mount_rules
 from .mount.section import MountOut
 from .reference.kinds import Form
 from .shapes import Shapes, draw
-from .wiring import set_up
+from .wiring import Benches, set_up
 
 _REGISTERED = (
     _craft_rules,
@@ -178,7 +178,11 @@ def assess(project: Project, fit_id: str | None = None) -> Assessment:
     Raises InputError only if the fit does not exist. A missing figure or a fault in one part never blanks the rest."""
     if fit_id is not None and fit_id not in project.fits:
         raise InputError("/fits", "no such fit", given=fit_id, allowed=", ".join(project.fits) or "none yet")
-    benches = set_up(project, fit_id)
+    return judge(set_up(project, fit_id), fit_id)
+
+
+def judge(benches: Benches, fit_id: str | None) -> Assessment:
+    """Assess benches that are set up already."""
     run = _Run(benches.resolved.references.kind.forms)
     for name, bench, suffix in benches.all():
         run.judge(name, bench, suffix)
@@ -290,4 +294,4 @@ def changed(before: Assessment, after: Assessment) -> list[Change]:
     return made
 
 
-__all__ = ["Assessment", "Change", "assess", "changed"]
+__all__ = ["Assessment", "Change", "assess", "changed", "judge"]

@@ -6,7 +6,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 
-from .assess import assess
+from .assess import judge
 from .balance.ledger import Centre
 from .bench import needs_out, or_none
 from .choose.options import Criterion, not_beaten, score_options, turning_points
@@ -42,8 +42,8 @@ class PartOut(Out):
 
 
 class Candidate(Out):
-    """A fit, or the old unit (id `none`): figures that are known, SI, and what the others need; worst level of each bench; score with its parts,
-    or every reason why it is out; whether another is at least as good in everything."""
+    """A fit, or the old unit (id `none`): figures that are known, SI, and what the others need; size as length, width, height; worst level of
+    each bench; score with its parts, or every reason why it is out; whether another is at least as good in everything."""
 
     id: str
     name: str
@@ -51,6 +51,9 @@ class Candidate(Out):
     speed_si: float | None
     output_speed_si: float | None
     mass_si: float | None
+    size_si: list[float | None]
+    burns_si: float | None
+    heat_si: float | None
     empty_si: float | None
     cg_si: float | None
     cost_si: float | None
@@ -132,7 +135,8 @@ def _figures(row: Candidate) -> dict[str, float]:
 
 
 def _candidate(project: Project, fit_id: str | None) -> Candidate:
-    benches, made = set_up(project, fit_id), assess(project, fit_id)
+    benches = set_up(project, fit_id)
+    made = judge(benches, fit_id)
     needs: dict[str, Need] = {}
 
     def ask(question: Callable[[], float]) -> float | None:
@@ -157,7 +161,8 @@ def _candidate(project: Project, fit_id: str | None) -> Candidate:
     return Candidate(
         id=fit_id or "none", name=project.fits[fit_id].name if fit_id else "as found", 
         power_si=ask(lambda: sum(there(u) for u in units)), speed_si=or_none(lambda: first.drive.rated_speed),
-        output_speed_si=or_none(lambda: first.drive.propeller_speed), mass_si=ask(lambda: _installed(benches)), empty_si=or_none(lambda: _sums(benches, fit_id).mass_kg), cg_si=or_none(lambda: _sums(benches, fit_id).station_m),
+        output_speed_si=or_none(lambda: first.drive.propeller_speed), mass_si=ask(lambda: _installed(benches)), size_si=[f.si if f else None for f in (units[0].unit.length, units[0].unit.width, units[0].unit.height)],
+        burns_si=or_none(lambda: sum(u.burns for u in units)), heat_si=or_none(lambda: sum(u.heat for u in units)), empty_si=or_none(lambda: _sums(benches, fit_id).mass_kg), cg_si=or_none(lambda: _sums(benches, fit_id).station_m),
         cost_si=ask(lambda: _cost(units)) if fit_id else None, wait_si=ask(lambda: max(u.wait_s() for u in units)) if fit_id else None, parts=ask(parts) if fit_id else None, hearsay=hears,
         levels=[LevelOut(bench=b.bench, level=b.level) for b in made.benches if b.bench in BUILT and b.level is not None],
         curve=or_none(lambda: units[0].tables().curve) or [], score=None, score_parts=[], out=[], beaten=False, needs=needs_out(tuple(needs.values())),

@@ -486,6 +486,14 @@ class Wait(Figure):
     least_words = "a wait cannot be negative"
 
 
+class Consumption(Figure):
+    """Fuel for work, kg/J."""
+
+    dimension = "consumption"
+    least = 1e-12
+    least_words = "a consumption must be more than zero; a motor burns nothing: leave it blank"
+
+
 class Number(Figure):
     """A plain number: a ratio, a factor."""
 

@@ -112,6 +112,11 @@ UNITS: tuple[Unit, ...] = (
     _U("s", "time", 1.0, ("s", "sec", "second", "seconds")),
     _U("min", "time", 60.0, ("min", "minute", "minutes")),
     _U("h", "time", 3600.0, ("h", "hour", "hours")),
+    _U("g/kWh", "consumption", 1e-3 / 3.6e6, ("g/kWh", "g/kwh", "g/kW·h", "g/(kW·h)")),
+    _U("kg/kWh", "consumption", 1 / 3.6e6, ("kg/kWh", "kg/kwh", "kg/(kW·h)")),
+    _U("lb/hp·h", "consumption", LB_KG / (HP_W * 3600), ("lb/hp·h", "lb/hp/h", "lb/(hp·h)", "lb/hp-h", "lb/hph")),
+    _U("kg/h", "fuel_flow", 1 / 3600, ("kg/h",)),
+    _U("lb/h", "fuel_flow", LB_KG / 3600, ("lb/h", "pph")),
     _U("days", "wait", 86400.0, ("d", "day", "days")),
     _U("weeks", "wait", 7 * 86400.0, ("wk", "week", "weeks")),
     _U("months", "wait", 30 * 86400.0, ("month", "months"), "a month is read as 30 days"),
@@ -135,6 +140,7 @@ PLAUSIBLE: dict[str, float] = {
     "length": 200.0, "mass": 200e3, "angle": 2 * math.pi, "power": 20e6, "torque": 1e6, "rotation": 2e4, "speed": 400.0,
     "force": 1e7, "volume": 200.0, "density": 25e3, "inertia": 1e5, "stiffness": 1e11, "number": 1e6, "count": 1e4,
     "area": 1e3, "mass_moment": 1e7, "voltage": 2000.0, "current": 1e4, "energy": 1e11, "time": 1e7, "altitude": 20e3, "money": 1e12, "wait": 10 * 365 * 86400.0,
+    "consumption": 5 / 3.6e6, "fuel_flow": 10.0,
 }  # fmt: skip
 
 
@@ -161,6 +167,7 @@ VIEWS: dict[str, dict[str, Print]] = {
         "voltage": Print("V", 1.0, 0), "current": Print("A", 1.0, 0), "energy": Print("kWh", 3.6e6, 1), "time": Print("min", 60.0, 0),
         "energy_per_length": Print("Wh/km", 3.6, 0), "acceleration": Print("g", G0_M_S2, 2), "immersion": Print("kg/cm", 100.0, 0),
         "altitude": Print("m", 1.0, 0), "money": Print("", 1.0, 0), "wait": Print("days", 86400.0, 0),
+        "consumption": Print("g/kWh", 1e-3 / 3.6e6, 0), "fuel_flow": Print("kg/h", 1 / 3600, 1),
     },
     "in-lb": {
         "length": Print("in", IN_M, 2), "mass": Print("lb", LB_KG, 1), "angle": Print("°", math.pi / 180, 2),
@@ -178,6 +185,7 @@ VIEWS: dict[str, dict[str, Print]] = {
         "energy": Print("kWh", 3.6e6, 1), "time": Print("min", 60.0, 0), "energy_per_length": Print("Wh/mi", 3600 / 1609.344, 0),
         "acceleration": Print("g", G0_M_S2, 2), "immersion": Print("lb/in", LB_KG / IN_M, 0),
         "altitude": Print("ft", FT_M, 0), "money": Print("", 1.0, 0), "wait": Print("days", 86400.0, 0),
+        "consumption": Print("lb/hp·h", LB_KG / (HP_W * 3600), 3), "fuel_flow": Print("lb/h", LB_KG / 3600, 1),
     },
 }  # fmt: skip
 

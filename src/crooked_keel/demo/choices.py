@@ -51,6 +51,15 @@ def _priced(at: str, cost: str, wait: str, parts: str, source: str = "maker") ->
     return {f"{at}/cost": f(cost, source), f"{at}/wait": f(wait, source), f"{at}/parts": f(parts, "hearsay")}
 
 
+def _given_off(
+    at: str, layout: str | None, width: str, consumption: str | None, heat: str, source: str = "maker"
+) -> dict[str, Any]:
+    """How its cylinders lie, its width, what it burns and the heat into its coolant."""
+    return {
+        f"{at}/width": f(width), f"{at}/heat": f(heat, source), **({f"{at}/layout": layout} if layout else {}), **({f"{at}/consumption": f(consumption, source)} if consumption else {}),
+    }  # fmt: skip
+
+
 LAPWING = {
     **_need("45 hp", "6000 ft", ("3", "4", "2", "1", "2"), most_mass=f("130 kg", "estimated")),
     f"{OLD}/curve": _curve(("1400", "180"), ("1800", "197"), ("2100", "203"), ("2300", "201"), ("2400", "196")),
@@ -79,6 +88,7 @@ LAPWING = {
     "/fits/b/money": _money(
         ("Unit, direct", "7800", "0", "0", "open", "16 weeks", "2027-W14", "everything ahead of the firewall"), ("Propeller, two blades", "1250", "0", "0", "open", "6 weeks", "2027-W14", "first run"), ("Mount, tube and welding", "600", "0", "0", "open", "", "2027-W12", ""),
     ),
+    **_given_off(OLD, "flat", "790 mm", "330 g/kWh", "0 kW", "estimated"), **_given_off(A, "in line", "470 mm", "295 g/kWh", "41 kW"), **_given_off(B, "flat", "740 mm", "310 g/kWh", "0 kW"),
 }  # fmt: skip
 SAMPHIRE = {
     **_need("9 kW", "0 m", ("2", "1", "3", "1", "3")),
@@ -100,6 +110,7 @@ SAMPHIRE = {
     "/fits/a/money": _money(
         ("Diesel with its gear", "11800", "11800", "3000", "open", "6 weeks", "2027-W03", "bed and shaft"), ("Shaft, coupling, stern gland", "980", "0", "0", "open", "3 weeks", "2027-W03", "alignment"), ("Wet exhaust", "640", "610", "610", "closed", "", "2026-W51", ""),
     ),
+    **_given_off(OLD, "in line", "560 mm", "265 g/kWh", "24 kW", "estimated"), **_given_off(A, "in line", "540 mm", "238 g/kWh", "36 kW"), **_given_off(B, None, "420 mm", None, "1.8 kW"),
 }  # fmt: skip
 HARROW = {
     **_need(None, None, ("2", "3", "3", "1", "2")),
@@ -109,14 +120,21 @@ HARROW = {
     f"{OLD}/breathing": "naturally aspirated", f"{A}/breathing": "electric", f"{B}/breathing": "naturally aspirated",
     f"{A}/ratings": _ratings(("lasting", "21 kW", "4800 rpm", None), ("peak", "35 kW", "4800 rpm", "60 s")),
     **_priced(A, "8900", "7 weeks", "3"), **_priced(B, "3200", "2 weeks", "4", "hearsay"),
+    **_given_off(OLD, "in line", "460 mm", "320 g/kWh", "0 kW", "estimated"), **_given_off(A, None, "300 mm", None, "0 kW"), **_given_off(B, "in line", "450 mm", "300 g/kWh", "44 kW"),
 }  # fmt: skip
 PANNIER = {
     **_need(None, None, ("2", "1", "3", "1", "3")),
     **_priced(A, "740", "2 weeks", "5"),
     **_priced(B, "2950", "6 weeks", "3"),
+    **_given_off(OLD, "swing unit", "330 mm", "350 g/kWh", "0 kW", "estimated"),
+    **_given_off(A, "swing unit", "350 mm", "325 g/kWh", "0 kW"),
+    **_given_off(B, None, "200 mm", None, "0 kW"),
 }
 TILLER = {
     **_need(None, None, ("2", "2", "3", "1", "2")),
     **_priced(A, "2600", "3 weeks", "4", "hearsay"),
     **_priced(B, "9800", "8 weeks", "3"),
+    **_given_off(OLD, "in line", "480 mm", "330 g/kWh", "16 kW", "estimated"),
+    **_given_off(A, "in line", "510 mm", "310 g/kWh", "50 kW", "estimated"),
+    **_given_off(B, None, "290 mm", None, "2.2 kW"),
 }

@@ -6,9 +6,10 @@ from pathlib import Path
 from typing import Any
 
 from ..api.service import Service
-from ..core.document import Project, apply_operations
+from ..core.document import LibraryUnit, Project, apply_operations
+from ..store.library import Library
 from ..store.store import Store
-from . import curlew, harrow, lapwing, pannier, samphire, tiller
+from . import curlew, harrow, lapwing, pannier, samphire, shelf, tiller
 
 # Kind of craft and the module that makes it; the last is the first on the list. A second one of a kind stands apart.
 SECOND = (("aeroplane", curlew),)
@@ -26,11 +27,22 @@ def made(kind: str, demo: Any) -> Project:
     return apply_operations(Project(name=demo.NAME, kind=kind), demo.operations())
 
 
+def library() -> dict[str, LibraryUnit]:
+    """The units of the demonstration library."""
+    return shelf.units([made(kind, demo) for kind, demo in (*SECOND, *DEMOS)])
+
+
 def seed(data: Path) -> None:
     """Create what is not there yet, by name; what is there is left as it is."""
     service = Service(Store(data))
+    units, kept = library(), Library(service.store)
+    have = kept.units()
+    names = {u.unit.name.casefold() for u in have.values()}
+    kept.put({k: u for k, u in units.items() if k not in have and u.unit.name.casefold() not in names})
     there = {row.name for row, _, _ in service.store.list_projects()}
     for kind, demo in (*SECOND, *DEMOS):
         if demo.NAME not in there:
-            service.state(service.store.create(made(kind, demo), "Demonstration figures entered"), None)
+            project = made(kind, demo)
+            project = apply_operations(project, shelf.origins(project, units))
+            service.state(service.store.create(project, "Demonstration figures entered"), None)
     service.store.close()

@@ -10,7 +10,7 @@ from typing import Any, Literal, NamedTuple
 
 from ..core.document import LedgerRow, Project
 from ..core.errors import InputError
-from ..core.figure import Figure, Place
+from .cells import cell_of, figure_of, safe, unquoted
 
 COLUMNS = (
     "id",
@@ -30,7 +30,6 @@ _FIELDS = {
     "mass": "mass", "station": "station", "butt line": "butt_line", "water line": "water_line",
     "to station": "to_station", "to butt line": "to_butt_line", "to water line": "to_water_line",
 }  # fmt: skip
-_FORMULA = ("=", "+", "-", "@", "\t", "\r")
 MOST_ROWS = 10_000
 MOST_UNPACKED = 80_000_000
 MOST_HEADING_ROWS = 20
@@ -46,26 +45,10 @@ _TOTAL = re.compile(r"(?i)\s*(sub)?(total|sum)s?\b")
 _HEAD_UNITS = ("kg", "lbs?", "g", "mm", "cm", "m", "in", "inch(?:es)?", "ft")
 
 
-def _cell(figure: Figure | None) -> str:
-    if figure is None:
-        return ""
-    text = figure.entered
-    if figure.plus_minus is not None:
-        text += f" ±{figure.plus_minus.entered}"
-    if isinstance(figure, Place):
-        text += f" {figure.dir} of {figure.origin}"
-    return f"{text} {figure.source}"
-
-
-def _safe(text: str) -> str:
-    """A cell that a spreadsheet would run is quoted with an apostrophe."""
-    return f"'{text}" if text.startswith(_FORMULA) else text
-
-
 def _lines(rows: dict[str, LedgerRow]) -> Iterator[list[str]]:
     """Rows in order, figures as typed with ±, place and source."""
     for key, row in sorted(rows.items(), key=lambda r: (r[1].rank, r[0])):
-        yield [key, row.kind, row.name, row.group, *[_cell(getattr(row, f)) for f in _FIELDS.values()], row.note]
+        yield [key, row.kind, row.name, row.group, *[cell_of(getattr(row, f)) for f in _FIELDS.values()], row.note]
 
 
 def ledger_to_csv(rows: dict[str, LedgerRow]) -> str:
@@ -74,7 +57,7 @@ def ledger_to_csv(rows: dict[str, LedgerRow]) -> str:
     writer = csv.writer(out)
     writer.writerow(COLUMNS)
     for line in _lines(rows):
-        writer.writerow([_safe(c) for c in line])
+        writer.writerow([safe(c) for c in line])
     return out.getvalue()
 
 
@@ -90,7 +73,7 @@ def ledger_to_xlsx(rows: dict[str, LedgerRow]) -> bytes:
     for cell in page[1]:
         cell.font = Font(bold=True)
     for line in _lines(rows):
-        page.append([_safe(c) for c in line])
+        page.append([safe(c) for c in line])
     for row in page.iter_rows(min_row=2):
         for cell in row:
             cell.data_type = "s"
@@ -212,7 +195,7 @@ def to_operations(table: Table, base: str, project: Project) -> list[dict[str, A
     if len(body) > MOST_ROWS:
         raise InputError(field, f"more than {MOST_ROWS} rows")
     for number, line in body:
-        cells = {h: _plain(c) for h, c in zip(head, line, strict=False) if h and c.strip()}
+        cells = {h: unquoted(c) for h, c in zip(head, line, strict=False) if h and c.strip()}
         if not cells.get("kind") and _TOTAL.match(cells.get("name", "total")):
             continue
         key = cells.get("id") or _free_key(cells.get("name", ""), taken)
@@ -230,7 +213,7 @@ def to_operations(table: Table, base: str, project: Project) -> list[dict[str, A
         }
         for column, of in _FIELDS.items():
             if cells.get(column):
-                value[of] = _figure(_with_unit(cells[column], units.get(column), project.number_style), column)
+                value[of] = figure_of(_with_unit(cells[column], units.get(column), project.number_style))
         try:
             LedgerRow.model_validate(value, context={"number_style": project.number_style})
         except ValueError as bad:
@@ -319,24 +302,6 @@ def _rows_at(project: Project, base: str) -> dict[str, LedgerRow]:
     if fit is None:
         raise InputError("/csv", "no such ledger", given=base)
     return fit.ledger
-
-
-def _plain(cell: str) -> str:
-    cell = cell.strip()
-    return cell[1:] if cell.startswith("'") and cell[1:].startswith(_FORMULA) else cell
-
-
-def _figure(text: str, column: str) -> dict[str, Any]:
-    words = text.split()
-    made: dict[str, Any] = {}
-    if words[-1].lower() in ("measured", "maker", "estimated", "hearsay", "template", "computed"):
-        made["source"] = words.pop().lower()
-    if column != "mass" and "of" in words:
-        at = words.index("of")
-        made["from"] = " ".join(words[at + 1 :])
-        made["dir"] = words[at - 1]
-        words = words[: at - 1]
-    return {"entered": " ".join(words), **made}
 
 
 def _free_key(name: str, taken: set[str]) -> str:

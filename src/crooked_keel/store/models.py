@@ -98,3 +98,16 @@ class RecordRow(Base):
     at: Mapped[datetime]
     revision: Mapped[int]
     data: Mapped[dict[str, Any]]
+
+
+class LibraryRow(Base):
+    """A power unit of the library, whole; `folded` is its name without capitals, of which there is one; `version` that of the document."""
+
+    __tablename__ = "library_units"
+    __table_args__ = (UniqueConstraint("folded"), {"sqlite_strict": True})
+    id: Mapped[str] = mapped_column(primary_key=True)
+    name: Mapped[str]
+    folded: Mapped[str]
+    at: Mapped[datetime]
+    version: Mapped[int]
+    data: Mapped[dict[str, Any]]

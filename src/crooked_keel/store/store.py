@@ -21,7 +21,7 @@ from ..core.errors import InputError
 from .models import Base, ProjectRow, RecordRow, RevisionRow, VerdictRow
 
 # The newest migration; a test holds it against the scripts.
-LATEST = "0002"
+LATEST = "0003"
 
 
 class NotFound(LookupError):
@@ -106,7 +106,8 @@ class Store:
             return connection.execute(text("SELECT version_num FROM alembic_version")).scalar()
 
     @contextmanager
-    def _session(self) -> Iterator[Session]:
+    def session(self) -> Iterator[Session]:
+        """A transaction, one at a time."""
         with self._lock, Session(self.engine, expire_on_commit=False) as session, session.begin():
             yield session
 
@@ -118,7 +119,7 @@ class Store:
 
     def list_projects(self) -> list[tuple[ProjectRow, datetime | None, dict[str, Any] | None]]:
         """Every project, the one touched last first, with the time of its head and its verdict summary."""
-        with self._session() as session:
+        with self.session() as session:
             rows = session.execute(
                 select(ProjectRow, RevisionRow.at, VerdictRow.summary)
                 .join(RevisionRow, RevisionRow.id == ProjectRow.head, isouter=True)
@@ -129,12 +130,12 @@ class Store:
 
     def head(self, project_id: str) -> Head:
         """The current state. Raises NotFound."""
-        with self._session() as session:
+        with self.session() as session:
             return self._head(session, self._project(session, project_id))
 
     def revisions(self, project_id: str) -> list[RevisionRow]:
         """All revisions, newest first, without their documents' text."""
-        with self._session() as session:
+        with self.session() as session:
             self._project(session, project_id)
             return list(
                 session.scalars(
@@ -144,7 +145,7 @@ class Store:
 
     def raw_document(self, project_id: str) -> bytes:
         """The bytes of the current document, as saved."""
-        with self._session() as session:
+        with self.session() as session:
             project = self._project(session, project_id)
             return zlib.decompress(self._revision(session, project.head).document)
 
@@ -152,7 +153,7 @@ class Store:
 
     def create(self, document: Project, summary: str) -> Head:
         """A new project with its first revision."""
-        with self._session() as session:
+        with self.session() as session:
             row = ProjectRow(id=secrets.token_hex(5), name=document.name, created_at=_now(), head=None, tip=None)
             session.add(row)
             session.flush()
@@ -167,7 +168,7 @@ class Store:
         If others came between, operations whose figures they left alone are re-applied; otherwise StaleEdit.
         burst: edits with the same word, one right after the other, are one step of undo.
         Raises NotFound, InputError, StaleEdit; nothing is saved then."""
-        with self._session() as session:
+        with self.session() as session:
             project = self._project(session, project_id)
             head = self._revision(session, project.head)
             before = self._document(head)
@@ -191,7 +192,7 @@ class Store:
 
     def delete(self, project_id: str) -> None:
         """Remove a project with all its revisions."""
-        with self._session() as session:
+        with self.session() as session:
             row = self._project(session, project_id)
             row.head = row.tip = None
             session.flush()
@@ -200,7 +201,7 @@ class Store:
 
     def keep_summary(self, project_id: str, revision: int, summary: dict[str, Any]) -> None:
         """Keep what the list shows of a project."""
-        with self._session() as session:
+        with self.session() as session:
             row = session.get(VerdictRow, project_id)
             if row is None:
                 session.add(VerdictRow(project_id=project_id, summary=summary, revision=revision))
@@ -209,13 +210,13 @@ class Store:
 
     def record(self, project_id: str, kind: str, revision: int, data: dict[str, Any]) -> None:
         """Keep something that happened. Records are never changed, and undo does not touch them."""
-        with self._session() as session:
+        with self.session() as session:
             self._project(session, project_id)
             session.add(RecordRow(project_id=project_id, kind=kind, at=_now(), revision=revision, data=data))
 
     def records(self, project_id: str, kind: str) -> list[RecordRow]:
         """Records of a kind, newest first. Raises NotFound."""
-        with self._session() as session:
+        with self.session() as session:
             self._project(session, project_id)
             wanted = select(RecordRow).where(RecordRow.project_id == project_id, RecordRow.kind == kind)
             return list(session.scalars(wanted.order_by(RecordRow.id.desc())))
@@ -233,6 +234,10 @@ class Store:
         if row is None:
             raise NotFound("no such revision")
         return row
+
+    def document(self, session: Session, project: ProjectRow) -> Project:
+        """The current document of a project. Raises NotFound."""
+        return self._document(self._revision(session, project.head))
 
     def _document(self, row: RevisionRow) -> Project:
         found = self._documents.get(row.id)
@@ -298,7 +303,7 @@ class Store:
                 raise StaleEdit(pointer, operation.get("value"), plain(here), number)
 
     def _move(self, project_id: str, way: str) -> Head:
-        with self._session() as session:
+        with self.session() as session:
             project = self._project(session, project_id)
             head = self._revision(session, project.head)
             if way == "undo":

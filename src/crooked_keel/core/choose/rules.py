@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
+from ..errors import all_or_cannot_say
+from ..figure import Power, Rotation
 from ..finding import Compared, Finding, Level, q, rule, verdict, word
 from .curve import disagreement
 from .money import longest_wait
@@ -17,15 +19,17 @@ def curve(bench: ChooseBench) -> Iterable[Finding]:
     if not bench.unit.curve:
         return
     bench.curve  # noqa: B018  says what is wrong with it
-    pairs = [(p.speed_rad_s, p.torque_n_m, p.power_w) for p in bench.points if p.torque_n_m is not None and p.power_w]
-    claims = [(bench.unit.rated_speed, bench.unit.power), *((r.speed, r.power) for r in bench.unit.ratings.values())]
-    for speed, power in claims:
-        inside = speed is not None and bench.curve.slowest_rad_s <= speed.si <= bench.curve.fastest_rad_s
-        if speed is not None and power is not None and power.si > 0 and inside:
-            pairs.append((speed.si, bench.curve.torque_at(speed.si), power.si))
-    if not pairs:
+    typed_both = [(p.speed_rad_s, p.torque_n_m, p.power_w) for p in bench.points if p.torque_n_m is not None and p.power_w]  # fmt: skip
+    u = bench.unit
+    lasting = [(u.rated_speed, u.power), *((r.speed, r.power) for r in u.ratings.values() if r.limit != "for so long")]
+    short = [(r.speed, r.power) for r in u.ratings.values() if r.limit == "for so long"]
+    # Full throttle is one curve for an engine; a motor's is that of what lasts, or of its peak.
+    groups = [lasting, short] if u.kind == "electric" and short else [[*lasting, *short]]
+    judged = [[*typed_both, *c] for group in groups if (c := _claimed(bench, group))] or [typed_both]
+    if not judged[0]:
         return
-    at, torque, typed = max(pairs, key=lambda p: abs(disagreement(p[1], p[0], p[2])))
+    apart = lambda p: abs(disagreement(p[1], p[0], p[2]))
+    at, torque, typed = max(min(judged, key=lambda g: max(map(apart, g))), key=apart)
     share = disagreement(torque, at, typed)
     level: Level = "ok" if abs(share) <= 0.02 else "watch" if abs(share) <= 0.05 else "stop"
     yield verdict(
@@ -34,6 +38,16 @@ def curve(bench: ChooseBench) -> Iterable[Finding]:
         compared=Compared(value=share, dimension="percent", lo=-0.02, hi=0.02), working=disagreement.working(torque, at, typed),
         n=word(bench.name), s=q(at, "rotation"), d=q(abs(share), "percent"), a=q(torque * at, "power"), b=q(typed, "power"),
     )  # fmt: skip
+
+
+def _claimed(bench: ChooseBench, claims: list[tuple[Rotation | None, Power | None]]) -> list[tuple[float, float, float]]:  # fmt: skip
+    """Speed, torque of the curve and power of each claim that the curve reaches."""
+    made = []
+    for speed, power in claims:
+        inside = speed is not None and bench.curve.slowest_rad_s <= speed.si <= bench.curve.fastest_rad_s
+        if speed is not None and power is not None and power.si > 0 and inside:
+            made.append((speed.si, bench.curve.torque_at(speed.si), power.si))
+    return made
 
 
 @rule(
@@ -66,6 +80,28 @@ def power_there(bench: ChooseBench) -> Iterable[Finding]:
         "choose.power-there", level, "{n} has {a} where {b} is needed", "{k} of {r} is left at {h}" + (", {t} K hotter than standard" if hot else "") + ". What lasts is counted, not the peak.",
         compared=Compared(value=share, dimension="number", lo=1.3), margin=q(bench.power_there - wanted.si, "power"),
         n=word(bench.name), a=q(bench.power_there, "power"), b=q(wanted.si, "power"), k=q(bench.share_left, "percent"), r=q(bench.continuous[0], "power"), h=q(height, "altitude"), t=q(hot, "count"),
+    )  # fmt: skip
+
+
+@rule(
+    "choose.heat", "Heat into the coolant", limit="not more than a twentieth above the old unit's ok, more watch", source="the old cooler carried what the old unit gave; the twentieth: common practice, no source", mark="common practice",
+)  # fmt: skip
+def heat(bench: ChooseBench) -> Iterable[Finding]:
+    was = bench.old
+    if was is None or was is bench or (bench.unit.heat is None and was.unit.heat is None):
+        return
+    all_or_cannot_say(lambda: bench.heat, lambda: was.heat)
+    new, old = bench.heat, was.heat
+    more = new > 1.05 * old
+    title = (
+        "{n} gives its coolant {a}, the old unit gave {b}"
+        if old > 0
+        else "{n} gives {a} to a coolant; the old unit had none"
+    )
+    detail = "A cooler that was enough for the old unit is too small: size it for this heat, with the air or water that reaches it." if old > 0 else "It wants a cooler, a pump and hoses that the craft never had, and air or water that reaches them."  # fmt: skip
+    yield verdict(
+        "choose.heat", "watch" if more else "ok", title if more or old > 0 else "{n} gives its coolant no heat", detail if more else "What cooled the old unit carried as much. Whether it is clean and reached by air or water was not checked.",
+        compared=Compared(value=new, dimension="power", hi=1.05 * old), n=word(bench.name), a=q(new, "power"), b=q(old, "power"),
     )  # fmt: skip
 
 

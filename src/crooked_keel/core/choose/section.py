@@ -37,6 +37,14 @@ def built_up(quoted_kg: float, on_top_kg: float) -> float:
     return quoted_kg + on_top_kg
 
 
+@formula(
+    "choose.fuel-flow", "ṁ = b·P", result=("fuel_flow", "fuel at the power that lasts"), b=("consumption", "consumption"), P=("power", "power"), source="definition of consumption",
+)  # fmt: skip
+def fuel_flow(consumption_kg_j: float, power_w: float) -> float:
+    """Fuel burnt, kg/s."""
+    return consumption_kg_j * power_w
+
+
 class CurveOut(Out):
     """Speed, torque and power along the curve, SI."""
 
@@ -47,7 +55,7 @@ class CurveOut(Out):
 
 class PortOut(Out):
     """A port of old and new: what comes of it, the attributes that differ and those not measured, in words; what to buy, to do and to mind; the name of its
-    line of money, and whether that is listed."""
+    line, and where that stands already: among the money, in the ledger, among the tasks."""
 
     kind: str
     name: str
@@ -58,7 +66,9 @@ class PortOut(Out):
     task: str
     caution: str
     line: str
-    listed: bool
+    money: bool
+    ledger: bool
+    kept: bool
 
 
 class WeekOut(Out):
@@ -167,6 +177,22 @@ class ChooseBench:
         all_or_cannot_say(lambda: self.continuous, lambda: self.share_left)
         return power_left(self.continuous[0], self.share_left)
 
+    @lazy
+    def burns(self) -> float:
+        """Fuel at the power that lasts, kg/s. Raises CannotSay."""
+        all_or_cannot_say(lambda: self.consumption, lambda: self.continuous)
+        return fuel_flow(self.consumption, self.continuous[0])
+
+    @lazy
+    def consumption(self) -> float:
+        """Fuel for its work, kg/J."""
+        return need(self.unit.consumption, self._p("consumption"), f"consumption of the {self.name}").si
+
+    @lazy
+    def heat(self) -> float:
+        """Heat into its coolant at its rated power, W."""
+        return need(self.unit.heat, self._p("heat"), f"heat of the {self.name} into its coolant (0 kW if air cools it)").si  # fmt: skip
+
     @property
     def on_top(self) -> list[tuple[str, Accessory]]:
         """What comes on top of the quoted mass; what was not said does."""
@@ -272,6 +298,11 @@ class ChooseBench:
             out.add(
                 "peak-at", "Speed of its greatest power", "rotation", lambda: self.curve.peak()[0], source="its curve"
             )
+        burning = [u for u in (self.unit, old.unit if old else None) if u is not None and u.kind != "electric"]
+        if any(u.consumption is not None for u in burning) and self.unit in burning:
+            out.add("burns", "Fuel at the power that lasts", "fuel_flow", lambda: self.burns, before=known(lambda o: o.burns) if len(burning) > 1 else None, working=lambda: fuel_flow.working(self.consumption, self.continuous[0]))  # fmt: skip
+        if self.unit.heat is not None or (old is not None and old.unit.heat is not None):
+            out.add("heat", "Heat into its coolant at its rated power", "power", lambda: self.heat, before=known(lambda o: o.heat), source="its sheet, or the bench")  # fmt: skip
         if self.unit.accessories:
             out.add("installed-mass", "Mass with all that hangs on it", "mass", lambda: self.installed_mass, working=lambda: built_up.working(self.installed_mass - self.extra_mass, self.extra_mass))  # fmt: skip
         if self.fit is not None and self.fit.money:
@@ -283,7 +314,8 @@ class ChooseBench:
         at = lambda s, t: CurveOut(speed_si=s, torque_si=t, power_si=s * t)
         drawn = or_none(lambda: [at(s, t) for s, t in self.curve.drawn()]) or []
         lines = or_none(lambda: self.money) or []
-        listed = {m.name for m in self.fit.money.values()} if self.fit else set()
+        fit = self.fit
+        money, ledger, tasks = ({i.name for i in part.values()} for part in ((fit.money, fit.ledger, fit.tasks) if fit else ({}, {}, {})))  # fmt: skip
         rows = or_none(lambda: self.ports) or []
         longest = longest_wait(lines)
         holds = next((m.holds_up for m in self.fit.money.values() if longest and m.name == longest.name), "") if self.fit else ""  # fmt: skip
@@ -291,7 +323,7 @@ class ChooseBench:
             curve=drawn,
             ports=[
                 PortOut(kind=r.kind.key, name=r.kind.name, status=r.status, differs=[a.words for a in r.differs], blank=[a.words for a in r.blank],
-                        buy=r.kind.buy, task=r.kind.task, caution=r.kind.caution, line=port_line(r), listed=port_line(r) in listed)
+                        buy=r.kind.buy, task=port_task(r), caution=r.kind.caution, line=port_line(r), money=port_line(r) in money, ledger=port_line(r) in ledger, kept=port_task(r) in tasks)
                 for r in rows
             ],
             weeks=[WeekOut(week=w, forecast_si=f, spent_si=s) for w, (f, s) in by_week(lines).items()],
@@ -302,3 +334,8 @@ class ChooseBench:
 def port_line(row: Row) -> str:
     """The name of the line of money that a port asks for."""
     return f"{row.kind.name[0].upper()}{row.kind.name[1:]}: {row.kind.buy}"
+
+
+def port_task(row: Row) -> str:
+    """The name of the task that a port asks for."""
+    return f"{row.kind.name[0].upper()}{row.kind.name[1:]}: {row.kind.task}"

@@ -20,6 +20,7 @@ from .craft import (
 )
 from .files import dump, load, load_trusted, plain, schema
 from .fit import (
+    Align,
     Drive,
     Face,
     Fit,
@@ -34,8 +35,11 @@ from .fit import (
     Propeller,
     Space,
     Stage,
+    Task,
+    Wheel,
 )
-from .patch import apply_operations, fragments_of, value_at
+from .library import LibraryUnit, dump_library, load_library, load_unit, restyled, taken_out, turned
+from .patch import apply_operations, apply_to, fragments_of, value_at
 from .project import REFERENCE_VERSION, SCHEMA_VERSION, Assumptions, Instrument, Need, Project
 from .unit import Accessory, Crane, CurvePoint, Hung, Lifting, Ports, PowerUnit, TwoScales
 
@@ -43,6 +47,7 @@ __all__ = [
     "REFERENCE_VERSION",
     "SCHEMA_VERSION",
     "Accessory",
+    "Align",
     "AsFound",
     "Assumptions",
     "Correction",
@@ -59,6 +64,7 @@ __all__ = [
     "Installation",
     "Instrument",
     "LedgerRow",
+    "LibraryUnit",
     "Lifting",
     "Limits",
     "Loading",
@@ -82,14 +88,23 @@ __all__ = [
     "Story",
     "Support",
     "Tank",
+    "Task",
     "TwoScales",
+    "Wheel",
     "Wing",
     "apply_operations",
+    "apply_to",
     "dump",
+    "dump_library",
     "fragments_of",
     "load",
+    "load_library",
     "load_trusted",
+    "load_unit",
     "plain",
+    "restyled",
     "schema",
+    "taken_out",
+    "turned",
     "value_at",
 ]  # fmt: skip

@@ -34,12 +34,13 @@ class FieldOf(NamedTuple):
         )
 
 
-def _inner(annotation: Any) -> Any:
+def inner(annotation: Any) -> Any:
+    """An annotation without what allows a blank or narrows it."""
     args = [a for a in get_args(annotation) if a is not type(None)]
     if len(args) < len(get_args(annotation)) and len(args) == 1:
-        return _inner(args[0])
+        return inner(args[0])
     if hasattr(annotation, "__metadata__"):
-        return _inner(annotation.__origin__)
+        return inner(annotation.__origin__)
     return annotation
 
 
@@ -47,9 +48,9 @@ def all_fields(model: type[BaseModel] = Project, prefix: str = "") -> list[Field
     """Every figure and every choice below a model."""
     made: list[FieldOf] = []
     for name, info in model.model_fields.items():
-        here, annotation = f"{prefix}/{name}", _inner(info.annotation)
+        here, annotation = f"{prefix}/{name}", inner(info.annotation)
         if get_origin(annotation) is dict:
-            here, annotation = f"{here}/*", _inner(get_args(annotation)[1])
+            here, annotation = f"{here}/*", inner(get_args(annotation)[1])
         if get_origin(annotation) is Literal:
             made.append(FieldOf(here, None, tuple(str(a) for a in get_args(annotation))))
         elif isinstance(annotation, type) and issubclass(annotation, Figure):

@@ -33,7 +33,7 @@ def load(text: str | bytes) -> Project:
 
     Raises InputError with a plain sentence: not JSON, another program's file, newer version, a figure that disagrees."""
     try:
-        raw = json.loads(text, parse_constant=_no_constant, object_pairs_hook=_no_duplicates)
+        raw = json.loads(text, parse_constant=no_constant, object_pairs_hook=no_duplicates)
     except InputError:
         raise
     except (ValueError, RecursionError, UnicodeDecodeError) as bad:
@@ -83,11 +83,13 @@ def plain(part: Any) -> Any:
     return part
 
 
-def _no_constant(name: str) -> Any:
+def no_constant(name: str) -> Any:
+    """Refuses NaN and the infinities of a JSON text."""
     raise InputError("", f"{name} is not a number", given=name)
 
 
-def _no_duplicates(pairs: list[tuple[str, Any]]) -> dict[str, Any]:
+def no_duplicates(pairs: list[tuple[str, Any]]) -> dict[str, Any]:
+    """An object of a JSON text, refused where an id stands twice."""
     made: dict[str, Any] = {}
     for key, value in pairs:
         if key in made:

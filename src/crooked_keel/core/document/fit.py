@@ -296,6 +296,13 @@ class MoneyLine(Item):
     holds_up: Note = ""
 
 
+class Task(Item):
+    """Something to do that a choice asks for, with what to mind; kept for the build."""
+
+    caution: Note = ""
+    state: Literal["open", "done"] | None = None
+
+
 class LedgerRow(Item):
     """A mass kept, removed, moved or installed. A blank position is unknown, never zero."""
 
@@ -331,3 +338,4 @@ class Fit(Item):
     tanks: dict[Key, Tank] = {}
     spaces: dict[Key, Space] = {}
     money: dict[Key, MoneyLine] = {}
+    tasks: dict[Key, Task] = {}

@@ -4,18 +4,19 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from functools import lru_cache
-from typing import Annotated, Any, get_args
+from typing import Annotated, Any, TypeVar, cast, get_args
 
 from pydantic import BaseModel, TypeAdapter, ValidationError
 from pydantic.fields import FieldInfo
 
 from ..errors import InputError
-from ..figure import Figure, with_earlier
+from ..figure import Figure, NumberStyle, with_earlier
 from .base import Key, Part
 from .files import plain, validation_to_input_error
 from .project import Project
 from .references import check_references
 
+P = TypeVar("P", bound=Part)
 _KEY: TypeAdapter[str] = TypeAdapter(Key)
 
 
@@ -47,7 +48,7 @@ def _field(owner: type[BaseModel], token: str, pointer: str) -> str:
     return token
 
 
-def value_at(project: Project, pointer: str) -> Any:
+def value_at(project: Part, pointer: str) -> Any:
     """The part at a pointer, or None if nothing is there."""
     here: Any = project
     for token in split_pointer(pointer):
@@ -115,24 +116,35 @@ def _validate(adapter: TypeAdapter[Any], value: Any, pointer: str, context: dict
         raise validation_to_input_error(bad, pointer) from None
 
 
-def apply_operations(project: Project, operations: Sequence[dict[str, Any]]) -> Project:
-    """The document after the operations (add, replace, remove), all or nothing.
+def apply_to(part: P, operations: Sequence[dict[str, Any]], style: NumberStyle) -> P:
+    """A part of a document after the operations (add, replace, remove), all or nothing; ids that are named are not looked up.
 
     Raises InputError at the pointer of the first one that cannot be done."""
+    made: Any = part
     for operation in operations:
         op, pointer = operation.get("op"), operation.get("path", "")
         if op not in ("add", "replace", "remove"):
             raise InputError(pointer, "an edit is add, replace or remove", given=str(op))
         tokens = split_pointer(pointer)
-        if tokens[0] in ("schema_version", "reference_version", "kind"):
-            raise InputError(pointer, f"'{tokens[0]}' is not changed by an edit")
-        context = {"number_style": project.number_style}
-        project = _change(project, None, tokens, op, operation.get("value"), pointer, context)
+        made = _change(made, None, tokens, op, operation.get("value"), pointer, {"number_style": style})
+    return cast(P, made)
+
+
+def apply_operations(project: Project, operations: Sequence[dict[str, Any]]) -> Project:
+    """The document after the operations (add, replace, remove), all or nothing.
+
+    Raises InputError at the pointer of the first one that cannot be done."""
+    for operation in operations:
+        token = split_pointer(operation.get("path", ""))[0]
+        if token in ("schema_version", "reference_version", "kind"):
+            raise InputError(operation["path"], f"'{token}' is not changed by an edit")
+        # One at a time: the decimal mark may be what is edited.
+        project = apply_to(project, [operation], project.number_style)
     check_references(project)
     return project
 
 
-def fragments_of(project: Project, operations: Sequence[dict[str, Any]]) -> list[dict[str, Any]]:
+def fragments_of(project: Part, operations: Sequence[dict[str, Any]]) -> list[dict[str, Any]]:
     """What now stands at each touched pointer, as stored: [{path, value}], value absent where nothing stands."""
     made: dict[str, dict[str, Any]] = {}
     for operation in operations:

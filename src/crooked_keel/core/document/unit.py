@@ -7,6 +7,7 @@ from typing import Literal
 from ..figure import (
     Altitude,
     Angle,
+    Consumption,
     Count,
     Current,
     Duration,
@@ -31,6 +32,7 @@ from .base import Item, Key, Name, Part
 
 Turn = Literal["clockwise", "anticlockwise"]
 UnitKind = Literal["four-stroke", "two-stroke", "diesel", "turbine", "electric"]
+Layout = Literal["single", "in line", "vee", "flat", "radial", "rotor", "swing unit"]
 
 
 class TwoScales(Part):
@@ -225,7 +227,8 @@ class Ports(Part):
 
 class PowerUnit(Part):
     """An engine, turbine or motor as installed. Its own measures are taken from its output flange, shaft level. origin: the unit of the
-    library that it is a copy of; parts: how well it is supplied, 1 to 5."""
+    library that it is a copy of; parts: how well it is supplied, 1 to 5; heat: into its coolant at its rated power, nothing where air cools it;
+    consumption: fuel for its work, there."""
 
     name: Name = "power unit"
     origin: Key | None = None
@@ -241,7 +244,10 @@ class PowerUnit(Part):
     wait: Wait | None = None
     parts: Count | None = None
     kind: UnitKind | None = None
+    layout: Layout | None = None
     cylinders: Count | None = None
+    heat: Power | None = None
+    consumption: Consumption | None = None
     power: Power | None = None
     rated_speed: Rotation | None = None
     peak_power: Power | None = None
@@ -260,6 +266,7 @@ class PowerUnit(Part):
     cg_starboard: UnitButtLine | None = None
     cg_up: UnitWaterLine | None = None
     length: Length | None = None
+    width: Length | None = None
     height: Length | None = None
     box_aft: UnitStation | None = None
     box_up: UnitWaterLine | None = None

@@ -145,15 +145,17 @@ BLOCKS: tuple[Block, ...] = (
         _e("/need/weights/power", "Power that lasts there"), _e("/need/weights/mass", "Installed mass"), _e("/need/weights/cost", "Cost"), _e("/need/weights/wait", "Wait"), _e("/need/weights/parts", "Supply of parts"),
     ), hint="Any numbers: only their proportions matter. Blank is not counted.", folded=True),
     Block("choose", "The unit on paper", (
-        _e("~/unit/name", "Name", "text"), _e("~/unit/kind", "Kind", "choice"), _e("~/unit/power", "Rated power, that lasts"), _e("~/unit/rated_speed", "at"), _e("~/unit/breathing", "Breathes", "choice"),
+        _e("~/unit/name", "Name", "text"), _e("~/unit/kind", "Kind", "choice"), _e("~/unit/layout", "Cylinders lie", "choice"), _e("~/unit/power", "Rated power, that lasts"), _e("~/unit/rated_speed", "at"), _e("~/unit/breathing", "Breathes", "choice"),
         _e("~/unit/critical_altitude", "Critical altitude, turbocharged"), _e("~/unit/gas_path", "Gas path low down, turbine"), _e("~/unit/inertia", "Inertia of what turns"),
     )),
+    Block("choose", "What it burns, and what heat it gives", (_e("~/unit/consumption", "Consumption at its rated power"), _e("~/unit/heat", "Heat into its coolant there")), hint="Air-cooled: no heat into a coolant, 0 kW."),
     Block("choose", "Price, wait, parts", (_e("~/unit/cost", "Price"), _e("~/unit/wait", "Comes in"), _e("~/unit/parts", "Supply of parts, 1 to 5"))),
     Block("choose", "Ratings: a power, its speed, and how long", (_e("power", "power"), _e("speed", "at"), _e("limit", "given", "choice"), _e("lasts", "lasts")), table="~/unit/ratings", one="rating", folded=True),
     Block("choose", "What hangs on it, and whether its quoted mass has it in", (_e("mass", "mass"), _e("counted", "is", "choice")), table="~/unit/accessories", one="accessory", folded=True),
     *_ports(),
     Block("choose", "Money of this fit", (_e("planned", "planned"), _e("committed", "ordered"), _e("spent", "paid"), _e("state", "line is", "choice")), table="^/money", one="line", folded=True),
     Block("choose", "When each comes, and what waits for it", (_e("wait", "comes in"), _e("week", "week", "text"), _e("holds_up", "holds up", "text")), table="^/money", one="line", hint="Weeks as 2026-W48.", folded=True),
+    Block("choose", "Tasks, kept for the build", (_e("caution", "mind", "text"), _e("state", "is", "choice")), table="^/tasks", one="task", folded=True),
     # balance
     Block("balance", "Fuel", (_e("^/fuel", "Tanks of the craft", "choice"),), form="cg limits", hint="Out: an electric fit, or tanks that go. Their own mass is a row of the ledger.", folded=True),
     Block("balance", "Tanks this fit adds", (_e("capacity", "usable"), _e("density", "density"), _e("surface_length", "surface long"), _e("surface_breadth", "broad"), _e("baffles", "parts"), *_PLACE), form="afloat", table="^/tanks", one="tank", hint="Their own mass is a row of the ledger.", folded=True),
@@ -261,15 +263,15 @@ BLOCKS: tuple[Block, ...] = (
     Block("align", "Adapter bore by a dial, clockwise from the top", tuple(_e(f"~/align/runout/at_{a}", f"at {a}°") for a in range(0, 360, 45)), form="adapter", hint="Plunger in is positive. Box end of the engine, dial swung from the crank."),
     Block("align", "Universal joints", (_e("side", "angle, from the side"), _e("plan", "angle, from above"), _e("speed", "fastest")), form="joints", table="~/align/joints", one="joint"),
     Block("align", "The unit, from {unit flange}", (
-        _e("~/unit/length", "Length"), _e("~/unit/rear_radius", "Radius of its rear"), _e("~/unit/height", "Height"), _e("~/unit/box_up", "Middle of the unit over its shaft"), _e("~/unit/mass", "Mass"), _e("~/unit/condition", "Weighed", "choice"),
+        _e("~/unit/length", "Length"), _e("~/unit/width", "Width"), _e("~/unit/rear_radius", "Radius of its rear"), _e("~/unit/height", "Height"), _e("~/unit/box_up", "Middle of the unit over its shaft"), _e("~/unit/mass", "Mass"), _e("~/unit/condition", "Weighed", "choice"),
         _e("~/unit/cg_aft", "CG aft"), _e("~/unit/cg_starboard", "CG sideways"), _e("~/unit/cg_up", "CG height"),
     ), form="thrust line"),
     Block("align", "The unit, from {unit flange}", (
-        _e("~/unit/length", "Length"), _e("~/unit/height", "Height"), _e("~/unit/box_up", "Middle of the unit, up"), _e("~/unit/mass", "Mass"), _e("~/unit/condition", "Weighed", "choice"),
+        _e("~/unit/length", "Length"), _e("~/unit/width", "Width"), _e("~/unit/height", "Height"), _e("~/unit/box_up", "Middle of the unit, up"), _e("~/unit/mass", "Mass"), _e("~/unit/condition", "Weighed", "choice"),
         _e("~/unit/cg_aft", "CG along"), _e("~/unit/cg_starboard", "CG sideways"), _e("~/unit/cg_up", "CG height"),
     ), form="shaft line"),
     Block("align", "The unit, from {unit flange}", (
-        _e("~/unit/length", "Length"), _e("~/unit/height", "Height"), _e("~/unit/box_aft", "Middle of the unit, aft"), _e("~/unit/box_up", "Middle of the unit, up"), _e("~/unit/mass", "Mass"), _e("~/unit/condition", "Weighed", "choice"),
+        _e("~/unit/length", "Length"), _e("~/unit/width", "Width"), _e("~/unit/height", "Height"), _e("~/unit/box_aft", "Middle of the unit, aft"), _e("~/unit/box_up", "Middle of the unit, up"), _e("~/unit/mass", "Mass"), _e("~/unit/condition", "Weighed", "choice"),
         _e("~/unit/cg_aft", "CG aft"), _e("~/unit/cg_starboard", "CG sideways"), _e("~/unit/cg_up", "CG height"),
     ), form="across"),
     Block("align", "Mount points", (_e("unit_aft", "aft"), _e("unit_starboard", "sideways"), _e("unit_up", "height"), _e("structure_butt_line", "firewall side"), _e("structure_water_line", "height")), form="firewall", table="~/mount/points", one="point"),
@@ -289,6 +291,36 @@ BLOCKS: tuple[Block, ...] = (
         _e("~/unit/lifting/hook_up", "Hook where the legs meet, height"), _e("~/unit/lifting/rating", "Hoist rated at this boom"),
     ), hint="One pick, or two. The CG and mass are those of the unit.", folded=True),
 )  # fmt: skip
+
+
+# What of a unit is the same whatever craft it goes into.
+_BY_ITSELF = (
+    Block("craft", "Its mass and size, from its output flange", (
+        _e("~/unit/condition", "Weighed", "choice"), _e("~/unit/mass", "Mass"), _e("~/unit/cg_aft", "CG aft"), _e("~/unit/cg_starboard", "CG sideways"), _e("~/unit/cg_up", "CG height"), _e("~/unit/length", "Length"),
+        _e("~/unit/width", "Width"), _e("~/unit/height", "Height"), _e("~/unit/box_aft", "Middle of the unit, aft"), _e("~/unit/box_up", "Middle of the unit, up"),
+    ), hint="As it would sit in the craft, its shaft level."),
+    Block("craft", "Turning", (_e("~/unit/cylinders", "Cylinders"), _e("~/unit/peak_torque", "Peak torque"), _e("~/unit/turns", "Turns, seen from aft looking forward", "choice"))),
+    Block("craft", "Mount points, from its output flange", (_e("unit_aft", "aft"), _e("unit_starboard", "sideways"), _e("unit_up", "height"), _e("strength", "strength")), table="~/mount/points", one="point"),
+    Block("craft", "Its own stages, from the crank", (
+        _e("type", "type", "choice"), _e("driver_teeth", "driving"), _e("driven_teeth", "driven"), _e("ratio", "or ratio"), _e("turning", "turning", "choice"), _e("offset_up", "offset up"), _e("offset_starboard", "sideways"),
+    ), table="~/drive/stages", one="stage", fresh=(("type", "gear"),)),
+    Block("craft", "Its own drive as a whole", (_e("~/drive/mass", "Mass"), _e("~/drive/efficiency", "Efficiency"), _e("~/drive/down_angle", "Down-angle"), _e("~/drive/reverse", "Reverses by", "choice")), hint="Where it is not in the mass of the unit.", folded=True),
+    Block("craft", "Packs that go with it", (_e("mass", "mass"), _e("length", "long"), _e("width", "wide"), _e("height", "high"), _e("voltage", "voltage"), _e("current", "largest current"), _e("energy", "energy")), table="~/packs", one="pack", electric=True),
+)  # fmt: skip
+
+
+def library_sheet() -> list[Block]:
+    """The blocks of a unit of the library: what the benches ask of a unit by itself, in the words of no trade."""
+    own = [b for b in BLOCKS if b.table.startswith("~/unit") or (b.entries and all(e.pointer.startswith("~/unit") for e in b.entries))]  # fmt: skip
+    of = {"choose": 0, "drive": 1, "balance": 2}
+    asked = sorted((b for b in own if b.bench in of and b.title != "Power unit" and "ifting" not in b.title and "crane" not in b.title), key=lambda b: of[b.bench])  # fmt: skip
+    plain = [b._replace(title=_worded(b.title), entries=tuple(e._replace(label=_worded(e.label)) for e in b.entries)) for b in asked]  # fmt: skip
+    paper = [b for b in plain if not b.folded]
+    return [*paper, *_BY_ITSELF, *(b for b in plain if b.folded)]
+
+
+def _worded(text: str) -> str:
+    return text.replace("{unit flange}", "its output flange")
 
 
 def sheet(kind: Kind) -> list[Block]:

@@ -1,0 +1,104 @@
+"""The library of power units: names are there once, and a unit that a fit still uses is not taken away."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping
+from datetime import UTC, datetime
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from ..core.document import SCHEMA_VERSION, LibraryUnit, Project, load_unit, plain
+from ..core.errors import InputError
+from .models import LibraryRow, ProjectRow
+from .store import NotFound, Store
+
+
+class Library:
+    """All units of one data folder, beside its projects."""
+
+    def __init__(self, store: Store) -> None:
+        self.store = store
+
+    def units(self) -> dict[str, LibraryUnit]:
+        """Every unit by its id, in order of name."""
+        with self.store.session() as session:
+            return {r.id: _read(r) for r in session.scalars(select(LibraryRow).order_by(LibraryRow.folded))}
+
+    def unit(self, key: str) -> LibraryUnit:
+        """One unit. Raises NotFound."""
+        with self.store.session() as session:
+            return _read(_row(session, key))
+
+    def put(self, units: Mapping[str, LibraryUnit], new: bool = False) -> None:
+        """Units under their ids, all or none; one whose id is there is replaced.
+
+        new: none of the ids may be there. Raises InputError for an id or a name that is taken."""
+        with self.store.session() as session:
+            for key, unit in units.items():
+                self._put(session, key, unit, new)
+
+    def _put(self, session: Session, key: str, unit: LibraryUnit, new: bool) -> None:
+        row, name = session.get(LibraryRow, key), unit.unit.name
+        if row is not None and new:
+            raise InputError(f"/units/{key}", f"the library has a unit under '{key}' already", given=key)
+        other = session.scalar(select(LibraryRow).where(LibraryRow.folded == name.casefold(), LibraryRow.id != key))
+        if other is not None:
+            raise InputError(f"/units/{key}/unit/name", f"the library has a unit named '{other.name}' already", given=name, allowed="a name of its own")  # fmt: skip
+        if row is None:
+            row = LibraryRow(id=key)
+            session.add(row)
+        row.name, row.folded, row.at = name, name.casefold(), datetime.now(UTC)
+        row.version, row.data = SCHEMA_VERSION, plain(unit)
+        session.flush()
+
+    def edit(self, key: str, change: Callable[[LibraryUnit], LibraryUnit]) -> LibraryUnit:
+        """Replace a unit by what `change` makes of it. Raises NotFound, InputError."""
+        with self.store.session() as session:
+            made = change(_read(_row(session, key)))
+            self._put(session, key, made, False)
+            return made
+
+    def delete(self, key: str) -> None:
+        """Take a unit away. Raises NotFound; InputError where it is still used, with where."""
+        with self.store.session() as session:
+            row = _row(session, key)
+            used = self.used(session).get(key)
+            if used:
+                raise InputError("/unit", f"'{row.name}' is still used: {'; '.join(used)}", given=key, allowed="a unit that no project uses")  # fmt: skip
+            session.delete(row)
+
+    def where_used(self) -> dict[str, list[str]]:
+        """Unit → where it is used, in words; units that nothing uses are not there."""
+        with self.store.session() as session:
+            return self.used(session)
+
+    def used(self, session: Session) -> dict[str, list[str]]:
+        """As `where_used`, inside a transaction."""
+        found: dict[str, list[str]] = {}
+        for row in session.scalars(select(ProjectRow).order_by(ProjectRow.name)):
+            if row.head is None:
+                continue
+            for key, where in _origins(self.store.document(session, row)):
+                words = f"{row.name}, {where}"
+                if words not in found.setdefault(key, []):
+                    found[key].append(words)
+        return found
+
+
+def _origins(project: Project) -> list[tuple[str, str]]:
+    """Units of the library that a project uses, with the fit."""
+    made = [(i.unit.origin, "as found") for i in project.old_installations.values()]
+    made += [(i.unit.origin, f"fit {f.name}") for f in project.fits.values() for i in f.installations.values()]
+    return [(key, where) for key, where in made if key is not None]
+
+
+def _row(session: Session, key: str) -> LibraryRow:
+    row = session.get(LibraryRow, key)
+    if row is None:
+        raise NotFound("no such unit in the library")
+    return row
+
+
+def _read(row: LibraryRow) -> LibraryUnit:
+    return load_unit(row.data, trusted=True)
