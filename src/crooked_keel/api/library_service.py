@@ -24,7 +24,6 @@ from ..core.document import (
     value_at,
 )
 from ..core.errors import InputError
-from ..core.figure import Figure
 from ..exchange.library_table import library_from_csv, library_to_csv
 from ..store.library import Library
 from ..store.store import NotFound
@@ -127,8 +126,8 @@ class LibraryService:
 def _item(key: str, shelf: LibraryUnit, used: list[str]) -> LibraryItem:
     u: PowerUnit = shelf.unit
     si = lambda f: f.si if f is not None else None
-    figures = [v for n in PowerUnit.model_fields if isinstance(v := getattr(u, n), Figure)]
+    said = alone(shelf)
     return LibraryItem(
-        id=key, name=u.name, kind=u.kind, layout=u.layout, cylinders_si=si(u.cylinders), lasting_si=alone(shelf).lasting_si, speed_si=si(u.rated_speed), mass_si=si(u.mass), condition=u.condition,
-        cost_si=si(u.cost), wait_si=si(u.wait), parts_si=si(u.parts), hearsay=any(f.source == "hearsay" for f in figures), used=used,
+        id=key, name=u.name, kind=u.kind, layout=u.layout, cylinders_si=si(u.cylinders), lasting_si=said.lasting_si, speed_si=said.lasting_speed_si, mass_si=si(u.mass), condition=u.condition,
+        cost_si=si(u.cost), wait_si=si(u.wait), parts_si=si(u.parts), used=used,
     )  # fmt: skip

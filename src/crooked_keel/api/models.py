@@ -373,7 +373,6 @@ class LibraryItem(Reply):
     cost_si: float | None
     wait_si: float | None
     parts_si: float | None
-    hearsay: bool
     used: list[str]
 
 

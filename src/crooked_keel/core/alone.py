@@ -18,6 +18,7 @@ class Alone(Out):
 
     curve: list[CurveOut]
     lasting_si: float | None
+    lasting_speed_si: float | None
     ratio_si: float | None
     findings: list[Finding]
 
@@ -28,7 +29,10 @@ def alone(shelf: LibraryUnit) -> Alone:
     project = Project(name="library", fits={"unit": Fit(name=shelf.unit.name, installations={"unit": installation})})
     bench = set_up(project, "unit").installations[0]
     found = [f for name in OF_THE_UNIT for f in or_none(lambda name=name: list(RULES[name].check(bench.choose))) or []]
+    lasting = [r for r in shelf.unit.ratings.values() if r.limit == "without a limit" and r.power is not None]
+    best = max(lasting, key=lambda r: r.power.si if r.power else 0.0, default=None)
+    speed = best.speed if best is not None else shelf.unit.rated_speed
     return Alone(
         curve=or_none(lambda: bench.choose.tables().curve) or [], lasting_si=or_none(lambda: bench.choose.continuous[0]),
-        ratio_si=or_none(lambda: bench.drive.ratio) if shelf.drive.stages else None, findings=found,
+        lasting_speed_si=speed.si if speed is not None else None, ratio_si=or_none(lambda: bench.drive.ratio) if shelf.drive.stages else None, findings=found,
     )  # fmt: skip

@@ -13,6 +13,7 @@ from .choose.options import Criterion, not_beaten, score_options, turning_points
 from .choose.section import ChooseBench, CurveOut
 from .document import Project
 from .errors import CannotSay, InputError, Need
+from .figure import Figure
 from .finding import BUILT, Bench, Level, NeedOut
 from .formula import Out
 from .resolve import got
@@ -25,6 +26,10 @@ NAMES = {
     "wait": "wait",
     "parts": "supply of parts",
 }
+
+
+# Sources from the surest to what is hardly one.
+WORST = ("measured", "computed", "maker", "estimated", "template", "hearsay")
 
 
 class LevelOut(Out):
@@ -42,8 +47,8 @@ class PartOut(Out):
 
 
 class Candidate(Out):
-    """A fit, or the old unit (id `none`): figures that are known, SI, and what the others need; size as length, width, height; worst level of
-    each bench; score with its parts, or every reason why it is out; whether another is at least as good in everything."""
+    """A fit, or the old unit (id `none`): figures that are known, SI, and what the others need; size as length, width, height; where each figure comes
+    from, by its worst; worst level of each bench; score with its parts, or every reason why it is out; whether another is at least as good in everything."""
 
     id: str
     name: str
@@ -60,6 +65,7 @@ class Candidate(Out):
     wait_si: float | None
     parts: float | None
     hearsay: list[str]
+    sources: dict[str, str]
     levels: list[LevelOut]
     curve: list[CurveOut]
     score: float | None
@@ -152,10 +158,9 @@ def _candidate(project: Project, fit_id: str | None) -> Candidate:
     if not units:
         raise InputError("/old_installations", "no unit to compare")
     first = benches.installations[0]
-    hears = [
-        f"{NAMES[n]} of the {u.name}" for u in units
-        for n, f in (("power", u.unit.power), ("mass", u.unit.mass), ("cost", u.unit.cost), ("wait", u.unit.wait), ("parts", u.unit.parts)) if f is not None and f.source == "hearsay"
-    ]  # fmt: skip
+    figures = [(n, u.name, f) for u in units for n in NAMES for f in _behind(u, n)]
+    hears = list(dict.fromkeys(f"{NAMES[n]} of the {name}" for n, name, f in figures if f.source == "hearsay"))
+    sources = {n: max((f.source for k, _, f in figures if k == n), key=WORST.index, default="") for n in NAMES}
     there = lambda u: u.power_there if project.need.altitude is not None else u.continuous[0]
     parts = lambda: min(_parts(u) for u in units)
     return Candidate(
@@ -163,10 +168,24 @@ def _candidate(project: Project, fit_id: str | None) -> Candidate:
         power_si=ask(lambda: sum(there(u) for u in units)), speed_si=or_none(lambda: first.drive.rated_speed),
         output_speed_si=or_none(lambda: first.drive.propeller_speed), mass_si=ask(lambda: _installed(benches)), size_si=[f.si if f else None for f in (units[0].unit.length, units[0].unit.width, units[0].unit.height)],
         burns_si=or_none(lambda: sum(u.burns for u in units)), heat_si=or_none(lambda: sum(u.heat for u in units)), empty_si=or_none(lambda: _sums(benches, fit_id).mass_kg), cg_si=or_none(lambda: _sums(benches, fit_id).station_m),
-        cost_si=ask(lambda: _cost(units)) if fit_id else None, wait_si=ask(lambda: max(u.wait_s() for u in units)) if fit_id else None, parts=ask(parts) if fit_id else None, hearsay=hears,
+        cost_si=ask(lambda: _cost(units)) if fit_id else None, wait_si=ask(lambda: max(u.wait_s() for u in units)) if fit_id else None, parts=ask(parts) if fit_id else None, hearsay=hears, sources={n: s for n, s in sources.items() if s},
         levels=[LevelOut(bench=b.bench, level=b.level) for b in made.benches if b.bench in BUILT and b.level is not None],
         curve=or_none(lambda: units[0].tables().curve) or [], score=None, score_parts=[], out=[], beaten=False, needs=needs_out(tuple(needs.values())),
     )  # fmt: skip
+
+
+def _behind(bench: ChooseBench, name: str) -> list[Figure]:
+    """The figures that an answer of a candidate stands on: of its money and wait the lines, where it has any."""
+    u = bench.unit
+    parts: list[Figure | None]
+    lines = list(bench.fit.money.values()) if bench.fit is not None else []
+    if name in ("cost", "wait") and lines:
+        parts = [f for m in lines for f in ((m.wait,) if name == "wait" else (m.planned, m.committed, m.spent))]
+    elif name == "power":
+        parts = [r.power for r in u.ratings.values() if r.limit == "without a limit"] or [u.power]
+    else:
+        parts = [getattr(u, name)]
+    return [f for f in parts if f is not None]
 
 
 def _sums(benches: Benches, fit_id: str | None) -> Centre:

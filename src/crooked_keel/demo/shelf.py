@@ -38,7 +38,7 @@ def _hangs(*rows: tuple[str, str, str]) -> dict[str, Any]:
 
 def _points(*places: tuple[str, str, str], strength: str = "12 kN") -> dict[str, Any]:
     return {
-        f"point-{i}": {"name": f"point {i}", "rank": float(i), "unit_aft": local(x, "aft", "maker"), "unit_starboard": local(y, "starboard", "maker"), "unit_up": local(z, "up", "maker"), "strength": f(strength, "estimated")}
+        f"point-{i}": {"name": f"{i}", "rank": float(i), "unit_aft": local(x, "aft", "maker"), "unit_starboard": local(y, "starboard", "maker"), "unit_up": local(z, "up", "maker"), "strength": f(strength, "estimated")}
         for i, (x, y, z) in enumerate(places, 1)
     }  # fmt: skip
 

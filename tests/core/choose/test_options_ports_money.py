@@ -124,7 +124,7 @@ def test_money_by_hand() -> None:
     """Closed: paid. Open: the largest of planned, ordered, paid: 4200 + 1100 + 260 + 150; 800 ordered and not paid."""
     status = ledger_status(LINES)
     assert status == (5250, 4760, 5710, 460, 800)
-    assert by_week(LINES) == {"2026-W49": (4350, 4200), "2026-W50": (1100, 300), "": (260, 260)}
+    assert by_week(LINES) == {"2026-W49": (4150, 4350, 4200), "2026-W50": (900, 1100, 300), "": (200, 260, 260)}
     assert list(by_week(LINES)) == ["2026-W49", "2026-W50", ""]
     waited = longest_wait(LINES)
     assert waited is not None and waited.name == "gear"

@@ -19,8 +19,12 @@ export type PrintSpec = Schemas['PrintSpec'];
 export type Shapes = Schemas['Shapes'];
 export type Problem = Schemas['Problem'];
 export type Operation = { op: 'add' | 'replace' | 'remove'; path: string; value?: unknown };
+export type LibraryItem = Schemas['LibraryItem'];
+export type LibraryUnit = Schemas['LibraryUnitOut'];
+export type FromLibrary = Schemas['FromLibraryOut'];
 export type Candidate = Schemas['Candidate'];
 export type Installation = Schemas['InstallationOut'];
+export type Port = Schemas['PortOut'];
 export type Block = Schemas['BlockOut'];
 export type Units = 'mm-kg' | 'in-lb';
 

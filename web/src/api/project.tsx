@@ -12,6 +12,7 @@ import {
   type State,
   type Units,
 } from './client';
+import { SheetContext } from './sheet';
 
 /** What the last edit changed, for the ripple. */
 export interface Ripple {
@@ -286,5 +287,15 @@ export function ProjectProvider(props: {
     settle,
     say,
   };
-  return <Context.Provider value={value}>{props.children}</Context.Provider>;
+  const kind = reference.data.kinds.find((k) => k.id === state.document.kind);
+  const sheet = {
+    ...value,
+    numberStyle: state.document.number_style as 'point' | 'comma',
+    unitSide: kind?.unit_side ?? 1,
+  };
+  return (
+    <Context.Provider value={value}>
+      <SheetContext.Provider value={sheet}>{props.children}</SheetContext.Provider>
+    </Context.Provider>
+  );
 }

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useNavigate } from '@tanstack/react-router';
+import { Link, useNavigate } from '@tanstack/react-router';
 import { AlertDialog, Dialog } from 'radix-ui';
 import { type FormEvent, useRef, useState } from 'react';
 import { answer, api, Refused, type Units } from '../api/client';
@@ -58,6 +58,9 @@ export function ProjectList() {
       <header className="flex h-11 items-center gap-3 border-b border-rule bg-sheet px-6">
         <Brand />
         <span className="head text-[21px]">Crooked Keel</span>
+        <Link to="/library" search={{ units }} className="head text-act">
+          Library
+        </Link>
         <span className="flex-1" />
         <button type="button" className="quiet head" onClick={() => setUnits(units === 'mm-kg' ? 'in-lb' : 'mm-kg')}>
           {units === 'mm-kg' ? 'mm · kg' : 'in · lb'}

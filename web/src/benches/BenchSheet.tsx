@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Bench, Block } from '../api/client';
 import { useProject } from '../api/project';
+import { useSheet } from '../api/sheet';
 import { FigureField } from '../figure/FigureField';
 import { ChoiceField, Collection, type Column, TextField } from '../figure/forms';
 import { Columns, FoldedFields, Group } from './Sheet';
@@ -8,7 +9,7 @@ import { useInstallation } from './useInstallation';
 
 /** The sheet of a bench as the kind of craft declares it: groups of fields in columns, tables across. */
 export function BenchSheet(props: { bench: Bench; only?: (block: Block) => boolean }) {
-  const { reference, state, fit, at } = useProject();
+  const { reference, state, fit } = useProject();
   const { pointer, electric } = useInstallation();
   const kind = state.document.kind as string;
   const blocks = (reference.sheets[kind] ?? []).filter(
@@ -19,8 +20,15 @@ export function BenchSheet(props: { bench: Bench; only?: (block: Block) => boole
       (fit !== null || !needsFit(b)) &&
       (props.only?.(b) ?? true),
   );
+  return <Blocks blocks={blocks} real={(p) => p.replace(/^~/, pointer ?? '').replace(/^\^/, `/fits/${fit}`)} />;
+}
+
+/** Blocks of a sheet: groups of fields in columns, tables across. real: the pointer that an entry stands for. */
+export function Blocks(props: { blocks: Block[]; real: (pointer: string) => string; flowing?: boolean }) {
+  const { at } = useSheet();
+  const { real } = props;
   const runs: Block[][] = [];
-  for (const block of blocks) {
+  for (const block of props.blocks) {
     const last = runs[runs.length - 1];
     if (!block.table && last && !last[0]?.table) last.push(block);
     else runs.push([block]);
@@ -30,7 +38,6 @@ export function BenchSheet(props: { bench: Bench; only?: (block: Block) => boole
       (row) =>
         b.table === '/instruments' || b.table === '^/tanks' || b.entries.some((e) => row[e.pointer] !== undefined),
     );
-  const real = (p: string) => p.replace(/^~/, pointer ?? '').replace(/^\^/, `/fits/${fit}`);
   return (
     <>
       {runs.map((run) => {
@@ -65,7 +72,7 @@ export function BenchSheet(props: { bench: Bench; only?: (block: Block) => boole
           );
         }
         return (
-          <Columns key={first.title}>
+          <Columns key={first.title} flowing={props.flowing}>
             {run.map((b) => (
               <Titled key={b.title} block={b} filled={b.entries.some((e) => at(real(e.pointer)) !== undefined)}>
                 {b.entries.map((e) => (

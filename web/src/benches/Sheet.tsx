@@ -42,9 +42,10 @@ export function FoldedFields(props: { title: string; filled: boolean; children: 
   );
 }
 
-/** Two columns of figures, one at tablet width. */
-export function Columns(props: { children: ReactNode }) {
-  return <div className="grid gap-x-8 px-4 py-3 min-[900px]:grid-cols-2">{props.children}</div>;
+/** Two columns of figures, one at tablet width; flowing, the second begins where the first is full. */
+export function Columns(props: { children: ReactNode; flowing?: boolean }) {
+  const layout = props.flowing ? 'min-[900px]:columns-2 [&>*]:break-inside-avoid' : 'grid min-[900px]:grid-cols-2';
+  return <div className={`gap-x-8 px-4 py-3 ${layout}`}>{props.children}</div>;
 }
 
 /** A strip across the whole middle. */

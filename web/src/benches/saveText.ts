@@ -1,7 +1,7 @@
 /** Give a text to the browser as a file. */
-export function saveText(text: string, name: string) {
+export function saveText(text: string, name: string, type = 'text/csv') {
   const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([text], { type: 'text/csv' }));
+  link.href = URL.createObjectURL(new Blob([text], { type }));
   link.download = name;
   link.click();
   URL.revokeObjectURL(link.href);

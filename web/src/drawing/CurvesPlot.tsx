@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3-scale';
-import { useProject } from '../api/project';
+import { useSheet } from '../api/sheet';
 import { formatNumber } from '../figure/format';
 
 const WIDTH = 400;
@@ -38,7 +38,7 @@ export function CurvesKey(props: { units: Drawn[] }) {
 
 /** Curves laid over each other by the speed of the unit: the old grey, candidates each with its own dash. */
 export function CurvesPlot(props: { of: 'power' | 'torque'; units: Drawn[]; wanted: number | null }) {
-  const { view } = useProject();
+  const { view } = useSheet();
   const drawn = props.units.filter((u) => u.curve.length > 1);
   if (drawn.length === 0)
     return <p className="py-2 text-unknown">No curve is entered: {props.of} cannot be laid side by side.</p>;

@@ -2,8 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { DropdownMenu } from 'radix-ui';
 import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react';
 import { answer, api, Refused } from '../api/client';
-import { useProject } from '../api/project';
-import { useForms } from '../benches/useForms';
+import { useSheet } from '../api/sheet';
 import { completeUnit, fieldAt, stepText } from './fields';
 
 export interface StoredFigure {
@@ -40,19 +39,19 @@ function asText(figure: StoredFigure | undefined): string {
 
 /** What was understood, as the server reads it, in both systems. */
 function useReading(text: string, dimension: string, shown: string, on: boolean) {
-  const { state } = useProject();
+  const { numberStyle } = useSheet();
   const [late, setLate] = useState(text);
   useEffect(() => {
     const timer = setTimeout(() => setLate(text), 150);
     return () => clearTimeout(timer);
   }, [text]);
   return useQuery({
-    queryKey: ['reading', dimension, shown, late, state.document.number_style],
+    queryKey: ['reading', dimension, shown, late, numberStyle],
     enabled: on && late.trim() !== '',
     queryFn: async () =>
       answer(
         await api.POST('/api/units', {
-          body: { text: late, dimension, shown, number_style: state.document.number_style as 'point' | 'comma' },
+          body: { text: late, dimension, shown, number_style: numberStyle },
         }),
       ),
   });
@@ -61,9 +60,8 @@ function useReading(text: string, dimension: string, shown: string, on: boolean)
 /** One figure: value, unit and tolerance in one text; source and place by the tags beside it. */
 export function FigureField(props: { pointer: string; label: string; bare?: boolean }) {
   const { pointer, label } = props;
-  const { at, edit, reference, view } = useProject();
+  const { at, edit, reference, view, unitSide } = useSheet();
   const spec = fieldAt(reference, pointer);
-  const { unitSide } = useForms();
   const figure = at(pointer) as StoredFigure | undefined;
   const stored = asText(figure);
   const [text, setText] = useState(stored);
@@ -148,8 +146,8 @@ export function FigureField(props: { pointer: string; label: string; bare?: bool
           aria-describedby={`${id}-said`}
           data-pointer={pointer}
           data-source={source}
-          className={`certain figure bg-transparent pb-[3px] text-right text-[13px] outline-offset-2 ${props.bare ? '' : 'w-28'}`}
-          style={props.bare ? { width: `max(${WIDTHS[dimension] ?? '4.9rem'}, ${text.length + 0.5}ch)` } : undefined}
+          className="certain figure bg-transparent pb-[3px] text-right text-[13px] outline-offset-2"
+          style={{ width: `max(${props.bare ? (WIDTHS[dimension] ?? '4.9rem') : '7rem'}, ${text.length + 0.5}ch)` }}
           value={text}
           placeholder="—"
           spellCheck={false}
@@ -217,7 +215,7 @@ function Opener() {
 
 /** Scales and tapes of this project, to say with which of them a figure was read. */
 function InstrumentGroup(props: { instrument?: string; onPick: (more: Partial<StoredFigure>) => void }) {
-  const { at } = useProject();
+  const { at } = useSheet();
   const known = Object.entries((at('/instruments') ?? {}) as Record<string, { name: string }>);
   if (known.length === 0) return null;
   return (
@@ -286,7 +284,7 @@ function PlaceTag(props: {
   withSource: boolean;
   onPick: (more: Partial<StoredFigure>) => void;
 }) {
-  const { at } = useProject();
+  const { at } = useSheet();
   const fixed = { station: 'datum', 'butt line': 'centreline', 'water line': 'level line' }[props.place] ?? 'datum';
   const own = OWN.includes(props.figure.from ?? '');
   const references = props.place === 'butt line' || own ? [] : Object.keys((at('/craft/references') ?? {}) as object);

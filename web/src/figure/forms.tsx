@@ -1,50 +1,69 @@
 import { useEffect, useId, useState } from 'react';
 import { Refused } from '../api/client';
-import { useProject } from '../api/project';
+import { useSheet } from '../api/sheet';
 import { FigureField } from './FigureField';
 import { fieldAt } from './fields';
 
 /** A word chosen from a few: those of the field, unless the sheet leaves fewer. Blank is "not said". */
 export function ChoiceField(props: { pointer: string; label: string; bare?: boolean; choices?: string[] }) {
-  const { at, edit, reference } = useProject();
-  const id = useId();
+  const { reference } = useSheet();
   const choices = props.choices?.length ? props.choices : (fieldAt(reference, props.pointer)?.choices ?? []);
+  return <Select {...props} options={choices.map((c) => [c, c])} blank="not said" />;
+}
+
+/** One of a few, or none of them. */
+function Select(props: { pointer: string; label: string; bare?: boolean; options: [string, string][]; blank: string }) {
+  const { at, edit } = useSheet();
+  const id = useId();
   const value = (at(props.pointer) as string | undefined) ?? '';
+  const said = (v: string) => props.options.find(([k]) => k === v)?.[1] ?? props.blank;
+  const [error, setError] = useState<string | null>(null);
+  async function put(next: string) {
+    setError(null);
+    try {
+      await edit(
+        [
+          next === ''
+            ? { op: 'remove', path: props.pointer }
+            : { op: value === '' ? 'add' : 'replace', path: props.pointer, value: next },
+        ],
+        `${props.label}: ${said(next)}`,
+      );
+    } catch (bad) {
+      setError(bad instanceof Refused ? bad.words : String(bad));
+    }
+  }
   return (
-    <div className={props.bare ? 'inline-block' : 'flex min-h-7 items-baseline justify-between gap-2'}>
+    <div className={props.bare ? 'inline-block' : 'flex min-h-7 flex-wrap items-baseline justify-between gap-2'}>
       {!props.bare && <label htmlFor={id}>{props.label}</label>}
       <select
         id={id}
         aria-label={props.bare ? props.label : undefined}
+        aria-invalid={error !== null}
         data-pointer={props.pointer}
         className={`border-b border-rule bg-transparent py-0.5 text-[13px] ${value === '' ? 'text-muted' : ''}`}
         value={value}
-        onChange={(e) => {
-          const next = e.target.value;
-          void edit(
-            [
-              next === ''
-                ? { op: 'remove', path: props.pointer }
-                : { op: value === '' ? 'add' : 'replace', path: props.pointer, value: next },
-            ],
-            `${props.label}: ${next || 'not said'}`,
-          );
-        }}
+        onChange={(e) => void put(e.target.value)}
       >
-        <option value="">not said</option>
-        {choices.map((c) => (
-          <option key={c} value={c}>
-            {c}
+        <option value="">{props.blank}</option>
+        {props.options.map(([k, words]) => (
+          <option key={k} value={k}>
+            {words}
           </option>
         ))}
       </select>
+      {error && (
+        <span role="alert" className="w-full text-right text-xs text-stop">
+          {error}
+        </span>
+      )}
     </div>
   );
 }
 
 /** A name or a note. */
 export function TextField(props: { pointer: string; label: string; bare?: boolean; short?: boolean }) {
-  const { at, edit } = useProject();
+  const { at, edit } = useSheet();
   const id = useId();
   const stored = (at(props.pointer) as string | undefined) ?? '';
   const [text, setText] = useState(stored);
@@ -97,37 +116,10 @@ export function TextField(props: { pointer: string; label: string; bare?: boolea
 
 /** One of a collection of the document, chosen by its name. */
 export function KeyField(props: { pointer: string; label: string; of: string }) {
-  const { at, edit } = useProject();
+  const { at } = useSheet();
   const items = Object.entries((at(props.of) ?? {}) as Record<string, { name: string; rank: number }>);
-  const value = (at(props.pointer) as string | undefined) ?? '';
-  return (
-    <select
-      aria-label={props.label}
-      data-pointer={props.pointer}
-      className={`border-b border-rule bg-transparent py-0.5 text-[13px] ${value === '' ? 'text-muted' : ''}`}
-      value={value}
-      onChange={(e) => {
-        const next = e.target.value;
-        void edit(
-          [
-            next === ''
-              ? { op: 'remove', path: props.pointer }
-              : { op: value === '' ? 'add' : 'replace', path: props.pointer, value: next },
-          ],
-          `${props.label}: ${items.find(([k]) => k === next)?.[1].name ?? 'none'}`,
-        );
-      }}
-    >
-      <option value="">none</option>
-      {items
-        .sort(([, a], [, b]) => a.rank - b.rank)
-        .map(([key, item]) => (
-          <option key={key} value={key}>
-            {item.name}
-          </option>
-        ))}
-    </select>
-  );
+  const options = items.sort(([, a], [, b]) => a.rank - b.rank).map(([k, i]): [string, string] => [k, i.name]);
+  return <Select pointer={props.pointer} label={props.label} bare options={options} blank="none" />;
 }
 
 export interface Column {
@@ -148,7 +140,7 @@ export function Collection(props: {
   columns: Column[];
   fresh?: Record<string, unknown>;
 }) {
-  const { at, edit } = useProject();
+  const { at, edit } = useSheet();
   const items = (at(props.pointer) ?? {}) as Record<string, { name: string; rank: number }>;
   const rows = Object.entries(items).sort(([, a], [, b]) => a.rank - b.rank);
   function add() {

@@ -45,12 +45,12 @@ def ledger_status(lines: Sequence[Line]) -> Status:
     return Status(planned, sum(x.spent for x in lines), forecast, forecast - planned, sum(x.exposure for x in lines))
 
 
-def by_week(lines: Sequence[Line]) -> dict[str, tuple[float, float]]:
-    """Forecast and paid by week, in the order of the weeks as they are written (2026-W48); lines without one under nothing."""
-    made: dict[str, tuple[float, float]] = {}
+def by_week(lines: Sequence[Line]) -> dict[str, tuple[float, float, float]]:
+    """Planned, forecast and paid by week, in the order of the weeks as they are written (2026-W48); lines without one under nothing."""
+    made: dict[str, tuple[float, float, float]] = {}
     for x in sorted(lines, key=lambda x: (x.week == "", x.week)):
-        forecast, spent = made.get(x.week, (0.0, 0.0))
-        made[x.week] = (forecast + x.forecast, spent + x.spent)
+        planned, forecast, spent = made.get(x.week, (0.0, 0.0, 0.0))
+        made[x.week] = (planned + x.planned, forecast + x.forecast, spent + x.spent)
     return made
 
 

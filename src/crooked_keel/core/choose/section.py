@@ -72,9 +72,10 @@ class PortOut(Out):
 
 
 class WeekOut(Out):
-    """Money of a week: forecast and paid."""
+    """Money of a week: planned, forecast and paid."""
 
     week: str
+    planned_si: float
     forecast_si: float
     spent_si: float
 
@@ -326,7 +327,7 @@ class ChooseBench:
                         buy=r.kind.buy, task=port_task(r), caution=r.kind.caution, line=port_line(r), money=port_line(r) in money, ledger=port_line(r) in ledger, kept=port_task(r) in tasks)
                 for r in rows
             ],
-            weeks=[WeekOut(week=w, forecast_si=f, spent_si=s) for w, (f, s) in by_week(lines).items()],
+            weeks=[WeekOut(week=w, planned_si=p, forecast_si=f, spent_si=s) for w, (p, f, s) in by_week(lines).items()],
             longest=longest.name if longest else "", longest_holds=holds,
         )  # fmt: skip
 

@@ -1,16 +1,17 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Candidate, type Operation } from '../../api/client';
+import { answer, api, type Candidate, type Operation, type Port } from '../../api/client';
 import { useProject } from '../../api/project';
 import { CurvesKey, CurvesPlot } from '../../drawing/CurvesPlot';
 import type { StoredFigure } from '../../figure/FigureField';
-import { formatNumber } from '../../figure/format';
+import { formatNumber, type View } from '../../figure/format';
 import { Mark, WORDS } from '../../findings/Mark';
 import { Answers } from '../Answers';
 import { BenchSheet } from '../BenchSheet';
 import { Picture, Strip, UnitTabs } from '../Sheet';
 import { useInstallation } from '../useInstallation';
 import { CurveField } from './CurveField';
+import { FromLibrary } from './FromLibrary';
 
 /** Which unit, and what it drags in: candidates side by side, their curves, what will not match, money and wait. */
 export function ChooseBench() {
@@ -19,6 +20,7 @@ export function ChooseBench() {
   return (
     <div className="bg-sheet pb-4">
       <UnitTabs />
+      <FromLibrary />
       <Candidates />
       <Strip label="Answers">
         <Answers bench="choose" columns={3} />
@@ -55,16 +57,19 @@ function Candidates() {
   const said = (si: number | null | undefined, dimension: string) =>
     si == null ? '?' : formatNumber(si, dimension, view);
   const money = (at('/need/currency') as string | undefined) ?? '';
-  const rows: [string, (c: Candidate) => string][] = [
-    ['lasting power there', (c) => said(c.power_si, 'power')],
+  const rows: Row[] = [
+    ['lasting power there', (c) => said(c.power_si, 'power'), 'power'],
     ['at the unit', (c) => (c.speed_si == null ? '' : said(c.speed_si, 'rotation'))],
     ['at the output', (c) => (c.output_speed_si == null ? '' : said(c.output_speed_si, 'rotation'))],
-    ['installed mass', (c) => said(c.mass_si, 'mass')],
+    ['installed mass', (c) => said(c.mass_si, 'mass'), 'mass'],
+    ['size', (c) => sized(c, view)],
+    ['burns', (c) => (c.burns_si == null ? '' : formatNumber(c.burns_si, 'fuel_flow', view))],
+    ['heat into its coolant', (c) => (c.heat_si == null ? '' : formatNumber(c.heat_si, 'power', view))],
     ['empty mass', (c) => said(c.empty_si, 'mass')],
     ['empty CG', (c) => said(c.cg_si, 'length')],
-    [`cost${money ? `, ${money}` : ''}`, (c) => (c.id === 'none' ? '' : said(c.cost_si, 'money'))],
-    ['wait', (c) => (c.id === 'none' ? '' : said(c.wait_si, 'wait'))],
-    ['supply of parts', (c) => (c.id === 'none' ? '' : said(c.parts, 'count'))],
+    [`cost${money ? `, ${money}` : ''}`, (c) => (c.id === 'none' ? '' : said(c.cost_si, 'money')), 'cost'],
+    ['wait', (c) => (c.id === 'none' ? '' : said(c.wait_si, 'wait')), 'wait'],
+    ['supply of parts', (c) => (c.id === 'none' ? '' : said(c.parts, 'count')), 'parts'],
   ];
   const best = m.candidates.find((c) => c.id === m.best);
   return (
@@ -118,10 +123,34 @@ function Candidates() {
 }
 
 /** What many candidates leave out, for room. */
-const NARROW = new Set(['at the unit', 'empty mass']);
+const NARROW = new Set(['at the unit', 'size', 'burns', 'heat into its coolant', 'empty mass']);
+
+/** Length, width and height in one figure. */
+function sized(c: Candidate, view: View): string {
+  if (c.size_si.every((s) => s == null)) return '';
+  const parts = c.size_si.map((s) => (s == null ? '?' : formatNumber(s, 'length', view).replace(/\s.*$/, '')));
+  return `${parts.join(' × ')} ${view.length?.unit}`;
+}
+
+/** Label, what stands there for a candidate, and whose source underlines it. */
+type Row = [string, (c: Candidate) => string, string?];
+
+/** A figure of a candidate, underlined by where it comes from. */
+function Said(props: { row: Row; candidate: Candidate }) {
+  const [, of, from] = props.row;
+  const source = from ? props.candidate.sources[from] : undefined;
+  const text = of(props.candidate);
+  return source && text && text !== '?' ? (
+    <span className="certain pb-[3px]" data-source={source} title={source}>
+      {text}
+    </span>
+  ) : (
+    text
+  );
+}
 
 interface Table {
-  rows: [string, (c: Candidate) => string][];
+  rows: Row[];
   of: Candidate[];
   open: string | null;
   onOpen: (id: string | null) => void;
@@ -142,12 +171,12 @@ function ByColumn(props: Table) {
         </tr>
       </thead>
       <tbody>
-        {props.rows.map(([label, of]) => (
-          <tr key={label}>
-            <td className="whitespace-nowrap text-muted">{label}</td>
+        {props.rows.map((row) => (
+          <tr key={row[0]}>
+            <td className="whitespace-nowrap text-muted">{row[0]}</td>
             {props.of.map((c) => (
               <td key={c.id} className={`num pl-4 ${c.id === 'none' ? 'text-muted' : ''}`}>
-                {of(c)}
+                <Said row={row} candidate={c} />
               </td>
             ))}
           </tr>
@@ -205,9 +234,9 @@ function ByRow(props: Table) {
         {props.of.map((c) => (
           <tr key={c.id} className={c.id === 'none' ? 'text-muted' : ''}>
             <td className="min-w-32">{c.name}</td>
-            {props.rows.map(([label, of]) => (
-              <td key={label} className="num pl-2">
-                {of(c)}
+            {props.rows.map((row) => (
+              <td key={row[0]} className="num pl-2">
+                <Said row={row} candidate={c} />
               </td>
             ))}
             <td className="whitespace-nowrap pl-2 text-right">
@@ -261,20 +290,42 @@ const STATUS: Record<string, string> = {
   unmeasured: 'not measured',
 };
 
-/** Port by port what will not match, and what that asks for; a line for the money at a press. */
+type Place = 'money' | 'ledger' | 'tasks';
+const PLACES: { place: Place; there: 'money' | 'ledger' | 'kept'; head: string; words: string }[] = [
+  { place: 'money', there: 'money', head: 'money', words: 'on the list of money' },
+  { place: 'ledger', there: 'ledger', head: 'ledger', words: 'into the ledger, its mass and place to be measured' },
+  { place: 'tasks', there: 'kept', head: 'task', words: 'among the tasks, kept for the build' },
+];
+/** What a port puts on a list: a line of money, a row of the ledger, a task with what to mind. */
+function proposed(place: Place, port: Port): Record<string, unknown> {
+  if (place === 'tasks') return { name: port.task, caution: port.caution, state: 'open' };
+  if (place === 'money') return { name: port.line, state: 'open' };
+  return { name: port.line, kind: port.status === 'missing' ? 'removed' : 'installed', group: 'ports' };
+}
+
+/** Port by port what will not match, and what that asks for: each at a press onto the list it belongs to, or all at once. */
 function Ports() {
   const { edit, fit, at } = useProject();
   const { out } = useInstallation();
   const rows = out?.choose?.ports ?? [];
   if (!fit || rows.length === 0) return null;
-  async function list(name: string) {
-    const lines = (at(`/fits/${fit}/money`) ?? {}) as Record<string, { rank: number }>;
-    let n = Object.keys(lines).length + 1;
-    while (lines[`line-${n}`]) n += 1;
-    const rank = Math.max(0, ...Object.values(lines).map((l) => l.rank)) + 1;
-    const operations: Operation[] = [{ op: 'add', path: `/fits/${fit}/money/line-${n}`, value: { name, rank } }];
-    await edit(operations, `${name}: on the list`);
+  async function put(place: Place, ports: Port[], summary: string) {
+    const base = `/fits/${fit}/${place}`;
+    const lines = (at(base) ?? {}) as Record<string, { rank: number }>;
+    const taken = new Set(Object.keys(lines));
+    let rank = Math.max(0, ...Object.values(lines).map((l) => l.rank));
+    const operations = ports.map((port): Operation => {
+      let n = 1;
+      const stem = port.kind.replaceAll('_', '-');
+      while (taken.has(n === 1 ? stem : `${stem}-${n}`)) n += 1;
+      const key = n === 1 ? stem : `${stem}-${n}`;
+      taken.add(key);
+      rank += 1;
+      return { op: 'add', path: `${base}/${key}`, value: { ...proposed(place, port), rank } };
+    });
+    await edit(operations, summary);
   }
+  const open = (there: 'money' | 'ledger' | 'kept') => rows.filter((r) => r.status !== 'same' && !r[there]);
   return (
     <section aria-label="Port by port" className="px-4 pt-3">
       <table className="row-table">
@@ -290,7 +341,23 @@ function Ports() {
             <th scope="col" className="w-[38%]">
               buy
             </th>
-            <th scope="col">money</th>
+            {PLACES.map((p) => (
+              <th key={p.place} scope="col">
+                {open(p.there).length > 1 ? (
+                  <button
+                    type="button"
+                    className="quiet"
+                    aria-label={`put all ${open(p.there).length} ${p.words}`}
+                    title={`put all ${open(p.there).length} ${p.words}`}
+                    onClick={() => void put(p.place, open(p.there), `${open(p.there).length} ports ${p.words}`)}
+                  >
+                    {p.head}
+                  </button>
+                ) : (
+                  p.head
+                )}
+              </th>
+            ))}
           </tr>
         </thead>
         <tbody>
@@ -311,21 +378,23 @@ function Ports() {
                 )}
               </td>
               <td className="text-muted">{r.status === 'same' ? '' : r.buy}</td>
-              <td>
-                {r.status !== 'same' &&
-                  (r.listed ? (
-                    <span className="text-xs text-muted">on the list</span>
-                  ) : (
-                    <button
-                      type="button"
-                      className="quiet whitespace-nowrap"
-                      aria-label={`put what the ${r.name} asks for on the list of money`}
-                      onClick={() => void list(r.line)}
-                    >
-                      list it
-                    </button>
-                  ))}
-              </td>
+              {PLACES.map((p) => (
+                <td key={p.place}>
+                  {r.status !== 'same' &&
+                    (r[p.there] ? (
+                      <span className="text-xs text-muted">there</span>
+                    ) : (
+                      <button
+                        type="button"
+                        className="quiet"
+                        aria-label={`put the ${r.name} ${p.words}`}
+                        onClick={() => void put(p.place, [r], `${r.line} ${p.words}`)}
+                      >
+                        put
+                      </button>
+                    ))}
+                </td>
+              ))}
             </tr>
           ))}
         </tbody>
@@ -349,6 +418,7 @@ function Weeks() {
             <th scope="col" className="w-full !text-ink">
               Money by week{money ? `, ${money}` : ''}
             </th>
+            <th scope="col">planned</th>
             <th scope="col">will cost</th>
             <th scope="col">paid</th>
           </tr>
@@ -357,7 +427,8 @@ function Weeks() {
           {choose.weeks.map((w) => (
             <tr key={w.week}>
               <td>{w.week || 'no week said'}</td>
-              <td className="num">{formatNumber(w.forecast_si, 'money', view)}</td>
+              <td className="num">{formatNumber(w.planned_si, 'money', view)}</td>
+              <td className="num pl-4">{formatNumber(w.forecast_si, 'money', view)}</td>
               <td className="num pl-4">{formatNumber(w.spent_si, 'money', view)}</td>
             </tr>
           ))}

@@ -1,5 +1,6 @@
-import { Refused } from '../../api/client';
-import { useProject } from '../../api/project';
+import { useRef, useState } from 'react';
+import { answer, api, Refused } from '../../api/client';
+import { useSheet } from '../../api/sheet';
 import { Fold } from '../Sheet';
 
 interface Point {
@@ -8,61 +9,77 @@ interface Point {
   power?: { entered: string };
 }
 
-/** The curve as it stands on the sheet: a line for each speed; torque, power, or both. Replaced whole. */
+/** The curve as it stands on the sheet, or from the file of a dynamometer; the server reads it and names the line that it cannot take. */
 export function CurveField(props: { pointer: string }) {
   return (
-    <Fold title="Curve, as on its sheet">
+    <Fold title="Curve, as on its sheet or from a dynamometer">
       <Field pointer={`${props.pointer}/unit/curve`} />
     </Fold>
   );
 }
 
 function Field(props: { pointer: string }) {
-  const { at, edit, say, view } = useProject();
+  const { at, edit, numberStyle, units } = useSheet();
+  const [said, setSaid] = useState<{ words: string; wrong: boolean } | null>(null);
+  const picker = useRef<HTMLInputElement>(null);
   const points = (at(props.pointer) ?? []) as Point[];
   const stored = points
     .map((p) => [p.speed.entered, p.torque?.entered ?? '', p.power?.entered ?? ''].join('; ').replace(/(; )+$/, ''))
     .join('\n');
-  const withUnit = (text: string, dimension: string) =>
-    /^[\d.,\s]+$/.test(text.trim()) ? `${text.trim()} ${view[dimension]?.unit}` : text.trim();
-  async function put(text: string) {
+  async function take(text: string, source: 'maker' | 'measured') {
     if (text.trim() === stored.trim()) return;
-    // A heading has no digits; a dynamometer's file may have one.
-    const lines = text.split('\n').filter((l) => /\d/.test(l));
-    const value = lines.map((line) => {
-      const cells = line.split(/[;\t]|,(?=\s)|,(?=\d{2,}(?:[;,\t]|$))/).map((c) => c.trim());
-      const given = { speed: cells[0] ?? '', torque: cells[1] ?? '', power: cells[2] ?? '' };
-      return Object.fromEntries(
-        Object.entries(given)
-          .filter(([, v]) => v)
-          .map(([k, v]) => [k, { entered: withUnit(v, k === 'speed' ? 'rotation' : k), source: 'maker' }]),
-      );
-    });
     try {
-      await edit(
-        lines.length
-          ? [{ op: stored ? 'replace' : 'add', path: props.pointer, value }]
-          : [{ op: 'remove', path: props.pointer }],
-        'curve',
-      );
-      say(null);
+      if (!text.trim()) {
+        await edit([{ op: 'remove', path: props.pointer }], 'curve taken out');
+        setSaid(null);
+        return;
+      }
+      const body = { text, units, number_style: numberStyle, source };
+      const read = answer(await api.POST('/api/curves', { body }));
+      await edit([{ op: stored ? 'replace' : 'add', path: props.pointer, value: read.points }], 'curve');
+      const left = read.left_out.length > 0 ? ` Left out: ${read.left_out.join(', ')}.` : '';
+      setSaid({ words: `${read.points.length} points read.${left}`, wrong: false });
     } catch (bad) {
-      say(bad instanceof Refused ? bad.words : String(bad));
+      setSaid({ words: bad instanceof Refused ? bad.words : String(bad), wrong: true });
     }
   }
   return (
-    <label className="mt-1 block">
-      A line for each speed: speed; torque; power. Either of the two may be left out; where both stand they are checked
-      against each other.
-      <textarea
-        key={stored}
-        data-pointer={props.pointer}
-        className="figure mt-1 block w-full max-w-[30rem] border border-rule bg-sheet p-1 text-[13px]"
-        rows={Math.max(4, points.length)}
-        defaultValue={stored}
-        placeholder={'2500 rpm; 98 N·m\n5600 rpm; 117 N·m; 92 hp'}
-        onBlur={(e) => void put(e.target.value)}
-      />
-    </label>
+    <div className="mt-1">
+      <label className="block">
+        A line for each speed: speed; torque; power. Either of the two may be left out; where both stand they are
+        checked against each other. A heading may say units.
+        <textarea
+          key={stored}
+          data-pointer={props.pointer}
+          aria-invalid={said?.wrong ?? false}
+          className="figure mt-1 block w-full max-w-[30rem] border border-rule bg-sheet p-1 text-[13px]"
+          rows={Math.min(14, Math.max(4, points.length))}
+          defaultValue={stored}
+          placeholder={'2500 rpm; 98 N·m\n5600 rpm; 117 N·m; 92 hp'}
+          onBlur={(e) => void take(e.target.value, 'maker')}
+        />
+      </label>
+      <div className="mt-1 flex items-baseline gap-4">
+        <button type="button" className="quiet" onClick={() => picker.current?.click()}>
+          read a dynamometer's CSV file
+        </button>
+        <input
+          ref={picker}
+          type="file"
+          accept=".csv,.txt,text/csv,text/plain"
+          aria-label="dynamometer file"
+          className="hidden"
+          onChange={(e) => {
+            void e.target.files?.[0]?.text().then((text) => take(text, 'measured'));
+            e.target.value = '';
+          }}
+        />
+        {said && (
+          <span role={said.wrong ? 'alert' : 'status'} className={said.wrong ? 'text-stop' : ''}>
+            {said.words}
+          </span>
+        )}
+      </div>
+    </div>
   );
 }

@@ -1,5 +1,5 @@
 import { useRef, useState } from 'react';
-import { answer, api, Refused } from '../../api/client';
+import { answer, api, type Operation, Refused } from '../../api/client';
 import { useProject } from '../../api/project';
 import { Fold } from '../Sheet';
 import { saveText } from '../saveText';
@@ -24,56 +24,55 @@ export function HullFields() {
   );
 }
 
-function useWhole(pointer: string, stored: string, summary: string) {
-  const { edit, say, view } = useProject();
-  const withUnit = (text: string, dimension: string) =>
-    /^[-\u2212]?[\d.,/\s]+$/.test(text.trim()) ? `${text.trim()} ${view[dimension]?.unit}` : text.trim();
-  async function put(text: string, read: (lines: string[]) => unknown) {
+/** A text that the server reads into an edit: replaced whole, taken out when left blank; what it says of it. */
+function useWhole(pointer: string, stored: string, out: string) {
+  const { edit } = useProject();
+  const [said, setSaid] = useState<string | null>(null);
+  async function take(text: string, read: () => Promise<{ operations: Record<string, unknown>[]; words: string }>) {
     if (text.trim() === stored.trim()) return;
-    const lines = text.split('\n').filter((l) => l.trim());
     try {
-      await edit(
-        lines.length
-          ? [{ op: stored ? 'replace' : 'add', path: pointer, value: read(lines) }]
-          : [{ op: 'remove', path: pointer }],
-        summary,
-      );
-      say(null);
+      if (!text.trim()) {
+        await edit([{ op: 'remove', path: pointer }], out);
+        setSaid(null);
+        return;
+      }
+      const { operations, words } = await read();
+      await edit(operations as unknown as Operation[], words);
+      setSaid(`${words} read.`);
     } catch (bad) {
-      say(bad instanceof Refused ? bad.words : String(bad));
+      setSaid(bad instanceof Refused ? bad.words : String(bad));
     }
   }
-  return { put, withUnit };
+  return { said, take };
 }
 
 function TableField() {
-  const { at } = useProject();
+  const { id, at, units } = useProject();
   const rows = (at('/craft/flotation/table') ?? []) as Row[];
-  const stored = rows.map((r) => COLUMNS.map((c) => r[c]?.entered ?? '').join('\t')).join('\n');
-  const { put, withUnit } = useWhole('/craft/flotation/table', stored, 'hydrostatic table');
-  const figure = (text: string, dimension: string) => ({ entered: withUnit(text, dimension), source: 'maker' });
+  const stored = rows.map((r) => COLUMNS.map((c) => r[c]?.entered ?? '').join('; ')).join('\n');
+  const { said, take } = useWhole('/craft/flotation/table', stored, 'hydrostatic table taken out');
+  const read = (text: string) => async () => {
+    const params = { path: { project_id: id } };
+    const found = answer(await api.POST('/api/projects/{project_id}/hydrostatics', { params, body: { text, units } }));
+    return { operations: found.operations, words: `${found.drafts} drafts` };
+  };
   return (
-    <label className="mt-2 block">
-      A line for each draft: draft over the canoe body, displacement, LCB, LCF, KM, longitudinal KM; tabs or semicolons.
-      <textarea
-        key={stored}
-        data-pointer="/craft/flotation/table"
-        className="figure mt-1 block w-full border border-rule bg-sheet p-1 text-[13px]"
-        rows={Math.max(3, rows.length)}
-        defaultValue={stored}
-        placeholder={'0.50 m; 1900 kg; 3.70 m; 3.90 m; 1.90 m; 11.0 m'}
-        onBlur={(e) =>
-          void put(e.target.value, (lines) =>
-            lines.map((line) => {
-              const cells = line.split(/[;\t]/);
-              return Object.fromEntries(
-                COLUMNS.map((c, i) => [c, figure(cells[i] ?? '', c === 'displacement' ? 'mass' : 'length')]),
-              );
-            }),
-          )
-        }
-      />
-    </label>
+    <div className="mt-2">
+      <label className="block">
+        A line for each draft: draft over the canoe body, displacement, LCB, LCF, KM, longitudinal KM; tabs or
+        semicolons. A heading may say the order and the units.
+        <textarea
+          key={stored}
+          data-pointer="/craft/flotation/table"
+          className="figure mt-1 block w-full border border-rule bg-sheet p-1 text-[13px]"
+          rows={Math.max(3, rows.length)}
+          defaultValue={stored}
+          placeholder={'0.50 m; 1900 kg; 3.70 m; 3.90 m; 1.90 m; 11.0 m'}
+          onBlur={(e) => void take(e.target.value, read(e.target.value))}
+        />
+      </label>
+      {said && <span role="status">{said}</span>}
+    </div>
   );
 }
 
@@ -84,29 +83,19 @@ interface Section {
 
 /** Sections as text: typed, pasted or from a file, read by the server, which names the line of what it cannot take. */
 function SectionsField() {
-  const { id, at, edit, units, say } = useProject();
-  const [said, setSaid] = useState<string | null>(null);
+  const { id, at, units } = useProject();
   const picker = useRef<HTMLInputElement>(null);
   const sections = (at('/craft/flotation/sections') ?? []) as Section[];
   const height = (h: Section['half'][number]['height']) => (h.dir === 'down' ? `-${h.entered}` : h.entered);
   const stored = sections
     .map((s) => [s.station.entered, ...s.half.map((p) => `${p.out.entered}, ${height(p.height)}`)].join('; '))
     .join('\n');
-  async function take(text: string) {
-    if (text.trim() === stored.trim()) return;
-    try {
-      if (!text.trim()) await edit([{ op: 'remove', path: '/craft/flotation/sections' }], 'sections taken out');
-      else {
-        const params = { path: { project_id: id } };
-        const read = answer(await api.POST('/api/projects/{project_id}/offsets', { params, body: { text, units } }));
-        await edit(read.operations as Parameters<typeof edit>[0], `${read.sections} sections of the hull`);
-        setSaid(`${read.sections} sections read.`);
-      }
-      say(null);
-    } catch (bad) {
-      setSaid(bad instanceof Refused ? bad.words : String(bad));
-    }
-  }
+  const { said, take } = useWhole('/craft/flotation/sections', stored, 'sections taken out');
+  const read = (text: string) => async () => {
+    const params = { path: { project_id: id } };
+    const found = answer(await api.POST('/api/projects/{project_id}/offsets', { params, body: { text, units } }));
+    return { operations: found.operations, words: `${found.sections} sections` };
+  };
   return (
     <div className="mt-2">
       <label className="block">
@@ -119,7 +108,7 @@ function SectionsField() {
           rows={Math.max(3, Math.min(12, sections.length))}
           defaultValue={stored}
           placeholder={'1200 mm; 0, -440; 700, -120; 900, 700'}
-          onBlur={(e) => void take(e.target.value)}
+          onBlur={(e) => void take(e.target.value, read(e.target.value))}
         />
       </label>
       <div className="mt-1 flex items-center gap-4">
@@ -133,7 +122,7 @@ function SectionsField() {
           aria-label="file of sections"
           className="hidden"
           onChange={(e) => {
-            void e.target.files?.[0]?.text().then(take);
+            void e.target.files?.[0]?.text().then((text) => take(text, read(text)));
             e.target.value = '';
           }}
         />

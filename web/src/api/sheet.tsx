@@ -1,0 +1,26 @@
+import { createContext, useContext } from 'react';
+import type { View } from '../figure/format';
+import type { Operation, Reference } from './client';
+
+/** What fields write on: the document of a project, or a unit of the library. */
+export interface SheetApi {
+  reference: Reference;
+  view: View;
+  units: 'mm-kg' | 'in-lb';
+  /** Decimal mark of what is written here. */
+  numberStyle: 'point' | 'comma';
+  /** Which side of its flange a unit lies, aft or ahead; nought where units lie across. */
+  unitSide: number;
+  at: (pointer: string) => unknown;
+  edit: (operations: Operation[], summary: string, burst?: string) => Promise<void>;
+  say: (notice: string | null) => void;
+}
+
+export const SheetContext = createContext<SheetApi | null>(null);
+
+/** The sheet that a field stands on. */
+export function useSheet(): SheetApi {
+  const found = useContext(SheetContext);
+  if (!found) throw new Error('no sheet is open here');
+  return found;
+}

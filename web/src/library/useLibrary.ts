@@ -1,0 +1,11 @@
+import { useQuery } from '@tanstack/react-query';
+import { answer, api } from '../api/client';
+
+/** Every unit of the library, in order of name. */
+export function useLibrary() {
+  return useQuery({
+    queryKey: ['library'],
+    staleTime: 0,
+    queryFn: async () => answer(await api.GET('/api/library')),
+  });
+}
