@@ -18,14 +18,16 @@ from typing import Any
 
 from crooked_keel.core.assess import assess
 from crooked_keel.core.certainty import Candidate, Reading, rank
-from crooked_keel.core.document import Project, apply_operations, dump, load
+from crooked_keel.core.comparison import compare
+from crooked_keel.core.document import Project, apply_operations, dump, dump_library, load
 from crooked_keel.core.hull import Hull, Section, both_sides, float_equilibrium
 from crooked_keel.core.measure_next import measure_next
 from crooked_keel.core.placement import Wish, place_together
 from crooked_keel.core.studies import monte_carlo
 from crooked_keel.core.suggest import suggest
 from crooked_keel.core.trace import Origin
-from crooked_keel.demo.seed import DEMOS, made
+from crooked_keel.demo.seed import DEMOS, library, made
+from crooked_keel.exchange.library_table import library_from_csv, library_to_csv
 from crooked_keel.store.store import Store
 
 ROWS = 1000
@@ -106,6 +108,13 @@ def in_process(name: str, project: Project, budgets: tuple[str, str]) -> None:
         store.close()
 
 
+def _seven(project: Project) -> Project:
+    """The fits of a project and copies of them, seven in all."""
+    fits = list(project.fits.values())
+    more = {f"copy-{i}": fits[i % len(fits)].model_copy(update={"name": f"copy {i}"}) for i in range(7 - len(fits))}
+    return project.model_copy(update={"fits": {**project.fits, **more}})
+
+
 class Server:
     """The real server on a free port."""
 
@@ -172,6 +181,9 @@ def main() -> None:
         said(clock(lambda _: suggest(demo, "a", "balance.cg-forward"), 15)),
     )
     line("everything placed at once", "150 ms", said(clock(lambda _: place_together(demo, "a", Wish()), 15)))
+    line("seven candidates side by side", "", said(clock(lambda _: compare(_seven(demo)), 10)))
+    units = library()
+    line("the library as CSV, out and in", "", said(clock(lambda _: library_from_csv(library_to_csv(units), {}), 10)))
     line("what to measure next, 1000 rows", "", said(clock(lambda _: measure_next(large, "a"), 10)))
     line("121 sections brought to rest", "20 ms", said(clock(_floating(), 20)))
     line("100 figures ranked", "10 ms", said(clock(_ranking(), 20)))
@@ -186,6 +198,8 @@ def main() -> None:
         line("start to first page", "3 s", f"{server.seconds_to_first_page:.2f} s")
         for name, project in demos.items():
             over_http(name, server, project, ("30 / 60 ms", "20 / 40 ms"))
+        server.call("POST", "/api/library/imports", {"format": "json", "text": dump_library(units)})
+        line(f"{len(units)} units listed over HTTP", "", said(clock(lambda _: server.call("GET", "/api/library"), 20)))
         over_http("1000 rows", server, large, ("45 / 90 ms", "45 / 90 ms"))
         line("memory of the server after that", "200 MB", f"{server.memory_mb():.0f} MB")
         server.process.terminate()

@@ -16,7 +16,9 @@ A = "/fits/a/installations/main/unit"
 def test_candidates_stand_side_by_side_and_weights_turn_them_round(page: Page, demo: str) -> None:
     page.goto(f"/p/{demo}/choose?fit=a")
     table = page.get_by_role("table", name="candidates")
-    expect(table.get_by_role("columnheader")).to_have_text(["what", "as found", re.compile("^A"), re.compile("^B")])
+    expect(table.get_by_role("columnheader")).to_have_text(
+        ["what", "wanted", "as found", re.compile("^A"), re.compile("^B")]
+    )
     expect(page.get_by_text("comes first")).to_contain_text("B flat-twin")
     page.get_by_role("button", name=re.compile("what the score of B")).click()
     expect(page.get_by_text(re.compile(r"installed mass 33 \+ cost 17 .*supply of parts 17 = 67"))).to_be_visible()
@@ -113,7 +115,7 @@ def test_many_candidates_stand_in_rows_and_nothing_hangs_over(page: Page, demo: 
         page.get_by_role("button", name="add a fit").click()
         expect(page.get_by_role("navigation", name="Fits").get_by_role("link")).to_have_count(n + 1)
     table = page.get_by_role("table", name="candidates")
-    expect(table.get_by_role("row")).to_have_count(1 + 8)
+    expect(table.get_by_role("row")).to_have_count(1 + 9)
     expect(table.get_by_role("row").last).to_contain_text("Fit 7")
     over = page.evaluate(
         "(() => { const e = document.querySelector('main > div'); return e.scrollWidth - e.clientWidth; })()"

@@ -145,7 +145,7 @@ def test_a_fit_from_a_unit_with_what_it_will_ask(page: Page, shelf: None, demo: 
     expect(page).to_have_url(re.compile(f"fit={SLED}"))
     expect(page.get_by_role("navigation", name="Fits")).to_contain_text("inline-four sled engine, 998 cc")
     table = page.get_by_role("table", name="candidates")
-    expect(table.get_by_role("columnheader")).to_have_count(5)
+    expect(table.get_by_role("columnheader")).to_have_count(6)
     expect(page.get_by_text("inline-four sled engine, 998 cc is not scored yet: needs")).to_be_visible()
     # It asks where it must: the balance cannot say until the mount is weighed.
     page.get_by_role("link", name=re.compile("^Balance")).click()

@@ -97,6 +97,7 @@ CASES: list[tuple[str, str, dict[str, Any], str]] = [
     ("choose.left-out", "a", {f"{A}/unit/accessories/starter/counted": "on top of it"}, "watch"),
     ("choose.left-out", "a", {f"{A}/unit/accessories/starter/counted": None}, "watch"),
     ("choose.left-out", "a", {f"{A}/unit/accessories/starter/counted": "on top of it", f"{A}/unit/accessories/starter/mass": None}, "unknown"),
+    ("choose.left-out", "b", {f"{B}/unit/condition": "dry"}, "watch"),
     ("choose.port:mounting", "a", {}, "watch"),
     ("choose.port:output", "a", {}, "watch"),
     ("choose.port:coolant", "a", {}, "watch"),

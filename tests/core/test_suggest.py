@@ -35,6 +35,7 @@ def put(project: Project, **figures: Any) -> Project:
 # Documents with one trouble each, in both unit systems.
 TROUBLES: dict[str, dict[str, Any]] = {
     "balance.cg-forward": {},
+    "choose.lasting": {f"{UNIT}/unit/power": "96 hp", f"{UNIT}/unit/rated_speed": "5900 rpm"},
     "balance.cg-aft": {
         f"{UNIT}/placement/flange_station": {"entered": "300 mm", "dir": "forward"},
         "/loadings/rear/loads/baggage": "45 kg",

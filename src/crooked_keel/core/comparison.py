@@ -47,12 +47,14 @@ class PartOut(Out):
 
 
 class Candidate(Out):
-    """A fit, or the old unit (id `none`): figures that are known, SI, and what the others need; size as length, width, height; where each figure comes
+    """A fit, or the old unit (id `none`): figures that are known, SI, and what the others need; what it gives for a short time (low down), and how long; size as length, width, height; where each figure comes
     from, by its worst; worst level of each bench; score with its parts, or every reason why it is out; whether another is at least as good in everything."""
 
     id: str
     name: str
     power_si: float | None
+    short_si: float | None
+    short_s: float | None
     speed_si: float | None
     output_speed_si: float | None
     mass_si: float | None
@@ -165,7 +167,7 @@ def _candidate(project: Project, fit_id: str | None) -> Candidate:
     parts = lambda: min(_parts(u) for u in units)
     return Candidate(
         id=fit_id or "none", name=project.fits[fit_id].name if fit_id else "as found", 
-        power_si=ask(lambda: sum(there(u) for u in units)), speed_si=or_none(lambda: first.drive.rated_speed),
+        power_si=ask(lambda: sum(there(u) for u in units)), short_si=or_none(lambda: sum(u.short[0] for u in units)), short_s=or_none(lambda: min(u.short[1] for u in units)), speed_si=or_none(lambda: first.drive.rated_speed),
         output_speed_si=or_none(lambda: first.drive.propeller_speed), mass_si=ask(lambda: _installed(benches)), size_si=[f.si if f else None for f in (units[0].unit.length, units[0].unit.width, units[0].unit.height)],
         burns_si=or_none(lambda: sum(u.burns for u in units)), heat_si=or_none(lambda: sum(u.heat for u in units)), empty_si=or_none(lambda: _sums(benches, fit_id).mass_kg), cg_si=or_none(lambda: _sums(benches, fit_id).station_m),
         cost_si=ask(lambda: _cost(units)) if fit_id else None, wait_si=ask(lambda: max(u.wait_s() for u in units)) if fit_id else None, parts=ask(parts) if fit_id else None, hearsay=hears, sources={n: s for n, s in sources.items() if s},

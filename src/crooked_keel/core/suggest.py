@@ -27,6 +27,7 @@ PROPOSERS: dict[str, _Proposer] = {
     "balance.surprise": lambda b, _: balance.settle(b.balance),
     "balance.unit-hung": lambda b, _: balance.take_hung(b.balance),
     "balance.unit-on-scales": lambda b, _: balance.take_over(b.balance),
+    "choose.lasting": lambda _, i: choose.take_lasting(i.choose) if i else iter(()),
     "choose.left-out": lambda _, i: choose.list_them(i.choose) if i else iter(()),
     "drive.pitch": lambda _, i: drive.pitch(i.drive) if i else iter(()),
     "drive.hull-clearance": lambda _, i: drive.hull_clearance(i.drive) if i else iter(()),

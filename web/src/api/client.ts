@@ -24,6 +24,7 @@ export type LibraryUnit = Schemas['LibraryUnitOut'];
 export type FromLibrary = Schemas['FromLibraryOut'];
 export type Candidate = Schemas['Candidate'];
 export type Installation = Schemas['InstallationOut'];
+export type Turn = Schemas['TurnOut'];
 export type Port = Schemas['PortOut'];
 export type Block = Schemas['BlockOut'];
 export type Units = 'mm-kg' | 'in-lb';

@@ -61,7 +61,7 @@ def lasting(bench: ChooseBench) -> Iterable[Finding]:
     best = max((r for r in bench.ratings if r[2] is not None and r[1] > power), key=lambda r: r[1], default=None)
     yield verdict(
         "choose.lasting", "watch" if over else "ok", "{n}: {p} lasts, not {r}" if over else "{n}: {p} lasts", "{w}." + (" {k} for {t} at the most." if best else "") + (" Every bench reads the rated power: enter the one that lasts, and the other as the peak." if over else ""),
-        compared=Compared(value=bench.unit.power.si, dimension="power", hi=power), n=word(bench.name), p=q(power, "power"), r=q(bench.unit.power.si, "power"), w=word(name[0].upper() + name[1:]),
+        compared=Compared(value=bench.unit.power.si, dimension="power", hi=power), can_suggest=over, n=word(bench.name), p=q(power, "power"), r=q(bench.unit.power.si, "power"), w=word(name[0].upper() + name[1:]),
         k=q(best[1] if best else 0.0, "power"), t=q((best[2] or 0.0) if best else 0.0, "time"),
     )  # fmt: skip
 
@@ -106,10 +106,17 @@ def heat(bench: ChooseBench) -> Iterable[Finding]:
 
 
 @rule(
-    "choose.left-out", "What its mass leaves out", limit="all that comes on top is in the ledger, else watch", source="common practice, no source", mark="common practice",
+    "choose.left-out", "What its mass leaves out", limit="all that comes on top is in the ledger, else watch; quoted dry with nothing listed, watch", source="common practice, no source", mark="common practice",
 )  # fmt: skip
 def left_out(bench: ChooseBench) -> Iterable[Finding]:
-    if not bench.unit.accessories or bench.fit is None:
+    if bench.fit is None:
+        return
+    if not bench.unit.accessories:
+        if bench.unit.condition == "dry":
+            yield verdict(
+                "choose.left-out", "watch", "{n} is quoted dry, and nothing is listed on top", "Oil, coolant, exhaust, cooler, starter: list what hangs on it and say of each whether its quoted mass has it in.",
+                n=word(bench.name),
+            )  # fmt: skip
         return
     missing = [a for _, a in bench.not_listed]
     unsaid = [a.name for a in bench.unit.accessories.values() if a.counted is None]

@@ -2,16 +2,18 @@
 
 from __future__ import annotations
 
+import math
 from typing import Any
 
 from ..bench import ValueList, or_none
 from ..document import Accessory, Fit, PowerUnit
 from ..errors import CannotSay, InputError, Need, all_or_cannot_say
+from ..figure import figure_uncertainty
 from ..finding import Value
 from ..formula import Out, formula
 from ..memo import Memo
 from ..resolve import Resolved, ResolvedInstallation
-from ..trace import above_zero, lazy, need
+from ..trace import Uncertain, above_zero, lazy, need
 from .altitude import density_ratio, lapse_na, lapse_turbine, lapse_turbo
 from .curve import Curve, Point
 from .money import Line, Status, by_week, ledger_status, longest_wait
@@ -226,6 +228,29 @@ class ChooseBench:
         assert self.unit.mass is not None
         return built_up(self.unit.mass.si, self.extra_mass)
 
+    @lazy
+    def installed_doubt(self) -> Uncertain:
+        """Quoted mass with all that comes on top, kg, and how sure that is: each mass by its ± or its source; what was not said may as well be
+        in the quoted mass, so that half of it is doubt (two equal chances)."""
+        mass, school = self.installed_mass, self.resolved.project.assumptions.tolerance_school or "two standard deviations"  # fmt: skip
+        assert self.unit.mass is not None
+        parts = [figure_uncertainty(self.unit.mass, school)]
+        for _, a in self.on_top:
+            if a.mass is not None:
+                parts += [figure_uncertainty(a.mass, school), a.mass.si / 2 if a.counted is None else 0.0]
+        return Uncertain(mass, math.hypot(*parts))
+
+    @lazy
+    def short(self) -> tuple[float, float]:
+        """The greatest power that does not last, W, and how long it may be used, s. Raises CannotSay where there is none."""
+        ratings = [(p, t) for _, p, t in self.ratings if t is not None]
+        u = self.unit
+        if not ratings and u.peak_power is not None and u.peak_time is not None:
+            ratings = [(u.peak_power.si, u.peak_time.si)]
+        if not ratings:
+            raise CannotSay(Need(self._p("ratings"), f"a rating of the {self.name} for a short time"))
+        return max(ratings)
+
     @property
     def port_values(self) -> dict[str, dict[str, PortValue]]:
         """What is entered of each port."""
@@ -305,7 +330,7 @@ class ChooseBench:
         if self.unit.heat is not None or (old is not None and old.unit.heat is not None):
             out.add("heat", "Heat into its coolant at its rated power", "power", lambda: self.heat, before=known(lambda o: o.heat), source="its sheet, or the bench")  # fmt: skip
         if self.unit.accessories:
-            out.add("installed-mass", "Mass with all that hangs on it", "mass", lambda: self.installed_mass, working=lambda: built_up.working(self.installed_mass - self.extra_mass, self.extra_mass))  # fmt: skip
+            out.add("installed-mass", "Mass with all that hangs on it", "mass", lambda: self.installed_doubt, working=lambda: built_up.working(self.installed_mass - self.extra_mass, self.extra_mass))  # fmt: skip
         if self.fit is not None and self.fit.money:
             out.add("forecast", "It will have cost", "money", lambda: self.spending.forecast, source="each line: paid if closed, else the largest of planned, ordered, paid")  # fmt: skip
         return out.values

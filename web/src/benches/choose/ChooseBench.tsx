@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api, type Candidate, type Operation, type Port } from '../../api/client';
+import { answer, api, type Candidate, type Operation, type Port, type Turn } from '../../api/client';
 import { useProject } from '../../api/project';
 import { CurvesKey, CurvesPlot } from '../../drawing/CurvesPlot';
 import type { StoredFigure } from '../../figure/FigureField';
@@ -59,6 +59,7 @@ function Candidates() {
   const money = (at('/need/currency') as string | undefined) ?? '';
   const rows: Row[] = [
     ['lasting power there', (c) => said(c.power_si, 'power'), 'power'],
+    ['for a short time', (c) => (c.short_si == null ? '' : `${said(c.short_si, 'power')}, ${said(c.short_s, 'time')}`)],
     ['at the unit', (c) => (c.speed_si == null ? '' : said(c.speed_si, 'rotation'))],
     ['at the output', (c) => (c.output_speed_si == null ? '' : said(c.output_speed_si, 'rotation'))],
     ['installed mass', (c) => said(c.mass_si, 'mass'), 'mass'],
@@ -72,13 +73,31 @@ function Candidates() {
     ['supply of parts', (c) => (c.id === 'none' ? '' : said(c.parts, 'count')), 'parts'],
   ];
   const best = m.candidates.find((c) => c.id === m.best);
+  const limit = (name: string, dimension: string, words: string) => {
+    const si = (at(`/need/${name}`) as StoredFigure | undefined)?.si;
+    return si === undefined ? '' : `${words} ${formatNumber(si, dimension, view)}`;
+  };
+  const asked: Record<string, string> = {
+    'lasting power there':
+      limit('least_power', 'power', 'least') || (wanted === null ? '' : formatNumber(wanted, 'power', view)),
+    'installed mass': limit('most_mass', 'mass', 'most'),
+    cost: limit('most_cost', 'money', 'most'),
+    wait: limit('longest_wait', 'wait', 'most'),
+    'supply of parts': limit('least_parts', 'count', 'least'),
+  };
   return (
     <Picture title="Candidates side by side">
       <div className="overflow-x-auto px-4 pb-2">
         {m.candidates.length > 4 ? (
-          <ByRow rows={rows.filter(([label]) => !NARROW.has(label))} of={m.candidates} open={open} onOpen={setOpen} />
+          <ByRow
+            rows={rows.filter(([label]) => !NARROW.has(label))}
+            of={m.candidates}
+            asked={asked}
+            open={open}
+            onOpen={setOpen}
+          />
         ) : (
-          <ByColumn rows={rows} of={m.candidates} open={open} onOpen={setOpen} />
+          <ByColumn rows={rows} of={m.candidates} asked={asked} open={open} onOpen={setOpen} />
         )}
         {m.candidates
           .filter((c) => c.id === open)
@@ -99,10 +118,7 @@ function Candidates() {
         {best && (
           <p>
             <b>{best.name}</b> comes first
-            {m.turns.length > 0
-              ? `; ${m.turns.map((t) => `${t.winner} would, if ${t.criterion} counted ${formatNumber(t.share, 'percent', view)} of all`).join('; ')}`
-              : ', whatever one thing counts more or less'}
-            .
+            {m.turns.length > 0 ? `; ${turned(m.turns, view).join('; ')}` : ', whatever one thing counts more or less'}.
           </p>
         )}
         {m.candidates.some((c) => c.hearsay.length > 0) && (
@@ -122,8 +138,19 @@ function Candidates() {
   );
 }
 
+/** Who else would come first, and at what shares of the weight. */
+function turned(turns: Turn[], view: View): string[] {
+  const winners = [...new Set(turns.map((t) => t.winner))];
+  return winners.map((w) => {
+    const shares = turns
+      .filter((t) => t.winner === w)
+      .map((t) => `${t.criterion} counted ${formatNumber(t.share, 'percent', view)}`);
+    return `${w} would, if ${shares.join(', or ')} of all`;
+  });
+}
+
 /** What many candidates leave out, for room. */
-const NARROW = new Set(['at the unit', 'size', 'burns', 'heat into its coolant', 'empty mass']);
+const NARROW = new Set(['for a short time', 'at the unit', 'size', 'burns', 'heat into its coolant', 'empty mass']);
 
 /** Length, width and height in one figure. */
 function sized(c: Candidate, view: View): string {
@@ -152,6 +179,8 @@ function Said(props: { row: Row; candidate: Candidate }) {
 interface Table {
   rows: Row[];
   of: Candidate[];
+  /** What is wanted, by the label of its row. */
+  asked: Record<string, string>;
   open: string | null;
   onOpen: (id: string | null) => void;
 }
@@ -163,6 +192,9 @@ function ByColumn(props: Table) {
       <thead>
         <tr>
           <th scope="col">what</th>
+          <th scope="col" className="!text-right">
+            wanted
+          </th>
           {props.of.map((c) => (
             <th key={c.id} scope="col" className="!text-right !text-ink">
               {c.name}
@@ -174,17 +206,19 @@ function ByColumn(props: Table) {
         {props.rows.map((row) => (
           <tr key={row[0]}>
             <td className="whitespace-nowrap text-muted">{row[0]}</td>
+            <td className="num pl-2 text-muted">{props.asked[row[0].split(',')[0] as string]}</td>
             {props.of.map((c) => (
-              <td key={c.id} className={`num pl-4 ${c.id === 'none' ? 'text-muted' : ''}`}>
+              <td key={c.id} className={`num pl-3 ${c.id === 'none' ? 'text-muted' : ''}`}>
                 <Said row={row} candidate={c} />
               </td>
             ))}
           </tr>
         ))}
         <tr>
-          <td className="text-muted">what the benches say</td>
+          <td className="whitespace-nowrap text-muted">what the benches say</td>
+          <td />
           {props.of.map((c) => (
-            <td key={c.id} className="pl-4 text-right">
+            <td key={c.id} className="pl-3 text-right">
               <span className="inline-flex items-center gap-1.5">
                 {judged(c).map((l) => (
                   <span key={l.bench} title={`${l.bench}: ${l.level}`}>
@@ -196,9 +230,10 @@ function ByColumn(props: Table) {
           ))}
         </tr>
         <tr data-scores>
-          <td className="text-muted">score of a hundred</td>
+          <td className="whitespace-nowrap text-muted">score of a hundred</td>
+          <td />
           {props.of.map((c) => (
-            <td key={c.id} className="num pl-4">
+            <td key={c.id} className="num pl-3">
               <Score candidate={c} open={props.open} onOpen={props.onOpen} />
             </td>
           ))}
@@ -231,6 +266,16 @@ function ByRow(props: Table) {
         </tr>
       </thead>
       <tbody>
+        <tr className="text-muted">
+          <td>wanted</td>
+          {props.rows.map((row) => (
+            <td key={row[0]} className="num pl-2">
+              {props.asked[row[0].split(',')[0] as string]}
+            </td>
+          ))}
+          <td />
+          <td />
+        </tr>
         {props.of.map((c) => (
           <tr key={c.id} className={c.id === 'none' ? 'text-muted' : ''}>
             <td className="min-w-32">{c.name}</td>
