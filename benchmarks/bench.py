@@ -16,6 +16,7 @@ from collections.abc import Callable
 from pathlib import Path
 from typing import Any
 
+from crooked_keel.cli import settle_collector
 from crooked_keel.core.assess import assess
 from crooked_keel.core.certainty import Candidate, Reading, rank
 from crooked_keel.core.comparison import compare
@@ -166,6 +167,7 @@ def main() -> None:
     demos = {f"{kind}, {demo.NAME}": made(kind, demo) for kind, demo in DEMOS}
     demo = made(*DEMOS[-1])
     large = with_rows(demo)
+    settle_collector()
     line("what", "budget", "measured")
     line(
         "this machine now: a loop of a million additions",

@@ -189,6 +189,17 @@ class Axles:
 
     def stances(self, after: bool = True) -> list[Stance]:
         """Every state that can be said; raises what the empty one needs when none can."""
+        return self._stances_after if after else self._stances_before
+
+    @lazy
+    def _stances_after(self) -> list[Stance]:
+        return self._stances(True)
+
+    @lazy
+    def _stances_before(self) -> list[Stance]:
+        return self._stances(False)
+
+    def _stances(self, after: bool) -> list[Stance]:
         made = [s for k in self.keys if (s := or_none(lambda k=k: self.stance(k, after))) is not None]
         return made or [self.stance(EMPTY, after)]
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import cached_property
 from typing import NamedTuple
 
 import numpy as np
@@ -14,6 +15,7 @@ from ..errors import InputError
 Numbers = NDArray[np.float64]
 
 EDGE_M = 1e-9
+_MOST_CUTS = 4000
 
 
 class Cut(NamedTuple):
@@ -59,12 +61,12 @@ class Envelope:
     aft_m: float | None = None
     in_moments: bool = False
 
-    @property
+    @cached_property
     def masses_kg(self) -> tuple[float, ...]:
         """Masses of the corners, where the limits change slope."""
         return tuple(sorted({m for _, m in self.corners})) if self.corners else ()
 
-    @property
+    @cached_property
     def slopes_m_kg(self) -> tuple[float, ...]:
         """Slopes of the edges that are straight and not flat in mass, m/kg. A limit given in moments has none: along it the margin
         of a straight burn runs one way."""
@@ -72,6 +74,11 @@ class Envelope:
             return ()
         pairs = zip(self.corners, self.corners[1:] + self.corners[:1], strict=True)
         return tuple((x2 - x1) / (m2 - m1) for (x1, m1), (x2, m2) in pairs if m1 != m2)
+
+    @cached_property
+    def _cuts(self) -> dict[float, Cut | None]:
+        """Cuts that were asked for: the same corners are, again and again."""
+        return {}
 
     def cut(self, mass_kg: float) -> Cut | None:
         """Limits at a mass, or None above or below the envelope.
@@ -81,11 +88,19 @@ class Envelope:
         if self.corners is None:
             assert self.forward_m is not None and self.aft_m is not None
             return Cut(self.forward_m, self.aft_m, 0.0, 0.0)
+        if mass_kg in self._cuts:
+            return self._cuts[mass_kg]
+        made = self._cut(self.corners, mass_kg)
+        if len(self._cuts) < _MOST_CUTS:
+            self._cuts[mass_kg] = made
+        return made
+
+    def _cut(self, corners: tuple[tuple[float, float], ...], mass_kg: float) -> Cut | None:
         hits: list[tuple[float, float]] = []
-        n = len(self.corners)
+        n = len(corners)
         flat: list[float] = []
         for i in range(n):
-            (x1, m1), (x2, m2) = self.corners[i], self.corners[(i + 1) % n]
+            (x1, m1), (x2, m2) = corners[i], corners[(i + 1) % n]
             if m1 == m2:
                 if abs(m1 - mass_kg) < EDGE_M:
                     flat += [x1 / m1, x2 / m2] if self.in_moments else [x1, x2]

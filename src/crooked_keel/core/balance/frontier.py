@@ -115,22 +115,21 @@ def worst_margin(
     Below the lowest corner the limits of that corner are held. Raises InputError as `frontier`."""
     edge = frontier(mass_kg, moment_kg_m, items, side, cap_kg)
     masses = envelope.masses_kg
-    best: Worst | None = None
-    heaviest = mass_kg + sum(i.hi_kg for i in items)
-    pieces = list(pairwise(edge)) or [(edge[0], edge[0])]
-    for a, b in pieces:
-        wanted = _candidates(a, b, envelope) if b.mass_kg > a.mass_kg else [a.mass_kg]
-        for mass in wanted:
-            at = _between(a, b, mass) if b.mass_kg > a.mass_kg else a
-            held = min(max(mass, masses[0]), masses[-1]) if masses else mass
-            cut = envelope.cut(held)
+    least, worst = math.inf, (edge[0], edge[0], edge[0].mass_kg, 0.0)
+    for a, b in list(pairwise(edge)) or [(edge[0], edge[0])]:
+        slope = (b.moment_kg_m - a.moment_kg_m) / (b.mass_kg - a.mass_kg) if b.mass_kg > a.mass_kg else 0.0
+        for mass in _candidates(a, b, envelope) if b.mass_kg > a.mass_kg else [a.mass_kg]:
+            cut = envelope.cut(min(max(mass, masses[0]), masses[-1]) if masses else mass)
             assert cut is not None
+            x = (a.moment_kg_m + slope * (mass - a.mass_kg)) / mass
             limit = cut.forward_m if side == "forward" else cut.aft_m
-            margin = at.x_m - limit if side == "forward" else limit - at.x_m
-            if best is None or margin < best.margin_m:
-                best = Worst(margin, at, limit, max(0.0, heaviest - cap_kg), bool(masses) and mass < masses[0])
-    assert best is not None
-    return best
+            margin = x - limit if side == "forward" else limit - x
+            if margin < least:
+                least, worst = margin, (a, b, mass, limit)
+    a, b, mass, limit = worst
+    at = _between(a, b, mass) if b.mass_kg > a.mass_kg else a
+    heaviest = mass_kg + sum(i.hi_kg for i in items)
+    return Worst(least, at, limit, max(0.0, heaviest - cap_kg), bool(masses) and mass < masses[0])
 
 
 _GRAM_KG = 1e-3

@@ -41,6 +41,7 @@ from .standing import Stand, Standing, StepOut
 LATERAL_DEFAULT_M = 0.025
 _SUMS = Memo(64)
 _BEFORE = Memo(16)
+_BEFORE_OUT = Memo(16)
 _LINES = Memo(32)
 
 
@@ -339,13 +340,29 @@ class BalanceBench:
 
     def loaded(self, key: str, base: Centre) -> tuple[Centre, Centre]:
         """A loading on an empty craft along x, with empty tanks and as loaded."""
+        made = self._loaded.get((key, base is self.before))
+        if made is None:
+            made = self._loaded[key, base is self.before] = self._load(key, base)
+        return made
+
+    @lazy
+    def _loaded(self) -> dict[tuple[str, bool], tuple[Centre, Centre]]:
+        """Loadings that were asked for, by their key, on the craft before or after the work."""
+        return {}
+
+    def _load(self, key: str, base: Centre) -> tuple[Centre, Centre]:
         loading = self.resolved.project.loadings[key]
         fuel = self.resolved.load_bodies(key, loading, fuel=True, added=base is not self.before)
         people = self.resolved.load_bodies(key, loading, fuel=False)
-        all_or_cannot_say(
-            lambda: apply_ledger(people, start=base), *[lambda b=b: (got(b.mass), got(b.x)) for b in fuel]
-        )
-        dry = apply_ledger(people, start=base)
+        gaps: list[Need] = []
+        try:
+            dry = apply_ledger(people, start=base)
+        except CannotSay as gap:
+            gaps += gap.needs
+        for b in fuel:
+            gaps += [n for part in (b.mass, b.x) if isinstance(part, CannotSay) for n in part.needs]
+        if gaps:
+            raise CannotSay(*{n.pointer: n for n in gaps}.values())
         return dry, apply_ledger(fuel, start=dry)
 
     @lazy
@@ -624,7 +641,7 @@ class BalanceBench:
         lines = [*map(_line, self.resolved.derived_rows), *_LINES((typed,), lambda: [_line(b) for b in typed])]
         limited = self.resolved.has("cg limits")
         loadings = or_none(lambda: self._loadings_out(*self.cases_and_gaps) if limited else self._plain()) or []
-        before = (or_none(lambda: self._loadings_out(self.before_cases, {})) or []) if limited else []
+        before = (or_none(lambda: self._before_out(self.before_cases)) or []) if limited else []
         envelope = (or_none(self._outline) or []) if limited else []
         gross = self.craft.limits.gross
         return BalanceOut(
@@ -670,6 +687,10 @@ class BalanceBench:
         assert cut is not None
         box = ((0.0, cut.forward_m), (self.gross, cut.forward_m), (self.gross, cut.aft_m), (0.0, cut.aft_m))
         return [CasePoint(mass_si=m, x_si=x) for m, x in box]
+
+    def _before_out(self, cases: list[LoadedCase]) -> list[LoadingOut]:
+        """Loadings of the craft as found, the same for every edit of a fit."""
+        return _BEFORE_OUT((cases,), lambda: self._loadings_out(cases, {}))
 
     def _loadings_out(self, cases: list[LoadedCase], gaps: dict[str, CannotSay]) -> list[LoadingOut]:
         made = [
