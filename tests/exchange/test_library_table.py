@@ -114,6 +114,7 @@ def test_an_id_that_is_there_is_not_given_to_a_new_unit() -> None:
         ("name,kind\nx,steam", "row 2: column 'kind'"), ("name,kind,curve\nx,diesel,2000 rpm; 90 N·m | 1900 rpm; 90 N·m | 2100 rpm; 80 N·m", "row 2: column 'curve.1.speed'"), ("name,kind,curve\nx,diesel,2000 rpm; 90 N·m", "row 2: column 'curve': .*three points"),
         ("name,kind,curve\nx,diesel,2000 rpm; -90 N·m | 2500 rpm; 90 N·m | 2600 rpm; 80 N·m", "row 2: column 'curve.0.torque'"), ("name,kind,ratings.a.power\nx,diesel,3 kW", "row 2: column 'ratings.a.name'"), ("name,kind,ratings.a.rank\nx,diesel,first", "row 2: column 'ratings.a.rank': not a number"),
         ("name,kind,ports\nx,diesel,many", "column 3: 'ports' is not known"), ("name,kind,mass (gal)\nx,diesel,3", "row 2: column 'mass': .*volume"), ('name,kind\n"x,diesel', "not a CSV file"), ("name,kind\n,diesel", "row 2: column 'name'"),
+        ("id,name,kind\nA b,x,diesel", "row 2: column 'id': an id is small letters"),
         ("name,kind,cg_aft\nx,diesel,30 mm up of unit flange", "row 2: column 'cg_aft"),
     ],
 )  # fmt: skip

@@ -24,12 +24,14 @@ from ..core.document import (
     value_at,
 )
 from ..core.errors import InputError
+from ..core.memo import Memo
 from ..exchange.library_table import library_from_csv, library_to_csv
 from ..store.library import Library
 from ..store.store import NotFound
 from .models import FromLibraryOut, LibraryItem, LibraryTaken, LibraryUnitOut, ToLibraryOut
 
 Format = Literal["json", "csv"]
+_ALONE = Memo(512)
 
 
 class LibraryService:
@@ -126,7 +128,7 @@ class LibraryService:
 def _item(key: str, shelf: LibraryUnit, used: list[str]) -> LibraryItem:
     u: PowerUnit = shelf.unit
     si = lambda f: f.si if f is not None else None
-    said = alone(shelf)
+    said = _ALONE((shelf,), lambda: alone(shelf))
     return LibraryItem(
         id=key, name=u.name, kind=u.kind, layout=u.layout, cylinders_si=si(u.cylinders), lasting_si=said.lasting_si, speed_si=said.lasting_speed_si, mass_si=si(u.mass), condition=u.condition,
         cost_si=si(u.cost), wait_si=si(u.wait), parts_si=si(u.parts), used=used,

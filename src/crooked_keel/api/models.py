@@ -51,14 +51,14 @@ Pointer = Annotated[str, Field(max_length=400)]
 
 
 class PlacementWish(BaseModel):
-    """How far things may go, as people write it; a bare number is refused. Blank takes what the panel shows."""
+    """How far things may go, as people write it; a bare number is refused. What is left out is as the core has it."""
 
     model_config = ConfigDict(extra="forbid", strict=True)
-    forward: str = Field(default="300 mm", max_length=40)
-    aft: str = Field(default="300 mm", max_length=40)
-    clearance: str = Field(default="1/2 in", max_length=40)
-    battery: str = Field(default="1000 mm", max_length=40)
-    lead: str = Field(default="10 kg", max_length=40)
+    forward: Annotated[str, Field(max_length=40)] | None = None
+    aft: Annotated[str, Field(max_length=40)] | None = None
+    clearance: Annotated[str, Field(max_length=40)] | None = None
+    battery: Annotated[str, Field(max_length=40)] | None = None
+    lead: Annotated[str, Field(max_length=40)] | None = None
     propeller_stays: bool = False
 
 

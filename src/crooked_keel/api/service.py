@@ -142,12 +142,10 @@ class Service:
     def placement(self, project_id: str, fit: str | None, wish: PlacementWish) -> Placed:
         """Ways to place unit, batteries and lead at once."""
         document = self.store.head(project_id).document
-        style = document.number_style
-        lengths = {n: _parsed(getattr(wish, n), n, "length", style) for n in ("forward", "aft", "clearance", "battery")}
-        asked = Wish(
-            forward_m=lengths["forward"], aft_m=lengths["aft"], clearance_m=lengths["clearance"], battery_m=lengths["battery"],
-            lead_kg=_parsed(wish.lead, "lead", "mass", style), propeller_stays=wish.propeller_stays,
-        )  # fmt: skip
+        units = {"forward": ("forward_m", "length"), "aft": ("aft_m", "length"), "clearance": ("clearance_m", "length"), "battery": ("battery_m", "length"), "lead": ("lead_kg", "mass")}  # fmt: skip
+        said = {name: text for name in units if (text := getattr(wish, name)) is not None}
+        given = {units[n][0]: _parsed(text, n, units[n][1], document.number_style) for n, text in said.items()}
+        asked = Wish(**given, propeller_stays=wish.propeller_stays)
         return place_together(document, self.fit_of(document, fit), asked)
 
     def monte_carlo(self, project_id: str, fit: str | None) -> MonteCarlo:

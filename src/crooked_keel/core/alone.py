@@ -1,38 +1,65 @@
-"""alone(unit) → what can be said of a unit of the library by itself, in no craft: its curve, what lasts, and whether its figures agree."""
+"""alone(unit) → what can be said of a unit of the library by itself, in no craft: its curve, what lasts, whether its figures agree."""
 
 from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any
 
 from .bench import or_none
 from .choose.section import CurveOut
 from .document import Fit, Installation, LibraryUnit, Project
-from .finding import RULES, Finding
+from .finding import RULES, Finding, Message, Operation
 from .formula import Out
-from .wiring import set_up
+from .suggest import PROPOSERS
+from .wiring import Benches, set_up
 
-# Rules that ask nothing of a craft.
-OF_THE_UNIT = ("choose.curve", "choose.lasting")
+_BASE = "/fits/unit/installations/unit"
+# Rules that ask nothing of a craft, each with what it is asked of.
+OF_THE_UNIT: dict[str, Callable[[Benches], Any]] = {
+    "choose.curve": lambda b: b.installations[0].choose,
+    "choose.lasting": lambda b: b.installations[0].choose,
+    "balance.unit-on-scales": lambda b: b.balance,
+    "balance.unit-hung": lambda b: b.balance,
+}
+
+
+class Offer(Out):
+    """A way out of a finding: its words, and the edit of the unit."""
+
+    rule: str
+    message: Message
+    operations: list[Operation]
 
 
 class Alone(Out):
-    """Curve, the figures by which units are compared (SI; None where it cannot be said), and the findings."""
+    """Curve, the figures by which units are compared (SI; None where it cannot be said), the findings and their ways out."""
 
     curve: list[CurveOut]
     lasting_si: float | None
     lasting_speed_si: float | None
     ratio_si: float | None
     findings: list[Finding]
+    offers: list[Offer]
 
 
 def alone(shelf: LibraryUnit) -> Alone:
     """Judge a unit by itself."""
     installation = Installation(name=shelf.unit.name, unit=shelf.unit, drive=shelf.drive, mount=shelf.mount)
     project = Project(name="library", fits={"unit": Fit(name=shelf.unit.name, installations={"unit": installation})})
-    bench = set_up(project, "unit").installations[0]
-    found = [f for name in OF_THE_UNIT for f in or_none(lambda name=name: list(RULES[name].check(bench.choose))) or []]
+    benches = set_up(project, "unit")
+    bench = benches.installations[0]
+    found = [f for n, of in OF_THE_UNIT.items() for f in or_none(lambda n=n, of=of: list(RULES[n].check(of(benches)))) or []]  # fmt: skip
     lasting = [r for r in shelf.unit.ratings.values() if r.limit == "without a limit" and r.power is not None]
     best = max(lasting, key=lambda r: r.power.si if r.power else 0.0, default=None)
     speed = best.speed if best is not None else shelf.unit.rated_speed
     return Alone(
-        curve=or_none(lambda: bench.choose.tables().curve) or [], lasting_si=or_none(lambda: bench.choose.continuous[0]),
-        lasting_speed_si=speed.si if speed is not None else None, ratio_si=or_none(lambda: bench.drive.ratio) if shelf.drive.stages else None, findings=found,
+        curve=or_none(lambda: bench.choose.tables().curve) or [], lasting_si=or_none(lambda: bench.choose.continuous[0]), lasting_speed_si=speed.si if speed is not None else None,
+        ratio_si=or_none(lambda: bench.drive.ratio) if shelf.drive.stages else None, findings=found, offers=[o for f in found if f.can_suggest for o in _offers(f, benches)],
     )  # fmt: skip
+
+
+def _offers(finding: Finding, benches: Benches) -> list[Offer]:
+    """What the proposer of a finding offers, as edits of the unit."""
+    proposals = PROPOSERS[finding.rule](benches, benches.installations[0])
+    own = lambda o: o.model_copy(update={"path": o.path.removeprefix(_BASE)})
+    return [Offer(rule=finding.rule, message=p.message, operations=[own(o) for o in p.operations]) for p in proposals]

@@ -15,7 +15,7 @@ from urllib.parse import unquote
 from pydantic import BaseModel
 
 from ..core.choose.library import check_unit, slug
-from ..core.document import CurvePoint, LibraryUnit, PowerUnit, load_unit
+from ..core.document import CurvePoint, LibraryUnit, PowerUnit, check_id, load_unit
 from ..core.document.fields import inner
 from ..core.errors import InputError
 from ..core.figure import Figure
@@ -105,6 +105,10 @@ def library_from_csv(text: str, there: dict[str, LibraryUnit]) -> dict[str, Libr
                     "/text", f"row {number}: column '{wanted}': nothing stands there", given=", ".join(cells)[:80]
                 )
         key = given.get("id") or slug(given["name"], [*there, *made])
+        try:
+            check_id(key, "/text")
+        except InputError as bad:
+            raise InputError("/text", f"row {number}: column 'id': {bad.message}", given=bad.given) from None
         if key in made:
             raise InputError("/text", f"row {number}: the id '{key}' stands twice", given=key)
         unit = _unit(head, given, number)

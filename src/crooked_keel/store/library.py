@@ -19,16 +19,25 @@ class Library:
 
     def __init__(self, store: Store) -> None:
         self.store = store
+        self._kept: dict[tuple[str, datetime], LibraryUnit] = {}
 
     def units(self) -> dict[str, LibraryUnit]:
         """Every unit by its id, in order of name."""
         with self.store.session() as session:
-            return {r.id: _read(r) for r in session.scalars(select(LibraryRow).order_by(LibraryRow.folded))}
+            return {r.id: self._read(r) for r in session.scalars(select(LibraryRow).order_by(LibraryRow.folded))}
 
     def unit(self, key: str) -> LibraryUnit:
         """One unit. Raises NotFound."""
         with self.store.session() as session:
-            return _read(_row(session, key))
+            return self._read(_row(session, key))
+
+    def _read(self, row: LibraryRow) -> LibraryUnit:
+        """The unit of a row, the same object while the row is as it was."""
+        found = self._kept.get((row.id, row.at))
+        if found is None:
+            self._kept = {k: u for k, u in self._kept.items() if k[0] != row.id}
+            found = self._kept[row.id, row.at] = load_unit(row.data, trusted=True)
+        return found
 
     def put(self, units: Mapping[str, LibraryUnit], new: bool = False) -> None:
         """Units under their ids, all or none; one whose id is there is replaced.
@@ -55,7 +64,7 @@ class Library:
     def edit(self, key: str, change: Callable[[LibraryUnit], LibraryUnit]) -> LibraryUnit:
         """Replace a unit by what `change` makes of it. Raises NotFound, InputError."""
         with self.store.session() as session:
-            made = change(_read(_row(session, key)))
+            made = change(self._read(_row(session, key)))
             self._put(session, key, made, False)
             return made
 
@@ -98,7 +107,3 @@ def _row(session: Session, key: str) -> LibraryRow:
     if row is None:
         raise NotFound("no such unit in the library")
     return row
-
-
-def _read(row: LibraryRow) -> LibraryUnit:
-    return load_unit(row.data, trusted=True)

@@ -147,6 +147,7 @@ def test_a_file_of_units_comes_back_the_same() -> None:
         ('{"schema_version": 3, "units": {"a": {"unit": {"name": "x", "mass": {"entered": "3 kg", "si": 4.0}}}}}', "disagrees"),
         ('{"schema_version": 3, "units": {"a": {"unit": {"name": "x", "cylinders": NaN}}}}', "not a number"),
         ('{"schema_version": 3, "units": {"a": {}}}', "required"),
+        ('{"schema_version": 3, "units": {"../A b": {"unit": {"name": "x"}}}}', "an id is small letters"),
     ],
 )  # fmt: skip
 def test_a_file_that_is_wrong_is_refused_whole(text: str, words: str) -> None:
@@ -344,6 +345,23 @@ def test_packs_stay_between_motors_that_bring_none_and_go_with_an_engine() -> No
     assert "the packs" in engine.goes
 
 
+@pytest.mark.parametrize("kind", KIND_IDS)
+def test_no_unit_breaks_any_fit(kind: str) -> None:
+    """Every unit as a new fit, and in the place of that of another: all that follows can be assessed, and nothing else is touched."""
+    project = DEMO_OF[kind]
+    for key, shelf in SHELF.items():
+        new = new_fit(project, key, shelf)
+        whole = apply_operations(project, new.operations)
+        assert not assess(whole, new.fit).failures
+        assert {k: f for k, f in whole.fits.items() if k != new.fit} == project.fits
+        after = apply_operations(project, into_fit(project, "b", key, shelf, None).operations)
+        assert not assess(after, "b").failures
+        assert after.model_copy(update={"fits": {**after.fits, "b": project.fits["b"]}}) == project
+        here, there = (next(iter(p.fits["b"].installations.values())) for p in (after, project))
+        assert (here.placement, here.propeller, here.wheel) == (there.placement, there.propeller, there.wheel)
+        assert here.unit.name == shelf.unit.name and here.unit.mass == shelf.unit.mass
+
+
 @pytest.mark.parametrize("fit", ["nowhere", ""])
 def test_no_unit_into_a_fit_that_is_not_there(fit: str) -> None:
     with pytest.raises(InputError, match="no such fit"):
@@ -394,3 +412,29 @@ def test_the_curve_of_a_motor_may_be_that_of_its_peak() -> None:
     at = 4800 * np.pi / 30
     assert level(round(21e3 / at, 2)) == level(round(35e3 / at, 2)) == "ok"
     assert level(round(28e3 / at, 2)) == "stop"
+
+
+# -- a unit measured on the bench, in no craft ------------------------------------------------------------------------
+
+
+def test_two_scales_and_a_plank_without_any_craft() -> None:
+    """Levers by hand: 40 kg at 100 mm and 60 kg at 600 mm aft of the flange balance at 400 mm, 100 kg."""
+    scales = {"first_at": "100 mm", "first_reading": "42 kg", "first_tare": "2 kg", "second_at": "600 mm", "second_reading": "61 kg", "second_tare": "1 kg"}  # fmt: skip
+    bare_unit = load_unit({"unit": {"name": "x", "kind": "diesel", "condition": "wet", "on_scales": scales}})
+    (said,) = (f for f in alone(bare_unit).findings if f.rule == "balance.unit-on-scales")
+    assert said.level == "watch"
+    assert said.title.params["m"].si == pytest.approx(100.0) and said.title.params["x"].si == pytest.approx(0.4)
+    (offer,) = alone(bare_unit).offers
+    taken = apply_to(bare_unit, [o.model_dump() for o in offer.operations], "point")
+    check_unit(taken)
+    assert taken.unit.mass is not None and taken.unit.mass.source == "measured"
+    assert taken.unit.cg_aft is not None and taken.unit.cg_aft.along_m == pytest.approx(0.4)
+    assert [f.level for f in alone(taken).findings if f.rule == "balance.unit-on-scales"] == ["ok"]
+
+
+def test_the_peak_of_a_unit_taken_for_what_lasts_has_its_way_out() -> None:
+    unit = SHELF["classic-vee-eight-inboard-5-2-l"]
+    (offer,) = alone(unit).offers
+    taken = apply_to(unit, [o.model_dump() for o in offer.operations], "point")
+    assert taken.unit.rated_speed is not None and taken.unit.rated_speed.entered == "3200 rpm"
+    assert not [f for f in alone(taken).findings if f.level != "ok"]

@@ -15,7 +15,7 @@ interface Entry {
 /** One line to find a bench, a finding, a value or a field of this bench, or to do something. */
 export function FindOrDo(props: { open: boolean; onClose: () => void }) {
   const { id } = workshop.useParams();
-  const { shown, view, undo, redo } = useProject();
+  const { shown, view, units, undo, redo } = useProject();
   const go = useNavigate({ from: workshop.fullPath });
   const focusField = useFocusField();
   const [text, setText] = useState('');
@@ -31,6 +31,7 @@ export function FindOrDo(props: { open: boolean; onClose: () => void }) {
       hint: 'field here',
       run: () => setTimeout(() => focusField(f.dataset.pointer as string)),
     })),
+    { words: 'library of power units', hint: 'go', run: () => void go({ to: '/library', search: { units } }) },
     { words: 'undo', hint: 'do', run: () => void undo() },
     { words: 'redo', hint: 'do', run: () => void redo() },
     { words: 'print', hint: 'do', run: () => window.print() },

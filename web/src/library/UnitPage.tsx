@@ -3,7 +3,7 @@ import { useNavigate, useParams } from '@tanstack/react-router';
 import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react';
 import { answer, api, type LibraryUnit, type Operation, Refused } from '../api/client';
 import { partAt, useReference } from '../api/project';
-import { type SheetApi, SheetContext } from '../api/sheet';
+import { type SheetApi, SheetContext, useSheet } from '../api/sheet';
 import { Blocks } from '../benches/BenchSheet';
 import { CurveField } from '../benches/choose/CurveField';
 import { CurvesPlot } from '../drawing/CurvesPlot';
@@ -97,6 +97,28 @@ function Written(props: { unit: LibraryUnit; onEdited: (made: LibraryUnit) => vo
   );
 }
 
+/** A way out of a finding, at a press. */
+function TakeOver(props: { offer: LibraryUnit['alone']['offers'][number]; base: string }) {
+  const { edit, view, say } = useSheet();
+  const words = sentence(props.offer.message, view);
+  async function take() {
+    try {
+      await edit(
+        props.offer.operations.map((o) => ({ ...(o as Operation), path: `${props.base}${o.path}` })),
+        words,
+      );
+      say(null);
+    } catch (bad) {
+      say(bad instanceof Refused ? bad.words : String(bad));
+    }
+  }
+  return (
+    <button type="button" className="btn mt-1" onClick={() => void take()}>
+      {words}
+    </button>
+  );
+}
+
 function Sheet(props: { unit: LibraryUnit }) {
   const { unit } = props;
   const go = useNavigate();
@@ -134,6 +156,11 @@ function Sheet(props: { unit: LibraryUnit }) {
                 <b className="head block">{sentence(f.title, view)}</b>
                 {sentence(f.message, view)}
                 <span className="block text-xs text-muted">{f.source}</span>
+                {alone.offers
+                  .filter((o) => o.rule === f.rule)
+                  .map((o) => (
+                    <TakeOver key={sentence(o.message, view)} offer={o} base={base} />
+                  ))}
               </span>
             </li>
           ))}

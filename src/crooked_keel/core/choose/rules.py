@@ -163,6 +163,21 @@ def money(bench: ChooseBench) -> Iterable[Finding]:
 
 
 @rule(
+    "choose.complete", "What it drags in is priced", limit="money of the fit at least a fifth above the price of its units ok, less watch", source="complete, often 1.5 to 2 times the bare unit; common practice, no source", mark="common practice",
+)  # fmt: skip
+def complete(bench: ChooseBench) -> Iterable[Finding]:
+    if bench.fit is None or bench.unit.cost is None:
+        return
+    bare = sum(i.unit.cost.si for i in bench.fit.installations.values() if i.unit.cost is not None)
+    whole = bench.spending.forecast if bench.money else bare
+    short = whole < 1.2 * bare
+    yield verdict(
+        "choose.complete", "watch" if short else "ok", "Little is priced beside the unit: {w} in all, {b} the unit" if short else "{w} in all, {b} the unit", "Mount, cooling, exhaust, gearing and what it turns, wiring, gauges, papers: complete, it often costs 1.5 to 2 times the bare unit.",
+        compared=Compared(value=whole, dimension="money", lo=1.2 * bare), w=q(whole, "money"), b=q(bare, "money"),
+    )  # fmt: skip
+
+
+@rule(
     "choose.wait", "What is waited for", limit="not longer than you want to wait, else watch", source="the suppliers' word", mark="proposed",
 )  # fmt: skip
 def wait(bench: ChooseBench) -> Iterable[Finding]:

@@ -39,7 +39,7 @@ from .fit import (
     Wheel,
 )
 from .library import LibraryUnit, dump_library, load_library, load_unit, restyled, taken_out, turned
-from .patch import apply_operations, apply_to, fragments_of, value_at
+from .patch import apply_operations, apply_to, check_id, fragments_of, value_at
 from .project import REFERENCE_VERSION, SCHEMA_VERSION, Assumptions, Instrument, Need, Project
 from .unit import Accessory, Crane, CurvePoint, Hung, Lifting, Ports, PowerUnit, TwoScales
 
@@ -94,6 +94,7 @@ __all__ = [
     "Wing",
     "apply_operations",
     "apply_to",
+    "check_id",
     "dump",
     "dump_library",
     "fragments_of",

@@ -13,6 +13,7 @@ from ..figure import Figure, NumberStyle
 from .base import Key, Part
 from .files import no_constant, no_duplicates, plain, validation_to_input_error
 from .fit import Drive, Installation, Mount, MountPoint, Pack
+from .patch import check_id
 from .project import SCHEMA_VERSION
 from .unit import PowerUnit
 
@@ -101,6 +102,8 @@ def load_library(text: str | bytes) -> dict[str, LibraryUnit]:
         raise InputError(
             "/schema_version", "this file was written by another version", given=str(raw["schema_version"])[:40], allowed=str(SCHEMA_VERSION)
         )  # fmt: skip
+    for key in raw["units"]:
+        check_id(key, "/units")
     return {key: load_unit(value, f"/units/{key}") for key, value in raw["units"].items()}
 
 

@@ -99,14 +99,19 @@ def _change(
             raise InputError(pointer, f"there is nothing called '{token}' here any more", given=token)
         if op == "add" and token in here and isinstance(here[token], Part):
             raise InputError(pointer, f"the id '{token}' is taken", given=token)
-        try:
-            _KEY.validate_python(token)
-        except ValidationError:
-            raise InputError(pointer, "an id is small letters, digits, - and _", given=token) from None
+        check_id(token, pointer)
         model, field = owner
         changed[token] = _validate(_adapter(model, field, True), value, pointer, context)
         return changed
     raise InputError(pointer, "a figure or a list is replaced as a whole")
+
+
+def check_id(token: str, pointer: str) -> None:
+    """Raise InputError at the pointer unless the token can be an id."""
+    try:
+        _KEY.validate_python(token)
+    except ValidationError:
+        raise InputError(pointer, "an id is small letters, digits, - and _, 40 at most", given=token[:60]) from None
 
 
 def _validate(adapter: TypeAdapter[Any], value: Any, pointer: str, context: dict[str, Any]) -> Any:

@@ -14,6 +14,7 @@ const BOUNDS = [
   ['battery', 'A pack or battery without a space, by at most', null, 'pitch limits'],
   ['lead', 'Lead at most', 'cg limits', null],
 ] as const;
+/** As the tape of each view has them. */
 const START = {
   'mm-kg': { forward: '300 mm', aft: '300 mm', clearance: '13 mm', battery: '1000 mm', lead: '10 kg' },
   'in-lb': { forward: '12 in', aft: '12 in', clearance: '1/2 in', battery: '40 in', lead: '20 lb' },
