@@ -410,7 +410,6 @@ def test_every_headline_value_shows_its_working_or_its_source(fit: str | None, p
                 "mount.load-factor-down",
                 "choose.lasting",
                 "choose.heat",
-                "choose.peak",
                 "choose.peak-at",
                 "choose.forecast",
             )

@@ -1,13 +1,13 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from '@tanstack/react-router';
-import { AlertDialog, Dialog } from 'radix-ui';
-import { type FormEvent, useRef, useState } from 'react';
+import { useState } from 'react';
 import { answer, api, Refused, type Units } from '../api/client';
 import { useReference } from '../api/project';
 import { SmallProfile } from '../drawing/SmallProfile';
 import { sentence, type View } from '../figure/format';
 import { Mark } from '../findings/Mark';
 import { Brand } from './Brand';
+import { Asked, FileButton, FormDialog, RemoveDialog } from './dialogs';
 import { SmallKeel } from './Keel';
 
 const DAY = 86_400_000;
@@ -28,7 +28,6 @@ export function ProjectList() {
   const reference = useReference();
   const [units, setUnits] = useState<Units>('mm-kg');
   const [error, setError] = useState<string | null>(null);
-  const picker = useRef<HTMLInputElement>(null);
   const projects = useQuery({
     queryKey: ['projects'],
     staleTime: 0,
@@ -36,8 +35,7 @@ export function ProjectList() {
   });
   const view = reference.data?.views[units] as View | undefined;
 
-  async function open(file: File | undefined) {
-    if (!file) return;
+  async function open(file: File) {
     setError(null);
     try {
       const state = answer(await api.POST('/api/projects/import', { body: { text: await file.text() } }));
@@ -50,7 +48,6 @@ export function ProjectList() {
           : String(bad),
       );
     }
-    if (picker.current) picker.current.value = '';
   }
 
   return (
@@ -70,17 +67,14 @@ export function ProjectList() {
         <div className="flex items-end justify-between px-6 pb-3 pt-8">
           <h1 className="text-[32px] leading-none">Repowers on the bench</h1>
           <div className="flex gap-2">
-            <input
-              ref={picker}
-              type="file"
+            <FileButton
+              label="project file"
               accept=".json"
-              className="hidden"
-              aria-label="project file"
-              onChange={(e) => void open(e.target.files?.[0])}
-            />
-            <button type="button" className="btn !px-4 !py-1.5" onClick={() => picker.current?.click()}>
+              className="btn !px-4 !py-1.5"
+              onFile={(file) => void open(file)}
+            >
               Open a file
-            </button>
+            </FileButton>
             <StartDialog units={units} />
           </div>
         </div>
@@ -126,7 +120,7 @@ export function ProjectList() {
                 </span>
                 <span className="text-right text-muted">{when(p.at)}</span>
               </a>
-              <RemoveDialog id={p.id} name={p.name} />
+              <RemoveProject id={p.id} name={p.name} />
             </li>
           ))}
         </ul>
@@ -142,140 +136,85 @@ export function ProjectList() {
 function StartDialog(props: { units: Units }) {
   const go = useNavigate();
   const queries = useQueryClient();
-  const [error, setError] = useState<string | null>(null);
   const kinds = useReference().data?.kinds ?? [];
   const [kind, setKind] = useState('aeroplane');
   const layouts = kinds.find((k) => k.id === kind)?.layouts ?? [];
-  async function start(event: FormEvent<HTMLFormElement>) {
-    event.preventDefault();
-    const form = new FormData(event.currentTarget);
-    try {
-      const state = answer(
-        await api.POST('/api/projects', {
-          body: {
-            name: String(form.get('name')).trim(),
-            kind,
-            layout: form.get('layout') as string,
-            unit_name: String(form.get('unit')).trim() || 'new unit',
-            units: form.get('units') as Units,
-          },
-        }),
-      );
-      await queries.invalidateQueries({ queryKey: ['projects'] });
-      await go({ to: '/p/$id/$bench', params: { id: state.id, bench: 'craft' }, search: {} });
-    } catch (bad) {
-      setError(bad instanceof Refused ? bad.words : String(bad));
-    }
+  async function start(form: FormData) {
+    const state = answer(
+      await api.POST('/api/projects', {
+        body: {
+          name: String(form.get('name')).trim(),
+          kind,
+          layout: form.get('layout') as string,
+          unit_name: String(form.get('unit')).trim() || 'new unit',
+          units: form.get('units') as Units,
+        },
+      }),
+    );
+    await queries.invalidateQueries({ queryKey: ['projects'] });
+    await go({ to: '/p/$id/$bench', params: { id: state.id, bench: 'craft' }, search: {} });
   }
   return (
-    <Dialog.Root>
-      <Dialog.Trigger className="btn btn-main !px-4 !py-1.5">Start a repower</Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-20 bg-ink/30" />
-        <Dialog.Content className="fixed left-1/2 top-24 z-30 w-[26rem] -translate-x-1/2 border border-ink bg-sheet p-5 shadow-lg">
-          <Dialog.Title className="text-[21px]">Start a repower</Dialog.Title>
-          <Dialog.Description className="mb-3 text-muted">
-            Everything else is asked for where it is needed. Figures that stand there already are marked as template
-            until you confirm them.
-          </Dialog.Description>
-          <form onSubmit={(e) => void start(e)} className="grid gap-3">
-            <label className="grid gap-1">
-              What do you call the craft?
-              <input
-                name="name"
-                required
-                maxLength={120}
-                autoComplete="off"
-                className="border border-ink bg-sheet px-2 py-1"
-              />
+    <FormDialog
+      title="Start a repower"
+      hint="Everything else is asked for where it is needed. Figures that stand there already are marked as template until you confirm them."
+      submit="Start"
+      onSubmit={start}
+    >
+      <Asked label="What do you call the craft?" name="name" required />
+      <Asked label="What goes in?" name="unit" placeholder="inline-four sled engine, 998 cc" />
+      <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
+        <legend className="mb-1">What kind of craft?</legend>
+        {kinds.map((k) => (
+          <label key={k.id}>
+            <input type="radio" name="kind" value={k.id} checked={kind === k.id} onChange={() => setKind(k.id)} />{' '}
+            {k.name}
+          </label>
+        ))}
+      </fieldset>
+      {layouts.length > 1 && (
+        <fieldset key={kind} className="flex flex-wrap gap-x-5 gap-y-1">
+          <legend className="mb-1">With</legend>
+          {layouts.map((l, i) => (
+            <label key={l}>
+              <input type="radio" name="layout" value={l} defaultChecked={i === 0} /> {l}
             </label>
-            <label className="grid gap-1">
-              What goes in?
-              <input
-                name="unit"
-                maxLength={120}
-                autoComplete="off"
-                placeholder="inline-four sled engine, 998 cc"
-                className="border border-ink bg-sheet px-2 py-1"
-              />
-            </label>
-            <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
-              <legend className="mb-1">What kind of craft?</legend>
-              {kinds.map((k) => (
-                <label key={k.id}>
-                  <input type="radio" name="kind" value={k.id} checked={kind === k.id} onChange={() => setKind(k.id)} />{' '}
-                  {k.name}
-                </label>
-              ))}
-            </fieldset>
-            {layouts.length > 1 && (
-              <fieldset key={kind} className="flex flex-wrap gap-x-5 gap-y-1">
-                <legend className="mb-1">With</legend>
-                {layouts.map((l, i) => (
-                  <label key={l}>
-                    <input type="radio" name="layout" value={l} defaultChecked={i === 0} /> {l}
-                  </label>
-                ))}
-              </fieldset>
-            )}
-            {layouts.length === 1 && <input type="hidden" name="layout" value={layouts[0]} />}
-            <fieldset className="flex gap-5">
-              <legend className="mb-1">Your tape and scales read</legend>
-              <label>
-                <input type="radio" name="units" value="mm-kg" defaultChecked={props.units === 'mm-kg'} /> mm · kg
-              </label>
-              <label>
-                <input type="radio" name="units" value="in-lb" defaultChecked={props.units === 'in-lb'} /> in · lb
-              </label>
-            </fieldset>
-            {error && (
-              <p role="alert" className="text-stop">
-                {error}
-              </p>
-            )}
-            <div className="flex justify-end gap-2">
-              <Dialog.Close className="btn !py-1.5">Not now</Dialog.Close>
-              <button type="submit" className="btn btn-main !py-1.5">
-                Start
-              </button>
-            </div>
-          </form>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+          ))}
+        </fieldset>
+      )}
+      {layouts.length === 1 && <input type="hidden" name="layout" value={layouts[0]} />}
+      <fieldset className="flex gap-5">
+        <legend className="mb-1">Your tape and scales read</legend>
+        <label>
+          <input type="radio" name="units" value="mm-kg" defaultChecked={props.units === 'mm-kg'} /> mm · kg
+        </label>
+        <label>
+          <input type="radio" name="units" value="in-lb" defaultChecked={props.units === 'in-lb'} /> in · lb
+        </label>
+      </fieldset>
+    </FormDialog>
   );
 }
 
 /** A removed project does not come back; its file does. */
-function RemoveDialog(props: { id: string; name: string }) {
+function RemoveProject(props: { id: string; name: string }) {
   const queries = useQueryClient();
   async function remove() {
-    await api.DELETE('/api/projects/{project_id}', { params: { path: { project_id: props.id } } });
+    const reply = await api.DELETE('/api/projects/{project_id}', { params: { path: { project_id: props.id } } });
+    if (reply.error) answer(reply);
     await queries.invalidateQueries({ queryKey: ['projects'] });
   }
   return (
-    <AlertDialog.Root>
-      <AlertDialog.Trigger className="quiet mr-4 text-muted" aria-label={`remove ${props.name}`}>
-        remove
-      </AlertDialog.Trigger>
-      <AlertDialog.Portal>
-        <AlertDialog.Overlay className="fixed inset-0 z-20 bg-ink/30" />
-        <AlertDialog.Content className="fixed left-1/2 top-40 z-30 w-96 -translate-x-1/2 border border-ink bg-sheet p-5 shadow-lg">
-          <AlertDialog.Title className="text-[19px]">Remove {props.name}?</AlertDialog.Title>
-          <AlertDialog.Description className="my-2">
-            The project and its whole history go; there is no undo. Keep its file first if you may want it again.
-          </AlertDialog.Description>
-          <div className="flex items-center justify-end gap-2">
-            <a className="head mr-auto text-act" href={`/api/projects/${props.id}/exports/project`} download>
-              Keep its file
-            </a>
-            <AlertDialog.Cancel className="btn">Leave it</AlertDialog.Cancel>
-            <AlertDialog.Action className="btn btn-main" onClick={() => void remove()}>
-              Remove
-            </AlertDialog.Action>
-          </div>
-        </AlertDialog.Content>
-      </AlertDialog.Portal>
-    </AlertDialog.Root>
+    <RemoveDialog
+      name={props.name}
+      words="The project and its whole history go; there is no undo. Keep its file first if you may want it again."
+      className="mr-4"
+      keep={
+        <a className="head text-act" href={`/api/projects/${props.id}/exports/project`} download>
+          Keep its file
+        </a>
+      }
+      onRemove={remove}
+    />
   );
 }

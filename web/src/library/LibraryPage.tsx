@@ -1,9 +1,9 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from '@tanstack/react-router';
-import { AlertDialog, Dialog } from 'radix-ui';
-import { type FormEvent, useRef, useState } from 'react';
-import { answer, api, type LibraryItem, Refused } from '../api/client';
+import { useState } from 'react';
+import { answer, api, type LibraryItem } from '../api/client';
 import { useReference } from '../api/project';
+import { Asked, FileButton, FormDialog, RemoveDialog, wordsOf } from '../app/dialogs';
 import { saveText } from '../benches/saveText';
 import { fieldAt } from '../figure/fields';
 import type { View } from '../figure/format';
@@ -19,21 +19,18 @@ export function LibraryPage() {
   const library = useLibrary();
   const { units } = useUnits();
   const queries = useQueryClient();
-  const picker = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState<{ words: string; wrong: boolean } | null>(null);
   const view = reference.data?.views[units] as View | undefined;
 
-  async function take(file: File | undefined) {
-    if (!file) return;
+  async function take(file: File) {
     const format = file.name.toLowerCase().endsWith('.json') ? 'json' : 'csv';
     try {
       const taken = answer(await api.POST('/api/library/imports', { body: { format, text: await file.text() } }));
       await queries.invalidateQueries({ queryKey: ['library'] });
       setSaid({ words: `${file.name}: ${taken.added.length} added, ${taken.replaced.length} replaced.`, wrong: false });
     } catch (bad) {
-      setSaid({ words: `${file.name}: ${bad instanceof Refused ? bad.words : String(bad)}`, wrong: true });
+      setSaid({ words: `${file.name}: ${wordsOf(bad)}`, wrong: true });
     }
-    if (picker.current) picker.current.value = '';
   }
   async function give(form: 'json' | 'csv') {
     const reply = answer(await api.GET('/api/library/exports/{form}', { params: { path: { form } } }));
@@ -58,17 +55,14 @@ export function LibraryPage() {
             <button type="button" className="quiet" onClick={() => void give('json')}>
               all as JSON
             </button>
-            <input
-              ref={picker}
-              type="file"
+            <FileButton
+              label="file of units"
               accept=".json,.csv,text/csv,application/json"
-              className="hidden"
-              aria-label="file of units"
-              onChange={(e) => void take(e.target.files?.[0])}
-            />
-            <button type="button" className="btn !px-4 !py-1.5" onClick={() => picker.current?.click()}>
+              className="btn !px-4 !py-1.5"
+              onFile={(file) => void take(file)}
+            >
               Read a file
-            </button>
+            </FileButton>
             <AddDialog />
           </div>
         </div>
@@ -117,55 +111,19 @@ function Used(props: { item: LibraryItem }) {
 /** Taking a unit away; refused where it is used, with where. */
 export function RemoveUnit(props: { id: string; name: string; onGone: () => void }) {
   const queries = useQueryClient();
-  const [refused, setRefused] = useState<string | null>(null);
-  const [open, setOpen] = useState(false);
   async function remove() {
     const reply = await api.DELETE('/api/library/{key}', { params: { path: { key: props.id } } });
-    if (reply.error) {
-      try {
-        answer(reply);
-      } catch (bad) {
-        setRefused(bad instanceof Refused ? bad.words : String(bad));
-      }
-      return;
-    }
-    setOpen(false);
+    if (reply.error) answer(reply);
     // The list alone: the unit itself is not there to be asked for again.
     await queries.invalidateQueries({ queryKey: ['library'], exact: true });
     props.onGone();
   }
   return (
-    <AlertDialog.Root
-      open={open}
-      onOpenChange={(o) => {
-        setOpen(o);
-        setRefused(null);
-      }}
-    >
-      <AlertDialog.Trigger className="quiet text-muted" aria-label={`remove ${props.name}`}>
-        remove
-      </AlertDialog.Trigger>
-      <AlertDialog.Portal>
-        <AlertDialog.Overlay className="fixed inset-0 z-20 bg-ink/30" />
-        <AlertDialog.Content className="fixed left-1/2 top-40 z-30 w-96 -translate-x-1/2 border border-ink bg-sheet p-5 shadow-lg">
-          <AlertDialog.Title className="text-[19px]">Remove {props.name}?</AlertDialog.Title>
-          <AlertDialog.Description className="my-2">
-            It goes from the library; there is no undo. Keep the library as a file first if you may want it again.
-          </AlertDialog.Description>
-          {refused && (
-            <p role="alert" className="mb-2 text-stop">
-              {refused}
-            </p>
-          )}
-          <div className="flex justify-end gap-2">
-            <AlertDialog.Cancel className="btn">Leave it</AlertDialog.Cancel>
-            <button type="button" className="btn btn-main" onClick={() => void remove()}>
-              Remove
-            </button>
-          </div>
-        </AlertDialog.Content>
-      </AlertDialog.Portal>
-    </AlertDialog.Root>
+    <RemoveDialog
+      name={props.name}
+      words="It goes from the library; there is no undo. Keep the library as a file first if you may want it again."
+      onRemove={remove}
+    />
   );
 }
 
@@ -174,64 +132,29 @@ function AddDialog() {
   const go = useNavigate();
   const queries = useQueryClient();
   const { units } = useUnits();
-  const [error, setError] = useState<string | null>(null);
   const kinds = reference.data ? (fieldAt(reference.data, '/library/x/unit/kind')?.choices ?? []) : [];
-  async function add(event: FormEvent<HTMLFormElement>) {
-    event.preventDefault();
-    const form = new FormData(event.currentTarget);
-    try {
-      const body = { name: String(form.get('name')).trim(), kind: String(form.get('kind')) };
-      const made = answer(await api.POST('/api/library', { body }));
-      await queries.invalidateQueries({ queryKey: ['library'] });
-      await go({ to: '/library/$key', params: { key: made.id }, search: { units } });
-    } catch (bad) {
-      setError(bad instanceof Refused ? bad.words : String(bad));
-    }
+  async function add(form: FormData) {
+    const body = { name: String(form.get('name')).trim(), kind: String(form.get('kind')) };
+    const made = answer(await api.POST('/api/library', { body }));
+    await queries.invalidateQueries({ queryKey: ['library'] });
+    await go({ to: '/library/$key', params: { key: made.id }, search: { units } });
   }
   return (
-    <Dialog.Root onOpenChange={() => setError(null)}>
-      <Dialog.Trigger className="btn btn-main !px-4 !py-1.5">Add a unit</Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-20 bg-ink/30" />
-        <Dialog.Content className="fixed left-1/2 top-24 z-30 w-[26rem] -translate-x-1/2 border border-ink bg-sheet p-5 shadow-lg">
-          <Dialog.Title className="text-[21px]">Add a unit</Dialog.Title>
-          <Dialog.Description className="mb-3 text-muted">
-            Everything else stands on its sheet, to be filled in from the maker's paper, a dynamometer or the bench.
-          </Dialog.Description>
-          <form onSubmit={(e) => void add(e)} className="grid gap-3">
-            <label className="grid gap-1">
-              What is it called?
-              <input
-                name="name"
-                required
-                maxLength={120}
-                autoComplete="off"
-                placeholder="inline-three car engine, 1.2 L"
-                className="border border-ink bg-sheet px-2 py-1"
-              />
-            </label>
-            <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
-              <legend className="mb-1">What kind is it?</legend>
-              {kinds.map((k, i) => (
-                <label key={k}>
-                  <input type="radio" name="kind" value={k} defaultChecked={i === 0} /> {k}
-                </label>
-              ))}
-            </fieldset>
-            {error && (
-              <p role="alert" className="text-stop">
-                {error}
-              </p>
-            )}
-            <div className="flex justify-end gap-2">
-              <Dialog.Close className="btn !py-1.5">Not now</Dialog.Close>
-              <button type="submit" className="btn btn-main !py-1.5">
-                Add
-              </button>
-            </div>
-          </form>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <FormDialog
+      title="Add a unit"
+      hint="Everything else stands on its sheet, to be filled in from the maker's paper, a dynamometer or the bench."
+      submit="Add"
+      onSubmit={add}
+    >
+      <Asked label="What is it called?" name="name" required placeholder="inline-three car engine, 1.2 L" />
+      <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
+        <legend className="mb-1">What kind is it?</legend>
+        {kinds.map((k, i) => (
+          <label key={k}>
+            <input type="radio" name="kind" value={k} defaultChecked={i === 0} /> {k}
+          </label>
+        ))}
+      </fieldset>
+    </FormDialog>
   );
 }

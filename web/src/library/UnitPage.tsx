@@ -153,7 +153,7 @@ function Sheet(props: { unit: LibraryUnit }) {
                 <Mark level={f.level} />
               </span>
               <span>
-                <b className="head block">{sentence(f.title, view)}</b>
+                <b className="head block first-letter:uppercase">{sentence(f.title, view)}</b>
                 {sentence(f.message, view)}
                 <span className="block text-xs text-muted">{f.source}</span>
                 {alone.offers

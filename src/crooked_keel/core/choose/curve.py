@@ -40,6 +40,14 @@ def torque_from_power(power_w: float, speed_rad_s: float) -> float:
 
 
 @formula(
+    "choose.power", "P = Q·ω", result=("power", "power"), Q=("torque", "torque"), ω=("rotation", "speed"), source="definition of power",
+)  # fmt: skip
+def power_of(torque_n_m: float, speed_rad_s: float) -> float:
+    """Power of a torque at a speed, W."""
+    return torque_n_m * speed_rad_s
+
+
+@formula(
     "choose.disagree", "d = (Q·ω − P) / P", result=("percent", "how far torque and power disagree"), Q=("torque", "torque"), ω=("rotation", "speed"), P=("power", "power typed"),
     source="definition of power",
 )  # fmt: skip
@@ -97,7 +105,7 @@ class Curve:
 
     def power_at(self, speed_rad_s: float) -> float:
         """Power at a speed, W."""
-        return self.torque_at(speed_rad_s) * speed_rad_s
+        return power_of(self.torque_at(speed_rad_s), speed_rad_s)
 
     def drawn(self, places: int = 33) -> list[tuple[float, float]]:
         """Speeds and torques to draw."""

@@ -15,7 +15,7 @@ from ..memo import Memo
 from ..resolve import Resolved, ResolvedInstallation
 from ..trace import Uncertain, above_zero, lazy, need
 from .altitude import density_ratio, lapse_na, lapse_turbine, lapse_turbo
-from .curve import Curve, Point
+from .curve import Curve, Point, power_of
 from .money import Line, Status, by_week, ledger_status, longest_wait
 from .ports import Row, compare_interfaces
 from .ports import Value as PortValue
@@ -320,7 +320,7 @@ class ChooseBench:
             out.add("power-there", "Lasting power where it is used", "power", lambda: self.power_there, before=known(lambda o: o.power_there), working=lambda: power_left.working(self.continuous[0], self.share_left))  # fmt: skip
         out.add("lasting", "Power that lasts", "power", lambda: self.continuous[0], before=known(lambda o: o.continuous[0]), source="its ratings, or as rated")  # fmt: skip
         if self.unit.curve:
-            out.add("peak", "Greatest power of its curve", "power", lambda: self.curve.peak()[1], source="its curve")
+            out.add("peak", "Greatest power of its curve", "power", lambda: self.curve.peak()[1], working=lambda: power_of.working(self.curve.torque_at(self.curve.peak()[0]), self.curve.peak()[0]))  # fmt: skip
             out.add(
                 "peak-at", "Speed of its greatest power", "rotation", lambda: self.curve.peak()[0], source="its curve"
             )

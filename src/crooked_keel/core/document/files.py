@@ -32,12 +32,7 @@ def load(text: str | bytes) -> Project:
     """A saved file → document, everything checked: shape, every figure against its text, every id that is named.
 
     Raises InputError with a plain sentence: not JSON, another program's file, newer version, a figure that disagrees."""
-    try:
-        raw = json.loads(text, parse_constant=no_constant, object_pairs_hook=no_duplicates)
-    except InputError:
-        raise
-    except (ValueError, RecursionError, UnicodeDecodeError) as bad:
-        raise InputError("", f"this is not a whole project file: {bad}") from None
+    raw = parse_json(text, "project file")
     if not isinstance(raw, dict) or "schema_version" not in raw:
         raise InputError("", "this file was not written by Crooked Keel: it has no schema_version")
     version = raw["schema_version"]
@@ -83,13 +78,21 @@ def plain(part: Any) -> Any:
     return part
 
 
-def no_constant(name: str) -> Any:
-    """Refuses NaN and the infinities of a JSON text."""
+def parse_json(text: str | bytes, what: str) -> Any:
+    """A JSON text, refused with what it should have been: not whole, NaN or an infinity, an id that stands twice."""
+    try:
+        return json.loads(text, parse_constant=_no_constant, object_pairs_hook=_no_duplicates)
+    except InputError:
+        raise
+    except (ValueError, RecursionError, UnicodeDecodeError) as bad:
+        raise InputError("", f"this is not a whole {what}: {bad}") from None
+
+
+def _no_constant(name: str) -> Any:
     raise InputError("", f"{name} is not a number", given=name)
 
 
-def no_duplicates(pairs: list[tuple[str, Any]]) -> dict[str, Any]:
-    """An object of a JSON text, refused where an id stands twice."""
+def _no_duplicates(pairs: list[tuple[str, Any]]) -> dict[str, Any]:
     made: dict[str, Any] = {}
     for key, value in pairs:
         if key in made:

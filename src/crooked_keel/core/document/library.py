@@ -11,7 +11,7 @@ from pydantic import BaseModel, ValidationError
 from ..errors import InputError
 from ..figure import Figure, NumberStyle
 from .base import Key, Part
-from .files import no_constant, no_duplicates, plain, validation_to_input_error
+from .files import parse_json, plain, validation_to_input_error
 from .fit import Drive, Installation, Mount, MountPoint, Pack
 from .patch import check_id
 from .project import SCHEMA_VERSION
@@ -90,12 +90,7 @@ def load_unit(raw: Any, pointer: str = "", trusted: bool = False) -> LibraryUnit
 
 def load_library(text: str | bytes) -> dict[str, LibraryUnit]:
     """A file of units → units by their id, checked whole. Raises InputError: not such a file, written by a newer version, a unit that is wrong."""
-    try:
-        raw = json.loads(text, parse_constant=no_constant, object_pairs_hook=no_duplicates)
-    except InputError:
-        raise
-    except (ValueError, RecursionError, UnicodeDecodeError) as bad:
-        raise InputError("", f"this is not a whole file of units: {bad}") from None
+    raw = parse_json(text, "file of units")
     if not isinstance(raw, dict) or not isinstance(raw.get("units"), dict) or "schema_version" not in raw:
         raise InputError("", "this is not a file of units: it has no schema_version or no units")
     if raw["schema_version"] != SCHEMA_VERSION:

@@ -1,14 +1,14 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
-import { answer, api, Refused } from '../../api/client';
+import { useState } from 'react';
+import { answer, api } from '../../api/client';
 import { useProject } from '../../api/project';
+import { FileButton, wordsOf } from '../../app/dialogs';
 import { saveText } from '../saveText';
 
 /** Rows of the ledger out to a file, in from one, or pasted from a spreadsheet. All come in, or none. */
 export function LedgerFiles() {
   const { id, fit, state, say } = useProject();
   const queries = useQueryClient();
-  const picker = useRef<HTMLInputElement>(null);
   const [pasting, setPasting] = useState(false);
   const words = fit ? 'this fit' : 'every fit';
   const ledger = fit ? `/fits/${fit}/ledger` : '/ledger';
@@ -21,7 +21,7 @@ export function LedgerFiles() {
       say(null);
       return true;
     } catch (bad) {
-      say(bad instanceof Refused ? bad.words : String(bad));
+      say(wordsOf(bad));
       return false;
     }
   }
@@ -41,10 +41,8 @@ export function LedgerFiles() {
         headers: { 'Content-Type': 'application/octet-stream' },
       }),
     );
-  async function take(file: File | undefined) {
-    if (!file) return;
+  async function take(file: File) {
     await taken(file.name.toLowerCase().endsWith('.xlsx') ? workbook(file) : file.text().then(text));
-    if (picker.current) picker.current.value = '';
   }
   async function give() {
     const reply = answer(
@@ -68,17 +66,14 @@ export function LedgerFiles() {
         >
           as a workbook
         </a>
-        <input
-          ref={picker}
-          type="file"
+        <FileButton
+          label="ledger file"
           accept=".csv,.xlsx,text/csv"
-          className="hidden"
-          aria-label="ledger file"
-          onChange={(e) => void take(e.target.files?.[0])}
-        />
-        <button type="button" className="quiet" onClick={() => picker.current?.click()}>
+          className="quiet"
+          onFile={(file) => void take(file)}
+        >
           read from CSV or workbook
-        </button>
+        </FileButton>
         <button type="button" className="quiet" aria-expanded={pasting} onClick={() => setPasting(!pasting)}>
           paste from a spreadsheet
         </button>

@@ -1,6 +1,7 @@
-import { useRef, useState } from 'react';
-import { answer, api, Refused } from '../../api/client';
+import { useState } from 'react';
+import { answer, api } from '../../api/client';
 import { useSheet } from '../../api/sheet';
+import { FileButton, wordsOf } from '../../app/dialogs';
 import { Fold } from '../Sheet';
 
 interface Point {
@@ -21,7 +22,6 @@ export function CurveField(props: { pointer: string }) {
 function Field(props: { pointer: string }) {
   const { at, edit, numberStyle, units } = useSheet();
   const [said, setSaid] = useState<{ words: string; wrong: boolean } | null>(null);
-  const picker = useRef<HTMLInputElement>(null);
   const points = (at(props.pointer) ?? []) as Point[];
   const stored = points
     .map((p) => [p.speed.entered, p.torque?.entered ?? '', p.power?.entered ?? ''].join('; ').replace(/(; )+$/, ''))
@@ -40,7 +40,7 @@ function Field(props: { pointer: string }) {
       const left = read.left_out.length > 0 ? ` Left out: ${read.left_out.join(', ')}.` : '';
       setSaid({ words: `${read.points.length} points read.${left}`, wrong: false });
     } catch (bad) {
-      setSaid({ words: bad instanceof Refused ? bad.words : String(bad), wrong: true });
+      setSaid({ words: wordsOf(bad), wrong: true });
     }
   }
   return (
@@ -60,20 +60,14 @@ function Field(props: { pointer: string }) {
         />
       </label>
       <div className="mt-1 flex items-baseline gap-4">
-        <button type="button" className="quiet" onClick={() => picker.current?.click()}>
-          read a dynamometer's CSV file
-        </button>
-        <input
-          ref={picker}
-          type="file"
+        <FileButton
+          label="dynamometer file"
           accept=".csv,.txt,text/csv,text/plain"
-          aria-label="dynamometer file"
-          className="hidden"
-          onChange={(e) => {
-            void e.target.files?.[0]?.text().then((text) => take(text, 'measured'));
-            e.target.value = '';
-          }}
-        />
+          className="quiet"
+          onFile={(file) => void file.text().then((text) => take(text, 'measured'))}
+        >
+          read a dynamometer's CSV file
+        </FileButton>
         {said && (
           <span role={said.wrong ? 'alert' : 'status'} className={said.wrong ? 'text-stop' : ''}>
             {said.words}

@@ -1,6 +1,7 @@
-import { useRef, useState } from 'react';
-import { answer, api, type Operation, Refused } from '../../api/client';
+import { useState } from 'react';
+import { answer, api, type Operation } from '../../api/client';
 import { useProject } from '../../api/project';
+import { FileButton, wordsOf } from '../../app/dialogs';
 import { Fold } from '../Sheet';
 import { saveText } from '../saveText';
 
@@ -40,7 +41,7 @@ function useWhole(pointer: string, stored: string, out: string) {
       await edit(operations as unknown as Operation[], words);
       setSaid(`${words} read.`);
     } catch (bad) {
-      setSaid(bad instanceof Refused ? bad.words : String(bad));
+      setSaid(wordsOf(bad));
     }
   }
   return { said, take };
@@ -84,7 +85,6 @@ interface Section {
 /** Sections as text: typed, pasted or from a file, read by the server, which names the line of what it cannot take. */
 function SectionsField() {
   const { id, at, units } = useProject();
-  const picker = useRef<HTMLInputElement>(null);
   const sections = (at('/craft/flotation/sections') ?? []) as Section[];
   const height = (h: Section['half'][number]['height']) => (h.dir === 'down' ? `-${h.entered}` : h.entered);
   const stored = sections
@@ -112,20 +112,14 @@ function SectionsField() {
         />
       </label>
       <div className="mt-1 flex items-center gap-4">
-        <button type="button" className="quiet" onClick={() => picker.current?.click()}>
-          read a CSV file
-        </button>
-        <input
-          ref={picker}
-          type="file"
+        <FileButton
+          label="file of sections"
           accept=".csv,.txt,text/csv,text/plain"
-          aria-label="file of sections"
-          className="hidden"
-          onChange={(e) => {
-            void e.target.files?.[0]?.text().then((text) => take(text, read(text)));
-            e.target.value = '';
-          }}
-        />
+          className="quiet"
+          onFile={(file) => void file.text().then((text) => take(text, read(text)))}
+        >
+          read a CSV file
+        </FileButton>
         {sections.length > 0 && (
           <button type="button" className="quiet" onClick={() => void give(id)}>
             save as CSV
