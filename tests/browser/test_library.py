@@ -186,3 +186,17 @@ def test_a_unit_is_kept_from_a_fit(page: Page, shelf: None, demo: str) -> None:
     row = page.locator('[data-unit="my-flat-twin"]')
     expect(row).to_contain_text("66.2 kg wet")
     expect(row).to_contain_text("1 place")
+
+
+def test_a_repower_is_started_with_a_unit_of_the_library(page: Page, shelf: None) -> None:
+    page.goto("/")
+    page.get_by_role("button", name="Start a repower").click()
+    page.get_by_label("What do you call the craft?").fill("Plover")
+    page.get_by_label(re.compile("^What goes in")).fill("two rotors, 1.3 L, geared")
+    page.get_by_role("button", name="Start", exact=True).click()
+    expect(page.get_by_role("heading", name="Plover")).to_be_visible()
+    page.get_by_role("link", name=re.compile("^Choose")).click()
+    expect(page.locator('main [data-pointer$="/unit/power"]').first).to_have_value("136.8 kW")
+    expect(page.locator('main [data-pointer$="/unit/cost"]').first).to_have_value("4800")
+    page.get_by_role("button", name="undo").click()
+    expect(page.locator('main [data-pointer$="/unit/cost"]').first).to_have_value("")

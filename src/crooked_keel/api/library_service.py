@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import Any, Literal
 
-from ..core.alone import alone
+from ..core.alone import alone, lasting
 from ..core.assess import assess
 from ..core.choose.library import check_unit, into_fit, new_fit, slug
 from ..core.document import (
@@ -31,7 +31,7 @@ from ..store.store import NotFound
 from .models import FromLibraryOut, LibraryItem, LibraryTaken, LibraryUnitOut, ToLibraryOut
 
 Format = Literal["json", "csv"]
-_ALONE = Memo(512)
+_LASTING = Memo(512)
 
 
 class LibraryService:
@@ -128,8 +128,8 @@ class LibraryService:
 def _item(key: str, shelf: LibraryUnit, used: list[str]) -> LibraryItem:
     u: PowerUnit = shelf.unit
     si = lambda f: f.si if f is not None else None
-    said = _ALONE((shelf,), lambda: alone(shelf))
+    power, speed = _LASTING((shelf,), lambda: lasting(shelf))
     return LibraryItem(
-        id=key, name=u.name, kind=u.kind, layout=u.layout, cylinders_si=si(u.cylinders), lasting_si=said.lasting_si, speed_si=said.lasting_speed_si, mass_si=si(u.mass), condition=u.condition,
+        id=key, name=u.name, kind=u.kind, layout=u.layout, cylinders_si=si(u.cylinders), lasting_si=power, speed_si=speed, mass_si=si(u.mass), condition=u.condition,
         cost_si=si(u.cost), wait_si=si(u.wait), parts_si=si(u.parts), used=used,
     )  # fmt: skip

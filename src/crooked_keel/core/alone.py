@@ -42,20 +42,32 @@ class Alone(Out):
     offers: list[Offer]
 
 
+def lasting(shelf: LibraryUnit) -> tuple[float | None, float | None]:
+    """The power that lasts, W, and the speed at which it is given, rad/s; None where it cannot be said."""
+    without_limit = [r for r in shelf.unit.ratings.values() if r.limit == "without a limit" and r.power is not None]
+    best = max(without_limit, key=lambda r: r.power.si if r.power else 0.0, default=None)
+    speed = best.speed if best is not None else shelf.unit.rated_speed
+    power = or_none(lambda: _set_up(shelf).installations[0].choose.continuous[0])
+    return power, speed.si if speed is not None else None
+
+
 def alone(shelf: LibraryUnit) -> Alone:
     """Judge a unit by itself."""
-    installation = Installation(name=shelf.unit.name, unit=shelf.unit, drive=shelf.drive, mount=shelf.mount)
-    project = Project(name="library", fits={"unit": Fit(name=shelf.unit.name, installations={"unit": installation})})
-    benches = set_up(project, "unit")
+    benches = _set_up(shelf)
     bench = benches.installations[0]
     found = [f for n, of in OF_THE_UNIT.items() for f in or_none(lambda n=n, of=of: list(RULES[n].check(of(benches)))) or []]  # fmt: skip
-    lasting = [r for r in shelf.unit.ratings.values() if r.limit == "without a limit" and r.power is not None]
-    best = max(lasting, key=lambda r: r.power.si if r.power else 0.0, default=None)
-    speed = best.speed if best is not None else shelf.unit.rated_speed
+    power, speed = lasting(shelf)
     return Alone(
-        curve=or_none(lambda: bench.choose.tables().curve) or [], lasting_si=or_none(lambda: bench.choose.continuous[0]), lasting_speed_si=speed.si if speed is not None else None,
-        ratio_si=or_none(lambda: bench.drive.ratio) if shelf.drive.stages else None, findings=found, offers=[o for f in found if f.can_suggest for o in _offers(f, benches)],
+        curve=or_none(lambda: bench.choose.tables().curve) or [], lasting_si=power, lasting_speed_si=speed, ratio_si=or_none(lambda: bench.drive.ratio) if shelf.drive.stages else None,
+        findings=found, offers=[o for f in found if f.can_suggest for o in _offers(f, benches)],
     )  # fmt: skip
+
+
+def _set_up(shelf: LibraryUnit) -> Benches:
+    """The benches of a project that is nothing but this unit."""
+    installation = Installation(name=shelf.unit.name, unit=shelf.unit, drive=shelf.drive, mount=shelf.mount)
+    project = Project(name="library", fits={"unit": Fit(name=shelf.unit.name, installations={"unit": installation})})
+    return set_up(project, "unit")
 
 
 def _offers(finding: Finding, benches: Benches) -> list[Offer]:

@@ -138,3 +138,11 @@ TILLER = {
     **_given_off(A, "in line", "510 mm", "310 g/kWh", "50 kW", "estimated"),
     **_given_off(B, None, "290 mm", None, "2.2 kW"),
 }
+CURLEW = {
+    **_need("30 kW", "2400 m", ("3", "3", "2", "1", "2")),
+    f"{OLD}/curve": _curve(("1600", "192"), ("2200", "207"), ("2600", "208"), ("2800", "203.5"), ("2900", "199")),
+    **{f"{u}/curve": _curve(("500", "179"), ("1500", "179"), ("2400", "179.05"), ("2700", "150")) for u in (A, B)},
+    f"{OLD}/breathing": "naturally aspirated", f"{A}/breathing": "electric", f"{B}/breathing": "electric",
+    **_given_off(OLD, "flat", "760 mm", "325 g/kWh", "0 kW", "estimated"), **_given_off(A, None, "290 mm", None, "0 kW"), **_given_off(B, None, "290 mm", None, "0 kW"),
+    **_priced(A, "14800", "12 weeks", "3"), **_priced(B, "14800", "12 weeks", "3"),
+}  # fmt: skip

@@ -5,6 +5,7 @@ from __future__ import annotations
 
 from typing import Any
 
+from . import choices
 from .figures import aft, ahead, at, f, rows, side, up
 from .lapwing import four_points, installation
 
@@ -139,6 +140,7 @@ def operations() -> list[dict[str, Any]]:
         "/loadings/two": _loading("Two up", 3.0, "82 kg", "74 kg", "0 kg", "30 L"),
         "/fits/a": {"name": "A  packs in the nose", "rank": 1.0, "fuel": "out", "installations": {"main": FIT_A}, "ledger": _ADDED},
         "/fits/b": {"name": "B  packs fore and aft", "rank": 2.0, "fuel": "out", "installations": {"main": FIT_B}, "ledger": _ADDED},
+        **choices.CURLEW,
     }  # fmt: skip
     edits = [{"op": "add", "path": path, "value": value} for path, value in values.items()]
     edits += [{"op": "add", "path": f"/ledger/{key}", "value": row} for key, row in _LEDGER.items()]

@@ -1,11 +1,12 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from '@tanstack/react-router';
 import { useState } from 'react';
-import { answer, api, Refused, type Units } from '../api/client';
+import { answer, api, type LibraryItem, type Operation, Refused, type State, type Units } from '../api/client';
 import { useReference } from '../api/project';
 import { SmallProfile } from '../drawing/SmallProfile';
 import { sentence, type View } from '../figure/format';
 import { Mark } from '../findings/Mark';
+import { LIBRARY, useLibrary } from '../library/useLibrary';
 import { Brand } from './Brand';
 import { Asked, FileButton, FormDialog, RemoveDialog } from './dialogs';
 import { SmallKeel } from './Keel';
@@ -137,6 +138,7 @@ function StartDialog(props: { units: Units }) {
   const go = useNavigate();
   const queries = useQueryClient();
   const kinds = useReference().data?.kinds ?? [];
+  const library = useLibrary();
   const [kind, setKind] = useState('aeroplane');
   const layouts = kinds.find((k) => k.id === kind)?.layouts ?? [];
   async function start(form: FormData) {
@@ -151,6 +153,9 @@ function StartDialog(props: { units: Units }) {
         },
       }),
     );
+    const units = await queries.fetchQuery(LIBRARY);
+    const unit = units.find((i) => i.name === String(form.get('unit')).trim());
+    if (unit) await putIn(state, unit);
     await queries.invalidateQueries({ queryKey: ['projects'] });
     await go({ to: '/p/$id/$bench', params: { id: state.id, bench: 'craft' }, search: {} });
   }
@@ -162,7 +167,12 @@ function StartDialog(props: { units: Units }) {
       onSubmit={start}
     >
       <Asked label="What do you call the craft?" name="name" required />
-      <Asked label="What goes in?" name="unit" placeholder="inline-four sled engine, 998 cc" />
+      <Asked
+        label="What goes in? A unit of the library brings its figures."
+        name="unit"
+        placeholder="inline-four sled engine, 998 cc"
+        options={library.data?.map((i) => i.name) ?? []}
+      />
       <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
         <legend className="mb-1">What kind of craft?</legend>
         {kinds.map((k) => (
@@ -194,6 +204,22 @@ function StartDialog(props: { units: Units }) {
       </fieldset>
     </FormDialog>
   );
+}
+
+/** A unit of the library into the first fit of a project that was just started. */
+async function putIn(state: State, unit: LibraryItem) {
+  const params = { path: { project_id: state.id } };
+  const into = Object.keys((state.document.fits ?? {}) as object)[0];
+  const made = answer(
+    await api.POST('/api/projects/{project_id}/from-library', { params, body: { unit: unit.id, into: into ?? null } }),
+  );
+  const body = {
+    base: state.revision,
+    summary: `${unit.name}: from the library`,
+    operations: made.operations as unknown as Operation[],
+    burst: null,
+  };
+  answer(await api.PATCH('/api/projects/{project_id}', { params, body }));
 }
 
 /** A removed project does not come back; its file does. */

@@ -1,5 +1,5 @@
 import { AlertDialog, Dialog } from 'radix-ui';
-import { type FormEvent, type ReactNode, useRef, useState } from 'react';
+import { type FormEvent, type ReactNode, useId, useRef, useState } from 'react';
 import { Refused } from '../api/client';
 
 /** The words of a refusal, or of whatever else went wrong. */
@@ -52,8 +52,15 @@ export function FormDialog(props: {
   );
 }
 
-/** A line of a form. */
-export function Asked(props: { label: string; name: string; required?: boolean; placeholder?: string }) {
+/** A line of a form; options are offered while one types, anything else may be written. */
+export function Asked(props: {
+  label: string;
+  name: string;
+  required?: boolean;
+  placeholder?: string;
+  options?: string[];
+}) {
+  const id = useId();
   return (
     <label className="grid gap-1">
       {props.label}
@@ -63,8 +70,16 @@ export function Asked(props: { label: string; name: string; required?: boolean; 
         maxLength={120}
         autoComplete="off"
         placeholder={props.placeholder}
+        list={props.options ? id : undefined}
         className="border border-ink bg-sheet px-2 py-1"
       />
+      {props.options && (
+        <datalist id={id}>
+          {props.options.map((o) => (
+            <option key={o} value={o} />
+          ))}
+        </datalist>
+      )}
     </label>
   );
 }
