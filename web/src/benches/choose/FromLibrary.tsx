@@ -37,12 +37,12 @@ export function FromLibrary() {
   );
 }
 
-/** Keep the unit of this installation in the library. */
+/** Keep the unit of this installation in the library, as it is here; under a name that the library has not. */
 function Keep() {
-  const { id, at, edit, say } = useProject();
+  const { id, edit, say } = useProject();
   const { pointer, name } = useInstallation();
   const queries = useQueryClient();
-  if (!pointer || at(`${pointer}/unit/origin`) !== undefined) return null;
+  if (!pointer) return null;
   async function keep() {
     try {
       const params = { path: { project_id: id } };
