@@ -7,7 +7,7 @@ from typing import Any, Literal
 
 from ..core.alone import alone, lasting
 from ..core.assess import assess
-from ..core.choose.library import check_unit, into_fit, new_fit, slug
+from ..core.choose.library import check_unit, into_fit, kept, new_fit, slug
 from ..core.document import (
     Installation,
     LibraryUnit,
@@ -20,7 +20,6 @@ from ..core.document import (
     load_unit,
     plain,
     restyled,
-    taken_out,
     value_at,
 )
 from ..core.errors import InputError
@@ -116,7 +115,7 @@ class LibraryService:
         found = value_at(project, pointer)
         if not isinstance(found, Installation):
             raise InputError("/pointer", "no installation is there", given=pointer)
-        raw = restyled(plain(taken_out(found)), project.number_style, "point")
+        raw = restyled(plain(kept(project, found)), project.number_style, "point")
         shelf = load_unit(raw)
         check_unit(shelf)
         key = slug(shelf.unit.name, self.library.units())

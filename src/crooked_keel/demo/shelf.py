@@ -5,8 +5,8 @@ from __future__ import annotations
 import math
 from typing import Any
 
-from ..core.choose.library import slug
-from ..core.document import LibraryUnit, Project, load_unit, taken_out
+from ..core.choose.library import kept, slug
+from ..core.document import LibraryUnit, Project, load_unit
 from .figures import box, cg, f, local
 
 Points = tuple[tuple[float, float], ...]
@@ -278,7 +278,7 @@ def units(projects: list[Project]) -> dict[str, LibraryUnit]:
         fitted = [i for fit in project.fits.values() for i in fit.installations.values()]
         for installation in (*project.old_installations.values(), *fitted):
             if installation.unit.name not in {u.unit.name for u in made.values()}:
-                made[slug(installation.unit.name, made)] = taken_out(installation)
+                made[slug(installation.unit.name, made)] = kept(project, installation)
     for raw in _MINE:
         unit = load_unit(raw)
         made[slug(unit.unit.name, made)] = unit

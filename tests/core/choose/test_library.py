@@ -12,7 +12,7 @@ from pydantic import BaseModel
 
 from crooked_keel.core.alone import alone
 from crooked_keel.core.assess import assess
-from crooked_keel.core.choose.library import check_unit, into_fit, new_fit, slug
+from crooked_keel.core.choose.library import check_unit, into_fit, kept, new_fit, slug
 from crooked_keel.core.choose.section import fuel_flow
 from crooked_keel.core.document import (
     Installation,
@@ -345,6 +345,14 @@ def test_packs_stay_between_motors_that_bring_none_and_go_with_an_engine() -> No
     assert "the packs" in engine.goes
 
 
+def test_what_swings_and_what_hangs_on_a_face_is_looked_at_again() -> None:
+    swings = into_fit(DEMO_OF["scooter"], "a", "x", SHELF["swing-unit-278-cc-liquid-cooled"], None)
+    assert "pivot, shock, and the mass of what swings" in swings.again
+    hangs = into_fit(DEMO_OF["road-vehicle"], "b", "x", SHELF["axial-motor-70-kw"], None)
+    assert "overhang of the motor on the face" in hangs.again
+    assert not any("swings" in w or "face" in w for w in into_fit(DEMO_OF["boat"], "a", "x", SLED, None).again)
+
+
 @pytest.mark.parametrize("kind", KIND_IDS)
 def test_no_unit_breaks_any_fit(kind: str) -> None:
     """Every unit as a new fit, and in the place of that of another: all that follows can be assessed, and nothing else is touched."""
@@ -381,6 +389,20 @@ def test_what_is_taken_out_knows_nothing_of_its_craft(kind: str) -> None:
             outside = {"datum", "centreline", "level line"}
             assert not [k for k, f in figures(shelf).items() if isinstance(f, Place) and f.origin in outside]
             assert shelf.unit.mass == i.unit.mass or (i.unit.mass is not None and i.unit.mass.instrument is not None)
+
+
+def test_the_final_chain_stays_with_the_craft() -> None:
+    """Kept from a motorcycle, a unit has its primary gear and not the chain; another unit in its place leaves the chain where it is."""
+    bike = DEMO_OF["motorcycle"]
+    for key, stages in (("mid-motor-35-kw", set()), ("parallel-twin-850-cc", {"primary"})):
+        assert set(SHELF[key].drive.stages) == stages
+    assert set(kept(bike, bike.fits["b"].installations["main"]).drive.stages) == {"primary"}
+    swapped = made(bike, "axial-motor-70-kw", "a", SHELF["mid-motor-35-kw"])
+    here, there = (p.fits["a"].installations["main"].drive.stages["chain"] for p in (swapped, bike))
+    assert here.model_copy(update={"rank": there.rank}) == there
+    # In an aeroplane a belt is the reduction of the unit: it is kept with it.
+    plane = DEMO_OF["aeroplane"]
+    assert set(kept(plane, plane.fits["a"].installations["main"]).drive.stages) == {"belt"}
 
 
 def test_kept_and_fitted_again_it_is_the_same_unit() -> None:

@@ -7,7 +7,21 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from typing import Any, Literal, NamedTuple
 
-from ..document import Align, Installation, LibraryUnit, Project, Propeller, Stage, Wheel, plain, restyled, turned
+from ..document import (
+    Align,
+    Face,
+    Installation,
+    LibraryUnit,
+    Project,
+    Propeller,
+    Stage,
+    SwingUnit,
+    Wheel,
+    plain,
+    restyled,
+    taken_out,
+    turned,
+)
 from ..errors import InputError
 from ..resolve import Resolved
 from .curve import Point, check_curve
@@ -49,6 +63,14 @@ def slug(name: str, taken: Iterable[str], otherwise: str = "unit") -> str:
     stem = re.sub(r"[^a-z0-9]+", "-", name.casefold()).strip("-")[:34].strip("-") or otherwise
     there = set(taken)
     return next(k for k in (stem, *(f"{stem}-{n}" for n in range(2, 9999))) if k not in there)
+
+
+def kept(project: Project, installation: Installation) -> LibraryUnit:
+    """The unit of an installation as the library keeps it: without the chains and belts that belong to the craft."""
+    shelf = taken_out(installation)
+    outside = _outside(project, installation.drive.stages)
+    own = {k: s for k, s in shelf.drive.stages.items() if k not in outside}
+    return shelf.model_copy(update={"drive": shelf.drive.model_copy(update={"stages": own})})
 
 
 def new_fit(project: Project, key: str, shelf: LibraryUnit) -> Made:
@@ -197,6 +219,8 @@ def _swapped(
     said.of("again", "the ratio", left)
     said.of("goes", "the points of its mount: their pattern was the other unit's", here.mount.points)
     said.of("again", "mass of the mount", here.mount.mass)
+    said.of("again", "pivot, shock, and the mass of what swings", here.mount.swing != SwingUnit())
+    said.of("again", "overhang of the motor on the face", here.mount.face != Face())
     said.of("goes", "readings of the alignment: they were taken with the other unit", here.align != Align())
     propeller = here.propeller != Propeller()
     said.of("stays", "propeller", propeller)

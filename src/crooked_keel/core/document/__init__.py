@@ -35,6 +35,7 @@ from .fit import (
     Propeller,
     Space,
     Stage,
+    SwingUnit,
     Task,
     Wheel,
 )
@@ -87,6 +88,7 @@ __all__ = [
     "Stage",
     "Story",
     "Support",
+    "SwingUnit",
     "Tank",
     "Task",
     "TwoScales",
