@@ -51,7 +51,7 @@ class Service:
         if found is None:
             found = self._fresh(head.document, fit)
             self._kept[key] = found
-            while len(self._kept) > 48:
+            while len(self._kept) > 24:
                 self._kept.popitem(last=False)
         return found
 
