@@ -87,3 +87,9 @@ def test_the_water_lies_at_the_freeboards() -> None:
         at = a.z + (b.z - a.z) * (mark.station.along_m - a.x) / (b.x - a.x)
         # Within the misfit of readings port and starboard: she lists a little.
         assert at == pytest.approx(mark.sheer.along_m - mark.freeboard.si, abs=0.03)
+
+
+def test_ends_that_all_but_meet_give_no_endless_slope() -> None:
+    known = {**dict.fromkeys(KINDS["boat"].outline), "tail": 2.2250738585e-313}
+    lines, _ = KINDS["boat"].draw(Measures(known, [], []))
+    assert all(math.isfinite(p.x) and math.isfinite(p.z) for line in lines for p in line.points)

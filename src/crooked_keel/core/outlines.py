@@ -145,7 +145,7 @@ def boat(m: Measures) -> Drawn:
         m.complete = False
         sheer = [(nose + 0.1 * length, 1.05), (tail - 0.1 * length, 0.8)]
     (xa, za), (xb, zb) = sheer[0], sheer[-1]
-    slope = (zb - za) / (xb - xa) if xb > xa else 0.0
+    slope = (zb - za) / (xb - xa) if xb - xa > 1e-6 else 0.0
     bow, stern = za + slope * (nose - xa) + 0.02 * length, zb + slope * (tail - xb)
     canoe = m.known.get("keel")
     canoe = 0.35 * keel if canoe is None else canoe
