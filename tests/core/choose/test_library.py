@@ -460,3 +460,12 @@ def test_the_peak_of_a_unit_taken_for_what_lasts_has_its_way_out() -> None:
     taken = apply_to(unit, [o.model_dump() for o in offer.operations], "point")
     assert taken.unit.rated_speed is not None and taken.unit.rated_speed.entered == "3200 rpm"
     assert not [f for f in alone(taken).findings if f.level != "ok"]
+
+
+def test_what_is_taken_over_keeps_its_doubt() -> None:
+    """A rating with its ± is taken as the rated power with that ±, not as if it were exact."""
+    unit = SHELF["classic-vee-eight-inboard-5-2-l"]
+    doubtful = apply_to(unit, [{"op": "replace", "path": "/unit/ratings/rating-1/power", "value": "137.1 kW ±4 kW measured"}], "point")  # fmt: skip
+    (offer,) = alone(doubtful).offers
+    power = apply_to(doubtful, [o.model_dump() for o in offer.operations], "point").unit.power
+    assert power is not None and power.plus_minus is not None and power.plus_minus.si == 4000.0

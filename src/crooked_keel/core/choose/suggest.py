@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from ..document import plain
 from ..finding import Message, Operation, q, word
 from ..propose import Proposal
 from .section import ChooseBench
@@ -20,8 +21,7 @@ def list_them(bench: ChooseBench) -> Iterator[Proposal]:
         if a.mass is None:
             continue
         at = next(k for k in (key, *(f"{key}-{n}" for n in range(2, 99))) if k not in fit.ledger)
-        mass = {"entered": a.mass.entered, "source": a.mass.source}
-        row = {"name": a.name, "kind": "installed", "rank": 800.0 + len(names), "mass": mass}
+        row = {"name": a.name, "kind": "installed", "rank": 800.0 + len(names), "mass": plain(a.mass)}
         operations.append(Operation(op="add", path=f"/fits/{fit_id}/ledger/{at}", value=row))
         names.append(a.name)
     if operations:
@@ -35,7 +35,7 @@ def take_lasting(bench: ChooseBench) -> Iterator[Proposal]:
     if best is None or best.power is None:
         return
     u, base = bench.unit, f"{bench.placed.pointer}/unit"
-    take = lambda path, figure, there: Operation(op="replace" if there else "add", path=f"{base}/{path}", value={"entered": figure.entered, "source": figure.source})  # fmt: skip
+    take = lambda path, figure, there: Operation(op="replace" if there else "add", path=f"{base}/{path}", value=plain(figure))  # fmt: skip
     operations = [take("power", best.power, u.power)]
     if best.speed is not None:
         operations.append(take("rated_speed", best.speed, u.rated_speed))
