@@ -469,3 +469,14 @@ def test_what_is_taken_over_keeps_its_doubt() -> None:
     (offer,) = alone(doubtful).offers
     power = apply_to(doubtful, [o.model_dump() for o in offer.operations], "point").unit.power
     assert power is not None and power.plus_minus is not None and power.plus_minus.si == 4000.0
+
+
+def test_a_pair_of_which_one_has_no_price_is_not_called_dear_or_cheap() -> None:
+    project = bare("boat", layout="twin screw")
+    after = made(project, "four-cylinder-marine-diesel-74-kw")
+    fit_id = next(k for k in after.fits if k not in project.fits)
+    one = list(after.fits[fit_id].installations)[1]
+    pointer = f"/fits/{fit_id}/installations/{one}/unit/cost"
+    without = apply_operations(after, [{"op": "remove", "path": pointer}])
+    said = next(f for f in assess(without, fit_id).findings if f.rule == "choose.complete")
+    assert said.level == "unknown" and [n.pointer for n in said.needs] == [pointer]

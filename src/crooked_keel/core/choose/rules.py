@@ -7,6 +7,7 @@ from collections.abc import Iterable
 from ..errors import all_or_cannot_say
 from ..figure import Power, Rotation
 from ..finding import Compared, Finding, Level, q, rule, verdict, word
+from ..trace import need
 from .curve import disagreement
 from .money import longest_wait
 from .section import ChooseBench
@@ -168,7 +169,8 @@ def money(bench: ChooseBench) -> Iterable[Finding]:
 def complete(bench: ChooseBench) -> Iterable[Finding]:
     if bench.fit is None or bench.unit.cost is None:
         return
-    bare = sum(i.unit.cost.si for i in bench.fit.installations.values() if i.unit.cost is not None)
+    base = f"/fits/{bench.resolved.fit_id}/installations"
+    bare = sum(need(i.unit.cost, f"{base}/{k}/unit/cost", f"price of the {i.unit.name}").si for k, i in bench.fit.installations.items())  # fmt: skip
     whole = bench.spending.forecast if bench.money else bare
     short = whole < 1.2 * bare
     yield verdict(
