@@ -5,7 +5,7 @@ import { FileButton, wordsOf } from '../../app/dialogs';
 import { Fold } from '../Sheet';
 
 interface Point {
-  speed: { entered: string };
+  speed: { entered: string; source?: string };
   torque?: { entered: string };
   power?: { entered: string };
 }
@@ -26,6 +26,8 @@ function Field(props: { pointer: string }) {
   const stored = points
     .map((p) => [p.speed.entered, p.torque?.entered ?? '', p.power?.entered ?? ''].join('; ').replace(/(; )+$/, ''))
     .join('\n');
+  // A curve that was measured stays so when a point of it is mended by hand.
+  const known = points[0]?.speed.source === 'measured' ? 'measured' : 'maker';
   async function take(text: string, source: 'maker' | 'measured') {
     if (text.trim() === stored.trim()) return;
     try {
@@ -56,7 +58,7 @@ function Field(props: { pointer: string }) {
           rows={Math.min(14, Math.max(4, points.length))}
           defaultValue={stored}
           placeholder={'2500 rpm; 98 N·m\n5600 rpm; 117 N·m; 92 hp'}
-          onBlur={(e) => void take(e.target.value, 'maker')}
+          onBlur={(e) => void take(e.target.value, known)}
         />
       </label>
       <div className="mt-1 flex items-baseline gap-4">
