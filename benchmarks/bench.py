@@ -17,16 +17,16 @@ from pathlib import Path
 from typing import Any
 
 from crooked_keel.cli import settle_collector
+from crooked_keel.core.asked.comparison import compare
+from crooked_keel.core.asked.measure_next import measure_next
+from crooked_keel.core.asked.monte_carlo import monte_carlo
+from crooked_keel.core.asked.placement import Wish, place_together
+from crooked_keel.core.asked.suggest import suggest
 from crooked_keel.core.assess import assess
-from crooked_keel.core.certainty import Candidate, Reading, rank
-from crooked_keel.core.comparison import compare
 from crooked_keel.core.document import Project, apply_operations, dump, dump_library, load
-from crooked_keel.core.hull import Hull, Section, both_sides, float_equilibrium
-from crooked_keel.core.measure_next import measure_next
-from crooked_keel.core.placement import Wish, place_together
-from crooked_keel.core.studies import monte_carlo
-from crooked_keel.core.suggest import suggest
-from crooked_keel.core.trace import Origin
+from crooked_keel.core.figure.trace import Origin
+from crooked_keel.core.judging.certainty import Candidate, Reading, rank
+from crooked_keel.core.physics.hull import Hull, Section, both_sides, float_equilibrium
 from crooked_keel.demo.seed import DEMOS, library, made
 from crooked_keel.exchange.library_table import library_from_csv, library_to_csv
 from crooked_keel.store.store import Store

@@ -15,7 +15,7 @@ from crooked_keel.api.service import Service
 from crooked_keel.core.assess import Assessment
 from crooked_keel.core.document import Project, apply_operations, value_at
 from crooked_keel.core.document.fields import figure_pointers
-from crooked_keel.core.finding import Finding
+from crooked_keel.core.judging.finding import Finding
 from crooked_keel.core.reference.kinds import KINDS, new_project
 from crooked_keel.demo import lapwing
 from crooked_keel.demo.seed import DEMOS, made

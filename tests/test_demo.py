@@ -9,9 +9,9 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
+from crooked_keel.core.asked.suggest import suggest
 from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations, dump, load
-from crooked_keel.core.suggest import suggest
 from crooked_keel.demo import shelf
 from crooked_keel.demo.seed import SECOND, library, made, seed
 from crooked_keel.store.store import Store

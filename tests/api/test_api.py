@@ -213,7 +213,7 @@ def test_guards(client: TestClient, id: str, tmp_path: Path) -> None:
 
 
 def test_a_rule_that_raises_still_answers(client: TestClient, id: str, monkeypatch: pytest.MonkeyPatch) -> None:
-    from crooked_keel.core.finding import RULES, Rule
+    from crooked_keel.core.judging.register import RULES, Rule
 
     r = RULES["drive.tip-mach"]
     monkeypatch.setitem(RULES, r.id, Rule(r.id, r.bench, r.title, r.limit, r.source, r.mark, lambda b: 1 / 0))  # type: ignore[arg-type, return-value]

@@ -5,8 +5,8 @@ from __future__ import annotations
 import pytest
 from ambiance import Atmosphere
 
-from crooked_keel.core.atmosphere import isa
 from crooked_keel.core.errors import InputError
+from crooked_keel.core.physics.atmosphere import isa
 
 EARTH_M = 6356766.0
 

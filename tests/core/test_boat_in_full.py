@@ -6,11 +6,11 @@ from typing import Any
 
 import pytest
 
+from crooked_keel.core.asked.at_rest import at_rest
 from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Figure, Project, value_at
 from crooked_keel.core.errors import InputError
-from crooked_keel.core.resolve import got
-from crooked_keel.core.studies import at_rest
+from crooked_keel.core.resolved.references import got
 from crooked_keel.core.wiring import set_up
 from tests.conftest import DEMO_OF, finding, put, value
 from tests.core.test_rules_kinds import INCLINED
@@ -194,7 +194,7 @@ def test_an_inclining_is_as_doubtful_as_its_line_is_crooked() -> None:
     """The standard error of a slope, by scipy's linregress."""
     from scipy.stats import linregress
 
-    from crooked_keel.core.stability import inclining_gm
+    from crooked_keel.core.physics.stability import inclining_gm
 
     moments, deflections = (0.0, 40.0, -40.0, 80.0, -80.0), (0.0, 0.0405, -0.0415, 0.0815, -0.0810)
     found = inclining_gm(3200, moments, deflections, 1.80)

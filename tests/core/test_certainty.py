@@ -12,8 +12,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 from uncertainties import ufloat
 
-from crooked_keel.core.balance.ledger import Centre
-from crooked_keel.core.certainty import (
+from crooked_keel.core.balance.ledger.functions import Centre
+from crooked_keel.core.errors import InputError
+from crooked_keel.core.figure.trace import Origin, Traced
+from crooked_keel.core.judging.certainty import (
     Candidate,
     Reading,
     accuracy_needed,
@@ -26,8 +28,6 @@ from crooked_keel.core.certainty import (
     sigma,
     sigma_after,
 )
-from crooked_keel.core.errors import InputError
-from crooked_keel.core.trace import Origin, Traced
 
 LB, IN = 0.45359237, 0.0254
 LIMIT = 11.0 * IN  # forward limit of the empty CG

@@ -10,18 +10,12 @@ from hypothesis import strategies as st
 from pydantic import TypeAdapter, ValidationError
 
 from crooked_keel.core.errors import InputError
-from crooked_keel.core.figure import (
-    Count,
-    Figure,
-    Length,
-    Mass,
-    Station,
-    figure_uncertainty,
-    parse_figure,
-    std_uncertainty,
-    with_earlier,
-)
-from crooked_keel.core.units import VIEWS
+from crooked_keel.core.figure.base import Figure
+from crooked_keel.core.figure.doubt import figure_uncertainty, std_uncertainty, with_earlier
+from crooked_keel.core.figure.grammar import parse_figure
+from crooked_keel.core.figure.kinds import Count, Length, Mass
+from crooked_keel.core.figure.place import Station
+from crooked_keel.core.figure.units import VIEWS
 from crooked_keel.exchange.present import number
 
 IN, LB = 0.0254, 0.45359237

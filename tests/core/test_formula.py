@@ -6,10 +6,9 @@ import random
 
 import pytest
 
-from crooked_keel.core import assess as _assess  # noqa: F401  registers every formula and rule
-from crooked_keel.core.finding import RULES
-from crooked_keel.core.formula import FORMULAS, evaluate_text
-from crooked_keel.core.units import VIEWS
+from crooked_keel.core.figure.units import VIEWS
+from crooked_keel.core.judging.formula import FORMULAS, evaluate_text
+from crooked_keel.core.judging.register import RULES
 
 
 @pytest.mark.parametrize("id", sorted(FORMULAS))

@@ -10,7 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy.spatial.transform import Rotation
 
-from crooked_keel.core.geometry import (
+from crooked_keel.core.physics.geometry import (
     cross,
     rotation_x,
     rotation_y,

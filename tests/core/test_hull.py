@@ -11,9 +11,9 @@ from hypothesis import strategies as st
 from scipy import integrate, optimize, stats
 
 from crooked_keel.core.errors import InputError
-from crooked_keel.core.hull import Hull, Section, both_sides, float_equilibrium, level_draft
-from crooked_keel.core.hydrostatics import Afloat, Change, weight_change_afloat
-from crooked_keel.core.stability import (
+from crooked_keel.core.physics.hull import Hull, Section, both_sides, float_equilibrium, level_draft
+from crooked_keel.core.physics.hydrostatics import Afloat, Change, weight_change_afloat
+from crooked_keel.core.physics.stability import (
     ROLL_FACTORS,
     SlackTank,
     TableRow,

@@ -10,7 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from crooked_keel.core.errors import InputError
-from crooked_keel.core.hydrostatics import (
+from crooked_keel.core.physics.hydrostatics import (
     Afloat,
     Change,
     form_immersion,

@@ -11,8 +11,8 @@ import pytest
 from crooked_keel.core.assess import Assessment, assess
 from crooked_keel.core.document import Figure, Project, apply_operations, value_at
 from crooked_keel.core.document.fields import figure_pointers
-from crooked_keel.core.figure import Place, Station, WaterLine
-from crooked_keel.core.units import VIEWS
+from crooked_keel.core.figure.place import Place, Station, WaterLine
+from crooked_keel.core.figure.units import VIEWS
 from tests.conftest import DEMO_OF, KIND_IDS
 
 SHIFT_M = 0.25

@@ -14,10 +14,11 @@ from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations, dump, load, value_at
 from crooked_keel.core.document.fields import all_fields, figure_pointers
 from crooked_keel.core.errors import InputError
-from crooked_keel.core.figure import Figure
-from crooked_keel.core.finding import BUILT, RULES
-from crooked_keel.core.outlines import Drawn, Measures, Path, Point, road_vehicle
+from crooked_keel.core.figure.base import Figure
+from crooked_keel.core.judging.finding import BUILT
+from crooked_keel.core.judging.register import RULES
 from crooked_keel.core.reference.kinds import KINDS, Kind, new_project
+from crooked_keel.core.reference.outlines import Drawn, Measures, Path, Point, road_vehicle
 from crooked_keel.core.reference.sheets import sheet
 from tests.conftest import DEMO_OF, KIND_IDS, bare, finding, put, value
 

@@ -6,12 +6,12 @@ from typing import Any
 
 import pytest
 
-from crooked_keel.core.certainty import SETTLED
+from crooked_keel.core.asked.measure_next import _of_axles, _of_trim, measure_next
 from crooked_keel.core.document import Figure, Project, value_at
 from crooked_keel.core.errors import InputError
-from crooked_keel.core.figure import Place
-from crooked_keel.core.measure_next import _of_axles, _of_trim, measure_next
-from crooked_keel.core.resolve import got
+from crooked_keel.core.figure.place import Place
+from crooked_keel.core.judging.certainty import SETTLED
+from crooked_keel.core.resolved.references import got
 from crooked_keel.core.wiring import set_up
 from tests.conftest import DEMO_OF, bare, put
 

@@ -9,8 +9,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from crooked_keel.core.assess import assess
-from crooked_keel.core.outlines import Foot, Measures
 from crooked_keel.core.reference.kinds import KINDS
+from crooked_keel.core.reference.outlines import Foot, Measures
 from crooked_keel.core.shapes import Shapes
 from tests.conftest import DEMO_OF, KIND_IDS, bare, put
 

@@ -9,17 +9,17 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.assess import assess
-from crooked_keel.core.balance.placing import (
+from crooked_keel.core.asked.placement import Solution, Wish, place_together
+from crooked_keel.core.asked.placement.along import (
     Held,
     cg_with_mount,
     engine_station_for_cg,
     longest_mount,
     mount_spacer_split,
 )
+from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.errors import InputError
-from crooked_keel.core.placement import Solution, Wish, place_together
 from crooked_keel.demo.seed import SECOND, made
 from tests.conftest import DEMO_OF, finding, put, value
 

@@ -10,8 +10,10 @@ import pytest
 
 from crooked_keel.core.document import Project, apply_operations, value_at
 from crooked_keel.core.errors import CannotSay, InputError
-from crooked_keel.core.geometry import thrust_rotation
-from crooked_keel.core.resolve import Local, Resolved, got
+from crooked_keel.core.physics.geometry import thrust_rotation
+from crooked_keel.core.resolved.craft import Resolved
+from crooked_keel.core.resolved.installation import Local
+from crooked_keel.core.resolved.references import got
 from tests.conftest import made_lapwing
 
 DEMO = made_lapwing()

@@ -6,11 +6,11 @@ from typing import Any
 
 import pytest
 
+from crooked_keel.core.asked.suggest import suggest
 from crooked_keel.core.assess import assess
 from crooked_keel.core.document import apply_operations
-from crooked_keel.core.finding import RULES
+from crooked_keel.core.judging.register import RULES
 from crooked_keel.core.reference.kinds import KINDS
-from crooked_keel.core.suggest import suggest
 from tests.conftest import DEMO_OF, finding, put
 from tests.core.test_rules import CASES as AEROPLANE_CASES
 from tests.core.test_rules import HUNG
@@ -322,7 +322,7 @@ def test_applied_it_reaches_what_it_promised(rule: str, units: str) -> None:
 @pytest.mark.parametrize("kind", sorted(KINDS))
 def test_what_can_be_suggested_says_so_truly(kind: str) -> None:
     """A finding that offers ways out is one that somebody wrote a proposer for."""
-    from crooked_keel.core.suggest import PROPOSERS
+    from crooked_keel.core.asked.suggest import PROPOSERS
 
     for fit in ("a", "b"):
         for f in assess(DEMO_OF[kind], fit).findings:

@@ -7,12 +7,14 @@ import math
 import numpy as np
 import pytest
 
-from crooked_keel.core.balance.envelope import Envelope
+from crooked_keel.core.asked.burn_order import burn_order
+from crooked_keel.core.asked.loaded import limits_of
+from crooked_keel.core.asked.monte_carlo import DIFFERS, Draw, monte_carlo
+from crooked_keel.core.balance.limits.functions import Envelope
 from crooked_keel.core.document import Project
 from crooked_keel.core.errors import InputError
-from crooked_keel.core.resolve import Body
-from crooked_keel.core.studies import DIFFERS, Draw, burn_order, limits_of, monte_carlo
-from crooked_keel.core.trace import Origin, Traced
+from crooked_keel.core.figure.trace import Origin, Traced
+from crooked_keel.core.resolved.references import Body
 from tests.conftest import put
 from tests.core.test_rules import TANKS, _turns
 

@@ -8,12 +8,12 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from crooked_keel.core.asked.suggest import PROPOSERS, suggest
 from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations, value_at
 from crooked_keel.core.errors import InputError
-from crooked_keel.core.figure import parse_figure
-from crooked_keel.core.propose import on_the_tape, tape_text
-from crooked_keel.core.suggest import PROPOSERS, suggest
+from crooked_keel.core.figure.grammar import parse_figure
+from crooked_keel.core.judging.propose import on_the_tape, tape_text
 from crooked_keel.store.store import Store
 from tests.conftest import made_lapwing
 from tests.core.test_rules_kinds import TROUBLES as OTHER_TROUBLES

@@ -9,11 +9,13 @@ from hypothesis import given
 from hypothesis import strategies as st
 from uncertainties import ufloat
 
-from crooked_keel.core.balance.ledger import Centre
+from crooked_keel.core.balance.ledger.functions import Centre
 from crooked_keel.core.errors import CannotSay, Need, all_or_cannot_say
-from crooked_keel.core.figure import Mass, Station
+from crooked_keel.core.figure.kinds import Mass
+from crooked_keel.core.figure.place import Station
+from crooked_keel.core.figure.trace import Origin, Traced, need, standard_uncertainty, traced
 from crooked_keel.core.memo import Memo
-from crooked_keel.core.trace import Origin, Traced, lazy, need, standard_uncertainty, traced
+from crooked_keel.core.topic.lazy import lazy
 
 VALUES = st.floats(0.5, 50)
 DOUBTS = st.floats(0, 2)

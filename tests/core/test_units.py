@@ -7,7 +7,7 @@ import math
 import pint
 import pytest
 
-from crooked_keel.core.units import BY_WORD, PLAUSIBLE, UNITS, VIEWS, Unit
+from crooked_keel.core.figure.units import BY_WORD, PLAUSIBLE, UNITS, VIEWS, Unit
 
 REGISTRY = pint.UnitRegistry()
 # Our printed name → pint's expression. pint's own reading of raw text is not used: its `PS` is a petasiemens.

@@ -14,7 +14,7 @@ from hypothesis import strategies as st
 
 from crooked_keel.core.document import CurvePoint, apply_operations
 from crooked_keel.core.errors import InputError
-from crooked_keel.core.figure import parse_figure
+from crooked_keel.core.figure.grammar import parse_figure
 from crooked_keel.exchange.columns import Column, heading, mark_of, read_columns
 from crooked_keel.exchange.curve import curve_to_text, read_curve
 from crooked_keel.exchange.hydrostatic_table import read_hydrostatics

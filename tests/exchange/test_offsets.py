@@ -9,7 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from crooked_keel.core.errors import InputError
-from crooked_keel.core.figure import parse_figure
+from crooked_keel.core.figure.grammar import parse_figure
 from crooked_keel.exchange.offsets import offsets_to_csv, read_offsets
 from tests.conftest import DEMO_OF, put
 

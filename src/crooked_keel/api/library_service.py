@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import Any, Literal
 
-from ..core.alone import alone, lasting
+from ..core.asked.alone import alone, lasting
 from ..core.assess import assess
 from ..core.choose.library import check_unit, into_fit, kept, new_fit, slug
 from ..core.document import (

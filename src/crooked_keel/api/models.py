@@ -7,10 +7,10 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from ..core.alone import Alone
+from ..core.asked.alone import Alone
 from ..core.assess import Assessment, Change
-from ..core.finding import Bench, Level, Message, NeedOut, Suggestion
-from ..core.formula import Working
+from ..core.judging.finding import Bench, Level, Message, NeedOut, Suggestion
+from ..core.judging.formula import Working
 from ..core.shapes import Shapes
 
 

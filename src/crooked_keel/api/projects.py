@@ -9,14 +9,16 @@ from fastapi import APIRouter, Path, Query, Request, Response
 from fastapi.concurrency import run_in_threadpool
 from pydantic import BaseModel
 
-from ..core.balance.burn import Aim
-from ..core.comparison import Comparison, compare
+from ..core.asked.at_rest import AtRest
+from ..core.asked.burn_order import BurnOrders
+from ..core.asked.comparison import Comparison, compare
+from ..core.asked.measure_next import MeasureNext
+from ..core.asked.monte_carlo import MonteCarlo
+from ..core.asked.placement import Placed
+from ..core.balance.fuel.functions import Aim
 from ..core.document import LedgerRow, Project, apply_operations, load
 from ..core.errors import InputError
-from ..core.measure_next import MeasureNext
-from ..core.placement import Placed
 from ..core.reference.kinds import KINDS, new_project
-from ..core.studies import AtRest, BurnOrders, MonteCarlo
 from ..exchange import weight_sheet
 from ..exchange.hydrostatic_table import read_hydrostatics
 from ..exchange.ledger_table import csv_to_operations, ledger_to_csv, ledger_to_xlsx, xlsx_to_operations

@@ -8,11 +8,12 @@ from ..core import document
 from ..core.document import LibraryUnit
 from ..core.document.fields import all_fields
 from ..core.errors import InputError
-from ..core.figure import Place, parse_figure
-from ..core.finding import RULES
+from ..core.figure.grammar import parse_figure
+from ..core.figure.place import Place
+from ..core.figure.units import PLAUSIBLE, VIEWS
+from ..core.judging.register import RULES
 from ..core.reference.kinds import KINDS
 from ..core.reference.sheets import Block, library_sheet, sheet
-from ..core.units import PLAUSIBLE, VIEWS
 from ..exchange.present import number
 from .models import BlockOut, EntryOut, FieldSpec, KindOut, ParseIn, ParseOut, PrintSpec, Problem, Reference, RuleOut
 

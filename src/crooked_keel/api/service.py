@@ -8,15 +8,17 @@ from collections.abc import Sequence
 from dataclasses import asdict, replace
 from typing import Any
 
+from ..core.asked.at_rest import AtRest, at_rest
+from ..core.asked.burn_order import BurnOrders, burn_order
+from ..core.asked.measure_next import MeasureNext, measure_next
+from ..core.asked.monte_carlo import MonteCarlo, monte_carlo
+from ..core.asked.placement import Placed, Wish, place_together
+from ..core.asked.suggest import suggest
 from ..core.assess import Assessment, assess, changed
-from ..core.balance.burn import Aim
+from ..core.balance.fuel.functions import Aim
 from ..core.document import Project, apply_operations, fragments_of, plain
 from ..core.errors import InputError
-from ..core.figure import NumberStyle, parse_figure
-from ..core.measure_next import MeasureNext, measure_next
-from ..core.placement import Placed, Wish, place_together
-from ..core.studies import AtRest, BurnOrders, MonteCarlo, at_rest, burn_order, monte_carlo
-from ..core.suggest import suggest
+from ..core.figure.grammar import NumberStyle, parse_figure
 from ..instruments.scales import judge
 from ..store.store import Head, Store
 from .models import (

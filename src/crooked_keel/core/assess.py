@@ -8,42 +8,28 @@ from collections.abc import Callable, Iterable
 from dataclasses import replace
 from typing import Any, TypeVar
 
-from .align import rules as _align_rules
+from .align.coupling import rules as _align_rules
 from .align.section import AlignOut
-from .balance import afloat_rules as _afloat_rules
-from .balance import lifting_rules as _lifting_rules
-from .balance import limits_rules as _limits_rules
-from .balance import rules as _balance_rules
-from .balance import standing_rules as _standing_rules
-from .balance import stowage_rules as _stowage_rules
-from .balance import wheel_rules as _wheel_rules
+from .balance.afloat import rules as _afloat_rules
+from .balance.fuel import rules as _limits_rules
+from .balance.ledger import rules as _balance_rules
+from .balance.lifting import rules as _lifting_rules
 from .balance.section import BalanceOut
-from .bench import needs_out
-from .choose import rules as _choose_rules
+from .balance.standing import rules as _standing_rules
+from .balance.stowage import rules as _stowage_rules
+from .balance.wheels import rules as _wheel_rules
+from .choose.power import rules as _choose_rules
 from .choose.section import ChooseOut
-from .craft import rules as _craft_rules
+from .craft.found import rules as _craft_rules
 from .document import Project
-from .drive import rules as _drive_rules
 from .drive.section import DriveOut
+from .drive.train import rules as _drive_rules
 from .errors import CannotSay, InputError
-from .finding import (
-    BENCHES,
-    BUILT,
-    LEVELS,
-    RULES,
-    Bench,
-    Finding,
-    Level,
-    Message,
-    NeedOut,
-    Param,
-    Rule,
-    Value,
-    verdict,
-    word,
-)
-from .formula import Out, record
-from .mount import rules as _mount_rules
+from .judging.finding import BENCHES, BUILT, LEVELS, Bench, Finding, Level, Message, NeedOut, Param, Value, word
+from .judging.formula import Out, record
+from .judging.gap import needs_out
+from .judging.register import RULES, Rule, verdict
+from .mount.points import rules as _mount_rules
 from .mount.section import MountOut
 from .reference.kinds import Form
 from .shapes import Shapes, draw

@@ -4,15 +4,16 @@ from __future__ import annotations
 
 import math
 
-from .balance.ledger import apply_ledger
+from .balance.ledger.functions import apply_ledger
 from .balance.section import BalanceBench
-from .balance.stowage import space_sides
-from .bench import or_none
+from .balance.stowage.functions import space_sides
 from .craft.section import CraftBench
-from .formula import Out, record
-from .outlines import Circle, Foot, Measures, Path, Point
-from .resolve import Local, Resolved, ResolvedInstallation
-from .trace import Traced
+from .figure.trace import Traced
+from .judging.formula import Out, record
+from .judging.gap import or_none
+from .reference.outlines import Circle, Foot, Measures, Path, Point
+from .resolved.craft import Resolved
+from .resolved.installation import Local, ResolvedInstallation
 
 
 @record

@@ -7,18 +7,19 @@ from typing import NamedTuple, Protocol, TypeVar
 
 from .align.section import AlignBench
 from .balance.section import BalanceBench
-from .balance.standing import Stand
+from .balance.standing.functions import Stand
 from .choose.section import ChooseBench
 from .craft.section import CraftBench
 from .document import Project
 from .drive.section import DriveBench
 from .errors import CannotSay, InputError, Need
-from .finding import Bench, Value
-from .mechanics import Masses
+from .judging.finding import Bench, Value
 from .memo import Memo
 from .mount.section import MountBench
-from .resolve import Resolved, ResolvedInstallation
-from .wheels import Wheels
+from .resolved.craft import Resolved
+from .resolved.handed import Masses
+from .resolved.installation import ResolvedInstallation
+from .resolved.wheels import Wheels
 
 T = TypeVar("T")
 _OLD = Memo(16)

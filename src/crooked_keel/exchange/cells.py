@@ -5,7 +5,9 @@ from __future__ import annotations
 import re
 from typing import Any
 
-from ..core.figure import DIRECTIONS, SOURCES, Figure, Place
+from ..core.figure.base import Figure
+from ..core.figure.grammar import SOURCES
+from ..core.figure.place import DIRECTIONS, Place
 
 # A spreadsheet runs what begins so; what was quoted once may be quoted again.
 _RUNS = re.compile(r"'*[=+\-@\t\r]")

@@ -9,8 +9,8 @@ from collections.abc import Sequence
 from typing import NamedTuple
 
 from ..core.errors import InputError
-from ..core.figure import NumberStyle, parse_figure
-from ..core.units import BY_WORD
+from ..core.figure.grammar import NumberStyle, parse_figure
+from ..core.figure.units import BY_WORD
 
 _BARE = re.compile(r"[-+−–]?[\d.,\s/]+")
 _BRACKET = re.compile(r"[(\[]\s*(.*?)\s*[)\]]")

@@ -6,7 +6,7 @@ from typing import Any
 
 from ..core.document import CurvePoint
 from ..core.errors import InputError
-from ..core.figure import NumberStyle, Source, parse_figure
+from ..core.figure.grammar import NumberStyle, Source, parse_figure
 from .columns import Column, Row, read_columns
 
 MOST_POINTS = 400

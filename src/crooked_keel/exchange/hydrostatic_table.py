@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from ..core.figure import NumberStyle
+from ..core.figure.grammar import NumberStyle
 from .columns import Column, read_columns
 
 EXAMPLE = "draft; displacement; LCB; LCF; KM; longitudinal KM"

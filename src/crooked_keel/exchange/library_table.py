@@ -18,7 +18,7 @@ from ..core.choose.library import check_unit, slug
 from ..core.document import CurvePoint, LibraryUnit, PowerUnit, check_id, load_unit
 from ..core.document.fields import inner
 from ..core.errors import InputError
-from ..core.figure import Figure
+from ..core.figure.base import Figure
 from .cells import cell_of, figure_of, safe, unquoted
 from .columns import mark_of
 

@@ -13,7 +13,7 @@ from typing import Any
 
 from ..core.document import HullSection
 from ..core.errors import InputError
-from ..core.figure import NumberStyle, parse_figure
+from ..core.figure.grammar import NumberStyle, parse_figure
 from .columns import Column, entered, heading, lines_of, mark_of, split
 
 _UNITS = {"mm-kg": "mm", "in-lb": "in"}

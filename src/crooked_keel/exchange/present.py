@@ -5,9 +5,9 @@ from __future__ import annotations
 
 import re
 
-from ..core.finding import Message, Param
-from ..core.formula import Working
-from ..core.units import VIEWS
+from ..core.figure.units import VIEWS
+from ..core.judging.finding import Message, Param
+from ..core.judging.formula import Working
 
 MINUS = "−"
 

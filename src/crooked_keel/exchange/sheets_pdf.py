@@ -37,8 +37,8 @@ from reportlab.platypus import (
 from ..core.assess import Assessment
 from ..core.document import Figure, Project, value_at
 from ..core.document.fields import figure_pointers
-from ..core.figure import Place
-from ..core.finding import Bench, Finding, Value
+from ..core.figure.place import Place
+from ..core.judging.finding import Bench, Finding, Value
 from ..core.reference.kinds import KINDS
 from ..core.reference.sheets import Block, sheet
 from ..core.shapes import Shapes

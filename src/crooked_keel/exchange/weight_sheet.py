@@ -11,7 +11,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from ..core.errors import InputError
-from ..core.figure import NumberStyle, parse_figure, read_number
+from ..core.figure.grammar import NumberStyle, parse_figure, read_number
 
 _SPLIT = re.compile(r"\t+|\s*[;|]\s*|\s{2,}")
 _TOTAL = re.compile(r"(?i)^\s*(total|sum|empty weight|empty mass|as weighed)\b")

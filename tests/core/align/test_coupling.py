@@ -9,7 +9,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.align.coupling import (
+from crooked_keel.core.align.coupling.functions import (
     adjuster_plan,
     angle_from_gaps,
     coupling_from_face_gaps,
@@ -20,10 +20,10 @@ from crooked_keel.core.align.coupling import (
     rim_offset_from_step,
     soft_foot_twist,
 )
-from crooked_keel.core.align.shaft_line import front_height_gain, packer_height, shaft_angle, unit_angle
+from crooked_keel.core.align.shaft.functions import front_height_gain, packer_height, shaft_angle, unit_angle
 from crooked_keel.core.assess import assess
 from crooked_keel.core.errors import InputError
-from crooked_keel.core.geometry import rotation_y, rotation_z
+from crooked_keel.core.physics.geometry import rotation_y, rotation_z
 from tests.conftest import DEMO_OF, bare, finding, put, value
 
 THOU = 0.0254e-3

@@ -9,7 +9,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.align.road_line import (
+from crooked_keel.core.align.chain.functions import (
     CHAIN_ANGLE_RAD,
     axle_spacers,
     chain_offset_limit,

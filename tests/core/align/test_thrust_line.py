@@ -9,14 +9,14 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.align.thrust_line import (
+from crooked_keel.core.align.thrust.functions import (
     expected_right_sign,
     rear_disc_reach,
     rear_port,
     rear_up,
     rotate_about_flange,
 )
-from crooked_keel.core.geometry import thrust_rotation
+from crooked_keel.core.physics.geometry import thrust_rotation
 
 FLANGE = np.array([0.0, 0.0, 0.30])
 DOWN, RIGHT = math.radians(1), math.radians(2.5)

@@ -9,7 +9,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from crooked_keel.core.assess import assess
-from crooked_keel.core.balance.axles import (
+from crooked_keel.core.balance.ledger.functions import support_reactions
+from crooked_keel.core.balance.wheels.functions import (
     lean_to_balance,
     rear_axle,
     stand_load,
@@ -18,8 +19,7 @@ from crooked_keel.core.balance.axles import (
     traction_limit,
     wheelie_limit,
 )
-from crooked_keel.core.balance.ledger import support_reactions
-from crooked_keel.core.craft.weighing import warp_of
+from crooked_keel.core.craft.weighing.functions import warp_of
 from crooked_keel.core.errors import InputError
 from tests.conftest import DEMO_OF, bare, finding, put, value
 

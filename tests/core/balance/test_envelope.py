@@ -7,7 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from shapely.geometry import LineString, Polygon
 
-from crooked_keel.core.balance.envelope import Envelope, check_polygon
+from crooked_keel.core.balance.limits.functions import Envelope, check_polygon
 from crooked_keel.core.errors import InputError
 
 W9 = ((0.86, 400.0), (0.86, 560.0), (0.92, 700.0), (1.09, 700.0), (1.09, 400.0))

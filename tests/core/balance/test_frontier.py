@@ -12,8 +12,8 @@ from scipy.optimize import linprog
 from shapely import MultiPoint, Point
 
 from crooked_keel.core.assess import assess
-from crooked_keel.core.balance.envelope import Envelope
-from crooked_keel.core.balance.frontier import Item, Side, extreme_cg, frontier, most_of, worst_margin
+from crooked_keel.core.balance.limits.functions import Envelope
+from crooked_keel.core.balance.loadings.frontier import Item, Side, extreme_cg, frontier, most_of, worst_margin
 from crooked_keel.core.document import Project
 from crooked_keel.core.errors import InputError
 from tests.conftest import finding, put

@@ -13,18 +13,24 @@ from hypothesis import strategies as st
 from shapely import MultiPoint, Point
 
 from crooked_keel.core.assess import assess
-from crooked_keel.core.balance.burn import Tankful, best_burn_orders, burn_path, travel
-from crooked_keel.core.balance.envelope import Envelope
-from crooked_keel.core.balance.ledger import percent_mac
-from crooked_keel.core.balance.lifting import crane_cg
-from crooked_keel.core.balance.limits_rules import min_fuel_for_check
-from crooked_keel.core.balance.standing import hung_weight, settled_reactions, stand_required, tipping_margins, turned
-from crooked_keel.core.balance.story import Story, empty_mass_interval, infer_empty_mass
-from crooked_keel.core.balance.wing import root_bending
+from crooked_keel.core.balance.fuel.functions import Tankful, best_burn_orders, burn_path, travel
+from crooked_keel.core.balance.ledger.functions import percent_mac
+from crooked_keel.core.balance.ledger.story import Story, empty_mass_interval, infer_empty_mass
+from crooked_keel.core.balance.lifting.functions import crane_cg
+from crooked_keel.core.balance.limits.functions import Envelope
+from crooked_keel.core.balance.limits.rules import min_fuel_for_check
+from crooked_keel.core.balance.standing.functions import (
+    hung_weight,
+    settled_reactions,
+    stand_required,
+    tipping_margins,
+    turned,
+)
+from crooked_keel.core.balance.wing.functions import root_bending
 from crooked_keel.core.document import Project
 from crooked_keel.core.errors import InputError
-from crooked_keel.core.mechanics import cg_from_suspension
-from crooked_keel.core.units import G0_M_S2, HP_W, IN_M, LB_KG
+from crooked_keel.core.figure.units import G0_M_S2, HP_W, IN_M, LB_KG
+from crooked_keel.core.physics.mechanics import cg_from_suspension
 from crooked_keel.core.wiring import set_up
 from tests.conftest import finding, put, value
 

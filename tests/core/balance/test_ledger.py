@@ -10,7 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from uncertainties import ufloat
 
-from crooked_keel.core.balance.ledger import (
+from crooked_keel.core.balance.ledger.functions import (
     apply_ledger,
     ballast_mass,
     cg_station,
@@ -18,8 +18,8 @@ from crooked_keel.core.balance.ledger import (
     support_reactions,
 )
 from crooked_keel.core.errors import CannotSay, InputError, Need
-from crooked_keel.core.resolve import Body
-from crooked_keel.core.trace import Origin, Traced
+from crooked_keel.core.figure.trace import Origin, Traced
+from crooked_keel.core.resolved.references import Body
 
 IN, LB = 0.0254, 0.45359237
 

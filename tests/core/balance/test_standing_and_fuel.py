@@ -9,7 +9,7 @@ from typing import Any
 import pytest
 
 from crooked_keel.core.assess import Assessment, assess
-from crooked_keel.core.balance.standing import HAND_KG
+from crooked_keel.core.balance.standing.functions import HAND_KG
 from crooked_keel.core.document import Project
 from crooked_keel.core.reference.kinds import KINDS
 from crooked_keel.core.reference.sheets import sheet

@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.balance.steering import (
+from crooked_keel.core.balance.wheels.steering import (
     Point,
     anti_squat,
     force_centre,

@@ -9,11 +9,11 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.balance.stowage import PLACES, gaps, stowed
+from crooked_keel.core.balance.stowage.functions import PLACES, gaps, stowed
 from crooked_keel.core.document import Project
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.reference.tyres import LOADS_KG, tyre_load
-from crooked_keel.core.resolve import Resolved
+from crooked_keel.core.resolved.craft import Resolved
 from tests.conftest import DEMO_OF, put
 
 BIKE = DEMO_OF["motorcycle"]

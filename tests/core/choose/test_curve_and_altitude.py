@@ -10,10 +10,10 @@ from ambiance import Atmosphere
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.choose.altitude import density_ratio, lapse_na, lapse_na_temp, lapse_turbine, lapse_turbo
-from crooked_keel.core.choose.curve import Curve, Point, check_curve, disagreement, torque_from_power
+from crooked_keel.core.choose.power.altitude import density_ratio, lapse_na, lapse_na_temp, lapse_turbine, lapse_turbo
+from crooked_keel.core.choose.power.curve import Curve, Point, check_curve, disagreement, torque_from_power
 from crooked_keel.core.errors import InputError
-from crooked_keel.core.units import HP_W
+from crooked_keel.core.figure.units import HP_W
 
 RPM = math.pi / 30
 # C12's litre four with its points at 9 000 and 10 000 rpm as the trade quotes them: 125 hp and 150 hp.

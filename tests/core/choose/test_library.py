@@ -10,7 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from pydantic import BaseModel
 
-from crooked_keel.core.alone import alone
+from crooked_keel.core.asked.alone import alone
 from crooked_keel.core.assess import assess
 from crooked_keel.core.choose.library import check_unit, into_fit, kept, new_fit, slug
 from crooked_keel.core.choose.section import fuel_flow
@@ -29,8 +29,9 @@ from crooked_keel.core.document import (
     turned,
 )
 from crooked_keel.core.errors import InputError
-from crooked_keel.core.figure import Figure, Place
-from crooked_keel.core.units import HP_W, LB_KG
+from crooked_keel.core.figure.base import Figure
+from crooked_keel.core.figure.place import Place
+from crooked_keel.core.figure.units import HP_W, LB_KG
 from crooked_keel.demo.seed import library
 from tests.conftest import DEMO_OF, KIND_IDS, bare, value
 

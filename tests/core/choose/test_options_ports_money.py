@@ -6,9 +6,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.choose.money import Line, by_week, ledger_status, longest_wait
+from crooked_keel.core.choose.money.functions import Line, by_week, ledger_status, longest_wait
 from crooked_keel.core.choose.options import Criterion, not_beaten, score_options, turning_points
-from crooked_keel.core.choose.ports import KINDS, Attribute, Kind, compare_interfaces
+from crooked_keel.core.choose.ports.functions import KINDS, Attribute, Kind, compare_interfaces
 from crooked_keel.core.errors import InputError
 
 W24 = {

@@ -9,10 +9,16 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from crooked_keel.core.assess import assess
-from crooked_keel.core.craft.weighing import Scale, cg_height_by_tilt, corner_weights, level_shift, weigh_on_supports
+from crooked_keel.core.craft.weighing.functions import (
+    Scale,
+    cg_height_by_tilt,
+    corner_weights,
+    level_shift,
+    weigh_on_supports,
+)
 from crooked_keel.core.document import Project
 from crooked_keel.core.errors import InputError
-from crooked_keel.core.mechanics import two_scale_cg
+from crooked_keel.core.physics.mechanics import two_scale_cg
 from tests.conftest import put, value
 
 IN, LB = 0.0254, 0.45359237

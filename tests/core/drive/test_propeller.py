@@ -8,9 +8,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.atmosphere import isa
 from crooked_keel.core.document import Drive, Stage
-from crooked_keel.core.drive.propeller import (
+from crooked_keel.core.drive.air.functions import (
     ground_clearance,
     max_diameter_ground,
     max_diameter_tip,
@@ -19,7 +18,9 @@ from crooked_keel.core.drive.propeller import (
     tip_speed,
 )
 from crooked_keel.core.errors import CannotSay, InputError
-from crooked_keel.core.mechanics import mean_torque, overall_ratio
+from crooked_keel.core.physics.atmosphere import isa
+from crooked_keel.core.physics.mechanics import mean_torque
+from crooked_keel.core.resolved.ratios import overall_ratio
 
 RPM = math.pi / 30
 HP = 745.6998715822702

@@ -8,8 +8,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.drive.electric import consumption, electric_range, endurance, pack_power, sea_range
-from crooked_keel.core.drive.road import (
+from crooked_keel.core.drive.battery.functions import consumption, electric_range, endurance, pack_power, sea_range
+from crooked_keel.core.drive.road.functions import (
     chain_centres,
     chain_links,
     chain_pull,

@@ -10,8 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from crooked_keel.core.errors import CannotSay, InputError
-from crooked_keel.core.mechanics import mean_torque, torque_factor
-from crooked_keel.core.mount.loads import (
+from crooked_keel.core.mount.points.functions import (
     MountSpring,
     engine_mount_wrench,
     gyroscopic_moment,
@@ -22,6 +21,7 @@ from crooked_keel.core.mount.loads import (
     sums_close,
     two_blade_moments,
 )
+from crooked_keel.core.physics.mechanics import mean_torque, torque_factor
 
 RPM, G0, LB = math.pi / 30, 9.80665, 0.45359237
 FORWARD = np.array([-1.0, 0, 0])

@@ -10,7 +10,7 @@ import pytest
 
 from crooked_keel.core.assess import Assessment, assess
 from crooked_keel.core.document import apply_operations, value_at
-from crooked_keel.core.geometry import thrust_rotation
+from crooked_keel.core.physics.geometry import thrust_rotation
 from crooked_keel.core.reference.load_cases import AEROPLANE
 from tests.conftest import made_lapwing
 

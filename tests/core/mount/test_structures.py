@@ -9,17 +9,17 @@ from hypothesis import strategies as st
 
 from crooked_keel.core.assess import assess
 from crooked_keel.core.errors import InputError
-from crooked_keel.core.geometry import shaft_direction
-from crooked_keel.core.mechanics import FinalDrive
-from crooked_keel.core.mount.face import face_moment, overhung_motor_face, third_point
-from crooked_keel.core.mount.loads import (
+from crooked_keel.core.mount.face.functions import face_moment, overhung_motor_face, third_point
+from crooked_keel.core.mount.points.functions import (
     MountSpring,
     engine_mount_wrench,
     final_drive_wrench,
     mount_reactions,
     sums_close,
 )
-from crooked_keel.core.mount.swing import swing_unit_reactions
+from crooked_keel.core.mount.swing.functions import swing_unit_reactions
+from crooked_keel.core.physics.geometry import shaft_direction
+from crooked_keel.core.resolved.handed import FinalDrive
 from tests.conftest import DEMO_OF, KIND_IDS, finding, put, value
 
 G0 = 9.80665
@@ -145,7 +145,7 @@ def test_loads_on_three_different_stiffnesses_sum_to_the_wrench(
 
 def test_stiffness_across_is_the_other_way_round_on_a_level_axis() -> None:
     """An upright axis: radial is fore and aft, across athwart; an axis fore and aft: radial athwart, across upright."""
-    from crooked_keel.core.mount.loads import mount_stiffness
+    from crooked_keel.core.mount.points.functions import mount_stiffness
 
     assert np.diag(mount_stiffness(UP, 3, 2, 1)) == pytest.approx([2, 1, 3])
     assert np.diag(mount_stiffness(ALONG, 3, 2, 1)) == pytest.approx([3, 2, 1])

@@ -4,14 +4,29 @@ from __future__ import annotations
 
 import math
 
-from ..bench import ValueList, or_none
 from ..document import Face
 from ..errors import CannotSay, InputError, Need, all_or_cannot_say
-from ..figure import Figure
-from ..formula import Working, record
-from ..resolve import Resolved, ResolvedInstallation
-from ..trace import lazy, need
-from .coupling import (
+from ..figure.base import Figure
+from ..figure.trace import need
+from ..judging.formula import Working, record
+from ..judging.gap import or_none
+from ..judging.values import ValueList
+from ..resolved.craft import Resolved
+from ..resolved.installation import ResolvedInstallation
+from ..topic.lazy import lazy
+from .chain.functions import (
+    Runout,
+    Spacers,
+    axle_spacers,
+    compound_angle,
+    joint_limit,
+    joint_variation,
+    line_angle,
+    line_offset,
+    port_spacer,
+    runout_of_bore,
+)
+from .coupling.functions import (
     OFFSET_OK_M,
     Faces,
     Plan,
@@ -26,19 +41,7 @@ from .coupling import (
     rim_offset_from_step,
     soft_foot_twist,
 )
-from .road_line import (
-    Runout,
-    Spacers,
-    axle_spacers,
-    compound_angle,
-    joint_limit,
-    joint_variation,
-    line_angle,
-    line_offset,
-    port_spacer,
-    runout_of_bore,
-)
-from .shaft_line import front_height_gain, packer_height, shaft_angle, unit_angle
+from .shaft.functions import front_height_gain, packer_height, shaft_angle, unit_angle
 
 CLOCKS = (12, 3, 6, 9)
 FEET = (

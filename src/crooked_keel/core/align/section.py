@@ -4,15 +4,18 @@ from __future__ import annotations
 
 import numpy as np
 
-from ..bench import ValueList, or_none
 from ..errors import all_or_cannot_say
-from ..finding import Value
-from ..formula import Out
-from ..geometry import Vector
-from ..resolve import Local, Resolved, ResolvedInstallation
-from ..trace import lazy, need
+from ..figure.trace import need
+from ..judging.finding import Value
+from ..judging.formula import Out
+from ..judging.gap import or_none
+from ..judging.values import ValueList
+from ..physics.geometry import Vector
+from ..resolved.craft import Resolved
+from ..resolved.installation import Local, ResolvedInstallation
+from ..topic.lazy import lazy
 from .lines import CouplingOut, Lines
-from .thrust_line import (
+from .thrust.functions import (
     Turned,
     firewall_distance,
     rear_clearance,

@@ -5,8 +5,8 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator
 
-from ..finding import Message, Operation, q, word
-from ..propose import Proposal, computed, moved_place
+from ..judging.finding import Message, Operation, q, word
+from ..judging.propose import Proposal, computed, moved_place
 from .section import AlignBench
 
 

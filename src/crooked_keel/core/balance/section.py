@@ -6,21 +6,21 @@ import math
 from dataclasses import dataclass, replace
 from itertools import pairwise
 
-from ..bench import ValueList, needs_out, or_none
 from ..errors import CannotSay, InputError, Need, all_or_cannot_say
-from ..finding import NeedOut, Value
-from ..floating import Floating
-from ..formula import Out, Working, record
+from ..figure.trace import Traced, above_zero, need
+from ..judging.finding import NeedOut, Value
+from ..judging.formula import Out, Working, record
+from ..judging.gap import needs_out, or_none
+from ..judging.values import ValueList
 from ..memo import Memo
-from ..resolve import Axis, Body, Resolved, got
-from ..trace import Traced, above_zero, lazy, need
-from ..wheels import Wheels
-from .afloat import AfloatOut, AfloatStates
-from .axles import Axles, AxlesOut
-from .envelope import Envelope, check_polygon
-from .every_loading import CasePoint, EveryLoading, FrontierOut
-from .fuel import Fuel
-from .ledger import (
+from ..resolved.craft import Resolved
+from ..resolved.floating import Floating
+from ..resolved.references import Axis, Body, got
+from ..resolved.wheels import Wheels
+from ..topic.lazy import lazy
+from .afloat.quantities import AfloatOut, AfloatStates
+from .fuel.quantities import Fuel
+from .ledger.functions import (
     Centre,
     aft_margin,
     apply_ledger,
@@ -35,7 +35,11 @@ from .ledger import (
     percent_mac,
     support_reactions,
 )
-from .standing import Stand, Standing, StepOut
+from .limits.functions import Envelope, check_polygon
+from .loadings.every import CasePoint, EveryLoading, FrontierOut
+from .standing.functions import Stand
+from .standing.quantities import Standing, StepOut
+from .wheels.quantities import Axles, AxlesOut
 
 # Where no lateral limit is given. Common practice, no source.
 LATERAL_DEFAULT_M = 0.025

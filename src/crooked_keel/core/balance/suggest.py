@@ -6,19 +6,19 @@ import math
 from collections.abc import Iterator
 from typing import Any, Literal
 
-from ..bench import or_none
 from ..document import LedgerRow, Pack, Project
 from ..document.fields import disputed
 from ..errors import CannotSay, InputError
-from ..figure import Place
-from ..finding import Message, Operation, Param, q, word
-from ..propose import Proposal, computed, moved_place, on_the_tape, said_place, tape_text
-from ..resolve import Body, got
-from ..units import LB_KG
-from .burn import along_limits, best_burn_orders
-from .ledger import ballast_mass
+from ..figure.place import Place
+from ..figure.units import LB_KG
+from ..judging.finding import Message, Operation, Param, q, word
+from ..judging.gap import or_none
+from ..judging.propose import Proposal, computed, moved_place, on_the_tape, said_place, tape_text
+from ..resolved.references import Body, got
+from .fuel.functions import along_limits, best_burn_orders
+from .ledger.functions import ballast_mass
 from .section import BalanceBench
-from .stowage import PLACES, WAYS, stowed
+from .stowage.functions import PLACES, WAYS, stowed
 
 # How far each derived row follows its flange: the mount reaches from the unit to the firewall, so half. Packs stay.
 _FOLLOWS = {"unit": 1.0, "drive": 1.0, "propeller": 1.0, "mount": 0.5}

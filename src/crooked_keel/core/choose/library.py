@@ -23,8 +23,8 @@ from ..document import (
     turned,
 )
 from ..errors import InputError
-from ..resolve import Resolved
-from .curve import Point, check_curve
+from ..resolved.craft import Resolved
+from .power.curve import Point, check_curve
 
 _OUTSIDE = ("chain", "belt")
 _TURNED = "it was turned end for end, to lie on the side of its flange that the old one lay: sides and the way it turns are mirrored"

@@ -5,20 +5,23 @@ from __future__ import annotations
 import math
 from typing import Any
 
-from ..bench import ValueList, or_none
 from ..document import Accessory, Fit, PowerUnit
 from ..errors import CannotSay, InputError, Need, all_or_cannot_say
-from ..figure import figure_uncertainty
-from ..finding import Value
-from ..formula import Out, formula
+from ..figure.doubt import figure_uncertainty
+from ..figure.trace import Uncertain, above_zero, need
+from ..judging.finding import Value
+from ..judging.formula import Out, formula
+from ..judging.gap import or_none
+from ..judging.values import ValueList
 from ..memo import Memo
-from ..resolve import Resolved, ResolvedInstallation
-from ..trace import Uncertain, above_zero, lazy, need
-from .altitude import density_ratio, lapse_na, lapse_turbine, lapse_turbo
-from .curve import Curve, Point, power_of
-from .money import Line, Status, by_week, ledger_status, longest_wait
-from .ports import Row, compare_interfaces
-from .ports import Value as PortValue
+from ..resolved.craft import Resolved
+from ..resolved.installation import ResolvedInstallation
+from ..topic.lazy import lazy
+from .money.functions import Line, Status, by_week, ledger_status, longest_wait
+from .ports.functions import Row, compare_interfaces
+from .ports.functions import Value as PortValue
+from .power.altitude import density_ratio, lapse_na, lapse_turbine, lapse_turbo
+from .power.curve import Curve, Point, power_of
 
 _CURVES = Memo(64)
 

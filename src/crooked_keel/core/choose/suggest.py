@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from ..document import plain
-from ..finding import Message, Operation, q, word
-from ..propose import Proposal
+from ..judging.finding import Message, Operation, q, word
+from ..judging.propose import Proposal
 from .section import ChooseBench
 
 

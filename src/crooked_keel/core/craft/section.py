@@ -5,15 +5,18 @@ from __future__ import annotations
 import math
 from dataclasses import replace
 
-from ..bench import ValueList, or_none
 from ..document import Support
 from ..errors import CannotSay, InputError, Need, all_or_cannot_say
-from ..finding import Value
-from ..floating import Floating
+from ..figure.trace import Origin, Traced, need, traced
+from ..judging.finding import Value
+from ..judging.gap import or_none
+from ..judging.values import ValueList
 from ..memo import Memo
-from ..resolve import Body, Resolved, attempt, got
-from ..trace import Origin, Traced, lazy, need, traced
-from .weighing import (
+from ..resolved.craft import Resolved
+from ..resolved.floating import Floating
+from ..resolved.references import Body, attempt, got
+from ..topic.lazy import lazy
+from .weighing.functions import (
     MOST_PITCH_RAD,
     Corners,
     Scale,

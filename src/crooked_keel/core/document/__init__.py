@@ -1,6 +1,6 @@
 """The document and the ways in which it may change."""
 
-from ..figure import Figure
+from ..figure.base import Figure
 from .base import Part
 from .craft import (
     AsFound,

@@ -4,10 +4,9 @@ from __future__ import annotations
 
 from typing import Literal
 
-from ..figure import (
+from ..figure.kinds import (
     Angle,
     Area,
-    ButtLine,
     Count,
     Density,
     Duration,
@@ -19,10 +18,9 @@ from ..figure import (
     Ratio,
     RoadSpeed,
     SeaSpeed,
-    Station,
     Volume,
-    WaterLine,
 )
+from ..figure.place import ButtLine, Station, WaterLine
 from .base import Item, Key, Note, Part
 
 Layout = Literal[

@@ -6,7 +6,8 @@ from typing import Any, Literal, NamedTuple, get_args, get_origin
 
 from pydantic import BaseModel
 
-from ..figure import ButtLine, Figure, Place, Station, WaterLine
+from ..figure.base import Figure
+from ..figure.place import ButtLine, Place, Station, WaterLine
 from ..memo import Memo
 from .project import Project
 

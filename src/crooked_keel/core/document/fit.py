@@ -6,12 +6,10 @@ from typing import Annotated, Literal
 
 from pydantic import StringConstraints
 
-from ..figure import (
+from ..figure.kinds import (
     Angle,
-    ButtLine,
     Count,
     Current,
-    DriveStation,
     Energy,
     FineLength,
     FineOffset,
@@ -24,16 +22,20 @@ from ..figure import (
     Offset,
     Ratio,
     Rotation,
-    StageButtLine,
-    StageWaterLine,
-    Station,
     Stiffness,
-    UnitButtLine,
-    UnitStation,
-    UnitWaterLine,
     Voltage,
     Volume,
     Wait,
+)
+from ..figure.place import (
+    ButtLine,
+    DriveStation,
+    StageButtLine,
+    StageWaterLine,
+    Station,
+    UnitButtLine,
+    UnitStation,
+    UnitWaterLine,
     WaterLine,
 )
 from .base import Item, Key, Note, Part

@@ -9,7 +9,8 @@ from typing import Any
 from pydantic import BaseModel, ValidationError
 
 from ..errors import InputError
-from ..figure import Figure, NumberStyle
+from ..figure.base import Figure
+from ..figure.grammar import NumberStyle
 from .base import Key, Part
 from .files import parse_json, plain, validation_to_input_error
 from .fit import Drive, Installation, Mount, MountPoint, Pack

@@ -10,7 +10,9 @@ from pydantic import BaseModel, TypeAdapter, ValidationError
 from pydantic.fields import FieldInfo
 
 from ..errors import InputError
-from ..figure import Figure, NumberStyle, with_earlier
+from ..figure.base import Figure
+from ..figure.doubt import with_earlier
+from ..figure.grammar import NumberStyle
 from .base import Key, Part
 from .files import plain, validation_to_input_error
 from .project import Project

@@ -6,7 +6,8 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from ..figure import Altitude, Count, Length, Mass, Money, Number, NumberStyle, Power, Ratio, Rotation, Wait
+from ..figure.grammar import NumberStyle
+from ..figure.kinds import Altitude, Count, Length, Mass, Money, Number, Power, Ratio, Rotation, Wait
 from .base import Item, Key, Name, Note, Part
 from .craft import Craft
 from .fit import Fit, Installation, LedgerRow, Loading

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Literal
 
-from ..figure import (
+from ..figure.kinds import (
     Altitude,
     Angle,
     Consumption,
@@ -21,13 +21,11 @@ from ..figure import (
     Ratio,
     Rotation,
     Torque,
-    UnitButtLine,
-    UnitStation,
-    UnitWaterLine,
     Voltage,
     Volume,
     Wait,
-)  # fmt: skip
+)
+from ..figure.place import UnitButtLine, UnitStation, UnitWaterLine
 from .base import Item, Key, Name, Part
 
 Turn = Literal["clockwise", "anticlockwise"]

@@ -4,19 +4,21 @@ from __future__ import annotations
 
 import math
 
-from ..atmosphere import isa
-from ..bench import ValueList, or_none
 from ..errors import CannotSay, InputError, Need, all_or_cannot_say
-from ..finding import Value
-from ..formula import Out
-from ..mechanics import TURN_SIGN, Masses, Output, mean_torque, ratio_of_products, ratio_products, stage_ratio
-from ..resolve import Resolved, ResolvedInstallation
-from ..trace import above_zero, lazy, need
-from ..wheels import Wheels
-from .at_sea import AtSea, AtSeaOut
-from .on_battery import OnBattery
-from .on_road import OnRoad, OnRoadOut
-from .propeller import (
+from ..figure.trace import above_zero, need
+from ..judging.finding import Value
+from ..judging.formula import Out
+from ..judging.gap import or_none
+from ..judging.values import ValueList
+from ..physics.atmosphere import isa
+from ..physics.mechanics import TURN_SIGN, mean_torque
+from ..resolved.craft import Resolved
+from ..resolved.handed import Masses, Output
+from ..resolved.installation import ResolvedInstallation
+from ..resolved.ratios import ratio_of_products, ratio_products, stage_ratio
+from ..resolved.wheels import Wheels
+from ..topic.lazy import lazy
+from .air.functions import (
     ground_clearance,
     max_diameter_ground,
     max_diameter_tip,
@@ -25,6 +27,9 @@ from .propeller import (
     tip_mach,
     tip_speed,
 )
+from .battery.quantities import OnBattery
+from .marine.quantities import AtSea, AtSeaOut
+from .road.quantities import OnRoad, OnRoadOut
 
 TIP_MACH_DEFAULT = 0.85
 CLEARANCE_DEFAULT_M = {"tailwheel": 0.2286, "tricycle": 0.1778}

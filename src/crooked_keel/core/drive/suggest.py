@@ -6,11 +6,11 @@ import math
 from collections.abc import Iterator
 
 from ..errors import CannotSay
-from ..finding import Message, Operation, q, word
-from ..mechanics import stage_ratio
-from ..propose import Proposal, computed, moved_place, on_the_tape, tape_text
-from .marine import propeller_pitch, tip_clearance_share
-from .road import road_speed
+from ..judging.finding import Message, Operation, q, word
+from ..judging.propose import Proposal, computed, moved_place, on_the_tape, tape_text
+from ..resolved.ratios import stage_ratio
+from .marine.functions import propeller_pitch, tip_clearance_share
+from .road.functions import road_speed
 from .section import DriveBench
 
 

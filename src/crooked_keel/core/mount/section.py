@@ -4,21 +4,26 @@ from __future__ import annotations
 
 import numpy as np
 
-from ..bench import ValueList, or_none
 from ..document import Face
 from ..errors import CannotSay, InputError, Need, all_or_cannot_say
-from ..finding import Value
-from ..formula import Out, Working, record
-from ..geometry import Matrix, Vector
-from ..mechanics import FinalDrive, Masses, Output, torque_factor
-from ..outlines import Point
+from ..figure.trace import need
+from ..figure.units import G0_M_S2
+from ..judging.finding import Value
+from ..judging.formula import Out, Working, record
+from ..judging.gap import or_none
+from ..judging.values import ValueList
+from ..physics.geometry import Matrix, Vector
+from ..physics.mechanics import torque_factor
 from ..reference.load_cases import LoadCase
-from ..resolve import Local, Resolved, ResolvedInstallation, got
-from ..trace import lazy, need
-from ..units import G0_M_S2
-from ..wheels import Wheels
-from .face import FaceBolts, face_moment, overhung_motor_face, third_point
-from .loads import (
+from ..reference.outlines import Point
+from ..resolved.craft import Resolved
+from ..resolved.handed import FinalDrive, Masses, Output
+from ..resolved.installation import Local, ResolvedInstallation
+from ..resolved.references import got
+from ..resolved.wheels import Wheels
+from ..topic.lazy import lazy
+from .face.functions import FaceBolts, face_moment, overhung_motor_face, third_point
+from .points.functions import (
     LOAD_FACTOR_SOURCE,
     MountSpring,
     Shared,
@@ -34,7 +39,7 @@ from .loads import (
     sums_close,
     two_blade_moments,
 )
-from .swing import Swung, pivot_size, swing_unit_reactions
+from .swing.functions import Swung, pivot_size, swing_unit_reactions
 
 ULTIMATE_FACTOR = 1.5
 FITTING_FACTOR = 1.15

@@ -7,7 +7,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any, Literal, NamedTuple
 
-from .. import outlines
+from . import outlines
 from .load_cases import AEROPLANE, BOAT, MOTORCYCLE, ROAD_VEHICLE, SCOOTER, LoadCase
 
 Form = Literal[

@@ -9,9 +9,9 @@ from __future__ import annotations
 import re
 from typing import Literal, NamedTuple
 
-from ..choose.ports import KINDS as PORTS
-from ..choose.ports import Attribute
-from ..choose.ports import Kind as PortKind
+from ..choose.ports.functions import KINDS as PORTS
+from ..choose.ports.functions import Attribute
+from ..choose.ports.functions import Kind as PortKind
 from .kinds import Form, Kind
 
 Bench = Literal["craft", "choose", "balance", "drive", "mount", "align"]

@@ -1,0 +1,117 @@
+"""align.chain.rules"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterable
+
+from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.register import rule, verdict
+from ..section import AlignBench
+from .functions import (
+    CHAIN_ANGLE_RAD,
+    RUNOUT_OK_M,
+    RUNOUT_WATCH_M,
+    chain_offset_limit,
+    joint_variation,
+    line_offset,
+    port_spacer,
+)
+
+
+@rule(
+    "align.sprockets",
+    "Sprockets in line",
+    limit="parallel within 1/300, planes within 1 mm (C/1000 from a metre); twice watch, more stop",
+    source="chain makers' guides (from memory)",
+    mark="from memory",
+    form="sprockets",
+)
+def sprockets(bench: AlignBench) -> Iterable[Finding]:
+    if not bench.lines.asks("sprockets"):
+        return
+    angle, apart = bench.lines.sprocket_line
+    distance = bench.lines.sprocket_terms[3]
+    share = max(abs(angle) / CHAIN_ANGLE_RAD, abs(apart) / chain_offset_limit(distance))
+    level: Level = "ok" if share <= 1 else "watch" if share <= 2 else "stop"
+    yield verdict(
+        "align.sprockets", level, "Sprockets {o} apart, {a} out of parallel", "{l} and {t} are allowed. Set the wheel on the frame's centreline first, then the motor to the wheel.",
+        compared=Compared(value=share, dimension="number", hi=1.0), working=line_offset.working(bench.lines.sprocket_terms[0], angle, distance),
+        o=q(abs(apart), "fine_length"), a=q(abs(angle), "angle"), l=q(chain_offset_limit(distance), "fine_length"), t=q(CHAIN_ANGLE_RAD, "angle"),
+    )  # fmt: skip
+
+
+@rule(
+    "align.spacers",
+    "Wheel centred by spacers",
+    limit="both spacers zero or more",
+    source="geometry",
+    mark="statics",
+    form="wheel centre",
+)
+def spacers(bench: AlignBench) -> Iterable[Finding]:
+    if not bench.lines.asks("wheel"):
+        return
+    s, (inside, hub, rim, target) = bench.lines.spacers, bench.lines.wheel_terms
+    least = min(s)
+    # A millionth of a millimetre is rounding, not a spacer.
+    level: Level = "ok" if least >= -1e-9 else "stop"
+    title = (
+        "Hub {h} is wider than the space between the arms, {w}"
+        if hub > inside
+        else "The rim cannot be brought there: one spacer would be under zero"
+        if level == "stop"
+        else "Spacers {p} to port, {s} to starboard"
+    )
+    yield verdict(
+        "align.spacers", level, title, "Rim's middle {t} to starboard of the frame's: {p} to port, {s} to starboard. Check that the axle still has full thread in its nut.",
+        working=port_spacer.working(inside, hub, target, rim), compared=Compared(value=least, dimension="length", lo=0.0), margin=q(least, "length"),
+        p=q(s.port_m, "length"), s=q(s.starboard_m, "length"), t=q(target, "length"), h=q(hub, "length"), w=q(inside, "length"),
+    )  # fmt: skip
+
+
+@rule(
+    "align.adapter",
+    "Adapter bore in line",
+    limit="total reading of the eccentricity 0.005 in or less ok, 0.010 in watch, more stop",
+    source="transmission-shop practice (from memory)",
+    mark="from memory",
+    form="adapter",
+)
+def adapter(bench: AlignBench) -> Iterable[Finding]:
+    if not bench.lines.asks("runout"):
+        return
+    r = bench.lines.runout
+    total = 2 * r.eccentricity_m
+    level: Level = "ok" if total <= RUNOUT_OK_M else "watch" if total <= RUNOUT_WATCH_M else "stop"
+    oval = level == "ok" and r.total_m > RUNOUT_WATCH_M
+    yield verdict(
+        "align.adapter", "watch" if oval else level, "Bore out of round, or a bad reading" if oval else "Bore {t} out, total reading", "Move the box by {e} toward {a} clockwise from the top. Raw total reading {raw}, out of round {o}.",
+        compared=Compared(value=total, dimension="fine_length", hi=RUNOUT_OK_M), margin=q(RUNOUT_OK_M - total, "fine_length"),
+        t=q(total, "fine_length"), e=q(r.eccentricity_m, "fine_length"), a=q(r.centre_rad, "angle"), raw=q(r.total_m, "fine_length"), o=q(r.ovality_m, "fine_length"),
+    )  # fmt: skip
+
+
+@rule(
+    "align.joints",
+    "Universal joints",
+    limit="angle by speed ok, 1.25 times watch, more stop; under 0.5° watch",
+    source="driveline makers' table (from memory)",
+    mark="from memory",
+    form="joints",
+)
+def joints(bench: AlignBench) -> Iterable[Finding]:
+    for key, name, angle, limit in bench.lines.joints():
+        level: Level = (
+            "watch"
+            if angle < math.radians(0.5)
+            else "ok"
+            if angle <= limit
+            else "watch"
+            if angle <= 1.25 * limit
+            else "stop"
+        )
+        yield verdict(
+            "align.joints", level, "{n}: {a}", "{l} is allowed at its speed; the speed behind it rises and falls by {v}." + (" Straight: the needles do not roll." if angle < math.radians(0.5) else ""), subject=key,
+            compared=Compared(value=angle, dimension="angle", hi=limit), margin=q(limit - angle, "angle"), working=joint_variation.working(angle), n=word(name), a=q(angle, "angle"), l=q(limit, "angle"), v=q(joint_variation(angle), "percent"),
+        )  # fmt: skip

@@ -1,0 +1,149 @@
+"""Findings of the align bench."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterable
+
+from ...errors import CannotSay, Need
+from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.gap import or_none
+from ...judging.register import rule, verdict
+from ..lines import FEET
+from ..section import AlignBench
+from .functions import OFFSET_OK_M, OFFSET_WATCH_M, gap_limits
+
+
+@rule(
+    "align.gap", "Coupling gap", limit="by diameter 0.001 in per inch, or flat 0.003 in, or both; a little more watch, more stop", source="marine trade practice, no single source (from memory)", mark="from memory", form="coupling",
+)  # fmt: skip
+def gap(bench: AlignBench) -> Iterable[Finding]:
+    if not bench.lines.asks("coupling"):
+        return
+    lines = bench.lines
+    faces = lines.faces
+    size = math.hypot(faces.open_bottom_m, faces.open_port_m)
+    ok, watch = gap_limits(lines.diameter, lines.school)
+    level: Level = "ok" if size <= ok else "watch" if size <= watch else "stop"
+    where = (
+        ("bottom" if faces.open_bottom_m >= 0 else "top")
+        if abs(faces.open_bottom_m) >= abs(faces.open_port_m)
+        else ("port side" if faces.open_port_m >= 0 else "starboard side")
+    )
+    yield verdict(
+        "align.gap", level, "The flange opens {d} at the {w}", "Greatest less least gap round the rim; {ok} is allowed. One setting of both halves: a face out of true cannot be told from this; turn one half by 180° and read again.",
+        compared=Compared(value=size, dimension="fine_length", hi=ok), margin=q(ok - size, "fine_length"), can_suggest=False, d=q(size, "fine_length"), w=word(where), ok=q(ok, "fine_length"),
+    )  # fmt: skip
+
+
+@rule(
+    "align.gap-closure", "Gaps agree with each other", limit="misfit 0.005 mm or less ok, 0.0125 mm watch, more stop: read again", source="geometry: top and bottom together equal port and starboard; limits common practice", mark="common practice", form="coupling",
+)  # fmt: skip
+def gap_closure(bench: AlignBench) -> Iterable[Finding]:
+    if not bench.lines.asks("coupling"):
+        return
+    faces = bench.lines.faces
+    if faces.freedom == 0:
+        yield verdict("align.gap-closure", "watch", "Three gaps only: nothing checks them", "Read the fourth.")
+        return
+    # Four readings leave one misfit, a quarter of the closure, the same at each.
+    level: Level = "ok" if faces.misfit_m <= 0.02e-3 / 4 else "watch" if faces.misfit_m <= 0.05e-3 / 4 else "stop"
+    yield verdict(
+        "align.gap-closure", level, "Top and bottom agree with port and starboard" if level == "ok" else "The gaps do not close by {d}", "Top and bottom together should equal port and starboard together." + ("" if level == "ok" else " One of them is misread: read again."),
+        compared=Compared(value=4 * faces.misfit_m, dimension="fine_length", hi=0.02e-3), d=q(4 * faces.misfit_m, "fine_length"),
+    )  # fmt: skip
+
+
+@rule(
+    "align.offset",
+    "Offset at the coupling",
+    limit="0.003 in or less ok, 0.005 in watch, more stop",
+    source="common practice, no source",
+    mark="common practice",
+    form="coupling",
+)
+def offset(bench: AlignBench) -> Iterable[Finding]:
+    if not bench.lines.asks("coupling"):
+        return
+    up, starboard, _ = bench.lines.offset
+    size = math.hypot(up, starboard)
+    level: Level = "ok" if size <= OFFSET_OK_M else "watch" if size <= OFFSET_WATCH_M else "stop"
+    yield verdict(
+        "align.offset", level, "Unit {d} off the shaft", "{u} up, {s} to starboard. The moves of the feet take it out.", compared=Compared(value=size, dimension="fine_length", hi=OFFSET_OK_M), margin=q(OFFSET_OK_M - size, "fine_length"),
+        d=q(size, "fine_length"), u=q(up, "fine_length"), s=q(starboard, "fine_length"),
+    )  # fmt: skip
+
+
+@rule(
+    "align.flats",
+    "Whole flats of the nuts",
+    limit="leave both limits kept",
+    source="search over whole flats",
+    mark="statics",
+    form="coupling",
+)
+def flats(bench: AlignBench) -> Iterable[Finding]:
+    if not bench.lines.asks("coupling"):
+        return
+    plan = bench.lines.plan
+    known = or_none(lambda: bench.lines.offset) is not None
+    level: Level = "ok" if plan.score <= 1 and known else "watch"
+    way = lambda n: word("up" if n >= 0 else "down")
+    yield verdict(
+        "align.flats", level, "Front nuts {f} flats {a}, rear nuts {r} flats {b}", ("Both sides alike. It leaves a gap of {g}. Then read again: soft mounts do not lift one for one." if plan.score <= 1 else "No whole flats meet the limits; this leaves a gap of {g}: use packers or a finer thread.")
+        + ("" if known else " No rim step was read: this closes the angle and takes the offset as none."),
+        f=q(abs(plan.front_flats), "count"), a=way(plan.front_flats), r=q(abs(plan.rear_flats), "count"), b=way(plan.rear_flats), g=q(abs(plan.angle_rad) * bench.lines.diameter, "fine_length"),
+    )  # fmt: skip
+
+
+@rule(
+    "align.soft-foot",
+    "Soft foot",
+    limit="lift of 0.05 mm or less ok, 0.1 mm watch, more stop; feet without rubber",
+    source="common practice, no source; geometry",
+    mark="common practice",
+    form="coupling",
+)
+def soft_foot(bench: AlignBench) -> Iterable[Finding]:
+    if not bench.lines.asks("coupling"):
+        return
+    lines = bench.lines
+    twist = lines.twist
+    lift = 4 * abs(twist)
+    level: Level = "ok" if lift <= 0.05e-3 else "watch" if lift <= 0.1e-3 else "stop"
+    names = dict(FEET)
+    a, b = (names[k] for k in lines.low_feet)
+    yield verdict(
+        "align.soft-foot", level, "No soft foot" if level == "ok" else "Soft: {a} and {b}", "One foot lifts by {l} when its bolt is let go." + ("" if level == "ok" else " Shim both by {s}. On rubber compare the heights of the mounts instead."),
+        compared=Compared(value=lift, dimension="fine_length", hi=0.05e-3), a=word(a), b=word(b), l=q(lift, "fine_length"), s=q(2 * abs(twist), "fine_length"),
+    )  # fmt: skip
+
+
+@rule(
+    "align.afloat",
+    "Aligned afloat",
+    limit="afloat a day, loaded, coupling apart",
+    source="marine practice",
+    mark="common practice",
+    form="coupling",
+)
+def afloat(bench: AlignBench) -> Iterable[Finding]:
+    if not bench.lines.asks("coupling"):
+        return
+    state = bench.installation.align.coupling.afloat
+    if state is None:
+        raise CannotSay(Need(bench.placed._p("align/coupling/afloat"), "whether the gaps were read afloat"))
+    if state == "ashore":
+        yield verdict(
+            "align.afloat",
+            "watch",
+            "Aligned ashore: read again afloat",
+            "The hull takes another shape in the water. A day afloat, tanks and gear aboard, coupling bolts out, shaft held up.",
+        )
+    else:
+        yield verdict(
+            "align.afloat",
+            "ok",
+            "Read afloat, loaded, coupling apart",
+            "Read again after the first hours of running: soft mounts settle.",
+        )

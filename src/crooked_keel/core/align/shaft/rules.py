@@ -1,0 +1,61 @@
+"""align.shaft.rules"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from ...errors import all_or_cannot_say
+from ...figure.trace import need
+from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.register import rule, verdict
+from ..section import AlignBench
+from .functions import packer_height, unit_angle
+
+
+@rule(
+    "align.unit-angle",
+    "Angle of the unit",
+    limit="below the maker's limit at rest",
+    source="maker of the unit",
+    mark="statics",
+    form="shaft line",
+)
+def unit_angle_rule(bench: AlignBench) -> Iterable[Finding]:
+    limit = lambda: (
+        need(
+            bench.installation.unit.angle_limit,
+            bench.placed._p("unit/angle_limit"),
+            f"steepest angle that the maker of the {bench.name} allows",
+        ).si
+    )
+    all_or_cannot_say(limit, lambda: bench.placed.nose_up)
+    angle = bench.placed.nose_up
+    level: Level = "stop" if abs(angle) > limit() else "watch" if angle < 0 or abs(angle) > 0.8 * limit() else "ok"
+    yield verdict(
+        "align.unit-angle", level, "Unit {a} nose {w}", "Shaft {s}, gear {b} down. At rest and level: her trim under way comes on top." + (" Nose down: ask about oil pickup and vents." if angle < 0 else ""),
+        compared=Compared(value=angle, dimension="angle", hi=limit()), margin=q(limit() - abs(angle), "angle"), working=unit_angle.working(bench.placed.shaft[0], bench.lines.down_angle),
+        a=q(abs(angle), "angle"), w=word("up" if angle >= 0 else "down"), s=q(bench.placed.shaft[0], "angle"), b=q(bench.lines.down_angle, "angle"),
+    )  # fmt: skip
+
+
+@rule(
+    "align.packers",
+    "Packers under the feet",
+    limit="3 mm or more, else the stringer is too high",
+    source="geometry; 3 mm: common practice, no source",
+    mark="common practice",
+    form="bed",
+)
+def packers(bench: AlignBench) -> Iterable[Finding]:
+    lines = bench.lines
+    keys = bench.placed.mount_keys
+    all_or_cannot_say(lambda: bench.placed.mount_points, *[lambda k=k: lines.packer(k) for k in keys])
+    heights = {k: lines.packer(k) for k in keys}
+    key = min(heights, key=lambda k: heights[k])
+    least = heights[key]
+    name = bench.installation.mount.points[key].name
+    yield verdict(
+        "align.packers", "ok" if least >= 0.003 else "stop", "Packers {a} to {b}" if least >= 0.003 else "Stringer {d} too high under {f}", "Mounts loaded and at mid travel. One solid packer and no more than three shims." if least >= 0.003 else "Cut the stringer or raise the unit. Cutting a stringer is structure: have it judged.",
+        compared=Compared(value=least, dimension="length", lo=0.003), margin=q(least - 0.003, "length"), working=packer_height.working(*lines.packer_terms(key)), can_suggest=least < 0.003,
+        a=q(least, "length"), b=q(max(heights.values()), "length"), d=q(0.003 - least, "length"), f=word(name),
+    )  # fmt: skip

@@ -1,0 +1,95 @@
+"""align.thrust.rules"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterable
+
+from ...errors import CannotSay, Need
+from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.register import rule, verdict
+from ...physics.mechanics import TURN_SIGN
+from ..section import AlignBench
+from .functions import expected_right_sign, rear_port
+
+
+@rule(
+    "align.rear-clearance",
+    "Rear of the unit to the firewall",
+    limit="12.7 mm or more; 8 to 12.7 mm watch; less stop",
+    source="example from builders, no source; 25 mm is often asked near hoses",
+    mark="common practice",
+    form="thrust line",
+)
+def rear_clearance(bench: AlignBench) -> Iterable[Finding]:
+    c = bench.rear_clearance
+    level: Level = "ok" if c >= 0.0127 else "watch" if c >= 0.008 else "stop"
+    yield verdict(
+        "align.rear-clearance", level, "{c} between unit and firewall" if c >= 0 else "The unit runs {n} into the firewall",
+        "Turned as set, nearest rim. Travel of the rubbers is not taken off: it must be less.",
+        compared=Compared(value=c, dimension="length", lo=0.0127), margin=q(c - 0.0127, "length"), can_suggest=level != "ok",
+        c=q(c, "length"), n=q(-c, "length"),
+    )  # fmt: skip
+
+
+@rule(
+    "align.thrust-side",
+    "Side of the thrust line",
+    limit="right for a clockwise tractor",
+    source="FAA-H-8083-25, aerodynamics chapter (from memory)",
+    mark="from memory",
+    form="thrust line",
+)
+def thrust_side(bench: AlignBench) -> Iterable[Finding]:
+    right = bench.placed.angles[1].value
+    if abs(right) <= math.radians(0.25):
+        yield verdict("align.thrust-side", "ok", "No side thrust set", "Nothing to compare with the turning direction.")
+        return
+    turns = bench.installation.propeller.turns
+    if turns is None:
+        raise CannotSay(Need(bench.placed._p("propeller/turns"), f"hand of the propeller ({bench.name})"))
+    # A tractor: the propeller is ahead of the CG. The only layout of this kind so far.
+    wanted = expected_right_sign(TURN_SIGN[turns], -1.0, 0.0)
+    same = (right > 0) == (wanted > 0)
+    yield verdict(
+        "align.thrust-side", "ok" if same else "watch", "{a} to the {side}" if same else "Thrust points to the {side}",
+        "The propeller turns {t} seen from aft looking forward; such a tractor wants its thrust to the {want}. How much: copy type practice and prove in flight.",
+        can_suggest=not same,
+        a=q(abs(right), "angle"), side=word("right" if right > 0 else "left"), t=word(turns), want=word("right" if wanted > 0 else "left"),
+    )  # fmt: skip
+
+
+@rule(
+    "align.held-flange",
+    "Where the rear goes",
+    limit="shown, not judged",
+    source="trigonometry",
+    mark="statics",
+    form="thrust line",
+)
+def held_flange(bench: AlignBench) -> Iterable[Finding]:
+    up, port = bench.rear_shift
+    down, right = (a.value for a in bench.placed.angles)
+    yield verdict(
+        "align.held-flange", "ok", "Rear of the unit: {p} to port, {u} up", "{n} down and {m} right with the output flange held. Drill nothing from the straight drawing.",
+        working=rear_port.working(bench.length, down, right),
+        p=q(port, "length"), u=q(up, "length"), n=q(down, "angle"), m=q(right, "angle"),
+    )  # fmt: skip
+
+
+@rule(
+    "align.tubes",
+    "Tubes from unit to firewall",
+    limit="every point on both sides known",
+    source="geometry",
+    mark="statics",
+    form="thrust line",
+)
+def tubes(bench: AlignBench) -> Iterable[Finding]:
+    turned, straight = bench.turned, bench.straight
+    most = max(turned.tube_length_m, key=lambda k: abs(turned.tube_length_m[k] - straight.tube_length_m[k]))
+    change = turned.tube_length_m[most] - straight.tube_length_m[most]
+    yield verdict(
+        "align.tubes", "ok", "{n} tubes cut to length", "Centre to centre. {w} differs most from the straight drawing, by {d}.",
+        n=q(len(turned.tube_length_m), "count"), w=word(bench.installation.mount.points[most].name), d=q(change, "length"),
+    )  # fmt: skip

@@ -1,0 +1,98 @@
+"""asked.at_rest"""
+
+from __future__ import annotations
+
+import numpy as np
+
+from ..balance.afloat.quantities import AfloatStates
+from ..balance.ledger.functions import apply_ledger
+from ..document import Project
+from ..errors import CannotSay, InputError, Need
+from ..judging.finding import NeedOut
+from ..judging.formula import Out
+from ..judging.gap import needs_out
+from ..physics.hull import float_equilibrium
+from ..wiring import set_up
+
+
+class AtRestOut(Out):
+    """A state brought to rest by her sections: trim over the waterline stern down and heel starboard down, beside the small-change answer;
+    GM; least freeboard and where; refused: why there is none."""
+
+    id: str
+    name: str
+    trim_si: float | None
+    small_trim_si: float
+    heel_si: float | None
+    small_heel_si: float | None
+    gm_si: float | None
+    draft_si: float | None
+    freeboard_si: float | None
+    freeboard_at: str
+    refused: str
+
+
+class HalfBreadth(Out):
+    """A point of a section as drawn: half breadth and height, m."""
+
+    y: float
+    z: float
+
+
+class AtRest(Out):
+    """Every state of a fit by her sections; her sections as drawn, bow first, the widest among them named; needs: what must be known."""
+
+    states: list[AtRestOut]
+    sections: list[list[HalfBreadth]]
+    widest: int
+    needs: list[NeedOut]
+
+
+def at_rest(project: Project, fit_id: str | None) -> AtRest:
+    """Draft, trim and heel of every state at which weight and buoyancy balance on her sections.
+
+    Raises InputError where there is no such fit, or this kind of craft does not float."""
+    if fit_id is not None and fit_id not in project.fits:
+        raise InputError("/fits", "no such fit", given=fit_id, allowed=", ".join(project.fits) or "none yet")
+    benches = set_up(project, fit_id)
+    if not benches.resolved.has("afloat"):
+        raise InputError("/kind", "this kind of craft does not float", given=project.kind)
+    try:
+        return _at_rest(benches.balance.afloat)
+    except CannotSay as gap:
+        return AtRest(states=[], sections=[], widest=0, needs=needs_out(gap.needs))
+
+
+def _at_rest(afloat: AfloatStates) -> AtRest:
+    floating = afloat.floating
+    if not floating.flotation.sections:
+        raise CannotSay(Need("/craft/flotation/sections", "sections of her hull"))
+    hull, lcf, length = floating.hull, floating.lcf, floating.length
+    made = []
+    for state in afloat.states():
+        sums = {axis: apply_ledger(afloat.bodies(state.id), axis) for axis in ("x", "y", "z")}
+        mass = sums["x"].mass_kg
+        fsc = afloat.free_surface(state.id, True, mass)
+        cg = (sums["x"].station_m, sums["y"].station_m, sums["z"].station_m + fsc)
+        rest, refused = None, ""
+        try:
+            rest = float_equilibrium(hull, mass, cg, floating.density.value, lcf)
+            if rest.gm_m <= 0:
+                refused = "she does not stay upright"
+        except InputError as bad:
+            refused = bad.message
+        least: tuple[float, str] | None = None
+        for key, mark in floating.marks if rest else ():
+            x, y, sheer = floating.mark_at(key, mark)
+            water = rest.draft_m + rest.trim * (x.value - lcf) + rest.heel * y.value if rest else 0.0
+            if least is None or sheer.value - water < least[0]:
+                least = (sheer.value - water, mark.name)
+        made.append(AtRestOut(
+            id=state.id, name=state.name, trim_si=rest.trim * length if rest else None, small_trim_si=afloat.trim(state.after),
+            heel_si=float(np.arctan(rest.heel)) if rest else None, small_heel_si=state.after.heel_rad, gm_si=rest.gm_m if rest else None,
+            draft_si=rest.draft_m if rest else None, freeboard_si=least[0] if least else None, freeboard_at=least[1] if least else "", refused=refused,
+        ))  # fmt: skip
+    drawn = [
+        [HalfBreadth(y=float(y), z=float(z)) for y, z in zip(hull.y[i], hull.z[i], strict=True)] for i in range(len(hull.stations))
+    ]  # fmt: skip
+    return AtRest(states=made, sections=drawn, widest=int((hull.y.max(1) - hull.y.min(1)).argmax()), needs=[])

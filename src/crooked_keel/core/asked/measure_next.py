@@ -1,0 +1,344 @@
+"""measure_next(document, fit) → what to measure next, so that the least sure margin of the balance is settled soonest.
+
+Asked for when somebody looks, not with every edit.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable, Iterable
+from typing import NamedTuple
+
+from ..balance.afloat.quantities import EMPTY, OK_TRIM
+from ..balance.ledger.functions import Centre
+from ..balance.loadings.frontier import Side
+from ..balance.section import BalanceBench, LoadedCase, TrailPoint
+from ..document import Figure, Project, value_at
+from ..errors import CannotSay, InputError, Need
+from ..figure.doubt import measured_uncertainty
+from ..figure.trace import Origin
+from ..judging.certainty import (
+    SETTLED,
+    Candidate,
+    Gradient,
+    Reading,
+    accuracy_needed,
+    all_settled,
+    break_even,
+    plan,
+    rank,
+    sigma,
+)
+from ..judging.finding import NeedOut
+from ..judging.formula import Out
+from ..judging.gap import needs_out, or_none
+from ..resolved.references import got
+from ..wiring import set_up
+
+# Minutes of work. Common practice, no source.
+_MINUTES = {"mass": 20.0, "length": 30.0, "angle": 15.0}
+_LIFT_MINUTES, _WEIGHING_MINUTES, _ONE_SCALE_MINUTES = 45.0, 120.0, 30.0
+# Standard uncertainty of a CG found on scales: 3 mm on the tape, two standard deviations.
+_CG_R_M = 1.5e-3
+# A freeboard is read to 3 mm, two standard deviations, and two sets are compared.
+_FREEBOARD_R_M, _FREEBOARD_MINUTES = 0.003 / math.sqrt(2), 40.0
+_MOST_ROWS = 8
+_MOST_LOOKED_AT = 60
+_WORTH_SHOWING = 0.005
+
+
+class MeasureOut(Out):
+    """Something to measure: the figure it gives (or several), minutes, share of the doubt, what would be left and how much less that is
+    (m), chance that the question is then answered, and the ± wanted of the instrument to settle it alone (SI of the figure; None if
+    even an exact one would not, or where several figures are given)."""
+
+    id: str
+    name: str
+    pointer: str | None
+    dimension: str | None
+    minutes: float
+    share: float | None
+    left_si: float
+    drop_si: float
+    settles: float
+    plus_minus_wanted_si: float | None
+
+
+class BreakEvenOut(Out):
+    """A unit's mass as it stands and the mass at which the margin is just gone, kg; installed, or taken out."""
+
+    name: str
+    installed: bool
+    mass_si: float
+    at_si: float
+
+
+class MeasureNext(Out):
+    """The margin that is least sure, its standard uncertainty, in its dimension; what could be measured by the doubt it takes off, and a plan in order; quickest: what takes most off for each minute of work.
+    settled: nothing more is needed for the verdict to stand. break_even: what each unit may weigh before the margin is gone. needs: what must be known before anything can be said."""
+
+    margin: str
+    dimension: str
+    margin_si: float | None
+    sigma_si: float | None
+    settled: bool
+    rows: list[MeasureOut]
+    quickest: str
+    plan: list[str]
+    plan_settles: bool
+    break_even: list[BreakEvenOut]
+    needs: list[NeedOut]
+
+
+def measure_next(project: Project, fit_id: str | None) -> MeasureNext:
+    """What to measure next for the limits of a craft: CG limits, every loading and its burn included; or gross mass, plates of the axles
+    and trim, whichever it has.
+
+    Raises InputError where there is no such fit."""
+    if fit_id is not None and fit_id not in project.fits:
+        raise InputError("/fits", "no such fit", given=fit_id, allowed=", ".join(project.fits) or "none yet")
+    benches = set_up(project, fit_id)
+    try:
+        return _ranked(project, benches.balance)
+    except CannotSay as gap:
+        return MeasureNext(
+            margin="", dimension="length", margin_si=None, sigma_si=None, settled=False, rows=[], quickest="", plan=[], plan_settles=False, break_even=[], needs=needs_out(gap.needs)
+        )  # fmt: skip
+
+
+class _Margin(NamedTuple):
+    """A worst point: words, margin and its dimension, its gradient, and the margin with so much more at a station."""
+
+    words: str
+    value: float
+    dimension: str
+    gradient: dict[Origin, float]
+    with_more: Callable[[float, float], float]
+
+
+def _margins(bench: BalanceBench) -> list[_Margin]:
+    if bench.resolved.has("cg limits"):
+        return [m for case in bench.cases for m in _of_case(bench, case)]
+    made = list(_of_mass(bench))
+    if bench.resolved.has("stands on wheels"):
+        made += _of_axles(bench)
+    if bench.resolved.has("afloat"):
+        made.append(_of_trim(bench))
+    if not made:
+        raise CannotSay(Need("/craft/limits/gross", "gross mass"))
+    return made
+
+
+def _of_case(bench: BalanceBench, case: LoadedCase) -> Iterable[_Margin]:
+    """Margins of a loading to its CG limits, at its worst points along the burn."""
+    sides: tuple[tuple[Side, float], ...] = (("forward", 1.0), ("aft", -1.0))
+    for side, sign in sides:
+        point = case.worst(side)
+        slope = point.forward_slope_m_kg if side == "forward" else point.aft_slope_m_kg
+        gradient = {o: sign * s for o, s in point.centre.margin_slopes(slope).items()}
+
+        def with_more(kg: float, x: float, point: TrailPoint = point, side: Side = side) -> float:
+            cut = bench.envelope.cut(point.mass_kg + kg)
+            if cut is None:
+                return math.nan
+            cg = (point.centre.moment_kg_m + kg * x) / (point.mass_kg + kg)
+            return cg - cut.forward_m if side == "forward" else cut.aft_m - cg
+
+        yield _Margin(f"{side} limit, {case.name}", point.margin(side), "length", gradient, with_more)
+
+
+def _of_mass(bench: BalanceBench) -> Iterable[_Margin]:
+    """What is left of the gross mass in the heaviest loading; none where no gross mass is given."""
+    if bench.craft.limits.gross is None:
+        return
+    name, centre = bench.heaviest_loading
+    left = bench.gross - centre.mass_kg
+    gradient = {o: -s for o, s in centre.mass_slopes().items()}
+    yield _Margin(f"gross mass, {name}", left, "mass", gradient, lambda kg, _: left - kg)
+
+
+def _of_axles(bench: BalanceBench) -> Iterable[_Margin]:
+    """What is left of the plate of each axle, in the loading that bears hardest on it."""
+    axles, limits = bench.axles, bench.craft.limits
+    for end, cap in (("front", limits.front_axle), ("rear", limits.rear_axle)):
+        if cap is None:
+            continue
+        stance = max(axles.stances(), key=lambda s: s.front_kg if end == "front" else s.rear_kg)
+        sums = axles.sums(stance.id, True, "x")
+        front, base = axles.wheels.front_m, stance.base_m
+        by_mass, by_moment = sums.mass_slopes(), sums.moment_slopes()
+        ahead, behind = axles.wheels.axle("front").slopes, axles.wheels.axle("rear").slopes
+        # R = (S − x_f·m) / (x_r − x_f): the axles' own stations count too, on the scales as under the load.
+        on_rear = {
+            o: (by_moment.get(o, 0.0) - front * by_mass.get(o, 0.0) - sums.mass_kg * ahead.get(o, 0.0) - stance.rear_kg * (behind.get(o, 0.0) - ahead.get(o, 0.0))) / base
+            for o in {**by_mass, **ahead, **behind}
+        }  # fmt: skip
+        load = {o: by_mass.get(o, 0.0) - r for o, r in on_rear.items()} if end == "front" else on_rear
+        left = cap.si - (stance.front_kg if end == "front" else stance.rear_kg)
+
+        def with_more(
+            kg: float, x: float, end: str = end, left: float = left, front: float = front, base: float = base
+        ) -> float:
+            rear = kg * (x - front) / base
+            return left - (kg - rear if end == "front" else rear)
+
+        yield _Margin(f"{end} axle, {stance.name}", left, "mass", {o: -s for o, s in load.items()}, with_more)
+
+
+def _of_trim(bench: BalanceBench) -> _Margin:
+    """What is left of the change of trim that is still ok, in the state that trims most; small changes, her waterplane held."""
+    afloat = bench.afloat
+    state = afloat.worst("trim")
+    change, allowed = state.after.trim_m - state.before.trim_m, OK_TRIM * afloat.floating.length
+    sums = Centre()
+    for body in bench.resolved.ledger:
+        if body.sign:
+            sums.add(body.sign, got(body.mass), got(body.x))
+    lcf, mct = afloat.floating.lcf, state.after.mct_kg
+    by_mass, by_moment = sums.mass_slopes(), sums.moment_slopes()
+    sign = math.copysign(1.0, change)
+    gradient = {o: -sign * (by_moment[o] - lcf * by_mass[o]) / mct for o in by_mass}
+    return _Margin(
+        f"trim, {state.name}", allowed - abs(change), "length", gradient, lambda kg, x: allowed - sign * (change + kg * (x - lcf) / mct)
+    )  # fmt: skip
+
+
+def _ranked(project: Project, bench: BalanceBench) -> MeasureNext:
+    margins = _margins(bench)
+    least = min(margins, key=lambda m: abs(m.value) / (sigma(m.gradient) or 1e-12))
+    words, margin, gradient = least.words, least.value, least.gradient
+    pairs = [(m.value, m.gradient) for m in margins]
+    doubt = sigma(gradient)
+    candidates = list(_candidates(project, bench, gradient))
+    rows = [
+        MeasureOut(
+            id=r.candidate.id, name=r.candidate.name, pointer=r.candidate.pointer, dimension=_dimension(project, r.candidate.pointer),
+            minutes=r.candidate.minutes, share=_share(gradient, r.candidate, doubt), left_si=r.sigma_after, drop_si=r.drop,
+            settles=r.settles, plus_minus_wanted_si=_wanted(gradient, r.candidate, margin, doubt),
+        )
+        for r in rank(gradient, margin, candidates)[:_MOST_ROWS]
+        if r.drop >= _WORTH_SHOWING * doubt
+    ]  # fmt: skip
+    # The plan is for before the fitting: the finished craft can only be weighed when there is one.
+    before = [c for c in candidates if c.id not in ("finished", "one scale")]
+    steps = plan(pairs, before)
+    known = [reading for step in steps for reading in step.readings]
+    quickest = max(rows, key=lambda r: r.drop_si / r.minutes, default=None)
+    return MeasureNext(
+        quickest=quickest.name if quickest else "", margin=words, dimension=least.dimension, margin_si=margin, sigma_si=doubt, settled=doubt > 0 and abs(margin) >= SETTLED * doubt, rows=rows,
+        plan=[s.name for s in steps], plan_settles=all_settled(pairs, known),
+        break_even=_break_even(bench, least), needs=[],
+    )  # fmt: skip
+
+
+def _break_even(bench: BalanceBench, least: _Margin) -> list[BreakEvenOut]:
+    """What each unit may weigh: the mass at which the margin is just gone, between nothing and three times as much."""
+    made = []
+    units = [f"{i.pointer}/unit" for i in [*bench.resolved.old, *bench.resolved.installations]]
+    for body in bench.resolved.ledger:
+        if body.pointer not in units or not body.sign:
+            continue
+        mass, x = got(body.mass).value, got(body.x).value
+
+        def margin_at(change: float, sign: int = body.sign, x: float = x) -> float:
+            return least.with_more(sign * change, x)
+
+        change = break_even(margin_at, -mass, 2 * mass)
+        if change is not None:
+            made.append(BreakEvenOut(name=body.name, installed=body.sign > 0, mass_si=mass, at_si=mass + change))
+    return made
+
+
+def _candidates(project: Project, bench: BalanceBench, gradient: Gradient) -> Iterable[Candidate]:
+    # What carries less of the doubt than these can never lead the list.
+    most = sorted(gradient, key=lambda o: -abs(gradient[o] * o.u))[:_MOST_LOOKED_AT]
+    for origin in most:
+        slope = gradient[origin]
+        figure = value_at(project, origin)
+        if not isinstance(figure, Figure) or not origin.u or not slope or figure.dimension not in _MINUTES:
+            continue
+        r = measured_uncertainty(figure)
+        if 0 < r < origin.u:
+            # The new figure stands in the place of the old one: a reading that leaves exactly r of the two together.
+            reading = Reading({origin: 1.0}, r * origin.u / math.sqrt(origin.u**2 - r**2))
+            yield Candidate(origin, origin.what, (reading,), _MINUTES[figure.dimension], str(origin))
+    for installation in bench.resolved.installations:
+        lift: dict[Origin, float] = {}
+        total = 0.0
+        for body in bench.resolved.ledger:
+            if body.derived and body.sign > 0 and body.pointer.startswith(installation.pointer):
+                mass = got(body.mass)
+                total += mass.value
+                lift.update(mass.slopes)
+        if len(lift) > 1:
+            name = f"{installation.name}, drive, propeller and mount in one lift"
+            yield Candidate(f"lift:{installation.id}", name, (Reading(lift, _mass_r(total)),), _LIFT_MINUTES)
+    empty: Centre = bench.empty
+    one = or_none(lambda: _light_wheel(bench))
+    if one is not None:
+        name, x_main, x_light = one
+        by_mass, by_moment = empty.mass_slopes(), empty.moment_slopes()
+        gradient = {o: (x_main * by_mass[o] - by_moment[o]) / (x_main - x_light) for o in by_mass}
+        load = (x_main * empty.mass_kg - empty.moment_kg_m) / (x_main - x_light)
+        yield Candidate(
+            "one scale",
+            f"the {name} of the finished craft on one scale",
+            (Reading(gradient, _mass_r(load)),),
+            _ONE_SCALE_MINUTES,
+        )
+    if bench.resolved.has("afloat"):
+        afloat = bench.afloat
+        by_mass, by_moment, lcf = empty.mass_slopes(), empty.moment_slopes(), afloat.floating.lcf
+        r = afloat.floating.hydro.immersion_kg_m * _FREEBOARD_R_M / 2
+        about = {o: by_moment[o] - lcf * by_mass[o] for o in by_mass}
+        trimmed = afloat.state(EMPTY).after.mct_kg * _FREEBOARD_R_M
+        yield Candidate(
+            "finished",
+            "her freeboards at four corners, work done",
+            (Reading(by_mass, r), Reading(about, trimmed)),
+            _FREEBOARD_MINUTES,
+        )
+        return
+    readings = (Reading(empty.mass_slopes(), _mass_r(empty.mass_kg)), Reading(empty.slopes(), _CG_R_M))
+    yield Candidate("finished", "the finished craft on its scales", readings, _WEIGHING_MINUTES)
+
+
+def _light_wheel(bench: BalanceBench) -> tuple[str, float, float]:
+    """Nose or tail wheel: its name and station, and that of the mains, m."""
+    stands = bench.standing.stands
+    mains = [s.x_m for s in stands if s.role == "main"]
+    light = next((s for s in stands if s.role in ("nose", "tail")), None)
+    if not mains or light is None:
+        raise CannotSay(Need("/craft/supports", "a nose or tail wheel"))
+    return light.name, sum(mains) / len(mains), light.x_m
+
+
+def _mass_r(mass_kg: float) -> float:
+    """Standard uncertainty of a mass on scales: ±0.2 %, 0.2 kg at least, two standard deviations. Common practice, no source."""
+    return max(0.2, 0.002 * mass_kg) / 2
+
+
+def _dimension(project: Project, pointer: str | None) -> str | None:
+    return str(value_at(project, pointer).dimension) if pointer else None
+
+
+def _only(gradient: Gradient, candidate: Candidate) -> tuple[Origin, float] | None:
+    """The one figure that a candidate gives, with its slope."""
+    if candidate.pointer is None:
+        return None
+    origin = next(iter(candidate.readings[0].gradient))
+    return origin, gradient[origin]
+
+
+def _share(gradient: Gradient, candidate: Candidate, doubt: float) -> float | None:
+    one = _only(gradient, candidate)
+    return (one[1] * one[0].u / doubt) ** 2 if one and doubt else None
+
+
+def _wanted(gradient: Gradient, candidate: Candidate, margin: float, doubt: float) -> float | None:
+    """± of the figure, two standard deviations, that settles the margin by this figure alone, if the estimate stands."""
+    one = _only(gradient, candidate)
+    if one is None or abs(margin) / SETTLED >= doubt or margin == 0:
+        return None
+    r, u = accuracy_needed(one[1], one[0].u, doubt, abs(margin) / SETTLED), one[0].u
+    return 2 * r * u / math.hypot(r, u) if r else None

@@ -1,0 +1,132 @@
+"""asked.monte_carlo"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import Any
+
+import numpy as np
+from numpy.typing import NDArray
+
+from ..balance.ledger.functions import chance_inside
+from ..balance.limits.functions import Envelope, limits_of
+from ..balance.section import BalanceBench
+from ..document import Project
+from ..errors import CannotSay
+from ..figure.trace import Origin, Traced
+from ..judging.finding import NeedOut
+from ..judging.formula import Out
+from ..judging.gap import needs_out, or_none
+from ..resolved.references import Axis, Body, got
+from .loaded import _benches
+
+DRAWS = 20_000
+
+
+# Two answers that differ by more are said to differ.
+DIFFERS = 0.02
+
+
+Numbers = NDArray[np.float64]
+
+
+class Drawn(Out):
+    """How many of the crafts drawn keep every limit; the same by the closed form; each loading apart."""
+
+    id: str
+    name: str
+    inside: float
+
+
+class MonteCarlo(Out):
+    """draws; share that keeps every limit in every loading along its burn; the closed form, which takes the worst point alone; whether
+    they differ by more than two hundredths; loadings; needs: what must be known first."""
+
+    draws: int
+    inside: float | None
+    closed: float | None
+    differs: bool
+    loadings: list[Drawn]
+    needs: list[NeedOut]
+
+
+class Draw:
+    """Figures drawn within their doubt: measured ones by the bell curve (evenly, where ± is the largest error), others evenly between
+    their bounds; the same figure the same everywhere. Source: JCGM 101:2008 (from memory)."""
+
+    def __init__(self, draws: int, seed: int, largest_error: bool = False) -> None:
+        self.draws = draws
+        self._rng = np.random.default_rng(seed)
+        self._largest = largest_error
+        self._kept: dict[Origin, Numbers] = {}
+
+    def off(self, origin: Origin) -> Numbers:
+        """How far off a figure is, in SI, one number for each craft."""
+        if origin not in self._kept:
+            if origin.source == "measured" and not self._largest:
+                self._kept[origin] = self._rng.normal(0.0, origin.u, self.draws)
+            else:
+                bound = origin.u * np.sqrt(3.0)
+                self._kept[origin] = self._rng.uniform(-bound, bound, self.draws)
+        return self._kept[origin]
+
+    def of(self, number: Traced) -> Numbers:
+        """A number with its figures as drawn."""
+        made = np.full(self.draws, number.value)
+        for origin, slope in number.slopes.items():
+            if origin.u:
+                made += slope * self.off(origin)
+        return made
+
+    def sums(self, bodies: Sequence[Body], axis: Axis = "x") -> tuple[Numbers, Numbers]:
+        """Mass and moment of bodies, kg and kg·m; mass times place of each, not its linear form."""
+        mass, moment = np.zeros(self.draws), np.zeros(self.draws)
+        for body in bodies:
+            if body.sign:
+                m = body.sign * self.of(got(body.mass))
+                mass += m
+                moment += m * self.of(got(body.axis(axis)))
+        return mass, moment
+
+
+def monte_carlo(project: Project, fit_id: str | None, draws: int = DRAWS, seed: int = 1) -> MonteCarlo:
+    """Crafts drawn at random, each limit tested along every burn and the gross mass with it.
+
+    Raises InputError where there is no such fit, or no CG limits in this kind of craft. Source: JCGM 101:2008 (from memory)."""
+    bench = _benches(project, fit_id).balance
+    try:
+        return _drawn(project, bench, draws, seed)
+    except CannotSay as gap:
+        return MonteCarlo(draws=draws, inside=None, closed=None, differs=False, loadings=[], needs=needs_out(gap.needs))
+
+
+def _drawn(project: Project, bench: BalanceBench, draws: int, seed: int) -> MonteCarlo:
+    draw = Draw(draws, seed, project.assumptions.tolerance_school == "largest error")
+    envelope, gross = bench.envelope, or_none(lambda: bench.gross)
+    empty = draw.sums([*bench.changed_bodies, *bench.resolved.typed_rows])
+    all_inside = np.ones(draws, dtype=bool)
+    rows = []
+    for case in bench.cases:
+        loading = project.loadings[case.key]
+        people = draw.sums(bench.resolved.load_bodies(case.key, loading, fuel=False))
+        mass, moment = empty[0] + people[0], empty[1] + people[1]
+        inside = _kept(envelope, gross, mass, moment)
+        for leg in reversed(bench.fuel.legs(case.key)):
+            fuel = draw.sums(leg)
+            for share in (0.25, 0.5, 0.75, 1.0):
+                inside &= _kept(envelope, gross, mass + share * fuel[0], moment + share * fuel[1])
+            mass, moment = mass + fuel[0], moment + fuel[1]
+        rows.append(Drawn(id=case.key, name=case.name, inside=float(inside.mean())))
+        all_inside &= inside
+    share = float(all_inside.mean())
+    closed = or_none(lambda: chance_inside(*bench.chance_terms))
+    return MonteCarlo(
+        draws=draws, inside=share, closed=closed, differs=closed is not None and abs(closed - share) > DIFFERS, loadings=rows, needs=[]
+    )  # fmt: skip
+
+
+def _kept(envelope: Envelope, gross: float | None, mass: Numbers, moment: Numbers) -> Any:
+    forward, aft = limits_of(envelope, mass)
+    x = moment / mass
+    kept = (x >= forward) & (x <= aft)
+    return kept if gross is None else kept & (mass <= gross)

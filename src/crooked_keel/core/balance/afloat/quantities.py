@@ -1,0 +1,372 @@
+"""A change of weight afloat: trim, heel, freeboards and GM before and after, empty and in every loading."""
+
+from __future__ import annotations
+
+import math
+from typing import NamedTuple
+
+from ...document import Mark
+from ...errors import CannotSay, InputError, Need, all_or_cannot_say
+from ...judging.finding import NeedOut
+from ...judging.formula import record
+from ...judging.gap import needs_out, or_none
+from ...judging.values import ValueList
+from ...physics.hydrostatics import (
+    Change,
+    Floated,
+    heel_angle,
+    metacentric_height,
+    sinkage,
+    trim_after,
+    waterplane_from_freeboards,
+    weight_change_afloat,
+)
+from ...physics.stability import Docked, SlackTank, dock_scale, fluid_gm, free_surface_correction
+from ...resolved.craft import Resolved
+from ...resolved.floating import Floating
+from ...resolved.references import Body, got
+from ...topic.lazy import lazy
+
+
+@record
+class MarkOut:
+    """Freeboard at a mark before and after."""
+
+    id: str
+    name: str
+    before_si: float
+    after_si: float
+
+
+@record
+class AfloatOut:
+    """One state: empty, or a loading. Trim stern down, heel starboard down; None where it cannot be said."""
+
+    id: str
+    name: str
+    displacement_before_si: float | None
+    displacement_si: float | None
+    sink_si: float | None
+    trim_before_si: float | None
+    trim_si: float | None
+    heel_before_si: float | None
+    heel_si: float | None
+    gm_before_si: float | None
+    gm_si: float | None
+    water_slope_before: float | None
+    water_slope: float | None
+    water_at_lcf_before_si: float | None
+    water_at_lcf_si: float | None
+    marks: list[MarkOut]
+    needs: list[NeedOut]
+
+
+class State(NamedTuple):
+    """A state before and after the work."""
+
+    id: str
+    name: str
+    before: Floated
+    after: Floated
+
+
+EMPTY = "empty"
+# A change of trim that is still ok, and one that is not to be had, in parts of the waterline. Common practice, no source.
+OK_TRIM = 0.005
+STOP_TRIM = 0.015
+
+
+class AfloatStates:
+    """States afloat of a fit. as_found: bodies from the craft bench, the floating craft first."""
+
+    def __init__(self, resolved: Resolved, floating: Floating, as_found: list[Body] | CannotSay) -> None:
+        self.resolved = resolved
+        self.floating = floating
+        self._found = as_found
+        self._kept: dict[str, State] = {}
+        self._marks: dict[str, list[MarkOut]] = {}
+
+    @property
+    def found(self) -> list[Body]:
+        """Bodies as found."""
+        if isinstance(self._found, CannotSay):
+            raise CannotSay(*self._found.needs)
+        return self._found
+
+    def _changes(self, bodies: list[Body]) -> list[Change]:
+        moving = [b for b in bodies if b.sign]
+        all_or_cannot_say(lambda: self.floating.keel, *[lambda m=m: got(m) for b in moving for m in (b.mass, b.x, b.y, b.z)])  # fmt: skip
+        keel = self.floating.keel
+        return [
+            Change(b.sign * got(b.mass).value, got(b.x).value, got(b.y).value, got(b.z).value - keel) for b in moving
+        ]
+
+    @lazy
+    def _as_found(self) -> list[Change]:
+        return self._changes(self.found[1:])
+
+    @lazy
+    def _ledger(self) -> list[Change]:
+        return self._changes(self.resolved.ledger)
+
+    def _loads(self, key: str, added: bool) -> list[Body]:
+        if key == EMPTY:
+            return []
+        loading = self.resolved.project.loadings[key]
+        return [
+            *self.resolved.load_bodies(key, loading, fuel=False),
+            *self.resolved.load_bodies(key, loading, fuel=True, added=added),
+        ]
+
+    def state(self, key: str) -> State:
+        """A state before and after: `empty`, or a loading's id. Computed once."""
+        if key not in self._kept:
+            self._kept[key] = self._state(key)
+        return self._kept[key]
+
+    def _state(self, key: str) -> State:
+        all_or_cannot_say(
+            lambda: self.floating.afloat(self.found[0]),
+            lambda: self._as_found,
+            lambda: self._changes(self._loads(key, True)),
+            lambda: self._ledger,
+        )
+        start = self.floating.afloat(self.found[0])
+        before = self._as_found + self._changes(self._loads(key, False))
+        after = self._as_found + self._changes(self._loads(key, True)) + self._ledger
+        name = "Empty" if key == EMPTY else self.resolved.project.loadings[key].name
+        return State(
+            key, name, self._fluid(key, False, weight_change_afloat(start, before)), self._fluid(key, True, weight_change_afloat(start, after))
+        )  # fmt: skip
+
+    def bodies(self, key: str) -> list[Body]:
+        """Everything aboard in a state after the work."""
+        return [*self.found, *self._loads(key, True), *self.resolved.ledger]
+
+    def slack(self, key: str, after: bool) -> tuple[list[SlackTank], list[Need]]:
+        """Free surfaces of a state: tanks that hold something, with what is missing of those whose surface is not known."""
+        if key == EMPTY:
+            return [], []
+        loading, tanks, needs = self.resolved.project.loadings[key], [], []
+        for tank_id, pointer, tank in self.resolved.tanks_of(after):
+            held = loading.fuel.get(tank_id)
+            if held is None or held.si <= 0 or tank.filling == "pressed full or empty":
+                continue
+            parts = [
+                (p, w) for p, w in (("surface_length", "length of the surface"), ("surface_breadth", "breadth of the surface"), ("density", "density"))
+                if getattr(tank, p) is None
+            ]  # fmt: skip
+            if parts:
+                needs += [Need(f"{pointer}/{p}", f"{w} in the {tank.name}") for p, w in parts]
+                continue
+            assert tank.surface_length and tank.surface_breadth and tank.density
+            joined = abs(tank.butt_line.along_m) if tank.joined == "pipe across, open" and tank.butt_line else 0.0
+            tanks.append(
+                SlackTank(
+                    tank.density.si,
+                    tank.surface_length.si,
+                    tank.surface_breadth.si,
+                    int(tank.baffles.si) if tank.baffles else 1,
+                    joined,
+                )
+            )
+        return tanks, needs
+
+    def free_surface(self, key: str, after: bool, displacement_kg: float) -> float:
+        """What slack tanks of a state take off GM, m; tanks whose surface is not known take nothing, and a finding says so."""
+        return free_surface_correction(displacement_kg, self.slack(key, after)[0])
+
+    def _fluid(self, key: str, after: bool, floated: Floated) -> Floated:
+        fsc = self.free_surface(key, after, floated.displacement_kg)
+        if not fsc:
+            return floated
+        gm = fluid_gm(floated.gm_m + floated.kg_m, floated.kg_m, fsc)
+        heel = heel_angle(floated.heel_moment_kg_m, floated.displacement_kg, gm) if gm > 0 else None
+        return floated._replace(gm_m=gm, heel_rad=heel)
+
+    @lazy
+    def docked(self) -> tuple[Docked, float, float] | None:
+        """What her waterline says changed between the two sets of freeboards, and what the ledger says: mass and moment about the centre
+        of flotation; None where no second set was read."""
+        marks = [(k, m) for k, m in self.floating.marks if m.after is not None]
+        if not marks:
+            return None
+        all_or_cannot_say(lambda: self.floating.waterplane, lambda: self.floating.hydro, lambda: self.state(EMPTY))
+        missing = [
+            Need(f"/craft/flotation/marks/{k}/after", f"freeboard at {m.name}, work done")
+            for k, m in self.floating.marks
+            if m.after is None
+        ]
+        if missing:
+            raise CannotSay(*missing)
+        points = []
+        for key, mark in marks:
+            x, y, sheer = self.floating.mark_at(key, mark)
+            points.append((x.value, y.value, sheer.value - (mark.after.si if mark.after else 0.0)))
+        now = waterplane_from_freeboards(points, self.floating.lcf)
+        was, state = self.floating.waterplane, self.state(EMPTY)
+        read = dock_scale(
+            self.floating.hydro.immersion_kg_m, state.after.mct_kg, self.floating.lcf, now.height_m - was.height_m,
+            (now.slope_aft - was.slope_aft) * self.floating.length, readings=len(points),
+        )  # fmt: skip
+        ledger = self._ledger
+        lcf = self.floating.lcf
+        return read, sum(c.mass_kg for c in ledger), sum(c.mass_kg * (c.x_m - lcf) for c in ledger)
+
+    @property
+    def keys(self) -> list[str]:
+        """Ids of the states, empty first."""
+        return [EMPTY, *[k for k, _ in sorted(self.resolved.project.loadings.items(), key=lambda i: i[1].rank)]]
+
+    def states(self) -> list[State]:
+        """Every state that can be said; raises what the empty one needs when none can."""
+        made = [s for k in self.keys if (s := or_none(lambda k=k: self.state(k))) is not None]
+        return made or [self.state(EMPTY)]
+
+    def gaps(self) -> list[Need]:
+        """What the states that cannot be said need."""
+        needs: dict[str, Need] = {}
+        for key in self.keys:
+            try:
+                self.state(key)
+            except CannotSay as gap:
+                needs |= {n.pointer: n for n in gap.needs}
+            except InputError as bad:
+                needs[bad.field] = Need(bad.field, bad.message)
+        return list(needs.values())
+
+    def trim_found(self) -> float:
+        """Trim over the waterline as found, stern down, m; 0 when she is known by a report."""
+        if self.resolved.project.craft.as_found.method == "report":
+            return 0.0
+        return self.floating.waterplane.slope_aft * self.floating.length
+
+    def _slope_found(self) -> float:
+        """Heel as found as a slope, starboard down: by the freeboards, or from the CG of the report."""
+        if self.resolved.project.craft.as_found.method != "report":
+            return self.floating.waterplane.slope_starboard
+        start = self.floating.afloat(self.found[0])
+        return start.tcg_m / (start.km_m - start.kg_m)
+
+    def trim(self, state: Floated) -> float:
+        """Trim over the waterline, stern down, m."""
+        return self.trim_found() + state.trim_m
+
+    def freeboard(self, key: str, mark: Mark, state: Floated) -> float:
+        """Freeboard at a mark in a state, m: as read, less sinkage, trim and heel there."""
+        heel = state.heel_rad
+        if heel is None:
+            raise InputError("/craft/flotation", "GM is lost: freeboards cannot be given")
+        x, y, _ = self.floating.mark_at(key, mark)
+        all_or_cannot_say(lambda: self.floating.freeboard(key, mark), lambda: self.floating.length)
+        arm = (x.value - self.floating.lcf) / self.floating.length
+        change = state.sink_m + state.trim_m * arm + y.value * (math.tan(heel) - self._slope_found())
+        return self.floating.freeboard(key, mark) - change
+
+    def marks(self, state: State) -> list[MarkOut]:
+        """Freeboards before and after at every mark. Computed once."""
+        if state.id not in self._marks:
+            self._marks[state.id] = [
+                MarkOut(k, m.name, self.freeboard(k, m, state.before), self.freeboard(k, m, state.after))
+                for k, m in self.floating.marks
+            ]
+        return self._marks[state.id]
+
+    def least(self) -> tuple[State, MarkOut]:
+        """State and mark where least freeboard is left."""
+        found = [(s, m) for s in self.states() for m in self.marks(s)]
+        if not found:
+            raise CannotSay(Need("/craft/flotation/marks", "marks where freeboards are read"))
+        return min(found, key=lambda f: f[1].after_si)
+
+    def worst(self, size: str) -> State:
+        """The state where trim change, heel or GM is worst."""
+        keys = {
+            "trim": lambda s: -abs(s.after.trim_m - s.before.trim_m),
+            "heel": lambda s: -abs(s.after.heel_rad if s.after.heel_rad is not None else 9.0),
+            "gm": lambda s: s.after.gm_m,
+            "change": lambda s: -abs(s.after.displacement_kg - s.before.displacement_kg) / s.before.displacement_kg,
+        }
+        return min(self.states(), key=keys[size])
+
+    def _read(self) -> Docked:
+        found = self.docked
+        assert found is not None
+        return found[0]
+
+    def _read_station(self) -> float:
+        station = self._read().station_m
+        if station is None:
+            raise InputError(
+                "/craft/flotation/marks", "so small a change of draft has no station of its own: the moment only"
+            )
+        return station
+
+    def values(self, out: ValueList) -> None:
+        """Headline values of the empty craft afloat, before and after."""
+        empty = lambda: self.state(EMPTY)
+        out.add(
+            "freeboard", "Least freeboard, all loadings", "length", lambda: self.least()[1].after_si, before=lambda: self.least()[1].before_si,
+            source="freeboards as read, less sinkage, trim and heel; small-change method",
+        )  # fmt: skip
+        out.add(
+            "trim", "Trim over her waterline, stern down, empty", "length", lambda: self.trim(empty().after), before=lambda: self.trim(empty().before),
+            working=lambda: trim_after.working(self.trim_found(), empty().after.trim_moment_kg_m, empty().after.mct_kg),
+        )  # fmt: skip
+        heel = lambda s: (
+            s.heel_rad if s.heel_rad is not None else heel_angle(s.heel_moment_kg_m, s.displacement_kg, s.gm_m)
+        )
+        out.add(
+            "heel", "Heel, starboard down, empty", "angle", lambda: heel(empty().after), before=lambda: heel(empty().before),
+            working=lambda: heel_angle.working(empty().after.heel_moment_kg_m, empty().after.displacement_kg, empty().after.gm_m),
+        )  # fmt: skip
+        out.add(
+            "gm", f"GM, {self.floating.gm_by}, empty", "length", lambda: empty().after.gm_m, before=lambda: empty().before.gm_m,
+            working=lambda: metacentric_height.working(self.floating.hydro.km_m, empty().after.kg_m),
+        )  # fmt: skip
+        out.add(
+            "sinkage", "Sinks, empty", "length", lambda: empty().after.sink_m - empty().before.sink_m,
+            working=lambda: sinkage.working(empty().after.change_kg - empty().before.change_kg, self.floating.hydro.immersion_kg_m),
+        )  # fmt: skip
+        if or_none(lambda: self.docked) is not None:
+            out.add(
+                "dock",
+                "Her waterline says, changed by",
+                "mass",
+                lambda: self._read().mass_kg,
+                source="two sets of freeboards, small change",
+            )
+            out.add(
+                "dock-station",
+                "at the station",
+                "length",
+                lambda: self._read_station(),
+                source="two sets of freeboards, small change",
+            )
+
+    def tables(self) -> list[AfloatOut]:
+        """Every state for the screen."""
+        made = []
+        for key in self.keys:
+            name = "Empty" if key == EMPTY else self.resolved.project.loadings[key].name
+            try:
+                s, needs = self.state(key), []
+            except CannotSay as gap:
+                s, needs = None, needs_out(gap.needs)
+            except InputError as bad:
+                s, needs = None, [NeedOut(pointer=bad.field, what=bad.message)]
+            length = or_none(lambda: self.floating.length)
+            trims = [or_none(lambda t=t: self.trim(t)) for t in ((s.before, s.after) if s else ())] or [None, None]
+            water = or_none(lambda: self.floating.keel + self.floating.draft.value)
+            made.append(AfloatOut(
+                id=key, name=name, displacement_before_si=s.before.displacement_kg if s else None, displacement_si=s.after.displacement_kg if s else None,
+                sink_si=s.after.sink_m - s.before.sink_m if s else None, trim_before_si=trims[0], trim_si=trims[1],
+                heel_before_si=s.before.heel_rad if s else None, heel_si=s.after.heel_rad if s else None,
+                gm_before_si=s.before.gm_m if s else None, gm_si=s.after.gm_m if s else None,
+                water_slope_before=trims[0] / length if trims[0] is not None and length else None,
+                water_slope=trims[1] / length if trims[1] is not None and length else None,
+                water_at_lcf_before_si=water + s.before.sink_m if s and water is not None else None,
+                water_at_lcf_si=water + s.after.sink_m if s and water is not None else None,
+                marks=(or_none(lambda s=s: self.marks(s)) or []) if s else [], needs=needs,
+            ))  # fmt: skip
+        return made

@@ -1,0 +1,161 @@
+"""Fuel in its tanks: what burns when, what happens when one side will not feed, and what it does to the root of the wing."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+from ...document import Tank
+from ...errors import CannotSay, all_or_cannot_say
+from ...figure.trace import above_zero, need
+from ...figure.units import G0_M_S2
+from ...resolved.craft import Resolved
+from ...resolved.references import Body, got
+from ..ledger.functions import Centre, apply_ledger
+from ..wing.functions import ELLIPTICAL, TIP, root_bending
+from .functions import Tankful
+
+_WING = ("wing", "wing tip")
+# A tank this far off the centreline is on a side, m. Common practice, no source.
+OFF_CENTRE_M = 0.05
+
+
+class OneSide(NamedTuple):
+    """A loading with every tank run dry but those of one side."""
+
+    side: str
+    loading: str
+    centre_y: Centre
+
+
+class Bent(NamedTuple):
+    """Bending at the root in a state of one loading: N·m, words, and the terms that it follows from."""
+
+    moment_n_m: float
+    words: str
+    terms: tuple[float, float, float, float, float, float]
+
+
+class Fuel:
+    """What tanks of the craft and of the fit hold in each loading."""
+
+    def __init__(self, resolved: Resolved) -> None:
+        self.resolved = resolved
+        self.wing = resolved.project.craft.wing
+
+    def bodies(self, key: str, added: bool = True) -> list[Body]:
+        """Fuel of a loading, tank by tank."""
+        return self.resolved.load_bodies(key, self.resolved.project.loadings[key], fuel=True, added=added)
+
+    def legs(self, key: str, added: bool = True) -> list[list[Body]]:
+        """Fuel of a loading by turns, first burnt first; tanks without a turn come last."""
+        turn = {k: t.turn.si if t.turn else float("inf") for k, _, t in self._every_tank}
+        by_turn: dict[float, list[Body]] = {}
+        for body in self.bodies(key, added):
+            by_turn.setdefault(turn[body.id], []).append(body)
+        return [by_turn[t] for t in sorted(by_turn)]
+
+    def tankfuls(self, key: str) -> list[Tankful]:
+        """Fuel of a loading, tanks that hold some. Raises CannotSay with every figure that is missing."""
+        bodies = self.bodies(key)
+        all_or_cannot_say(*[lambda b=b: (got(b.mass), got(b.x)) for b in bodies])
+        made = [Tankful(b.id, got(b.mass).value, got(b.x).value) for b in bodies]
+        return [t for t in made if t.mass_kg > 0]
+
+    @property
+    def _every_tank(self) -> list[tuple[str, str, Tank]]:
+        return [*self.resolved.tanks_of(False), *self.resolved.tanks]
+
+    @property
+    def on_sides(self) -> bool:
+        """Whether any tank lies off the centreline."""
+        return any(
+            t.butt_line is not None and abs(t.butt_line.along_m) > OFF_CENTRE_M for _, _, t in self.resolved.tanks
+        )
+
+    def one_side(self, key: str, empty_y: Centre) -> list[OneSide]:
+        """A loading with one side full and everything else burnt, for both sides, along y."""
+        loading = self.resolved.project.loadings[key]
+        fuel, people = self.bodies(key), self.resolved.load_bodies(key, loading, fuel=False)
+        all_or_cannot_say(*[lambda b=b: (got(b.mass), got(b.y)) for b in [*fuel, *people]])
+        made = []
+        for side, sign in (("port", -1), ("starboard", 1)):
+            stuck = [b for b in fuel if sign * got(b.y).value > OFF_CENTRE_M]
+            if stuck:
+                made.append(OneSide(side, loading.name, apply_ledger([*people, *stuck], "y", start=empty_y)))
+        return made
+
+    # -- the wing ---------------------------------------------------------------------------------------------------
+
+    @property
+    def has_wing_figures(self) -> bool:
+        """Whether anything of the wing is known."""
+        return self.wing.half_span is not None or self.wing.load_factor is not None
+
+    def is_wing_tank(self, tank_id: str) -> bool:
+        """Whether a tank hangs in a wing."""
+        return any(k == tank_id and t.where in _WING for k, _, t in self._every_tank)
+
+    @property
+    def half_span(self) -> float:
+        """Half span, m."""
+        return above_zero(self.wing.half_span, "/craft/wing/half_span", "half span")
+
+    @property
+    def _wing_mass(self) -> tuple[float, float]:
+        """Mass of one wing and how far out its CG lies, kg and m; nothing known takes no relief. Raises CannotSay for one without the other."""
+        if self.wing.mass is None and self.wing.cg_at is None:
+            return 0.0, 0.0
+        mass = need(self.wing.mass, "/craft/wing/mass", "mass of one wing")
+        return mass.si, need(self.wing.cg_at, "/craft/wing/cg_at", "where the CG of the wing lies").si
+
+    def bending(self, key: str, base: Centre, added: bool) -> list[Bent]:
+        """Bending at the root in the states of one loading: as loaded, wing tanks empty, all tanks empty. The half with less fuel."""
+        asks = (
+            lambda: need(self.wing.load_factor, "/craft/wing/load_factor", "load factor of the wing").si,
+            lambda: self.half_span,
+        )
+        all_or_cannot_say(*asks)
+        load, half = asks[0]() * G0_M_S2, asks[1]()
+        lift = self.wing.lift_at.si if self.wing.lift_at else ELLIPTICAL * half
+        wing_kg, wing_m = self._wing_mass
+        loading = self.resolved.project.loadings[key]
+        people = self.resolved.load_bodies(key, loading, fuel=False)
+        fuel = self.bodies(key, added)
+        all_or_cannot_say(
+            *[lambda b=b: got(b.mass) for b in people], *[lambda b=b: (got(b.mass), got(b.y)) for b in fuel]
+        )
+        dry = base.mass_kg + sum(got(b.mass).value for b in people)
+        states = [
+            (f"{loading.name}, as loaded", fuel),
+            (f"{loading.name}, wing tanks empty", [b for b in fuel if not self.is_wing_tank(b.id)]),
+            (f"{loading.name}, all tanks empty", []),
+        ]
+        made = []
+        for words, aboard in states:
+            mass = dry + sum(got(b.mass).value for b in aboard)
+            hung = [(got(b.y).value, got(b.mass).value) for b in aboard if self.is_wing_tank(b.id)]
+            relief = min(sum(m * abs(y) for y, m in hung if sign * y > 0) for sign in (-1, 1))
+            terms = (load, mass, lift, relief, wing_kg, wing_m)
+            made.append(Bent(root_bending(*terms), words, terms))
+        return made
+
+    def no_wing_fuel(self, key: str, base: Centre, added: bool) -> float:
+        """Mass of a loading with wing tanks empty and the others as loaded, kg."""
+        loading = self.resolved.project.loadings[key]
+        bodies = [*self.resolved.load_bodies(key, loading, fuel=False)]
+        bodies += [b for b in self.bodies(key, added) if not self.is_wing_tank(b.id)]
+        all_or_cannot_say(*[lambda b=b: got(b.mass) for b in bodies])
+        return base.mass_kg + sum(got(b.mass).value for b in bodies)
+
+    def at_the_tips(self) -> list[str]:
+        """Names of what this fit hangs at the wing tips: tanks and rows."""
+        half = self.wing.half_span
+        made = [
+            t.name for k, p, t in self.resolved.tanks
+            if not p.startswith("/craft") and (t.where == "wing tip" or (half and t.butt_line and abs(t.butt_line.along_m) > TIP * half.si))
+        ]  # fmt: skip
+        if half:
+            for body in self.resolved.ledger:
+                if body.sign > 0 and not isinstance(body.y, CannotSay) and abs(body.y.value) > TIP * half.si:
+                    made.append(body.name)
+        return made

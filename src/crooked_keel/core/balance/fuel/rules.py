@@ -1,0 +1,97 @@
+"""Findings about caps of mass, fuel and the wing: what may be aboard, what burns when, what hangs in the wing."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from typing import Any
+
+from ...errors import CannotSay, Need
+from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.register import rule, verdict
+from ..section import BalanceBench
+
+
+@rule(
+    "balance.mass-landing", "Landing mass", limit="stop where empty tanks are still above it, watch where fuel must be burnt first", source="designer's limit", mark="statics", form="cg limits",
+)  # fmt: skip
+def mass_landing(bench: BalanceBench) -> Iterable[Finding]:
+    cap = bench.craft.limits.landing
+    if cap is None:
+        return
+    case = max(bench.cases, key=lambda c: c.trail[0].mass_kg)
+    heavy = max(bench.cases, key=lambda c: c.trail[-1].mass_kg)
+    dry, full = case.trail[0].centre.mass, heavy.trail[-1].mass_kg
+    level: Level = (
+        "stop" if dry.value > cap.si else "watch" if full > cap.si or dry.value + 2 * dry.u > cap.si else "ok"
+    )
+    if dry.value > cap.si:
+        title, message = "Landing mass passed by {d}", "{l} with empty tanks: {m} of {cap}."
+    elif full > cap.si:
+        title, message = "Burn {b} before landing", "{h} takes off at {f}; landing mass {cap}."
+    else:
+        title, message = "{d} of landing mass left", "{l} with empty tanks: {m} ±{u} of {cap}."
+    yield verdict(
+        "balance.mass-landing", level, title, message, compared=Compared(value=dry.value, dimension="mass", hi=cap.si), margin=q(cap.si - dry.value, "mass"),
+        d=q(abs(cap.si - dry.value), "mass"), b=q(max(full - cap.si, 0.0), "mass"), l=word(case.name), h=word(heavy.name), m=q(dry.value, "mass"), f=q(full, "mass"), u=q(2 * dry.u, "mass"), cap=q(cap.si, "mass"),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.mass-zero-fuel", "Mass without fuel", limit="stop above, watch if the doubt reaches above", source="designer's limit", mark="statics", form="cg limits",
+)  # fmt: skip
+def mass_zero_fuel(bench: BalanceBench) -> Iterable[Finding]:
+    cap = bench.craft.limits.zero_fuel
+    if cap is None:
+        return
+    case = max(bench.cases, key=lambda c: c.trail[0].mass_kg)
+    dry = case.trail[0].centre.mass
+    level: Level = "stop" if dry.value > cap.si else "watch" if dry.value + 2 * dry.u > cap.si else "ok"
+    yield verdict(
+        "balance.mass-zero-fuel", level, "Mass without fuel passed by {d}" if dry.value > cap.si else "{d} of mass without fuel left", "{l}: {m} ±{u} of {cap}.",
+        compared=Compared(value=dry.value, dimension="mass", hi=cap.si), margin=q(cap.si - dry.value, "mass"),
+        d=q(abs(cap.si - dry.value), "mass"), l=word(case.name), m=q(dry.value, "mass"), u=q(2 * dry.u, "mass"), cap=q(cap.si, "mass"),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.one-side-fuel", "One side will not feed", limit="the lateral limits; none given: watch beyond 25 mm", source="designer's limit; 25 mm: common practice, no source", mark="common practice", form="cg limits",
+)  # fmt: skip
+def one_side_fuel(bench: BalanceBench) -> Iterable[Finding]:
+    if not bench.fuel.on_sides:
+        return
+    lo, hi, given = bench.lateral_limits
+    stuck = [s for key in bench.resolved.project.loadings for s in bench.fuel.one_side(key, bench.empty_y)]
+    if not stuck:
+        raise CannotSay(Need("/loadings", "a loading: who and what is aboard"))
+    worst = min(stuck, key=lambda s: min(s.centre_y.station_m - lo, hi - s.centre_y.station_m))
+    y, u = worst.centre_y.station_m, worst.centre_y.station.u
+    margin = min(y - lo, hi - y)
+    level: Level = ("stop" if given else "watch") if margin < 0 else "watch" if margin < 2 * u else "ok"
+    yield verdict(
+        "balance.one-side-fuel", level, "With the {s} tanks stuck full the CG is {d} off the centreline", "{l}, all else burnt: {y} to starboard ±{u}" + ("." if given else "; no lateral limit given, 25 mm taken. Roll control is not checked here."),
+        compared=Compared(value=y, dimension="length", lo=lo, hi=hi), margin=q(margin, "length"), s=word(worst.side), d=q(abs(y), "length"), l=word(worst.loading), y=q(y, "length"), u=q(2 * u, "length"),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.burn-order", "Order of burning", limit="stop where the order leaves the limits, watch within two standard deviations", source="statics", mark="statics", form="cg limits",
+)  # fmt: skip
+def burn_order(bench: BalanceBench) -> Iterable[Finding]:
+    cases = [c for c in bench.cases if len(bench.fuel.legs(c.key)) > 1]
+    if not cases:
+        return
+    worst: tuple[float, float, Any, Any, str] | None = None
+    for case in cases:
+        for point in case.trail[1:-1]:
+            for side in ("forward", "aft"):
+                found = (point.margin(side) / (point.u(side) or 1e-12), point.margin(side), case, point, side)
+                if worst is None or found[0] < worst[0]:
+                    worst = found
+    if worst is None:
+        return
+    sure, margin, case, point, side = worst
+    level: Level = "stop" if margin < 0 else "watch" if sure < 2 else "ok"
+    yield verdict(
+        "balance.burn-order", level, "On the way the {s} limit is passed by {d}" if margin < 0 else "On the way the {s} limit is kept by {d}", "{l}, burning turn by turn: CG at {x}, limit {k}, at {m}.",
+        margin=q(margin, "length"), working=point.margin_working(side), can_suggest=level != "ok", s=word(side), d=q(abs(margin), "length"), l=word(case.name), x=q(point.x_m, "length"), k=q(point.limit(side), "length"), m=q(point.mass_kg, "mass"),
+    )  # fmt: skip

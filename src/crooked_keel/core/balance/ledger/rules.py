@@ -1,0 +1,250 @@
+"""Findings of the balance bench."""
+
+from __future__ import annotations
+
+import math
+import re
+from collections.abc import Iterable
+
+from ...document import Hung, TwoScales
+from ...document.fields import disputed
+from ...errors import CannotSay
+from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.gap import needs_out
+from ...judging.register import rule, verdict
+from ...resolved.references import Body, got
+from ..section import BalanceBench
+from .functions import apply_ledger, is_lead
+
+
+@rule(
+    "balance.cg-lateral",
+    "Lateral CG",
+    limit="designer's limits; none given: watch beyond 25 mm",
+    source="designer's limit; 25 mm: common practice, no source",
+    mark="common practice",
+    form="cg limits",
+)
+def cg_lateral(bench: BalanceBench) -> Iterable[Finding]:
+    y = bench.empty_y.station
+    lo, hi, given = bench.lateral_limits
+    margin = min(y.value - lo, hi - y.value)
+    level: Level = ("stop" if given else "watch") if margin < 0 else "watch" if margin < 2 * y.u else "ok"
+    yield verdict(
+        "balance.cg-lateral", level, "CG {d} off the centreline", "Empty: {y} to starboard ±{u}" + ("." if given else "; no lateral limit given, 25 mm taken."),
+        compared=Compared(value=y.value, dimension="length", lo=lo, hi=hi), margin=q(margin, "length"),
+        d=q(abs(y.value), "length"), y=q(y.value, "length"), u=q(2 * y.u, "length"),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.lateral-left-out",
+    "Blank butt lines",
+    limit="less than 1 mm in all",
+    source="statics",
+    mark="statics",
+    form="cg limits",
+)
+def lateral_left_out(bench: BalanceBench) -> Iterable[Finding]:
+    blank = bench.lateral_left_out
+    if blank:
+        needs = [n for b in blank if not hasattr(b.y, "value") for n in b.y.needs]
+        yield verdict(
+            "balance.lateral-left-out", "unknown", "Left out of the lateral CG: {n} rows", "Their butt lines are blank; together they move it less than 1 mm.",
+            n=q(len(blank), "count"), needs=needs_out(tuple(needs)),
+        )  # fmt: skip
+
+
+@rule("balance.cg-height", "Height of the CG", limit="known for every row", source="statics", mark="statics")
+def cg_height(bench: BalanceBench) -> Iterable[Finding]:
+    z, before = bench.empty_z.station, apply_ledger(bench.as_found, "z").station_m
+    yield verdict(
+        "balance.cg-height",
+        "ok",
+        "CG height moves by {d}",
+        "Empty, above the level line: {a} → {b}.",
+        d=q(z.value - before, "length"),
+        a=q(before, "length"),
+        b=q(z.value, "length"),
+    )
+
+
+@rule(
+    "balance.wide-tolerance", "Masses that are hardly known", limit="± smaller than the mass itself", source="common practice, no source", mark="common practice",
+)  # fmt: skip
+def wide_tolerance(bench: BalanceBench) -> Iterable[Finding]:
+    for body in bench.resolved.ledger:
+        if body.sign and not isinstance(body.mass, CannotSay) and 2 * body.mass.u > body.mass.value > 0:
+            yield verdict(
+                "balance.wide-tolerance", "watch", "{n}: ± larger than the mass", "{m} ±{u}. As far as is known it may not be there at all.",
+                subject=body.id, n=word(body.name), m=q(body.mass.value, "mass"), u=q(2 * body.mass.u, "mass"),
+            )  # fmt: skip
+
+
+# What a unit that is ready to run has on it already.
+_ON_THE_UNIT = (
+    "starter",
+    "alternator",
+    "generator",
+    "oil",
+    "coolant",
+    "carburettor",
+    "exhaust",
+    "silencer",
+    "ignition",
+)
+
+
+def _plain(name: str) -> str:
+    return re.sub(r"[^0-9a-z]+", " ", name.casefold()).strip()
+
+
+@rule(
+    "balance.double-count",
+    "Nothing counted twice",
+    limit="each thing once; nothing listed that a unit ready to run has on it; stations within a metre of the craft",
+    source="common practice, no source",
+    mark="common practice",
+)
+def double_count(bench: BalanceBench) -> Iterable[Finding]:
+    rows = [b for b in bench.resolved.typed_rows if not b.id.endswith("-to")]
+    seen: dict[tuple[str, bool], Body] = {}
+    troubled = False
+    for body in rows:
+        here = (_plain(body.name), body.kind == "removed")
+        if here[0] and here in seen:
+            troubled = True
+            yield verdict(
+                "balance.double-count", "watch", "{n} is listed twice", "Once as {a}, once as {b}. If it is one thing, take one row out; if it is two, name them apart.",
+                subject=body.pointer, n=word(body.name), a=word(seen[here].kind), b=word(body.kind),
+            )  # fmt: skip
+        seen[here] = body
+    for placed in bench.resolved.installations:
+        if placed.installation.unit.condition != "ready to run":
+            continue
+        for body in rows:
+            if body.kind == "installed" and any(w in _plain(body.name).split() for w in _ON_THE_UNIT):
+                troubled = True
+                yield verdict(
+                    "balance.double-count", "watch", "{n}: counted in the unit already?", "{u} was weighed ready to run. If it had this on, take the row out.",
+                    subject=f"{placed.id} {body.pointer}", n=word(body.name), u=word(placed.name),
+                )  # fmt: skip
+    outline = bench.craft.outline
+    if outline.tail is not None:
+        first = outline.nose.along_m if outline.nose is not None else 0.0
+        lo, hi = min(first, outline.tail.along_m) - 1.0, max(first, outline.tail.along_m) + 1.0
+        for body in rows:
+            if not isinstance(body.x, CannotSay) and not lo <= body.x.value <= hi:
+                troubled = True
+                yield verdict(
+                    "balance.double-count", "watch", "{n} sits {x} aft of the datum: off the craft", "Is the station measured from the reference that it says, and the right way?",
+                    subject=f"place {body.pointer}", n=word(body.name), x=q(body.x.value, "length"),
+                )  # fmt: skip
+    if rows and not troubled:
+        yield verdict(
+            "balance.double-count",
+            "ok",
+            "Nothing looks counted twice",
+            "By names, by the state in which the units were weighed, and by the places of the rows.",
+        )
+
+
+@rule(
+    "balance.condition",
+    "State in which the unit was weighed",
+    limit="dry, wet or ready to run, said",
+    source="common practice, no source",
+    mark="common practice",
+)
+def condition(bench: BalanceBench) -> Iterable[Finding]:
+    for installation in bench.resolved.installations:
+        unit = installation.installation.unit
+        if unit.mass is None:
+            continue
+        if unit.condition != "ready to run":
+            yield verdict(
+                "balance.condition", "watch", "{n}: its mass is {c}", "Oil, coolant, exhaust, starter and hoses may be missing from it. List them in the ledger or weigh it ready to run.",
+                subject=installation.id, n=word(installation.name), c=word(unit.condition or "of an unstated condition"),
+            )  # fmt: skip
+        else:
+            yield verdict(
+                "balance.condition",
+                "ok",
+                "{n} was weighed ready to run",
+                "Nothing of it is listed again.",
+                subject=installation.id,
+                n=word(installation.name),
+            )
+
+
+@rule(
+    "balance.unit-on-scales", "Bare unit on two scales", limit="agrees with the mass and CG entered within 2 % and 5 mm", source="statics; the tolerance: common practice, no source", mark="common practice",
+)  # fmt: skip
+def unit_on_scales(bench: BalanceBench) -> Iterable[Finding]:
+    for placed in [*bench.resolved.old, *bench.resolved.installations]:
+        if placed.installation.unit.on_scales == TwoScales():
+            continue
+        mass, at = placed.on_scales
+        unit = placed.installation.unit
+        agrees = (
+            unit.mass is not None
+            and unit.cg_aft is not None
+            and abs(unit.mass.si - mass) <= 0.02 * mass
+            and abs(unit.cg_aft.along_m - at) <= 0.005
+        )
+        yield verdict(
+            "balance.unit-on-scales", "ok" if agrees else "watch", "{n}: {m}, CG {x} aft of {f}", "By two scales and a plank." + ("" if agrees else " The mass and CG entered for it are blank or differ: take these over."),
+            subject=placed.id if not placed.old else f"old-{placed.id}", can_suggest=not agrees and not placed.old, n=word(placed.name), m=q(mass, "mass"), x=q(at, "length"), f=word(bench.resolved.word("unit flange")),
+        )  # fmt: skip
+
+
+@rule(
+    "balance.unit-hung", "Bare unit hung twice", limit="agrees with the CG entered within 10 mm", source="statics; the tolerance: common practice, no source", mark="common practice",
+)  # fmt: skip
+def unit_hung(bench: BalanceBench) -> Iterable[Finding]:
+    for placed in [*bench.resolved.old, *bench.resolved.installations]:
+        unit = placed.installation.unit
+        if unit.hung == Hung():
+            continue
+        x, z = placed.hung
+        agrees = (
+            unit.cg_aft is not None
+            and unit.cg_up is not None
+            and math.hypot(unit.cg_aft.along_m - x, unit.cg_up.along_m - z) <= 0.010
+        )
+        yield verdict(
+            "balance.unit-hung", "ok" if agrees else "watch", "{n}: CG {x} aft of {f}, {z} up", "Where its two plumb lines cross." + ("" if agrees else " The CG entered for it is blank or differs: take this over."),
+            subject=placed.id if not placed.old else f"old-{placed.id}", can_suggest=not agrees and not placed.old, n=word(placed.name), x=q(x, "length"), z=q(z, "length"), f=word(bench.resolved.word("unit flange")),
+        )  # fmt: skip
+
+
+@rule(
+    "balance.surprise", "A measurement that surprises", limit="within three standard deviations of the figure that it replaces", source="JCGM 100:2008 (from memory)", mark="from memory",
+)  # fmt: skip
+def surprise(bench: BalanceBench) -> Iterable[Finding]:
+    for pointer, figure in disputed(bench.resolved.project):
+        earlier = figure.earlier
+        assert earlier is not None
+        yield verdict(
+            "balance.surprise", "watch", "{p}: {a} {s} was {b}", "They differ by more than three standard deviations of both together. Was the same thing measured, in the same condition? Keep one.",
+            subject=pointer.strip("/").replace("/", "."), can_suggest=True, p=word(_plain(pointer.split("/")[-1]) + " of " + _plain(pointer.split("/")[-2])), a=q(figure.si, figure.dimension), s=word(figure.source), b=q(earlier.si, figure.dimension),
+        )  # fmt: skip
+
+
+# Lead beyond this share of the empty mass: something that is aboard anyway should move instead. Common practice, no source.
+_MUCH_LEAD = 0.03
+
+
+@rule(
+    "balance.ballast-security", "Fixed ballast", limit="none; 3 % of the empty mass at most", source="AC 43.13-1B chapter 10 (from memory); 3 %: common practice", mark="from memory", form="cg limits",
+)  # fmt: skip
+def ballast_security(bench: BalanceBench) -> Iterable[Finding]:
+    lead = [b for b in bench.resolved.typed_rows if b.sign >= 0 and b.kind != "removed" and is_lead(b.name)]
+    if not lead or bench.resolved.fit_id is None:
+        return
+    mass = sum(got(b.mass).value for b in lead)
+    much = mass > _MUCH_LEAD * bench.empty.mass_kg
+    yield verdict(
+        "balance.ballast-security", "watch", "{m} of lead aboard", "It must hold the loads of flight, landing and a crash, be marked, and stand in the log." + (" That is more than 3 % of the empty mass: move something that is aboard anyway." if much else ""),
+        m=q(mass, "mass"), compared=Compared(value=mass, dimension="mass", hi=_MUCH_LEAD * bench.empty.mass_kg),
+    )  # fmt: skip

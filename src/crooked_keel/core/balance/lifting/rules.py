@@ -1,0 +1,227 @@
+"""Findings about lifting each unit."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable, Iterable
+from typing import NamedTuple
+
+from ...document import Crane, Lifting
+from ...errors import InputError, all_or_cannot_say
+from ...figure.trace import Traced, need, traced
+from ...figure.units import G0_M_S2
+from ...judging.finding import Compared, Finding, Level, NeedOut, q, word
+from ...judging.register import rule, verdict
+from ...resolved.installation import ResolvedInstallation
+from ..section import BalanceBench
+from .functions import (
+    DYNAMIC_FACTOR,
+    Point,
+    Sling,
+    crane_cg,
+    leveller_share,
+    line_height,
+    pick_tilt,
+    pick_tilt_working,
+    two_leg_sling,
+)
+
+_HANGS = (
+    "Lift with the hook over the CG; nobody under it, hands off the chain. Slings, eyes and hoist by their own plates."
+)
+
+
+class _Lift(NamedTuple):
+    """A unit that somebody means to lift: its CG, its picks as far as they are known, its mass with the doubt in it."""
+
+    placed: ResolvedInstallation
+    lifting: Lifting
+    base: str
+    cg: Point
+    mass: Traced
+    first: Point
+    second: Point | None
+
+
+def _lifts(bench: BalanceBench) -> Iterable[_Lift]:
+    for placed in [*bench.resolved.old, *bench.resolved.installations]:
+        unit = placed.installation.unit
+        lifting, base = unit.lifting, f"{placed.pointer}/unit"
+        if lifting.model_copy(update={"crane": Crane()}) == Lifting():
+            continue
+
+        def ask(part: str, what: str, of: object = lifting, at: str = f"{base}/lifting") -> Callable[[], Traced]:
+            return lambda: traced(getattr(of, part), f"{at}/{part}", what)
+
+        name = placed.name
+        wanted = [
+            ask("cg_aft", f"CG of the {name}, along the shaft", unit, base), ask("cg_up", f"CG of the {name}, height", unit, base),
+            ask("mass", f"mass of the {name}", unit, base), ask("first_aft", f"first pick of the {name}, along the shaft"),
+            ask("first_up", f"first pick of the {name}, height"),
+        ]  # fmt: skip
+        two = lifting.second_aft is not None or lifting.second_up is not None
+        if two:
+            wanted += [
+                ask("second_aft", f"second pick of the {name}, along the shaft"),
+                ask("second_up", f"second pick of the {name}, height"),
+            ]
+        all_or_cannot_say(*wanted)
+        x, z, mass, *picks = (one() for one in wanted)
+        first = Point(picks[0].value, picks[1].value)
+        second = Point(picks[2].value, picks[3].value) if two else None
+        yield _Lift(placed, lifting, f"{base}/lifting", Point(x.value, z.value), mass, first, second)
+
+
+def _subject(lift: _Lift) -> str:
+    return f"old-{lift.placed.id}" if lift.placed.old else lift.placed.id
+
+
+def _refused(rule_id: str, lift: _Lift, bad: InputError) -> Finding:
+    return verdict(
+        rule_id,
+        "stop",
+        "{n}: {why}",
+        "Move a pick. " + _HANGS,
+        subject=_subject(lift),
+        n=word(lift.placed.name),
+        why=word(bad.message),
+    )
+
+
+@rule(
+    "balance.pick-tilt",
+    "How the unit hangs",
+    limit="5° or less ok, 20° or less watch, more stop; picks above the CG and on both sides of it",
+    source="statics; the limits: common practice, no source",
+    mark="common practice",
+)
+def hangs(bench: BalanceBench) -> Iterable[Finding]:
+    for lift in _lifts(bench):
+        try:
+            yield _hanging(lift)
+        except InputError as bad:
+            yield _refused("balance.pick-tilt", lift, bad)
+
+
+def _hanging(lift: _Lift) -> Finding:
+    if lift.second is not None:
+        if line_height(lift.first, lift.second, lift.cg.x_m) <= lift.cg.z_m:
+            raise InputError(
+                f"{lift.base}/second_up", "its CG is above the line that joins the picks, and it can roll over"
+            )
+        leveller_share(lift.mass.value, lift.first.x_m, lift.second.x_m, lift.cg.x_m)
+        return verdict(
+            "balance.pick-tilt", "ok", "{n} hangs between its picks", "CG {d} under the line that joins them. " + _HANGS,
+            subject=_subject(lift), n=word(lift.placed.name), d=q(line_height(lift.first, lift.second, lift.cg.x_m) - lift.cg.z_m, "length"),
+        )  # fmt: skip
+    tilt = pick_tilt(lift.cg, lift.first)
+    off = abs(tilt)
+    level: Level = "ok" if off <= math.radians(5) else "watch" if off <= math.radians(20) else "stop"
+    return verdict(
+        "balance.pick-tilt", level, "{n} hangs {t} off level, {way} end down", "The pick is {d} off the CG and {h} above it. " + _HANGS,
+        subject=_subject(lift), working=pick_tilt_working(lift.first.x_m, lift.cg.x_m, lift.first.z_m, lift.cg.z_m),
+        compared=Compared(value=off, dimension="angle", hi=math.radians(5)), n=word(lift.placed.name), t=q(off, "angle"),
+        way=word("front" if tilt > 0 else "rear"), d=q(abs(lift.first.x_m - lift.cg.x_m), "length"), h=q(lift.first.z_m - lift.cg.z_m, "length"),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.sling-angle",
+    "Slings",
+    limit="legs 45° or more from the horizontal ok, 30° or more watch, flatter stop",
+    source="ASME B30.9 (from memory): no leg flatter than 30°",
+    mark="from memory",
+)
+def slings(bench: BalanceBench) -> Iterable[Finding]:
+    for lift in _lifts(bench):
+        if lift.second is None:
+            continue
+        try:
+            yield _slung(lift, lift.second)
+        except InputError as bad:
+            yield _refused("balance.sling-angle", lift, bad)
+
+
+def _slung(lift: _Lift, second: Point) -> Finding:
+    name = word(lift.placed.name)
+    if lift.lifting.hook_up is None:
+        a, b = leveller_share(lift.mass.value, lift.first.x_m, second.x_m, lift.cg.x_m)
+        return verdict(
+            "balance.sling-angle", "ok", "{n} on two plumb chains: {a} and {b}", "First and second pick, at rest. Give the height of the hook if the legs meet in one.",
+            subject=_subject(lift), a=q(a, "force"), b=q(b, "force"), n=name,
+        )  # fmt: skip
+    hook = Point(lift.cg.x_m, need(lift.lifting.hook_up, f"{lift.base}/hook_up", "height of the hook").along_m)
+    sling: Sling = two_leg_sling(lift.mass.value, lift.first, second, hook)
+    flattest = min(sling.first_rad, sling.second_rad)
+    level: Level = "ok" if flattest >= math.radians(45) else "watch" if flattest >= math.radians(30) else "stop"
+    return verdict(
+        "balance.sling-angle", level, "{n}: legs carry {a} and {b}", "Flattest leg {t} from the horizontal, hook over the CG, at rest. A longer sling carries less.",
+        subject=_subject(lift), compared=Compared(value=flattest, dimension="angle", lo=math.radians(45)), a=q(sling.first_n, "force"), b=q(sling.second_n, "force"),
+        t=q(flattest, "angle"), n=name,
+    )  # fmt: skip
+
+
+@rule(
+    "balance.hoist",
+    "Hoist",
+    limit="mass with its doubt, times 1.25, within the rating at this boom",
+    source="the hoist's plate; the dynamic factor: common practice, no source",
+    mark="common practice",
+)
+def hoist(bench: BalanceBench) -> Iterable[Finding]:
+    for lift in _lifts(bench):
+        if lift.lifting.rating is None:
+            yield verdict(
+                "balance.hoist", "unknown", "Cannot say yet: the hoist for {n}", "Its plate gives the load at each boom position; between two marks take the lower.",
+                subject=_subject(lift), n=word(lift.placed.name), needs=[_need(lift)],
+            )  # fmt: skip
+            continue
+        heaviest = (lift.mass.value + 2 * lift.mass.u) * DYNAMIC_FACTOR
+        rating = lift.lifting.rating.si
+        yield verdict(
+            "balance.hoist", "ok" if heaviest <= rating else "stop", "{n} asks {m} of the hoist, rated {r}" if heaviest <= rating else "{n} is too heavy for the hoist: {m} of {r}",
+            "{k} times the mass with its doubt, {f}. The boom as it stands; the legs of a floor crane as its plate shows them.",
+            subject=_subject(lift), compared=Compared(value=heaviest, dimension="mass", hi=rating), margin=q(rating - heaviest, "mass"), n=word(lift.placed.name),
+            m=q(heaviest, "mass"), r=q(rating, "mass"), k=q(DYNAMIC_FACTOR, "number"), f=q(heaviest * G0_M_S2, "force"),
+        )  # fmt: skip
+
+
+def _need(lift: _Lift) -> NeedOut:
+    return NeedOut(pointer=f"{lift.base}/rating", what=f"rating of the hoist for the {lift.placed.name}")
+
+
+@rule(
+    "balance.crane",
+    "Floor crane",
+    limit="CG of crane and load, times 1.25, inside its castors by a tenth of the legs, else watch; outside stop",
+    source="statics; a tenth and the dynamic factor: common practice, no source",
+    mark="common practice",
+)
+def crane(bench: BalanceBench) -> Iterable[Finding]:
+    for placed in [*bench.resolved.old, *bench.resolved.installations]:
+        if placed.installation.unit.lifting.crane != Crane():
+            yield _craned(placed)
+
+
+def _craned(placed: ResolvedInstallation) -> Finding:
+    c, base = placed.installation.unit.lifting.crane, f"{placed.pointer}/unit/lifting/crane"
+    words = {
+        "mass": "mass of the crane",
+        "cg": "CG of the crane",
+        "legs": "front castors of its legs",
+        "hook": "hook of the crane",
+    }
+    asks = [lambda n=n, w=w: need(getattr(c, n), f"{base}/{n}", w).si for n, w in words.items()]
+    unit = lambda: traced(placed.installation.unit.mass, f"{placed.pointer}/unit/mass", f"mass of the {placed.name}")
+    all_or_cannot_say(*asks, unit)
+    mass, cg, legs, hook = (ask() for ask in asks)
+    load = (unit().value + 2 * unit().u) * DYNAMIC_FACTOR
+    at = crane_cg(mass, cg, load, hook)
+    inside = min(at, legs - at)
+    level: Level = "stop" if inside < 0 else "watch" if inside < 0.1 * legs else "ok"
+    return verdict(
+        "balance.crane", level, "Crane with {n}: {d} inside its castors" if inside >= 0 else "Crane with {n} tips over its legs", "Together at {x}, front castors at {l}; hook at {h}, {m} with the factor. Boom in, or legs further out, to gain."
+        + (" Rated load at this boom is asked for apart." if level == "ok" else ""),
+        subject=f"old-{placed.id}" if placed.old else placed.id, working=crane_cg.working(mass, cg, load, hook), compared=Compared(value=at, dimension="length", lo=0.0, hi=legs), margin=q(inside, "length"),
+        n=word(placed.name), d=q(abs(inside), "length"), x=q(at, "length"), l=q(legs, "length"), h=q(hook, "length"), m=q(load, "mass"),
+    )  # fmt: skip

@@ -1,0 +1,139 @@
+"""balance.limits.rules"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from ...errors import InputError, all_or_cannot_say
+from ...figure.trace import need
+from ...figure.units import HP_W, LB_KG
+from ...judging.certainty import chance_at_most
+from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.register import rule, verdict
+from ..ledger.story import Story, empty_mass_interval
+from ..section import BalanceBench
+
+# 170 lb, FAA (from memory); heavy with winter clothing 190 lb.
+SEAT_KG = 77.0
+
+
+HEAVY_KG = 86.0
+
+
+# Half an hour at full power on paper: half a pound for each horsepower. AC 43.13-1B chapter 10 (from memory).
+_LEAST_FUEL_KG_W = 0.5 * LB_KG / HP_W
+
+
+def min_fuel_for_check(power_w: float) -> float:
+    """Fuel of a paper check of the extremes, kg. Source: AC 43.13-1B chapter 10, 1/12 US gallon for each horsepower (from memory)."""
+    return _LEAST_FUEL_KG_W * power_w
+
+
+@rule(
+    "balance.place-cap", "What each place may carry", limit="stop above the heaviest of a place", source="designer's limit", mark="statics",
+)  # fmt: skip
+def place_cap(bench: BalanceBench) -> Iterable[Finding]:
+    capped = {k: s for k, s in bench.craft.seats.items() if s.heaviest is not None}
+    over = False
+    for key, loading in bench.resolved.project.loadings.items():
+        for place, seat in capped.items():
+            load, cap = loading.loads.get(place), seat.heaviest
+            if load is not None and cap is not None and load.si > cap.si + 1e-9:
+                over = True
+                yield verdict(
+                    "balance.place-cap", "stop", "{l}: {d} too much in {s}", "{m} of {cap}.", subject=f"{key} {place}",
+                    compared=Compared(value=load.si, dimension="mass", hi=cap.si), l=word(loading.name), d=q(load.si - cap.si, "mass"), s=word(seat.name), m=q(load.si, "mass"), cap=q(cap.si, "mass"),
+                )  # fmt: skip
+    if capped and not over:
+        yield verdict(
+            "balance.place-cap",
+            "ok",
+            "No place carries more than it may",
+            "Every loading against what each place may carry.",
+        )
+
+
+@rule(
+    "balance.useful-load", "Useful load", limit="watch where full tanks leave room for fewer people than places, stop where one heavy person and least fuel do not fit",
+    source="170 and 190 lb for a person, FAA; least fuel AC 43.13-1B chapter 10 (from memory)", mark="from memory", form="cg limits",
+)  # fmt: skip
+def useful_load(bench: BalanceBench) -> Iterable[Finding]:
+    tanks = bench.resolved.tanks
+    asks = [lambda: bench.gross, lambda: bench.empty]
+    holds = [
+        lambda t=t, p=p: need(t.capacity, f"{p}/capacity", f"usable volume of the {t.name}").si * need(t.density, f"{p}/density", f"density of the fuel in the {t.name}").si
+        for _, p, t in tanks
+    ]  # fmt: skip
+    all_or_cannot_say(*asks, *holds)
+    seat = bench.resolved.project.assumptions.seat_mass
+    person = seat.si if seat else SEAT_KG
+    useful, full = bench.gross - bench.empty.mass_kg, sum(ask() for ask in holds)
+    left = useful - full
+    people = max(int(left // person), 0)
+    powers = [
+        p.installation.unit.power.si
+        for p in bench.resolved.installations
+        if p.installation.unit.power and p.installation.unit.kind != "electric"
+    ]
+    least = min_fuel_for_check(sum(powers))
+    places = sum(1 for s in bench.craft.seats.values() if s.heaviest is None or s.heaviest.si >= person)
+    level: Level = "stop" if useful < HEAVY_KG + least else "watch" if people < min(places, 2) else "ok"
+    message = "Empty {e}, gross {g}. Full tanks, {f}, leave {l}, room for {n} of {p}."
+    if level == "stop":
+        message += " Not even one heavy person with {h} of fuel fits."
+    yield verdict(
+        "balance.useful-load", level, "Useful load {u}", message, compared=Compared(value=useful, dimension="mass", lo=HEAVY_KG + least),
+        u=q(useful, "mass"), e=q(bench.empty.mass_kg, "mass"), g=q(bench.gross, "mass"), f=q(full, "mass"), l=q(left, "mass"), n=q(people, "count"), p=q(person, "mass"), h=q(least, "mass"),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.mass-target", "Empty mass wanted", limit="ok where the chance to keep it is above 90 %, stop below 50 %", source="owner's wish; JCGM 100:2008 (from memory)", mark="from memory",
+)  # fmt: skip
+def mass_target(bench: BalanceBench) -> Iterable[Finding]:
+    wanted = bench.craft.limits.empty_wanted
+    if wanted is None:
+        return
+    mass = bench.empty.mass
+    chance = chance_at_most(wanted.si, mass.value, mass.u)
+    level: Level = "ok" if chance > 0.9 else "watch" if chance >= 0.5 else "stop"
+    over = mass.value > wanted.si
+    yield verdict(
+        "balance.mass-target", level, "Still {d} to find" if over else "{d} under the empty mass wanted", "Empty {m} ±{u}, wanted {w}. The chance to keep it is {p}.",
+        compared=Compared(value=mass.value, dimension="mass", hi=wanted.si), margin=q(wanted.si - mass.value, "mass"),
+        d=q(abs(wanted.si - mass.value), "mass"), m=q(mass.value, "mass"), u=q(2 * mass.u, "mass"), w=q(wanted.si, "mass"), p=q(chance, "percent"),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.story", "A tale, tested", limit="ok where all it allows is half to twice the empty mass, stop where nothing of it is", source="moments; JCGM 100:2008 bounds (from memory)", mark="from memory", form="cg limits",
+)  # fmt: skip
+def story(bench: BalanceBench) -> Iterable[Finding]:
+    told = bench.craft.story
+    if all(getattr(told, name) is None for name in type(told).model_fields):
+        return
+    base = "/craft/story"
+    words = {
+        "old_mass": "mass of its old unit", "new_mass": "mass of its new unit", "lever": "how far ahead of the CG its old unit sat",
+        "moved_aft": "how far aft its new unit went", "cg_forward": "how far forward its CG came",
+    }  # fmt: skip
+    asks = [lambda n=n, w=w: need(getattr(told, n), f"{base}/{n}", w) for n, w in words.items()]
+    all_or_cannot_say(*asks, lambda: bench.before)
+    figures = [ask() for ask in asks]
+    bounds = [f.plus_minus.si if f.plus_minus else 0.0 for f in figures]
+    if not any(bounds):
+        raise InputError(f"{base}/cg_forward", "a tale is rounded: give each figure its ±")
+    lo, hi = empty_mass_interval(Story(*[f.si for f in figures]), Story(*bounds))
+    own = bench.before.mass_kg
+    level: Level = (
+        "stop" if hi <= 0.5 * own or lo >= 2 * own else "ok" if lo >= 0.5 * own and hi <= 2 * own else "watch"
+    )
+    if hi <= 0:
+        yield verdict(
+            "balance.story", "stop", "The tale contradicts itself", "With the unit where it is said to be, the CG cannot have gone that way.",
+        )  # fmt: skip
+        return
+    yield verdict(
+        "balance.story", level, "The tale fits a craft of {a} to {b} empty", "This one weighs {m}." + (" So wide a range proves little: ask for better figures." if level == "watch" else " It is about another craft, or its figures are wrong." if level == "stop" else ""),
+        a=q(max(lo, 0.0), "mass"), b=q(hi, "mass"), m=q(own, "mass"), compared=Compared(value=own, dimension="mass", lo=lo, hi=hi),
+    )  # fmt: skip

@@ -1,0 +1,122 @@
+"""Every loading that the places and tanks of a craft allow, once it is said what each place may carry."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from ...errors import InputError, all_or_cannot_say
+from ...figure.trace import Traced, need
+from ...judging.formula import record
+from ...resolved.craft import Resolved
+from ...topic.lazy import lazy
+from ..ledger.functions import Centre
+from ..limits.functions import Envelope
+from .frontier import Item, Side, Worst, frontier, most_of, worst_margin
+
+
+@record
+class CasePoint:
+    """A point of a trail or an edge."""
+
+    mass_si: float
+    x_si: float
+
+
+@record
+class FrontierOut:
+    """The edge of every loading that can be, on one side, from the lightest up."""
+
+    side: str
+    points: list[CasePoint]
+
+
+class EveryLoading:
+    """empty, envelope, gross: what the balance bench knows of them, asked when wanted."""
+
+    def __init__(
+        self,
+        resolved: Resolved,
+        empty: Callable[[], Centre],
+        envelope: Callable[[], Envelope],
+        gross: Callable[[], float],
+    ) -> None:
+        self.resolved = resolved
+        self._empty, self._envelope, self._gross = empty, envelope, gross
+
+    @property
+    def ranges_given(self) -> bool:
+        """Whether anybody said what a place may carry."""
+        return any(s.lightest or s.heaviest for s in self.resolved.project.craft.seats.values())
+
+    @lazy
+    def items(self) -> list[tuple[Item, Traced]]:
+        """What may be aboard, with the traced station of each: every place from its lightest to its heaviest, every tank from empty
+        to full. Raises CannotSay with every figure that is missing."""
+        place = self.resolved.references.place
+        rows: list[tuple[str, str, Callable[[], float], Callable[[], float], Callable[[], Traced]]] = []
+        for key, seat in sorted(self.resolved.project.craft.seats.items(), key=lambda i: i[1].rank):
+            at = f"/craft/seats/{key}"
+            rows.append((
+                f"seats/{key}", seat.name,
+                lambda s=seat, p=at: need(s.lightest, f"{p}/lightest", f"lightest that {s.name} may carry").si,
+                lambda s=seat, p=at: need(s.heaviest, f"{p}/heaviest", f"heaviest that {s.name} may carry").si,
+                lambda s=seat, p=at: place(s.station, f"{p}/station", f"station of {s.name}", "x"),
+            ))  # fmt: skip
+        for key, at, tank in self.resolved.tanks:
+            rows.append((
+                f"tanks/{key}", tank.name, lambda: 0.0,
+                lambda t=tank, p=at: need(t.capacity, f"{p}/capacity", f"usable volume of the {t.name}").si
+                * need(t.density, f"{p}/density", f"density of the fuel in the {t.name}").si,
+                lambda t=tank, p=at: place(t.station, f"{p}/station", f"station of {t.name}", "x"),
+            ))  # fmt: skip
+        all_or_cannot_say(*[ask for row in rows for ask in row[2:]])
+        made = []
+        for id, name, lo, hi, x in rows:
+            if hi() < lo():
+                raise InputError(f"/craft/{id}/heaviest", f"the heaviest of {name} is less than its lightest")
+            made.append((Item(id, name, lo(), hi(), x().value), x()))
+        return made
+
+    def _on(self, side: Side) -> list[Item]:
+        """What may be aboard, with every seat that slides where it is worst for a side."""
+        seats, way = self.resolved.project.craft.seats, -1.0 if side == "forward" else 1.0
+        made = []
+        for item, _ in self.items:
+            seat = seats.get(item.id.removeprefix("seats/"))
+            slides = seat.slides.si if seat is not None and seat.slides is not None else 0.0
+            made.append(item._replace(x_m=item.x_m + way * slides))
+        return made
+
+    def worst_of_all(self, side: Side) -> tuple[Worst, float]:
+        """The least margin of every loading that the places and tanks allow, to one side, and its standard uncertainty; loads exact."""
+        all_or_cannot_say(self._empty, self._envelope, self._gross, lambda: self.items)
+        items = self._on(side)
+        found = worst_margin(
+            self._empty().mass_kg, self._empty().moment_kg_m, items, self._envelope(), side, self._gross()
+        )
+        loaded = Centre(self._empty())
+        for item, (_, x) in zip(items, self.items, strict=True):
+            loaded.add(1, Traced(found.at.loads_kg[item.id]), Traced(item.x_m, x.slopes))
+        cut = self._envelope().cut(found.at.mass_kg)
+        slope = 0.0 if cut is None else cut.forward_slope_m_kg if side == "forward" else cut.aft_slope_m_kg
+        return found, loaded.margin_u(slope)
+
+    def edges(self) -> list[FrontierOut]:
+        """The edges of every loading, forward and aft, from the lightest up."""
+        all_or_cannot_say(self._empty, lambda: self.items)
+        sides: tuple[Side, Side] = ("forward", "aft")
+        return [
+            FrontierOut(
+                side=side,
+                points=[
+                    CasePoint(mass_si=p.mass_kg, x_si=p.x_m)
+                    for p in frontier(self._empty().mass_kg, self._empty().moment_kg_m, self._on(side), side)
+                ],
+            )
+            for side in sides
+        ]
+
+    def most_of(self, item: Item, side: Side) -> float | None:
+        """The heaviest that an item may be so that no loading passes the limit on a side, kg; None when even its lightest does."""
+        empty, items = self._empty(), self._on(side)
+        return most_of(item, empty.mass_kg, empty.moment_kg_m, items, self._envelope(), side, self._gross())

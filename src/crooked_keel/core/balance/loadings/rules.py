@@ -1,0 +1,211 @@
+"""balance.loadings.rules"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from typing import Any
+
+from ...figure.trace import standard_uncertainty
+from ...judging.certainty import chance_at_most
+from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.gap import needs_out
+from ...judging.register import rule, verdict
+from ..section import BalanceBench, LoadedCase, TrailPoint
+from .frontier import Side
+
+
+def _side(bench: BalanceBench, rule_id: str, side: str, end: str) -> Iterable[Finding]:
+    case, point = bench.worst(side)
+    margin, u = point.margin(side), point.u(side)
+    level: Level = "stop" if margin < 0 else "watch" if margin < 2 * u else "ok"
+    if side == "aft" and level == "ok" and margin < 0.05 * (point.aft_limit_m - point.forward_limit_m):
+        level = "watch"
+    title = f"{end} limit passed by {{d}}" if margin < 0 else f"{end} limit kept by {{d}}"
+    message = "{loading}, {tanks}. CG at {x} ±{u}, limit {limit}, at {m}."
+    if level == "watch" and margin < 2 * u:
+        message += " Inside, but the doubt reaches across the limit."
+    elif level == "watch":
+        message += " Close to the aft limit: less stability, slow or no recovery from a stall or spin."
+    yield verdict(
+        rule_id, level, title, message,
+        compared=Compared(value=point.x_m, dimension="length", lo=point.forward_limit_m, hi=point.aft_limit_m),
+        margin=q(margin, "length"),
+        working=point.margin_working(side),
+        can_suggest=level in ("stop", "watch"),
+        d=q(abs(margin), "length"), loading=word(case.name), tanks=word(_tanks(bench, case, point)), x=q(point.x_m, "length"),
+        u=q(2 * u, "length"), limit=q(point.limit(side), "length"), m=q(point.mass_kg, "mass"),
+    )  # fmt: skip
+
+
+def _tanks(bench: BalanceBench, case: LoadedCase, point: TrailPoint) -> str:
+    fuel = bench.resolved.project.loadings[case.key].fuel
+    if not bench.resolved.tanks:
+        return "no fuel"
+    if not any(f.si for f in fuel.values()) or point.fuel_share == 0:
+        return "empty tanks"
+    return "fuel as loaded" if point.fuel_share == 1 else "part of the fuel burnt"
+
+
+@rule(
+    "balance.cg-forward",
+    "Forward CG limit",
+    limit="stop outside, watch within two standard deviations",
+    source="designer's limit; statics",
+    mark="statics",
+    form="cg limits",
+)
+def cg_forward(bench: BalanceBench) -> Iterable[Finding]:
+    return _side(bench, "balance.cg-forward", "forward", "Forward")
+
+
+@rule(
+    "balance.cg-aft",
+    "Aft CG limit",
+    limit="stop outside, watch within two standard deviations or 5 % of the range",
+    source="designer's limit; FAA-H-8083-1B ch. 2 (from memory)",
+    mark="from memory",
+    form="cg limits",
+)
+def cg_aft(bench: BalanceBench) -> Iterable[Finding]:
+    return _side(bench, "balance.cg-aft", "aft", "Aft")
+
+
+@rule(
+    "balance.loadings",
+    "Every loading assessed",
+    limit="all figures of each loading",
+    source="FAA-H-8083-1 adverse-loading checks (from memory)",
+    mark="from memory",
+)
+def loadings(bench: BalanceBench) -> Iterable[Finding]:
+    limited = bench.resolved.has("cg limits")
+    cases, gaps = bench.cases_and_gaps if limited else bench.loads_and_gaps
+    for key, gap in gaps.items():
+        yield verdict(
+            "balance.loadings", "unknown", "Cannot say yet: {l}", "This loading is left out of the verdicts above.",
+            subject=key, l=word(bench.resolved.project.loadings[key].name), needs=needs_out(gap.needs),
+        )  # fmt: skip
+    if not gaps and cases:
+        yield verdict(
+            "balance.loadings",
+            "ok",
+            "{n} loadings followed to empty tanks" if limited else "{n} loadings checked",
+            ("Both ends of each burn, and every corner of the envelope between. " if limited else "As loaded. ")
+            + "Loadings not listed here were not checked.",
+            n=q(len(cases), "count"),
+        )
+
+
+@rule(
+    "balance.worst-loading",
+    "Every loading that can be",
+    limit="stop outside, watch within two standard deviations; once it is said what each place may carry",
+    source="statics; adverse loading of FAA-H-8083-1 and AC 43.13-1B chapter 10 (from memory)",
+    mark="from memory",
+    form="cg limits",
+)
+def worst_loading(bench: BalanceBench) -> Iterable[Finding]:
+    every = bench.every_loading
+    if not every.ranges_given:
+        return
+    sides: tuple[Side, Side] = ("forward", "aft")
+    found = [(s, *every.worst_of_all(s)) for s in sides]
+    side, worst, u = min(found, key=lambda f: f[1].margin_m / (f[2] or 1e-12))
+    level: Level = "stop" if worst.margin_m < 0 else "watch" if worst.margin_m < 2 * u else "ok"
+    loads = [(i, worst.at.loads_kg[i.id]) for i, _ in every.items]
+    listed = ", ".join(f"{{n{k}}} {{m{k}}}" for k in range(len(loads)))
+    message = f"Worst of all with {listed}: CG at {{x}} ±{{u}}, limit {{limit}}, at {{m}}."
+    params: dict[str, Any] = {f"n{k}": word(i.name) for k, (i, _) in enumerate(loads)} | {
+        f"m{k}": q(kg, "mass") for k, (_, kg) in enumerate(loads)
+    }
+    if level == "stop":
+        for k, (item, _) in enumerate(loads):
+            most = every.most_of(item, side)
+            if most is not None and most < item.hi_kg:
+                message += f" With no more than {{most{k}}} in {{n{k}}} it is kept."
+                params[f"most{k}"] = q(most, "mass")
+    if worst.over_kg > 0:
+        message += " Everything full would be {over} over gross."
+        params["over"] = q(worst.over_kg, "mass")
+    if worst.below_envelope:
+        message += " That is lighter than the envelope reaches: its lowest limits are held."
+    yield verdict(
+        "balance.worst-loading", level, "Some loading passes the {side} limit by {d}" if level == "stop" else "Every loading keeps the {side} limit by {d}", message,
+        margin=q(worst.margin_m, "length"), side=word(side), d=q(abs(worst.margin_m), "length"), x=q(worst.at.x_m, "length"), u=q(2 * u, "length"),
+        limit=q(worst.limit_m, "length"), m=q(worst.at.mass_kg, "mass"), **params,
+    )  # fmt: skip
+
+
+@rule(
+    "balance.mass-max",
+    "Gross mass",
+    limit="stop above, watch if the doubt reaches above",
+    source="designer's limit",
+    mark="statics",
+)
+def mass_max(bench: BalanceBench) -> Iterable[Finding]:
+    name, centre = bench.heaviest_loading
+    m, u, cap = centre.mass_kg, centre.mass.u, bench.gross
+    level: Level = "stop" if m > cap else "watch" if m + 2 * u > cap else "ok"
+    chance: dict[str, Any] = {"p": q(chance_at_most(cap, m, u), "percent")} if level == "watch" else {}
+    yield verdict(
+        "balance.mass-max", level, "Gross mass passed by {d}" if m > cap else "{d} of gross mass left", "{loading}: {m} ±{u} of {cap}." + (" The chance to keep it is {p}." if level == "watch" else ""),
+        compared=Compared(value=m, dimension="mass", hi=cap), margin=q(cap - m, "mass"),
+        d=q(abs(cap - m), "mass"), loading=word(name), m=q(m, "mass"), u=q(2 * u, "mass"), cap=q(cap, "mass"),
+        **chance,
+    )  # fmt: skip
+
+
+@rule(
+    "balance.envelope-range",
+    "Mass inside the envelope",
+    limit="between the lowest and highest corner",
+    source="designer's limit",
+    mark="statics",
+    form="cg limits",
+)
+def envelope_range(bench: BalanceBench) -> Iterable[Finding]:
+    masses = bench.envelope.masses_kg
+    if not masses:
+        return
+    for case in bench.cases:
+        light, heavy = case.trail[0].mass_kg, case.trail[-1].mass_kg
+        if heavy > masses[-1] + 1e-9 or light < masses[0] - 1e-9:
+            over = heavy > masses[-1] + 1e-9
+            yield verdict(
+                "balance.envelope-range", "stop" if over else "watch",
+                "{l}: above the envelope" if over else "{l}: below the envelope",
+                "{m} is outside the masses that the envelope covers; the limits of its nearest corner were held.",
+                subject=case.key, l=word(case.name), m=q(heavy if over else light, "mass"),
+            )  # fmt: skip
+
+
+@rule(
+    "balance.rests-on-guess",
+    "What the verdict rests on",
+    limit="guesses make less than half of the doubt, or the doubt does not reach the limit",
+    source="JCGM 100:2008 (from memory)",
+    mark="from memory",
+    form="cg limits",
+)
+def rests_on_guess(bench: BalanceBench) -> Iterable[Finding]:
+    side = min(("forward", "aft"), key=lambda s: bench.worst(s)[1].margin(s) / (bench.worst(s)[1].u(s) or 1e-12))
+    _, point = bench.worst(side)
+    u = point.u(side)
+    slopes = point.centre.slopes()
+    guessed = {o: s for o, s in slopes.items() if o.source in ("estimated", "hearsay", "template")}
+    share = (standard_uncertainty(guessed) / u) ** 2 if u > 0 else 0.0
+    if share > 0.5 and abs(point.margin(side)) < 2 * u:
+        top = max(guessed, key=lambda o: abs(guessed[o]) * o.u)
+        yield verdict(
+            "balance.rests-on-guess", "watch", "The verdict rests on a guess", "The {what} is {origin}. It alone moves the CG by ±{d}. Measure it.",
+            what=word(top.what), origin=word(top.source), d=q(2 * abs(guessed[top]) * top.u, "length"),
+        )  # fmt: skip
+    else:
+        yield verdict(
+            "balance.rests-on-guess",
+            "ok",
+            "The verdict does not hang on a guess",
+            "Guessed figures make {s} of the doubt in the closest margin.",
+            s=q(min(share, 1.0), "percent"),
+        )

@@ -1,0 +1,126 @@
+"""Findings of a craft on its wheels in the shop: what each carries at every step of the work, and how near it is to tipping."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterable
+from typing import Any
+
+from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.gap import or_none
+from ...judging.register import rule, verdict
+from ..section import BalanceBench
+from ..wheels.functions import stand_load
+from .functions import HAND_KG, LEAST_SHARE, hung_weight, stand_required, tipping_margins
+
+
+@rule(
+    "balance.supports",
+    "Every wheel keeps its load",
+    limit="stop below zero, watch below 5 % of the mass",
+    source="statics; 5 %: common practice, no source",
+    mark="common practice",
+    form="scales",
+)
+def supports(bench: BalanceBench) -> Iterable[Finding]:
+    after = bench.reactions(bench.empty)
+    before = dict(bench.reactions(bench.before))
+    name, load = min(after, key=lambda r: r[1])
+    share = load / bench.empty.mass_kg
+    level: Level = "stop" if load < 0 else "watch" if share < 0.05 else "ok"
+    words = {
+        "ok": "Empty and level: {a} → {b}, {p} of the mass.",
+        "watch": "Empty and level: {a} → {b}, under 5 % of the mass: it steers and stands lightly.",
+        "stop": "Empty and level: {a} → {b}. It needs a stand or ballast before anybody leaves it.",
+    }
+    yield verdict(
+        "balance.supports", level, "{s} carries {b}" if load >= 0 else "{s} lifts: the craft tips", words[level],
+        compared=Compared(value=load, dimension="mass", lo=0.0), s=word(name), a=q(before[name], "mass"), b=q(load, "mass"), p=q(share, "percent"),
+    )  # fmt: skip
+
+
+def _every_step(bench: BalanceBench) -> Iterable[Finding]:
+    """The step of the work that leaves least on a wheel, with what keeps it down."""
+    standing = bench.standing
+    step = min(standing.steps, key=lambda s: s.loads[s.light] / s.mass_kg)
+    light = step.light
+    load, least = step.loads[light], LEAST_SHARE * step.mass_kg
+    leaning = step.hand_kg is not None and step.hand_kg < 0
+    level: Level = "stop" if load < 0 else "watch" if load < least or leaning else "ok"
+    params: dict[str, Any] = {}
+    message = "{s}: {m}, in the attitude in which it stands. "
+    mains = [p[0] for p, s in zip(step.places, standing.stands, strict=True) if s.role == "main"]
+    third = standing.stands[light].role in ("nose", "tail")
+    working = None
+    if level == "ok":
+        message += "It stands by itself at every step."
+    elif leaning and load >= least:
+        message += "A hand of {h} on the far end lifts it. Put a stand there while you work."
+        params["h"] = q(HAND_KG, "mass")
+    elif mains and third:
+        main_m = sum(mains) / len(mains)
+        terms = (step.mass_kg, step.x_m, main_m, step.places[light][0], least)
+        working = hung_weight.working(*terms)
+        params["w"] = q(max(hung_weight(*terms), 0.0), "mass")
+        message += "{w} hung at {n} leaves 5 % of the mass on it"
+        stand = or_none(lambda: bench.resolved.references.place(bench.craft.stand, "/craft/stand", "stand", "x").value)
+        carried = (
+            or_none(lambda: stand_required(step.mass_kg, step.x_m, main_m, step.places[light][0], stand))
+            if stand is not None
+            else None
+        )
+        if stand is not None and carried is not None:
+            message += "; or a stand at {x}, which then carries {r}"
+            params |= {"x": q(stand, "length"), "r": q(carried, "mass")}
+        else:
+            message += "; or a stand beyond the CG"
+        message += ". Set it before the last bolt comes out."
+    else:
+        message += "A stand beyond the CG keeps it down. Set it before the last bolt comes out."
+    yield verdict(
+        "balance.engine-out", level, "It tips: {n} lifts" if load < 0 else "{n} keeps {l} at every step" if level == "ok" else "{n} is down to {l}", message,
+        n=word(standing.stands[light].name), l=q(load, "mass"), s=word(step.name), m=q(load, "mass"), compared=Compared(value=load, dimension="mass", lo=0.0), working=working, **params,
+    )  # fmt: skip
+
+
+@rule(
+    "balance.tipping", "Near to tipping", limit="stop within two standard deviations of an edge between wheels, watch within 50 mm or 10°",
+    source="statics; 50 mm and 10°: common practice, no source", mark="common practice", form="scales",
+)  # fmt: skip
+def tipping(bench: BalanceBench) -> Iterable[Finding]:
+    if bench.resolved.in_line or bench.resolved.fit_id is None:
+        return
+    found = []
+    for step in bench.standing.steps:
+        nearest = tipping_margins(step.x_m, step.y_m, step.height_m if step.height_m is not None else 0.0, step.places)[
+            0
+        ]
+        found.append((nearest.inside_m, step, nearest))
+    inside, step, edge = min(found, key=lambda f: f[0])
+    shallow = step.height_m is not None and edge.angle_rad < math.radians(10)
+    level: Level = "stop" if inside < 2 * step.u_m else "watch" if inside < 0.05 or shallow else "ok"
+    a, b = (bench.standing.stands[i].name for i in edge.between)
+    yield verdict(
+        "balance.tipping", level, "CG {d} inside its wheels" if inside >= 0 else "CG {d} outside its wheels", "{s}: nearest to the line between {a} and {b}, doubt ±{u}" + (", tips over at {t}." if step.height_m is not None else "; its height is not known, no angle said."),
+        d=q(abs(inside), "length"), s=word(step.name), a=word(a), b=word(b), u=q(2 * step.u_m, "length"), t=q(edge.angle_rad, "angle"), margin=q(inside, "length"),
+        compared=Compared(value=inside, dimension="length", lo=0.05),
+    )  # fmt: skip
+
+
+@rule(
+    "balance.engine-out", "With the engine out", limit="stop where a wheel lifts at any step, CG within two standard deviations; watch under 5 % of the mass, or where a hand of 20 kg lifts it", source="statics; 5 % and 20 kg: common practice, no source", mark="statics", form="scales",
+)  # fmt: skip
+def engine_out(bench: BalanceBench) -> Iterable[Finding]:
+    if not bench.resolved.has("wheels in line"):
+        yield from _every_step(bench)
+        return
+    out = bench.engine_out
+    axles, before = bench.axles, bench.before
+    was, now = axles.on_stand(before), axles.on_stand(out)
+    margin = abs(out.station_m - axles.stand)
+    level: Level = "watch" if was[0] != now[0] or margin < 0.03 else "ok"
+    yield verdict(
+        "balance.engine-out", level, "With the engine out the {w} wheel stays down, {m}" if was[0] == now[0] else "With the engine out it tips from the {o} wheel to the {w} wheel",
+        "On the stand the CG is {d} " + ("ahead of" if out.station_m < axles.stand else "behind") + " it. Strap the wheel that is down, and stand under the frame before the last bolt comes out.",
+        working=stand_load.working(out.mass_kg, out.station_m, axles.stand, now[2]), w=word(now[0]), o=word(was[0]), m=q(now[1], "mass"), d=q(margin, "length"),
+    )  # fmt: skip

@@ -1,0 +1,137 @@
+"""Packs in the spaces drawn for them: how far each may still go, and where one would lie in another."""
+
+from __future__ import annotations
+
+from itertools import combinations
+from typing import NamedTuple
+
+from ...document import Pack, Space
+from ...errors import InputError, Need
+from ...figure.trace import above_zero
+from ...judging.gap import or_none
+from ...resolved.craft import Resolved
+from ...resolved.installation import ResolvedInstallation
+from ...resolved.references import Axis
+
+# Along each axis: the field of a pack's place and of its size, and those of a space's sides.
+PLACES: dict[Axis, tuple[str, str, str, str]] = {
+    "x": ("station", "length", "forward", "aft"),
+    "y": ("butt_line", "width", "port", "starboard"),
+    "z": ("water_line", "height", "low", "high"),
+}
+# What a way on and a way back are called along each axis.
+WAYS: dict[Axis, tuple[str, str]] = {"x": ("aft", "forward"), "y": ("to starboard", "to port"), "z": ("up", "down")}
+# What the tape does not show, m.
+_TAPE_M = 0.0005
+
+
+class Stowed(NamedTuple):
+    """A pack with what is known of it along each axis: its middle and its size, m; the sides of its space, m, None where open."""
+
+    pointer: str
+    name: str
+    pack: Pack
+    space: Space | None
+    middle: dict[Axis, float]
+    size: dict[Axis, float]
+    sides: dict[Axis, tuple[float | None, float | None]]
+    needs: list[Need]
+
+    def room(self, axis: Axis) -> tuple[float, float] | None:
+        """How far its middle may go from where it is, m, back (negative) and on; None where that cannot be said, or nothing bounds it.
+        Both of one sign where it lies outside; the first above the second where it is too large for its space."""
+        low, high = self.sides.get(axis, (None, None))
+        if low is None or high is None or axis not in self.middle or axis not in self.size:
+            return None
+        half = self.size[axis] / 2
+        return low + half - self.middle[axis], high - half - self.middle[axis]
+
+    def outside(self) -> list[tuple[Axis, float, bool]]:
+        """Axes along which it lies outside: by how much it must move, m, and whether it can be inside at all."""
+        found = []
+        for axis in PLACES:
+            low, high = self.sides.get(axis, (None, None))
+            if axis not in self.middle or axis not in self.size:
+                continue
+            half, at = self.size[axis] / 2, self.middle[axis]
+            fits = low is None or high is None or high - low > 2 * half - _TAPE_M
+            if low is not None and at - half < low - _TAPE_M:
+                found.append((axis, low - at + half, fits))
+            elif high is not None and at + half > high + _TAPE_M:
+                found.append((axis, high - at - half, fits))
+        return found
+
+
+def space_sides(resolved: Resolved, space: Space, base: str, axis: Axis) -> tuple[float | None, float | None]:
+    """The two sides of a space, m. Raises InputError where the second does not lie beyond the first."""
+    _, _, first, second = PLACES[axis]
+    made: list[float | None] = []
+    for part in (first, second):
+        figure = getattr(space, part)
+        at = f"{base}/{part}"
+        what = f"{part} side of {space.name}"
+        made.append(None if figure is None else resolved.references.place(figure, at, what, axis).value)
+    low, high = made
+    if low is not None and high is not None and high <= low:
+        raise InputError(f"{base}/{second}", f"{space.name}: its {second} side does not lie beyond its {first} side")
+    return low, high
+
+
+def stowed(resolved: Resolved) -> list[Stowed]:
+    """Every pack of the fit. Raises InputError for a space that is inside out."""
+    return [
+        _stowed(resolved, placed, key, pack)
+        for placed in resolved.installations
+        for key, pack in sorted(placed.installation.packs.items(), key=lambda p: (p[1].rank, p[0]))
+    ]
+
+
+def _stowed(resolved: Resolved, placed: ResolvedInstallation, key: str, pack: Pack) -> Stowed:
+    base = f"{placed.pointer}/packs/{key}"
+    fit = resolved.fit
+    space = fit.spaces.get(pack.space) if fit is not None and pack.space is not None else None
+    middle: dict[Axis, float] = {}
+    size: dict[Axis, float] = {}
+    sides: dict[Axis, tuple[float | None, float | None]] = {}
+    needs: list[Need] = []
+    for axis, (part, extent, _, _) in PLACES.items():
+        at = or_none(
+            lambda a=axis, p=part: (
+                resolved.references.place(getattr(pack, p), f"{base}/{p}", f"{p.replace('_', ' ')} of {pack.name}", a).value
+            )
+        )  # fmt: skip
+        long = or_none(lambda e=extent: above_zero(getattr(pack, e), f"{base}/{e}", f"{e} of {pack.name}"))
+        if at is not None:
+            middle[axis] = at
+        if long is not None:
+            size[axis] = long
+        if space is None:
+            continue
+        sides[axis] = space_sides(resolved, space, f"/fits/{resolved.fit_id}/spaces/{pack.space}", axis)
+        if sides[axis] != (None, None):
+            if at is None:
+                needs.append(Need(f"{base}/{part}", f"{part.replace('_', ' ')} of {pack.name}"))
+            if long is None:
+                needs.append(Need(f"{base}/{extent}", f"{extent} of {pack.name}"))
+    return Stowed(base, pack.name, pack, space, middle, size, sides, needs)
+
+
+class Gap(NamedTuple):
+    """Two packs, the axis along which they lie furthest apart, first before second, and the gap between them there, m; below zero one
+    lies in the other."""
+
+    first: Stowed
+    second: Stowed
+    axis: Axis
+    gap_m: float
+
+
+def gaps(packs: list[Stowed]) -> list[Gap]:
+    """The gap between every two packs whose places and sizes are all known."""
+    made = []
+    for a, b in combinations((p for p in packs if len(p.middle) == 3 and len(p.size) == 3), 2):
+        apart = lambda axis, a=a, b=b: abs(a.middle[axis] - b.middle[axis]) - (a.size[axis] + b.size[axis]) / 2
+        axis = max(PLACES, key=apart)
+        first, second = (a, b) if a.middle[axis] <= b.middle[axis] else (b, a)
+        made.append(Gap(first, second, axis, apart(axis)))
+    return made

@@ -1,0 +1,436 @@
+"""Craft on wheels: loads on the axles, wheelie and stop limits, lean, rollover, and what happens with the engine out."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+from ...errors import CannotSay, InputError, Need, all_or_cannot_say
+from ...figure.trace import above_zero, need
+from ...judging.finding import NeedOut
+from ...judging.formula import record
+from ...judging.gap import needs_out, or_none
+from ...judging.values import ValueList
+from ...reference.tyres import tyre_load
+from ...resolved.craft import Resolved
+from ...resolved.references import Axis, Body
+from ...resolved.wheels import Wheels
+from ...topic.lazy import lazy
+from ..ledger.functions import Centre, apply_ledger
+from .functions import _STATICS, lean_to_balance, rear_axle, stand_load, static_stability, stop_limit, wheelie_limit
+from .steering import Point as SidePoint
+from .steering import anti_squat, force_centre, ground_trail, rake_trail_after_pitch, steepest_hill, top_run
+
+
+@record
+class AxlesOut:
+    """One loading: loads on the axles and pitch limits, before and after."""
+
+    id: str
+    name: str
+    mass_before_si: float | None
+    mass_si: float | None
+    front_before_si: float | None
+    front_si: float | None
+    rear_before_si: float | None
+    rear_si: float | None
+    wheelie_before: float | None
+    wheelie: float | None
+    stop_before: float | None
+    stop: float | None
+    needs: list[NeedOut]
+
+
+@dataclass(frozen=True)
+class Stance:
+    """A craft on its wheels: kg, m from the front axle and over the ground. height_m is None where it cannot be said."""
+
+    id: str
+    name: str
+    mass_kg: float
+    x_m: float
+    base_m: float
+    height_m: float | None
+
+    @property
+    def rear_kg(self) -> float:
+        """On the rear axle."""
+        return rear_axle(self.mass_kg, self.x_m, self.base_m)
+
+    @property
+    def front_kg(self) -> float:
+        """On the front axle."""
+        return self.mass_kg - self.rear_kg
+
+    @property
+    def front_share(self) -> float:
+        """Share of the mass on the front axle."""
+        return self.front_kg / self.mass_kg
+
+    def height(self) -> float:
+        """CG over the ground, or raise what it needs."""
+        if self.height_m is None:
+            raise CannotSay(Need("/craft/as_found/water_line", "height of the CG as found"))
+        return _over_ground(self.height_m)
+
+
+def _over_ground(height_m: float) -> float:
+    """The height, or InputError when it is not over the ground."""
+    if height_m <= 0:
+        raise InputError("/craft/as_found/water_line", "the CG does not lie over the ground: check its height")
+    return height_m
+
+
+EMPTY = "empty"
+
+
+class Axles:
+    """Axles of a fit. as_found: bodies from the craft bench."""
+
+    def __init__(self, resolved: Resolved, wheels: Wheels, as_found: list[Body] | CannotSay) -> None:
+        self.resolved = resolved
+        self.wheels = wheels
+        self._found = as_found
+        self._kept: dict[tuple[str, bool, Axis], Centre] = {}
+        self.road = resolved.project.craft.road
+
+    @property
+    def found(self) -> list[Body]:
+        """Bodies as found."""
+        if isinstance(self._found, CannotSay):
+            raise CannotSay(*self._found.needs)
+        return self._found
+
+    @lazy
+    def keys(self) -> list[str]:
+        """Ids of the states, empty first."""
+        return [EMPTY, *[k for k, _ in sorted(self.resolved.project.loadings.items(), key=lambda i: i[1].rank)]]
+
+    def _bodies(self, key: str, after: bool) -> list[Body]:
+        made = [*self.found, *(self.resolved.ledger if after else ())]
+        if key != EMPTY:
+            loading = self.resolved.project.loadings[key]
+            made += self.resolved.load_bodies(key, loading, fuel=False)
+            made += self.resolved.load_bodies(key, loading, fuel=True, added=after)
+        return made
+
+    def sums(self, key: str, after: bool, axis: Axis) -> Centre:
+        """Sums of a state along an axis, computed once."""
+        if (key, after, axis) not in self._kept:
+            self._kept[key, after, axis] = apply_ledger(self._bodies(key, after), axis)
+        return self._kept[key, after, axis]
+
+    def stance(self, key: str, after: bool = True) -> Stance:
+        """A state on its wheels."""
+        all_or_cannot_say(lambda: self.sums(key, after, "x"), lambda: self.wheels.base_m)
+        x = self.sums(key, after, "x")
+        height = or_none(lambda: self.sums(key, after, "z").station_m - self.wheels.ground_m)
+        name = "Empty" if key == EMPTY else self.resolved.project.loadings[key].name
+        base = self.wheels.base_m + (self.resolved.stretch_m if after else 0.0)
+        return Stance(key, name, x.mass_kg, x.station_m - self.wheels.front_m, base, height)
+
+    def stances(self, after: bool = True) -> list[Stance]:
+        """Every state that can be said; raises what the empty one needs when none can."""
+        return self._stances_after if after else self._stances_before
+
+    @lazy
+    def _stances_after(self) -> list[Stance]:
+        return self._stances(True)
+
+    @lazy
+    def _stances_before(self) -> list[Stance]:
+        return self._stances(False)
+
+    def _stances(self, after: bool) -> list[Stance]:
+        made = [s for k in self.keys if (s := or_none(lambda k=k: self.stance(k, after))) is not None]
+        return made or [self.stance(EMPTY, after)]
+
+    def ridden(self, after: bool = True) -> list[Stance]:
+        """States with somebody aboard; the empty one if there is no loading."""
+        return [s for s in self.stances(after) if s.id != EMPTY] or self.stances(after)
+
+    def heights(self, after: bool = True) -> list[Stance]:
+        """Ridden states whose height is known; raises what it needs when none is."""
+        known = [s for s in self.ridden(after) if s.height_m is not None]
+        if not known:
+            self.sums(self.ridden(after)[0].id, after, "z")  # says what is missing
+            self.wheels.ground_m  # noqa: B018  says what is missing
+        return known
+
+    def tyres_kg(self, end: str) -> float | None:
+        """What the tyres of an axle may carry together by their load indices, kg; None where none is given. Raises CannotSay where only some
+        are."""
+        wheels = [(k, s) for k, s in self.wheels.supports if s.role == end]
+        if all(s.load_index is None for _, s in wheels):
+            return None
+        index = lambda k, s: (
+            need(s.load_index, f"/craft/supports/{k}/load_index", f"load index of the tyre, {s.name}").si
+        )
+        all_or_cannot_say(*[lambda k=k, s=s: index(k, s) for k, s in wheels])
+        return sum(tyre_load(index(k, s), f"/craft/supports/{k}/load_index") for k, s in wheels)
+
+    @lazy
+    def grip(self) -> float:
+        """Grip of the driven tyre."""
+        return need(self.road.grip, "/craft/road/grip", "grip of the driven tyre").si
+
+    def lean(self, after: bool = True) -> tuple[float, float]:
+        """CG off the centreline and over the ground, empty, m: the harder case than with a rider."""
+        all_or_cannot_say(
+            lambda: self.sums(EMPTY, after, "y"), lambda: self.sums(EMPTY, after, "z"), lambda: self.wheels.ground_m
+        )
+        height = self.sums(EMPTY, after, "z").station_m - self.wheels.ground_m
+        return self.sums(EMPTY, after, "y").station_m, _over_ground(height)
+
+    @property
+    def steers(self) -> bool:
+        """Whether anything of the steering is known."""
+        steering = self.resolved.project.craft.steering
+        return steering.rake is not None or steering.offset is not None
+
+    def steering_terms(self, after: bool = True) -> tuple[float, float, float]:
+        """Radius of the front wheel, rake and offset, m and rad; after the work with the frame raised at either end."""
+        steering, base = self.resolved.project.craft.steering, "/craft/steering"
+        key, wheel = next(((k, s) for k, s in self.wheels.supports if s.role == "front"), (None, None))
+        if wheel is None:
+            raise CannotSay(Need("/craft/supports", "a front wheel"))
+        asks = (
+            lambda: above_zero(wheel.radius, f"/craft/supports/{key}/radius", f"radius of the {wheel.name}, loaded"),
+            lambda: need(steering.rake, f"{base}/rake", "rake of the steering, from the vertical").si,
+            lambda: need(steering.offset, f"{base}/offset", "offset of the axle from the steering axis").si,
+            lambda: self.wheels.base_m,
+        )
+        all_or_cannot_say(*asks)
+        radius, rake, offset, length = (ask() for ask in asks)
+        fit = self.resolved.fit
+        if not after or fit is None:
+            return radius, rake, offset
+        rises = [f.si if f is not None else 0.0 for f in (fit.front_rise, fit.rear_rise)]
+        return (
+            radius,
+            rake_trail_after_pitch(rake, offset, radius, length + self.resolved.stretch_m, *rises).rake_rad,
+            offset,
+        )
+
+    def drive_centre(self, after: bool = True) -> SidePoint:
+        """Where the pull of the drive acts on the rear suspension: the pivot of a swinging unit, or where the arm meets the chain's top run.
+        x from the front axle, height over the ground."""
+        placed = (self.resolved.installations if after and self.resolved.fit_id else self.resolved.old)[0]
+        front, ground = lambda: self.wheels.front_m, lambda: self.wheels.ground_m
+        place = self.resolved.references.place
+        swing, base = placed.installation.mount.swing, f"{placed.pointer}/mount/swing"
+        if swing.pivot_station is not None or self.resolved.has("swing unit"):
+            moved = self.resolved.stretch_m if after else 0.0
+            asks = (
+                lambda: place(swing.pivot_station, f"{base}/pivot_station", f"station of the pivot ({placed.name})", "x").value,
+                lambda: place(swing.pivot_water_line, f"{base}/pivot_water_line", f"height of the pivot ({placed.name})", "z").value, front, ground,
+            )  # fmt: skip
+            all_or_cannot_say(*asks)
+            return SidePoint(asks[0]() + moved - front(), asks[1]() - ground())
+        steering = self.resolved.project.craft.steering
+        pivot = (
+            lambda: place(steering.pivot_station, "/craft/steering/pivot_station", "station of the pivot of the arm", "x").value,
+            lambda: place(steering.pivot_water_line, "/craft/steering/pivot_water_line", "height of the pivot of the arm", "z").value,
+        )  # fmt: skip
+        stages = sorted(placed.installation.drive.stages.items(), key=lambda i: i[1].rank)
+        chains = [(k, s) for k, s in stages if s.type in ("chain", "belt")]
+        if not chains:
+            # A shaft, or a motor in the hub that reacts on the arm: the pull acts at the pivot.
+            all_or_cannot_say(*pivot, front, ground)
+            return SidePoint(pivot[0]() - front(), pivot[1]() - ground())
+        key, chain = chains[-1]
+        at = f"{placed.pointer}/drive/stages/{key}"
+        words = f"({placed.name})"
+        numbers = (
+            *pivot,
+            lambda: above_zero(chain.pitch, f"{at}/pitch", f"pitch of the chain {words}"),
+            lambda: above_zero(chain.driver_teeth, f"{at}/driver_teeth", f"teeth of the front sprocket {words}"),
+            lambda: above_zero(chain.driven_teeth, f"{at}/driven_teeth", f"teeth of the rear sprocket {words}"),
+        )
+        all_or_cannot_say(
+            *numbers,
+            lambda: placed.flange,
+            lambda: self.wheels.rear_axle_z_m,
+            front,
+            ground,
+            lambda: self.wheels.rear_m,
+        )
+        x, z, pitch, small, large = (ask() for ask in numbers)
+        radius = lambda teeth: pitch / (2 * math.sin(math.pi / teeth))
+        axle = SidePoint(self.wheels.rear_m - front(), self.wheels.rear_axle_z_m - ground())
+        sprocket = SidePoint(placed.flange[0].value - front(), placed.flange[2].value - ground())
+        centre = force_centre(
+            SidePoint(x - front(), z - ground()), axle, top_run(sprocket, radius(small), axle, radius(large))
+        )
+        if centre is None:
+            raise InputError(
+                "/craft/steering/pivot_water_line", "arm and chain run side by side: there is no one centre of the pull"
+            )
+        return centre
+
+    def squat(self, after: bool = True) -> float:
+        """Anti-squat of the first ridden state, as a share."""
+        state = self.heights(after)[0]
+        return anti_squat(self.drive_centre(after), state.base_m, state.height(), state.base_m)
+
+    @lazy
+    def stand(self) -> float:
+        """Station of the stand, m."""
+        place = self.resolved.references.place
+        return place(
+            self.resolved.project.craft.stand,
+            "/craft/stand",
+            "station of the stand, or of the jack under the frame",
+            "x",
+        ).value
+
+    def on_stand(self, centre: Centre) -> tuple[str, float, float]:
+        """Which wheel stays down on the stand, its load in kg and its station."""
+        all_or_cannot_say(lambda: self.stand, lambda: self.wheels.base_m)
+        name, at = ("front", self.wheels.front_m) if centre.station_m < self.stand else ("rear", self.wheels.rear_m)
+        if abs(at - self.stand) < 0.05:
+            raise InputError("/craft/stand", "the stand is under the axle: it carries all, and nothing steadies it")
+        return name, stand_load(centre.mass_kg, centre.station_m, self.stand, at), at
+
+    def stability_terms(self, key: str, after: bool = True) -> tuple[float, float]:
+        """Track and height for the static stability factor of a state, m. Three wheels: the track at the CG's station."""
+        s = self.stance(key, after)
+        front, rear = self.wheels.track_m("front"), self.wheels.track_m("rear")
+        if front is not None and rear is not None:
+            return (front + rear) / 2, s.height()
+        track, from_single = (rear, s.x_m) if rear is not None else (front, s.base_m - s.x_m)
+        if track is None:
+            raise CannotSay(Need("/craft/supports", "two wheels on one axle"))
+        return track * from_single / s.base_m, s.height()
+
+    def port_share(self, after: bool) -> float:
+        """Share of the mass on the port wheels, empty, both axles leaning on them alike; on three wheels, of what the pair carries."""
+        state, moment = self.stance(EMPTY, after), self.sums(EMPTY, after, "y").moment_kg_m
+        across = 0.0
+        for role, load in (("front", state.front_kg), ("rear", state.rear_kg)):
+            moment -= load * self.wheels.middle_m(role)
+            across += load * (self.wheels.track_m(role) or 0.0)
+        if across <= 0:
+            raise CannotSay(Need("/craft/supports", "two wheels on one axle"))
+        return 0.5 - moment / across
+
+    def half_track_by_station(self, s: Stance) -> float:
+        """How half the track at the CG grows with its station, m per m; 0 on four wheels."""
+        front, rear = self.wheels.track_m("front"), self.wheels.track_m("rear")
+        if front is not None and rear is not None:
+            return 0.0
+        return (rear if rear is not None else -(front or 0.0)) / (2 * s.base_m)
+
+    def values(self, out: ValueList) -> None:
+        """Axle loads empty, pitch limits and lean, before and after."""
+        share = lambda after: self.ridden(after)[0].front_share
+        out.add(
+            "front-share",
+            "On the front, first loading",
+            "percent",
+            lambda: share(True),
+            before=lambda: share(False),
+            source=_STATICS,
+        )
+        empty = lambda after: self.stance(EMPTY, after)
+        out.add(
+            "front-axle",
+            "Front axle, empty",
+            "mass",
+            lambda: empty(True).front_kg,
+            before=lambda: empty(False).front_kg,
+            source=_STATICS,
+        )
+        out.add(
+            "rear-axle", "Rear axle, empty", "mass", lambda: empty(True).rear_kg, before=lambda: empty(False).rear_kg,
+            working=lambda: rear_axle.working(empty(True).mass_kg, empty(True).x_m, empty(True).base_m),
+        )  # fmt: skip
+        if self.resolved.has("pitch limits"):
+            if self.steers:
+                out.add(
+                    "rake", "Rake", "angle", lambda: self.steering_terms()[1], before=lambda: self.steering_terms(False)[1], source="as entered, with the frame as it then stands"
+                )  # fmt: skip
+                out.add(
+                    "trail", "Trail on the ground", "length", lambda: ground_trail(*self.steering_terms()), before=lambda: ground_trail(*self.steering_terms(False)),
+                    working=lambda: ground_trail.working(*self.steering_terms()),
+                )  # fmt: skip
+            wheelie = lambda after: min(self.heights(after), key=lambda s: wheelie_limit(s.base_m, s.x_m, s.height()))
+            out.add(
+                "wheelie", "Front lifts at, worst loading, g", "number", lambda: self._wheelie(wheelie(True)), before=lambda: self._wheelie(wheelie(False)),
+                working=lambda: wheelie_limit.working(wheelie(True).base_m, wheelie(True).x_m, wheelie(True).height()),
+            )  # fmt: skip
+            braking = lambda after: min(self.heights(after), key=lambda s: stop_limit(s.x_m, s.height()))
+            out.add(
+                "stop", "Rear lifts in braking at, worst loading, g", "number", lambda: stop_limit(braking(True).x_m, braking(True).height()),
+                before=lambda: stop_limit(braking(False).x_m, braking(False).height()),
+                working=lambda: stop_limit.working(braking(True).x_m, braking(True).height()),
+            )  # fmt: skip
+            out.add(
+                "hill", "Steepest hill before the front lifts, worst loading", "angle", lambda: self._hill(wheelie(True)), before=lambda: self._hill(wheelie(False)),
+                working=lambda: steepest_hill.working(wheelie(True).base_m, wheelie(True).x_m, wheelie(True).height()),
+            )  # fmt: skip
+            if self.squats:
+                out.add(
+                    "anti-squat",
+                    "Anti-squat, first loading",
+                    "percent",
+                    lambda: self.squat(),
+                    before=lambda: self.squat(False),
+                    source="side view geometry, statics",
+                )
+            out.add(
+                "lean", "Lean to balance, without rider", "angle", lambda: lean_to_balance(*self.lean(True)), before=lambda: lean_to_balance(*self.lean(False)),
+                working=lambda: lean_to_balance.working(*self.lean(True)),
+            )  # fmt: skip
+        if self.resolved.has("corners"):
+            out.add(
+                "port-share", "On the port side, empty", "percent", lambda: self.port_share(True), before=lambda: self.port_share(False), source="statics; on three wheels, of the pair"
+            )  # fmt: skip
+            key = lambda: self.ridden()[-1].id
+            out.add(
+                "static-stability", "Static stability factor, last loading", "number", lambda: static_stability(*self.stability_terms(key())),
+                before=lambda: static_stability(*self.stability_terms(key(), False)),
+                working=lambda: static_stability.working(*self.stability_terms(key())),
+            )  # fmt: skip
+
+    @property
+    def squats(self) -> bool:
+        """Whether the pivot of the arm, or of a swinging unit, is known."""
+        steering = self.resolved.project.craft.steering
+        given = steering.pivot_station is not None or steering.pivot_water_line is not None
+        installed = [*self.resolved.installations, *self.resolved.old]
+        return given or any(i.installation.mount.swing.pivot_station is not None for i in installed)
+
+    @staticmethod
+    def _hill(s: Stance) -> float:
+        return steepest_hill(s.base_m, s.x_m, s.height())
+
+    @staticmethod
+    def _wheelie(s: Stance) -> float:
+        return wheelie_limit(s.base_m, s.x_m, s.height())
+
+    def tables(self) -> list[AxlesOut]:
+        """Every state for the screen."""
+        made = []
+        for key in self.keys:
+            name = "Empty" if key == EMPTY else self.resolved.project.loadings[key].name
+            needs: list[NeedOut] = []
+            try:
+                self.stance(key)
+            except CannotSay as gap:
+                needs = needs_out(gap.needs)
+            except InputError as bad:
+                needs = [NeedOut(pointer=bad.field, what=bad.message)]
+            a, b = or_none(lambda k=key: self.stance(k)), or_none(lambda k=key: self.stance(k, False))
+            pitch = lambda s: (
+                (wheelie_limit(s.base_m, s.x_m, s.height_m), stop_limit(s.x_m, s.height_m))
+                if s and s.height_m and s.height_m > 0
+                else (None, None)
+            )
+            made.append(AxlesOut(
+                id=key, name=name, mass_before_si=b.mass_kg if b else None, mass_si=a.mass_kg if a else None,
+                front_before_si=b.front_kg if b else None, front_si=a.front_kg if a else None,
+                rear_before_si=b.rear_kg if b else None, rear_si=a.rear_kg if a else None,
+                wheelie_before=pitch(b)[0], wheelie=pitch(a)[0], stop_before=pitch(b)[1], stop=pitch(a)[1], needs=needs,
+            ))  # fmt: skip
+        return made

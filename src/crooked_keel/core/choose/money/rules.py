@@ -1,0 +1,59 @@
+"""choose.money.rules"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from ...figure.trace import need
+from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.register import rule, verdict
+from ..section import ChooseBench
+from .functions import longest_wait
+
+
+@rule(
+    "choose.money", "Money of this fit", limit="not above what was planned ok, a tenth above watch; above the most you want to pay, stop", source="project accounting; the tenth: common practice, no source", mark="common practice",
+)  # fmt: skip
+def money(bench: ChooseBench) -> Iterable[Finding]:
+    if not bench.money:
+        return
+    s, most = bench.spending, bench.need.most_cost
+    over = most is not None and s.forecast > most.si
+    level: Level = "stop" if over else "watch" if s.variance > 0.1 * s.planned else "ok"
+    yield verdict(
+        "choose.money", level, "It will cost {f}, planned {p}" if not over else "It will cost {f}, more than the {m} you want to pay", "{s} paid, {e} ordered and not paid yet.",
+        compared=Compared(value=s.forecast, dimension="money", hi=most.si if most else s.planned * 1.1), f=q(s.forecast, "money"), p=q(s.planned, "money"), m=q(most.si if most else 0.0, "money"), s=q(s.spent, "money"), e=q(s.exposure, "money"),
+    )  # fmt: skip
+
+
+@rule(
+    "choose.complete", "What it drags in is priced", limit="money of the fit at least a fifth above the price of its units ok, less watch", source="complete, often 1.5 to 2 times the bare unit; common practice, no source", mark="common practice",
+)  # fmt: skip
+def complete(bench: ChooseBench) -> Iterable[Finding]:
+    if bench.fit is None or bench.unit.cost is None:
+        return
+    base = f"/fits/{bench.resolved.fit_id}/installations"
+    bare = sum(need(i.unit.cost, f"{base}/{k}/unit/cost", f"price of the {i.unit.name}").si for k, i in bench.fit.installations.items())  # fmt: skip
+    whole = bench.spending.forecast if bench.money else bare
+    short = whole < 1.2 * bare
+    yield verdict(
+        "choose.complete", "watch" if short else "ok", "Little is priced beside the unit: {w} in all, {b} the unit" if short else "{w} in all, {b} the unit", "Mount, cooling, exhaust, gearing and what it turns, wiring, gauges, papers: complete, it often costs 1.5 to 2 times the bare unit.",
+        compared=Compared(value=whole, dimension="money", lo=1.2 * bare), w=q(whole, "money"), b=q(bare, "money"),
+    )  # fmt: skip
+
+
+@rule(
+    "choose.wait", "What is waited for", limit="not longer than you want to wait, else watch", source="the suppliers' word", mark="proposed",
+)  # fmt: skip
+def wait(bench: ChooseBench) -> Iterable[Finding]:
+    if bench.fit is None or not bench.fit.money:
+        return
+    longest, most = longest_wait(bench.money), bench.need.longest_wait
+    if longest is None:
+        return
+    holds = next((m.holds_up for m in bench.fit.money.values() if m.name == longest.name), "")
+    late = most is not None and longest.wait_s > most.si
+    yield verdict(
+        "choose.wait", "watch" if late else "ok", "{n} takes {w} to come", ("Longer than the {m} you want to wait. " if late else "") + ("It holds up: {h}." if holds else "What it holds up was not said."),
+        compared=Compared(value=longest.wait_s, dimension="wait", hi=most.si) if most else None, n=word(longest.name), w=q(longest.wait_s, "wait"), m=q(most.si if most else 0.0, "wait"), h=word(holds),
+    )  # fmt: skip

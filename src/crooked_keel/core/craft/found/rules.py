@@ -1,0 +1,198 @@
+"""Findings of the craft bench."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from ...errors import CannotSay, InputError, Need
+from ...judging.finding import Finding, q, word
+from ...judging.register import rule, verdict
+from ...resolved.references import got
+from ..section import CraftBench
+
+_KNOWN_BY = {
+    "weighing": "Measured on {n} supports.",
+    "freeboards": "By {n} freeboards and a form estimate of her canoe body.",
+    "report": "From an old report: weigh it before you cut metal.",
+}
+
+
+@rule(
+    "craft.as-found",
+    "Mass and CG as found",
+    limit="all readings, tares and places known",
+    source="statics; FAA-H-8083-1B ch. 3 (from memory)",
+    mark="statics",
+)
+def as_found(bench: CraftBench) -> Iterable[Finding]:
+    bodies = bench.as_found
+    method, afloat = bench.craft.as_found.method, bench.resolved.has("afloat")
+    for body in bodies:
+        for maybe in (body.mass, body.x, body.y):
+            got(maybe)
+    yield verdict(
+        "craft.as-found", "ok", "As found: {m} at {x}", _KNOWN_BY["freeboards" if afloat and method == "weighing" else method],
+        m=q(got(bodies[0].mass).value, "mass"), x=q(got(bodies[0].x).value, "length"), n=q(len(bench.floating.marks if afloat else bench.supports), "count"),
+    )  # fmt: skip
+
+
+@rule(
+    "craft.report",
+    "Weighed or reported",
+    limit="weighed",
+    source="AC 43.13-1B ch. 10 (from memory)",
+    mark="from memory",
+)
+def report(bench: CraftBench) -> Iterable[Finding]:
+    if bench.craft.as_found.method == "report":
+        yield verdict(
+            "craft.report",
+            "watch",
+            "The old report is taken at its word",
+            "Old sheets drift: paint, repairs and radios are often missing. Weigh the craft as it stands.",
+        )
+
+
+@rule(
+    "craft.limits",
+    "Limits given",
+    limit="forward, aft and gross, or an envelope",
+    source="maker or designer of the craft",
+    mark="statics",
+    form="cg limits",
+)
+def limits(bench: CraftBench) -> Iterable[Finding]:
+    given = bench.craft.limits
+    needs: list[Need] = []
+    if not given.envelope:
+        if given.forward is None:
+            needs.append(Need("/craft/limits/forward", "forward CG limit"))
+        if given.aft is None:
+            needs.append(Need("/craft/limits/aft", "aft CG limit"))
+    if given.gross is None:
+        needs.append(Need("/craft/limits/gross", "gross mass"))
+    if needs:
+        raise CannotSay(*needs)
+    yield verdict(
+        "craft.limits", "ok", "Limits are given", "CG limits and gross mass as entered, from the designer's papers."
+    )
+
+
+@rule(
+    "craft.levelling",
+    "Datum and levelling",
+    limit="both written down",
+    source="AC 43.13-1B ch. 10 (from memory)",
+    mark="from memory",
+)
+def levelling(bench: CraftBench) -> Iterable[Finding]:
+    needs = []
+    if not bench.craft.datum_note:
+        needs.append(Need("/craft/datum_note", "what the datum is"))
+    if not bench.craft.levelling_note:
+        needs.append(Need("/craft/levelling_note", "how the craft is levelled"))
+    if needs:
+        raise CannotSay(*needs)
+    yield verdict(
+        "craft.levelling",
+        "ok",
+        "Datum and levelling are written down",
+        "{d}. {v}.",
+        d=word(bench.craft.datum_note.rstrip(".")),
+        v=word(bench.craft.levelling_note.rstrip(".")),
+    )
+
+
+@rule("craft.outline", "Profile drawn to scale", limit="the measures of the outline", source="drawing", mark="statics")
+def outline(bench: CraftBench) -> Iterable[Finding]:
+    o, words = bench.craft.outline, bench.resolved.references.kind.outline
+    needs = [Need(f"/craft/outline/{k}", w) for k, w in words.items() if getattr(o, k) is None]
+    needs += [
+        Need(f"/craft/supports/{k}/water_line", f"ground line under the {s.name}")
+        for k, s in bench.supports
+        if s.water_line is None
+    ]
+    across = bench.resolved.has("across")
+    for placed in [*bench.resolved.old, *bench.resolved.installations]:
+        unit = placed.installation.unit
+        parts = [("length", "length"), ("height", "height"), ("box_up", "middle over its shaft")]
+        if across:
+            parts.append(("box_aft", "middle, aft of its shaft"))
+        for part, what in parts:
+            if getattr(unit, part) is None:
+                needs.append(Need(f"{placed.pointer}/unit/{part}", f"{what} of the {placed.name}"))
+    if needs:
+        raise CannotSay(*needs)
+    yield verdict(
+        "craft.outline",
+        "ok",
+        "The profile is drawn to scale",
+        "Every measure of the outline and of the units is entered.",
+    )
+
+
+@rule(
+    "craft.fuel",
+    "Tanks and places known",
+    limit="usable volume of each tank, and where everything sits",
+    source="maker or designer of the craft",
+    mark="statics",
+)
+def fuel(bench: CraftBench) -> Iterable[Finding]:
+    craft = bench.craft
+    needs = [
+        Need(f"{p}/capacity", f"usable volume of the {t.name}")
+        for _, p, t in bench.resolved.tanks
+        if t.capacity is None
+    ]
+    needs += [
+        Need(f"/craft/{kind}/{k}/{part}", f"{words} of the {item.name}")
+        for kind, items in (("tanks", craft.tanks), ("seats", craft.seats))
+        for k, item in items.items()
+        for part, words in (("butt_line", "butt line"), ("water_line", "water line"))
+        if getattr(item, part) is None
+    ]
+    if needs:
+        raise CannotSay(*needs)
+    tanks = {k: t for k, _, t in bench.resolved.tanks}
+    for _, pointer, t in bench.resolved.tanks:
+        if t.density is not None and not 600 <= t.density.si <= 1100:
+            raise InputError(
+                f"{pointer}/density",
+                f"no fuel has the density given for the {t.name}",
+                given=t.density.entered,
+                allowed="600 to 1100 kg/m³",
+            )
+    for loading_id, loading in bench.resolved.project.loadings.items():
+        for tank_id, volume in loading.fuel.items():
+            tank = tanks.get(tank_id)  # one of another fit is not looked at here
+            if tank is not None and tank.capacity is not None and volume.si > tank.capacity.si * (1 + 1e-9):
+                raise InputError(
+                    f"/loadings/{loading_id}/fuel/{tank_id}",
+                    f"{loading.name}: more fuel than the {tank.name} holds",
+                    given=volume.entered,
+                    allowed=f"up to {tank.capacity.entered}",
+                )
+    yield verdict(
+        "craft.fuel",
+        "ok",
+        "Tanks and places are known",
+        "Tanks: {n}. Seats and baggage places: {s}.",
+        n=q(len(tanks), "count"),
+        s=q(len(craft.seats), "count"),
+    )
+
+
+@rule("craft.references", "References placed", limit="each reference has a station", source="drawing", mark="statics")
+def references(bench: CraftBench) -> Iterable[Finding]:
+    refs = bench.craft.references
+    needs = [
+        Need(f"/craft/references/{k}/station", f"station of the {r.name}") for k, r in refs.items() if r.station is None
+    ]
+    if bench.resolved.has("firewall") and "firewall" not in refs:
+        needs.append(Need("/craft/references/firewall", "the firewall as a reference"))
+    if needs:
+        raise CannotSay(*needs)
+    yield verdict(
+        "craft.references", "ok", "References are placed", "{n} places to measure from.", n=q(len(refs), "count")
+    )

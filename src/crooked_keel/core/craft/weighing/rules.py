@@ -1,0 +1,121 @@
+"""craft.weighing.rules"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterable
+
+from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.register import rule, verdict
+from ..section import CraftBench, repeats
+from .functions import level_shift, mean_of_repeats
+
+
+@rule(
+    "craft.empty-scale",
+    "A wheel that carries nothing",
+    limit="net reading above zero",
+    source="common practice, no source",
+    mark="common practice",
+    form="scales",
+)
+def empty_scale(bench: CraftBench) -> Iterable[Finding]:
+    if bench.craft.as_found.method != "weighing":
+        return
+    for key, support in bench.supports:
+        if support.reading is not None and support.tare is not None and support.reading.si == support.tare.si:
+            yield verdict(
+                "craft.empty-scale",
+                "watch",
+                "{s} carries nothing",
+                "Net reading is zero. Is the wheel on the scale?",
+                subject=key,
+                s=word(support.name),
+            )
+
+
+@rule(
+    "craft.repeats", "Repeats agree", limit="readings of one scale within 0.5 %", source="common practice, no source", mark="common practice", form="scales",
+)  # fmt: skip
+def repeated(bench: CraftBench) -> Iterable[Finding]:
+    if bench.craft.as_found.method != "weighing":
+        return
+    for key, support in bench.supports:
+        readings = repeats(support)
+        if len(readings) < 2 or support.reading is None:
+            continue
+        mean = mean_of_repeats(readings)[0]
+        spread = max(readings) - min(readings)
+        wide = spread > 0.005 * mean
+        yield verdict(
+            "craft.repeats", "watch" if wide else "ok", "{s}: {n} readings {d} apart", "Mean {m}." + (" Scale on grass, brakes on, or tyres pushed sideways: roll it off and on again." if wide else ""),
+            subject=key, s=word(support.name), n=q(len(readings), "count"), d=q(spread, "mass"), m=q(mean, "mass"), compared=Compared(value=spread, dimension="mass", hi=0.005 * mean),
+        )  # fmt: skip
+
+
+@rule(
+    "craft.level",
+    "Level on the scales",
+    limit="0.5° or less ok; more watch; more than 2° with the height of the CG unknown stop; 5° refused",
+    source="statics; the limits: common practice, no source",
+    mark="common practice",
+    form="scales",
+)
+def off_level(bench: CraftBench) -> Iterable[Finding]:
+    if bench.craft.as_found.method != "weighing" or bench.craft.as_found.pitch is None:
+        return
+    pitch, shift = bench.pitch, bench.level_shift
+    off = abs(pitch)
+    compared = Compared(value=off, dimension="angle", hi=math.radians(0.5))
+    if not bench.height_known:
+        level: Level = "stop" if off > math.radians(2) else "watch" if off > math.radians(0.5) else "ok"
+        yield verdict(
+            "craft.level", level, "Weighed {p} off level, height of the CG not known", "Not corrected; the CG is in doubt by ±{u} more. Level it and weigh again, or give the height.",
+            compared=compared, p=q(off, "angle"), u=q(2 * shift.u, "length"),
+        )  # fmt: skip
+        return
+    yield verdict(
+        "craft.level", "ok" if off <= math.radians(0.5) else "watch", "Weighed {p} off level, CG corrected by {d}", "The scales put the CG {d} too far {way}; it is taken out. A CG {z} over the {base}.",
+        working=level_shift.working(bench.height_over_axles.value, pitch), compared=compared,
+        p=q(off, "angle"), d=q(abs(shift.value), "length"), way=word("aft" if shift.value > 0 else "forward"), z=q(bench.height_over_axles.value, "length"), base=word("axles" if bench.radii_known else "ground, the cautious side"),
+    )  # fmt: skip
+
+
+@rule(
+    "craft.tilt",
+    "Height by lifting one end",
+    limit="tilt 8° or more ok, 3° to 8° watch, less refused",
+    source="statics; ISO 9130 and ISO 10392 (scope, from memory)",
+    mark="from memory",
+    form="stands on wheels",
+)
+def tilt(bench: CraftBench) -> Iterable[Finding]:
+    if bench.craft.as_found.raised.reading is None:
+        return
+    t = bench.tilted
+    level: Level = "ok" if t.tilt_rad >= math.radians(8) else "watch"
+    yield verdict(
+        "craft.tilt", level, "CG {z} over the ground, tilt {t}",
+        "One kilogram on the scale is worth {k} of height. Suspension blocked, brakes off, the lifted end in a cradle, a second person by it.",
+        compared=Compared(value=t.tilt_rad, dimension="angle", lo=math.radians(8)),
+        z=q(t.height_m, "length"), t=q(t.tilt_rad, "angle"), k=q(t.height_per_kg, "length"),
+    )  # fmt: skip
+
+
+@rule(
+    "craft.cross",
+    "Cross weight",
+    limit="49 to 51 % ok, else watch",
+    source="common practice, no source",
+    mark="common practice",
+    form="corners",
+)
+def cross(bench: CraftBench) -> Iterable[Finding]:
+    if len(bench.supports) != 4:
+        return
+    c = bench.corners
+    level: Level = "ok" if abs(c.cross - 0.5) <= 0.01 else "watch"
+    yield verdict(
+        "craft.cross", level, "Cross weight {c}", "Starboard front with port rear. Only the spring perches change it; front {f} and port {p} change by moving mass.",
+        compared=Compared(value=c.cross, dimension="percent", lo=0.49, hi=0.51), c=q(c.cross, "percent"), f=q(c.front, "percent"), p=q(c.port, "percent"),
+    )  # fmt: skip

@@ -1,0 +1,88 @@
+"""Propeller kinematics: tip speed, tip Mach, largest diameters, clearance, turning direction."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+
+from ...errors import InputError
+from ...judging.formula import formula
+
+_SOURCE = "kinematics"
+
+
+@formula(
+    "drive.tip-speed", "Vt = ½·D·ω", result=("speed", "tip speed"), D=("length", "diameter"), ω=("rotation", "propeller speed"), source=_SOURCE
+)  # fmt: skip
+def tip_speed(diameter_m: float, speed_rad_s: float) -> float:
+    """Speed of the tips standing still, m/s."""
+    return 0.5 * diameter_m * speed_rad_s
+
+
+@formula(
+    "drive.tip-mach", "M = ½·D·ω / a", result=("number", "tip Mach number"), D=("length", "diameter"),
+    ω=("rotation", "propeller speed"), a=("speed", "speed of sound, ISA sea level"), source=f"{_SOURCE}; ICAO Doc 7488 (from memory)",
+)  # fmt: skip
+def tip_mach(diameter_m: float, speed_rad_s: float, sound_m_s: float) -> float:
+    """Static tip Mach number."""
+    return 0.5 * diameter_m * speed_rad_s / sound_m_s
+
+
+@formula(
+    "drive.diameter-for-mach", "D = 2·M·a / ω", result=("length", "largest diameter"), M=("number", "tip Mach allowed"),
+    a=("speed", "speed of sound, ISA sea level"), ω=("rotation", "propeller speed"), source=_SOURCE,
+)  # fmt: skip
+def max_diameter_tip(mach: float, sound_m_s: float, speed_rad_s: float) -> float:
+    """Largest diameter for a static tip Mach number, m."""
+    return 2 * mach * sound_m_s / speed_rad_s
+
+
+@formula(
+    "drive.clearance", "c = h·cos(θ) + d·sin(θ) − ½·D·cos(θ)", result=("length", "clearance of the tips"),
+    h=("length", "height of the hub over the ground, level"), d=("length", "hub ahead of the wheel contact"),
+    θ=("angle", "nose-up attitude"), D=("length", "diameter"), source="statics; 14 CFR 23.925 before amendment 64 (from memory)",
+)  # fmt: skip
+def ground_clearance(hub_height_m: float, hub_ahead_m: float, attitude_rad: float, diameter_m: float) -> float:
+    """Tip to ground after turning the craft nose-up about the main wheels' contact, m. Negative: it strikes."""
+    return (
+        hub_height_m * math.cos(attitude_rad)
+        + hub_ahead_m * math.sin(attitude_rad)
+        - 0.5 * diameter_m * math.cos(attitude_rad)
+    )
+
+
+@formula(
+    "drive.propeller-speed", "ωp = ω / i", result=("rotation", "propeller speed"), ω=("rotation", "rated speed of the unit"),
+    i=("number", "overall ratio"), source=_SOURCE,
+)  # fmt: skip
+def propeller_speed(speed_rad_s: float, ratio: float) -> float:
+    """Propeller speed behind the reduction, rad/s."""
+    return speed_rad_s / ratio
+
+
+@formula(
+    "drive.diameter-for-ground", "D = 2·(h·cos(θ) + d·sin(θ) − c) / cos(θ)", result=("length", "largest diameter"),
+    h=("length", "height of the hub over the ground, level"), d=("length", "hub ahead of the wheel contact"), θ=("angle", "nose-up attitude"),
+    c=("length", "clearance wanted"), source="statics; 14 CFR 23.925 before amendment 64 (from memory)",
+)  # fmt: skip
+def max_diameter_ground(hub_height_m: float, hub_ahead_m: float, attitude_rad: float, clearance_m: float) -> float:
+    """Largest diameter that leaves a clearance, m; the closed form of `ground_clearance`. Source: statics."""
+    return (
+        2
+        * (hub_height_m * math.cos(attitude_rad) + hub_ahead_m * math.sin(attitude_rad) - clearance_m)
+        / math.cos(attitude_rad)
+    )
+
+
+def output_rotation(input_sign: int, turnings: Sequence[str | None], fields: Sequence[str]) -> int:
+    """Turning direction behind the stages, +1 clockwise seen from aft looking forward. Source: kinematics.
+
+    turnings: 'keeps' or 'flips' per stage. Raises InputError on another word."""
+    sign = input_sign
+    for turning, field in zip(turnings, fields, strict=True):
+        if turning not in ("keeps", "flips"):
+            raise InputError(
+                field, "a stage keeps or flips the turning direction", given=str(turning), allowed="keeps, flips"
+            )
+        sign *= -1 if turning == "flips" else 1
+    return sign

@@ -1,0 +1,74 @@
+"""drive.air.rules"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from ...errors import CannotSay, Need
+from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.register import rule, verdict
+from ..section import DriveBench
+from .functions import ground_clearance, tip_mach
+
+
+@rule(
+    "drive.tip-mach",
+    "Tip Mach",
+    limit="the school chosen (0.80, 0.85 or 0.90); 0.03 over is watch",
+    source="common practice: schools 0.80, 0.85, 0.90; kinematics",
+    mark="common practice",
+    form="air propeller",
+)
+def tip_mach_rule(bench: DriveBench) -> Iterable[Finding]:
+    mach, limit = bench.mach, bench.mach_limit
+    level: Level = "ok" if mach <= limit else "watch" if mach <= limit + 0.03 else "stop"
+    yield verdict(
+        "drive.tip-mach", level, "Tips run at Mach {m}", "{d} at {n}, standing. The chosen school allows {limit}; flight adds to it.",
+        compared=Compared(value=mach, dimension="number", lo=0.0, hi=limit), margin=q(limit - mach, "number"),
+        working=tip_mach.working(bench.diameter, bench.propeller_speed, bench.sound), can_suggest=level != "ok",
+        m=q(mach, "number"), d=q(bench.diameter, "length"), n=q(bench.propeller_speed, "rotation"), limit=q(limit, "number"),
+    )  # fmt: skip
+
+
+@rule(
+    "drive.ground-clearance",
+    "Propeller over the ground",
+    limit="229 mm tailwheel, 178 mm nose wheel, level; 25 mm in hand or watch; the same in the lowest attitude",
+    source="14 CFR 23.925 before amendment 64 (from memory)",
+    mark="from memory",
+    form="air propeller",
+)
+def ground_clearance_rule(bench: DriveBench) -> Iterable[Finding]:
+    clearance, attitude = bench.worst_clearance
+    wanted = bench.clearance_wanted
+    level: Level = "stop" if clearance < wanted else "watch" if clearance < wanted + 0.025 else "ok"
+    yield verdict(
+        "drive.ground-clearance", level, "{c} under the tips", "{a}. {w} is asked, wheels and struts as they stand loaded; a soft tyre takes more.",
+        compared=Compared(value=clearance, dimension="length", lo=wanted), margin=q(clearance - wanted, "length"),
+        working=ground_clearance.working(*bench.hub, attitude, bench.diameter), can_suggest=level != "ok",
+        c=q(clearance, "length"), w=q(wanted, "length"), a=word("Level" if attitude == 0 else "In the steepest nose-down attitude"),
+    )  # fmt: skip
+
+
+@rule(
+    "drive.blades",
+    "Blades given",
+    limit="number of blades",
+    source="maker of the propeller",
+    mark="statics",
+    form="air propeller",
+)
+def blades(bench: DriveBench) -> Iterable[Finding]:
+    count = bench.installation.propeller.blades
+    if count is None:
+        raise CannotSay(Need(bench._p("propeller/blades"), f"number of blades ({bench.name})"))
+    if count.si < 2:
+        yield verdict("drive.blades", "watch", "A one-bladed propeller", "Was one blade meant?")
+    else:
+        yield verdict(
+            "drive.blades",
+            "ok",
+            "{n} blades",
+            "Power absorbed and thrust are not judged here yet.",
+            n=q(count.si, "count"),
+        )

@@ -1,0 +1,185 @@
+"""What the drive bench knows of a marine propeller."""
+
+from __future__ import annotations
+
+from typing import TYPE_CHECKING
+
+from ...errors import CannotSay, Need, all_or_cannot_say
+from ...figure.trace import above_zero, need
+from ...judging.formula import record
+from ...judging.gap import or_none
+from ...judging.values import ValueList
+from ...resolved.craft import Resolved
+from ...topic.lazy import lazy
+from .functions import (
+    apparent_slip,
+    crouch_factor,
+    crouch_speed,
+    diameter_quick,
+    displacement_speed,
+    hull_clearance_share,
+    propeller_pitch,
+    slip_estimate,
+    speed_by_before,
+)
+
+if TYPE_CHECKING:
+    from ..section import DriveBench
+
+
+@record
+class AtSeaOut:
+    """What the drive bench draws of a boat."""
+
+    shaft_angle_si: float | None
+    pitch_si: float | None
+    pitch_wanted_si: float | None
+    speed_si: float | None
+    speed_before_si: float | None
+    slip: float | None
+
+
+class AtSea:
+    """Quantities of a marine propeller on one installation."""
+
+    def __init__(self, bench: DriveBench) -> None:
+        self.bench = bench
+        self.resolved: Resolved = bench.resolved
+        self.trial = bench.resolved.project.craft.trial
+
+    @lazy
+    def efficiency(self) -> float:
+        """Efficiency of gear and shaft."""
+        return self.bench.efficiency
+
+    @lazy
+    def shaft_power(self) -> float:
+        """Power at the propeller of this installation, W."""
+        all_or_cannot_say(lambda: self.bench.power, lambda: self.efficiency)
+        return self.bench.power * self.efficiency
+
+    @lazy
+    def all_power(self) -> float:
+        """Power at all propellers of this fit, or of the old installations, W."""
+        placed = self.resolved.old if self.bench.placed.old else self.resolved.installations
+        total, gaps = 0.0, []
+        for p in placed:
+            if p.id == self.bench.placed.id:
+                total += self.shaft_power
+                continue
+            unit, drive = p.installation.unit, p.installation.drive
+            if unit.power is None or drive.efficiency is None:
+                gaps.append(Need(f"{p.pointer}/unit/power", f"rated power and efficiency of the {p.name}"))
+            else:
+                total += unit.power.si * drive.efficiency.si
+        if gaps:
+            raise CannotSay(*gaps)
+        return total
+
+    @lazy
+    def length(self) -> float:
+        """Length on the waterline, m."""
+        return above_zero(
+            self.resolved.project.craft.flotation.length, "/craft/flotation/length", "length on the waterline"
+        )
+
+    def by_method(self, bench: DriveBench, factor: float | None) -> float:
+        """Speed by the method of her regime, m/s. factor: C of a planing hull."""
+        all_or_cannot_say(lambda: bench.at_sea.all_power, bench.masses.heaviest)
+        power, mass = bench.at_sea.all_power, bench.masses.heaviest()
+        if factor is not None:
+            return crouch_speed(factor, mass, power)
+        return displacement_speed(self.length, mass, power)
+
+    @lazy
+    def speed_terms(self) -> tuple[float, float, float]:
+        """Speed before, and what the method says after and before, m/s."""
+        known = lambda: above_zero(self.trial.speed, "/craft/trial/speed", "speed at full power before the work")
+        old = self.bench.old or (self.bench if self.bench.placed.old else None)
+        if old is None:
+            raise CannotSay(Need("/old_installations", "the old installation"))
+        if self.trial.regime is None:
+            raise CannotSay(Need("/craft/trial/regime", "whether she planes"))
+        all_or_cannot_say(
+            known, lambda: old.at_sea.all_power, old.masses.heaviest, lambda: self.all_power, self.bench.masses.heaviest
+        )
+        factor = (
+            crouch_factor(known(), old.masses.heaviest(), old.at_sea.all_power)
+            if self.trial.regime == "planing"
+            else None
+        )
+        return known(), self.by_method(self.bench, factor), self.by_method(old, factor)
+
+    @lazy
+    def speed(self) -> float:
+        """Speed expected at full power: the known speed scaled by the method, m/s."""
+        return speed_by_before(*self.speed_terms)
+
+    @lazy
+    def wanted(self) -> float:
+        """Speed for which the pitch is chosen, m/s."""
+        return above_zero(self.trial.wanted, "/craft/trial/wanted", "speed wanted at full power")
+
+    @lazy
+    def pitch_terms(self) -> tuple[float, float, float]:
+        """Speed wanted, shaft speed and slip expected."""
+        all_or_cannot_say(lambda: self.wanted, lambda: self.bench.propeller_speed)
+        return self.wanted, self.bench.propeller_speed, slip_estimate(self.wanted)
+
+    @lazy
+    def pitch(self) -> float:
+        """Pitch of the propeller, m."""
+        return above_zero(
+            self.bench.installation.propeller.pitch,
+            self.bench._p("propeller/pitch"),
+            f"pitch of the propeller ({self.bench.name})",
+        )
+
+    @lazy
+    def clearance_terms(self) -> tuple[float, float]:
+        """Shaft centre to hull, and diameter, m."""
+        height = lambda: above_zero(self.bench.installation.propeller.hull_above, self.bench._p("propeller/hull_above"), f"from the shaft centre up to the hull over the propeller ({self.bench.name})")  # fmt: skip
+        all_or_cannot_say(height, lambda: self.bench.diameter)
+        return height(), self.bench.diameter
+
+    def values(self, out: ValueList) -> None:
+        """Headline values."""
+        old = self.bench.old.at_sea if self.bench.old else None
+        out.add(
+            "speed", "Speed at full power, scaled from before", "sea_speed", lambda: self.speed, before=(lambda: old.speed_terms[0]) if old else None,
+            working=lambda: speed_by_before.working(*self.speed_terms),
+        )  # fmt: skip
+        out.add(
+            "pitch-wanted", "Pitch for the speed wanted", "length", lambda: propeller_pitch(*self.pitch_terms), before=(lambda: old.pitch) if old else None,
+            working=lambda: propeller_pitch.working(*self.pitch_terms),
+        )  # fmt: skip
+        out.add(
+            "slip", "Apparent slip of this pitch at the speed wanted", "percent", lambda: self._slip()[0],
+            working=lambda: apparent_slip.working(self.wanted, self.pitch, self.bench.propeller_speed),
+        )  # fmt: skip
+        out.add(
+            "diameter-quick", "Starting diameter for this power and speed", "length", lambda: self._quick(),
+            source="propeller handbook, 632.7·SHP^0.2/rpm^0.6 (from memory)",
+        )  # fmt: skip
+        out.add(
+            "hull-clearance", "Tip clearance over the diameter", "percent", lambda: hull_clearance_share(*self.clearance_terms),
+            working=lambda: hull_clearance_share.working(*self.clearance_terms),
+        )  # fmt: skip
+
+    def _slip(self) -> tuple[float, float]:
+        """Apparent slip at the speed wanted, and the slip expected."""
+        all_or_cannot_say(lambda: self.pitch_terms, lambda: self.pitch)
+        return apparent_slip(self.wanted, self.pitch, self.bench.propeller_speed), self.pitch_terms[2]
+
+    def _quick(self) -> float:
+        blades = lambda: need(self.bench.installation.propeller.blades, self.bench._p("propeller/blades"), f"number of blades ({self.bench.name})").si  # fmt: skip
+        all_or_cannot_say(lambda: self.shaft_power, lambda: self.bench.propeller_speed, blades)
+        return diameter_quick(self.shaft_power, self.bench.propeller_speed, int(blades()))
+
+    def tables(self) -> AtSeaOut:
+        """For the drawing."""
+        return AtSeaOut(
+            shaft_angle_si=or_none(lambda: self.bench.placed.shaft[0]), pitch_si=or_none(lambda: self.pitch),
+            pitch_wanted_si=or_none(lambda: propeller_pitch(*self.pitch_terms)), speed_si=or_none(lambda: self.speed),
+            speed_before_si=or_none(lambda: self.speed_terms[0]), slip=or_none(lambda: self._slip()[0]),
+        )  # fmt: skip

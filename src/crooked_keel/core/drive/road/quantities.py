@@ -1,0 +1,371 @@
+"""What the drive bench knows of a driven wheel: gears, chain, top speed, and what the final drive does to the unit."""
+
+from __future__ import annotations
+
+import math
+from typing import TYPE_CHECKING
+
+import numpy as np
+
+from ...document import Stage
+from ...errors import CannotSay, InputError, Need, all_or_cannot_say
+from ...figure.trace import above_zero, need
+from ...figure.units import G0_M_S2
+from ...judging.formula import record
+from ...judging.gap import or_none
+from ...judging.values import ValueList
+from ...physics.geometry import Vector
+from ...physics.mechanics import mean_torque
+from ...resolved.handed import FinalDrive
+from ...resolved.ratios import stage_ratio
+from ...topic.lazy import lazy
+from .functions import (
+    chain_centres,
+    chain_links,
+    chain_pull,
+    even_links,
+    power_limited_speed,
+    road_load,
+    road_speed,
+    sprocket_pitch_diameter,
+    tyre_radius,
+    wheel_torque,
+)
+
+if TYPE_CHECKING:
+    from ..section import DriveBench
+
+SHOCK_DEFAULT = 2.0
+SHOCK_ELECTRIC = 1.2
+
+
+@record
+class GearOut:
+    """One gear: overall ratio, speed on the road at rated speed, torque at the wheel."""
+
+    id: str
+    name: str
+    total: float | None
+    speed_si: float | None
+    torque_si: float | None
+
+
+@record
+class OnRoadOut:
+    """What the drive bench draws of a road craft."""
+
+    wheel_radius_si: float | None
+    gears: list[GearOut]
+    chain_links: float | None
+    chain_even: int | None
+    chain_centres_si: float | None
+
+
+class OnRoad:
+    """Quantities of the driven wheel of one installation."""
+
+    def __init__(self, bench: DriveBench) -> None:
+        self.bench = bench
+        self.road = bench.resolved.project.craft.road
+        self.drive = bench.installation.drive
+
+    @lazy
+    def radius(self) -> float:
+        """Rolling radius, m: as measured, or from the marks on the tyre."""
+        if self.bench.installation.wheel.radius is not None:
+            return above_zero(
+                self.bench.installation.wheel.radius,
+                self.bench._p("wheel/radius"),
+                "rolling radius of the driven wheel",
+            )
+        return tyre_radius(*self._tyre())
+
+    def _tyre(self) -> tuple[float, float, float]:
+        wheel, base = self.bench.installation.wheel, self.bench._p("wheel")
+        asks = (
+            lambda: above_zero(wheel.rim, f"{base}/rim", "rim diameter of the driven wheel, or its rolling radius"),
+            lambda: above_zero(wheel.width, f"{base}/width", "width of the driven tyre, or its rolling radius"),
+            lambda: need(wheel.aspect, f"{base}/aspect", "aspect of the driven tyre, or its rolling radius").si,
+        )
+        all_or_cannot_say(*asks)
+        rim, width, aspect = (ask() for ask in asks)
+        # People read 70 off the tyre, and mean 0.70.
+        return rim, width, aspect / 100 if aspect > 3 else aspect
+
+    @lazy
+    def gears(self) -> list[tuple[str, str, float]]:
+        """Gears, shortest first: id, name, ratio. A drive without any has one, direct."""
+        if not self.drive.gears:
+            return [("direct", "one speed", 1.0)]
+        asks = [
+            lambda k=k, g=g: need(g.ratio, self.bench._p(f"drive/gears/{k}/ratio"), f"ratio of {g.name}").si
+            for k, g in self.drive.gears.items()
+        ]
+        all_or_cannot_say(*asks)
+        made = [(k, g.name, ask()) for (k, g), ask in zip(self.drive.gears.items(), asks, strict=True)]
+        return sorted(made, key=lambda g: -g[2])
+
+    def total(self, gear: float) -> float:
+        """Overall ratio in a gear."""
+        return self.bench.ratio * gear
+
+    @lazy
+    def top_total(self) -> float:
+        """Overall ratio in top."""
+        all_or_cannot_say(lambda: self.bench.ratio, lambda: self.gears)
+        return self.total(self.gears[-1][2])
+
+    @lazy
+    def low_total(self) -> float:
+        """Overall ratio in the lowest gear."""
+        all_or_cannot_say(lambda: self.bench.ratio, lambda: self.gears)
+        return self.total(self.gears[0][2])
+
+    @lazy
+    def geared_terms(self) -> tuple[float, float, float]:
+        """Rated speed, rolling radius and ratio in top."""
+        all_or_cannot_say(lambda: self.bench.rated_speed, lambda: self.radius, lambda: self.top_total)
+        return self.bench.rated_speed, self.radius, self.top_total
+
+    @lazy
+    def load_terms(self) -> tuple[float, float, float]:
+        """Mass of the heaviest loading, drag area and rolling coefficient."""
+        asks = (
+            self.bench.masses.heaviest,
+            lambda: need(self.road.drag_area, "/craft/road/drag_area", "drag area of the whole craft as it runs").si,
+            lambda: need(self.road.rolling, "/craft/road/rolling", "rolling coefficient of the tyres").si,
+        )
+        all_or_cannot_say(*asks)
+        return asks[0](), asks[1](), asks[2]()
+
+    @lazy
+    def power_speed(self) -> float:
+        """Speed at which the rated power is used up on the level, m/s."""
+        all_or_cannot_say(lambda: self.bench.power, lambda: self.bench.efficiency, lambda: self.load_terms)
+        return power_limited_speed(self.bench.power * self.bench.efficiency, *self.load_terms)
+
+    @lazy
+    def torque(self) -> float:
+        """Greatest torque of the unit, N·m: its peak, or the mean at rated power."""
+        peak = self.bench.installation.unit.peak_torque
+        if peak is not None:
+            return above_zero(peak, self.bench._p("unit/peak_torque"), f"peak torque of the {self.bench.name}")
+        all_or_cannot_say(lambda: self.bench.power, lambda: self.bench.rated_speed)
+        return mean_torque(self.bench.power, self.bench.rated_speed)
+
+    @lazy
+    def wheel_terms(self) -> tuple[float, float, float]:
+        """Torque of the unit, ratio in the lowest gear and efficiency."""
+        all_or_cannot_say(lambda: self.torque, lambda: self.low_total, lambda: self.bench.efficiency)
+        return self.torque, self.low_total, self.bench.efficiency
+
+    @lazy
+    def wheel_force(self) -> float:
+        """Force at the road in the lowest gear, N."""
+        all_or_cannot_say(lambda: self.wheel_terms, lambda: self.radius)
+        return wheel_torque(*self.wheel_terms) / self.radius
+
+    @lazy
+    def chain(self) -> tuple[str, Stage]:
+        """The final chain: the last stage, if it is one. Raises InputError when there is none."""
+        stages = sorted(self.drive.stages.items(), key=lambda s: s[1].rank)
+        if not stages or stages[-1][1].type != "chain":
+            raise InputError(self.bench._p("drive/stages"), f"the {self.bench.name} has no final chain")
+        return stages[-1]
+
+    @property
+    def has_chain(self) -> bool:
+        """Whether the last stage is a chain."""
+        return or_none(lambda: self.chain) is not None
+
+    @lazy
+    def chain_terms(self) -> tuple[float, float, float]:
+        """Pitch, driving and driven teeth of the final chain."""
+        key, stage = self.chain
+        base = self.bench._p(f"drive/stages/{key}")
+        asks = (
+            lambda: above_zero(stage.pitch, f"{base}/pitch", "pitch of the final chain"),
+            lambda: need(stage.driver_teeth, f"{base}/driver_teeth", "teeth of the output sprocket").si,
+            lambda: need(stage.driven_teeth, f"{base}/driven_teeth", "teeth of the rear sprocket").si,
+        )
+        all_or_cannot_say(*asks)
+        return asks[0](), asks[1](), asks[2]()
+
+    @lazy
+    def centres(self) -> float:
+        """Distance between the sprockets' centres, m: as measured, or from the output sprocket to the rear axle."""
+        key, stage = self.chain
+        if stage.centres is not None:
+            return stage.centres.si
+        wheels = self.bench.wheels
+        placed = self.bench.placed
+        if wheels is None:
+            raise CannotSay(Need(self.bench._p(f"drive/stages/{key}/centres"), "centre distance of the final chain"))
+        all_or_cannot_say(lambda: placed.flange, lambda: wheels.rear_m, lambda: wheels.rear_axle_z_m)
+        x, _, z = (t.value for t in placed.flange)
+        return math.hypot(wheels.rear_m + self.bench.resolved.stretch_m - x, wheels.rear_axle_z_m - z)
+
+    @lazy
+    def links_terms(self) -> tuple[float, float, float, float]:
+        """Centre distance, pitch and teeth of the final chain."""
+        all_or_cannot_say(lambda: self.centres, lambda: self.chain_terms)
+        pitch, a, b = self.chain_terms
+        return self.centres, pitch, a, b
+
+    @lazy
+    def links(self) -> float:
+        """Length of the final chain in links, not rounded."""
+        try:
+            return chain_links(*self.links_terms)
+        except InputError as bad:
+            raise InputError(self.bench._p(f"drive/stages/{self.chain[0]}/centres"), bad.message) from None
+
+    @lazy
+    def fitted_centres(self) -> float:
+        """Centre distance with the next even number of links, m."""
+        pitch, a, b = self.chain_terms
+        return chain_centres(even_links(self.links), pitch, a, b)
+
+    @property
+    def shock(self) -> float:
+        """Shock factor on the final drive."""
+        given = self.bench.resolved.project.assumptions.shock
+        if given is not None:
+            return given.si
+        return SHOCK_ELECTRIC if self.bench.installation.unit.kind == "electric" else SHOCK_DEFAULT
+
+    @lazy
+    def grip_force(self) -> float:
+        """Most that the driven tyre can push, N: all of the mass on it (cautious)."""
+        grip = lambda: above_zero(self.road.grip, "/craft/road/grip", "grip of the driven tyre")
+        all_or_cannot_say(grip, self.bench.masses.heaviest)
+        return grip() * self.bench.masses.heaviest() * G0_M_S2
+
+    @lazy
+    def limit_force(self) -> float:
+        """Force at the road that the mounts are judged for: torque with shock, not above the grip, N."""
+        all_or_cannot_say(lambda: self.wheel_force, lambda: self.grip_force)
+        return min(self.wheel_force * self.shock, self.grip_force)
+
+    @lazy
+    def pull_terms(self) -> tuple[float, float]:
+        """Torque at the output sprocket for the limit force, and the sprocket's pitch diameter."""
+        all_or_cannot_say(lambda: self.limit_force, lambda: self.radius, lambda: self.chain_terms)
+        key, stage = self.chain
+        pitch, teeth, _ = self.chain_terms
+        torque = self.limit_force * self.radius / stage_ratio(stage, self.bench._p(f"drive/stages/{key}"))
+        return torque, sprocket_pitch_diameter(pitch, teeth)
+
+    @lazy
+    def chain_strength(self) -> float:
+        """Tensile strength of the final chain, N."""
+        key, stage = self.chain
+        return need(
+            stage.strength, self.bench._p(f"drive/stages/{key}/strength"), "tensile strength of the final chain"
+        ).si
+
+    @lazy
+    def chain_factor(self) -> float:
+        """Strength of the final chain over its pull in the lowest gear with shock."""
+        all_or_cannot_say(lambda: self.chain_strength, lambda: self.pull_terms)
+        return self.chain_strength / chain_pull(*self.pull_terms)
+
+    @lazy
+    def final(self) -> FinalDrive:
+        """What the final drive does to the unit in its lowest gear: chain pull along its top run, or the axle's torque."""
+        wheels = self.bench.wheels
+        if wheels is None or not self.has_chain:
+            all_or_cannot_say(lambda: self.limit_force, lambda: self.radius)
+            return FinalDrive(
+                np.zeros(3), np.zeros(3), np.array([0.0, self.limit_force * self.radius, 0.0]), self.limit_force
+            )
+        all_or_cannot_say(
+            lambda: self.pull_terms,
+            lambda: self.bench.placed.flange,
+            lambda: wheels.rear_m,
+            lambda: wheels.rear_axle_z_m,
+        )
+        torque, diameter = self.pull_terms
+        at: Vector = np.array([t.value for t in self.bench.placed.flange])
+        line = np.array([wheels.rear_m + self.bench.resolved.stretch_m - at[0], 0.0, wheels.rear_axle_z_m - at[2]])
+        line /= np.linalg.norm(line)
+        up = np.array([-line[2], 0.0, line[0]])
+        return FinalDrive(chain_pull(torque, diameter) * line, at + up * diameter / 2, np.zeros(3), self.limit_force)
+
+    def values(self, out: ValueList) -> None:
+        """Headline values."""
+        old = self.bench.old.on_road if self.bench.old else None
+        before = lambda ask: (lambda: ask(old)) if old else None
+        out.add(
+            "geared-speed", "Road speed at rated speed, top gear", "road_speed", lambda: road_speed(*self.geared_terms),
+            before=before(lambda o: road_speed(*o.geared_terms)), working=lambda: road_speed.working(*self.geared_terms),
+        )  # fmt: skip
+        out.add(
+            "power-speed", "Speed that the power allows, level", "road_speed", lambda: self.power_speed, before=before(lambda o: o.power_speed),
+            source="road load on the level at ISA sea level, heaviest loading; mechanics",
+        )  # fmt: skip
+        out.add(
+            "top-speed",
+            "Top speed",
+            "road_speed",
+            lambda: self.top_speed,
+            before=before(lambda o: o.top_speed),
+            source="the smaller of gearing and power in the best gear",
+        )
+        out.add(
+            "wheel-torque", "Torque at the wheel, lowest gear", "torque", lambda: wheel_torque(*self.wheel_terms), before=before(lambda o: wheel_torque(*o.wheel_terms)),
+            working=lambda: wheel_torque.working(*self.wheel_terms),
+        )  # fmt: skip
+        out.add(
+            "wheel-force",
+            "Force at the road, lowest gear",
+            "force",
+            lambda: self.wheel_force,
+            before=before(lambda o: o.wheel_force),
+            source="torque over rolling radius",
+        )
+        if self.has_chain:
+            out.add(
+                "chain-links",
+                "Final chain, links",
+                "number",
+                lambda: self.links,
+                working=lambda: chain_links.working(*self.links_terms),
+            )
+            out.add(
+                "chain-centres",
+                "Centres with the next even chain",
+                "length",
+                lambda: self.fitted_centres,
+                source="machine-design handbook, roller chains (from memory)",
+            )
+            out.add("chain-pull", "Chain pull, lowest gear, with shock", "force", lambda: chain_pull(*self.pull_terms), before=before(lambda o: chain_pull(*o.pull_terms)), working=lambda: chain_pull.working(*self.pull_terms))  # fmt: skip
+
+    @lazy
+    def top_speed(self) -> float:
+        """Best over the gears of what gearing and power allow, m/s."""
+        all_or_cannot_say(lambda: self.power_speed, lambda: self.geared_terms)
+        speed, radius, _ = self.geared_terms
+        return max(min(road_speed(speed, radius, self.total(r)), self.power_speed) for _, _, r in self.gears)
+
+    def cruise_load(self) -> float:
+        """Road load at the cruising speed, N."""
+        cruise = lambda: above_zero(self.road.cruise, "/craft/road/cruise", "cruising speed")
+        all_or_cannot_say(cruise, lambda: self.load_terms)
+        return road_load(cruise(), *self.load_terms)
+
+    def tables(self) -> OnRoadOut:
+        """For the drawing."""
+        gears = []
+        for key, name, ratio in or_none(lambda: self.gears) or []:
+            total = or_none(lambda r=ratio: self.total(r))
+            gears.append(GearOut(
+                id=key, name=name, total=total,
+                speed_si=or_none(lambda t=total: road_speed(self.bench.rated_speed, self.radius, t)) if total else None,
+                torque_si=or_none(lambda t=total: wheel_torque(self.torque, t, self.bench.efficiency)) if total else None,
+            ))  # fmt: skip
+        links = or_none(lambda: self.links) if self.has_chain else None
+        return OnRoadOut(
+            wheel_radius_si=or_none(lambda: self.radius), gears=gears, chain_links=links, chain_even=even_links(links) if links else None,
+            chain_centres_si=or_none(lambda: self.fitted_centres) if self.has_chain else None,
+        )  # fmt: skip

@@ -1,0 +1,52 @@
+"""Findings of the drive bench."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from ...errors import CannotSay, Need
+from ...judging.finding import Finding, q, word
+from ...judging.register import rule, verdict
+from ...physics.mechanics import TURN_SIGN
+from ..section import TURN_WORDS, DriveBench
+
+
+@rule("drive.rotation", "Turning direction and propeller", limit="same", source="kinematics", mark="statics")
+def rotation(bench: DriveBench) -> Iterable[Finding]:
+    if bench.resolved.has("across"):
+        return
+    hand = bench.installation.propeller.turns
+    if hand is None:
+        raise CannotSay(Need(bench._p("propeller/turns"), f"hand of the propeller ({bench.name})"))
+    turns = bench.output_turns
+    same = TURN_SIGN[hand] == turns
+    yield verdict(
+        "drive.rotation", "ok" if same else "stop", "Train and propeller turn the same way" if same else "The propeller is of the other hand",
+        "The {f} turns {t} seen from aft looking forward; the propeller wants {h}.", f=word(bench.resolved.word("flange")), t=word(TURN_WORDS[turns]), h=word(hand),
+    )  # fmt: skip
+
+
+@rule(
+    "drive.hunting-tooth",
+    "Tooth pairs",
+    limit="greatest common divisor 1",
+    source="common practice, no source",
+    mark="common practice",
+)
+def hunting_tooth(bench: DriveBench) -> Iterable[Finding]:
+    from math import gcd
+
+    for key, stage in bench.installation.drive.stages.items():
+        if stage.driver_teeth and stage.driven_teeth:
+            a, b = int(stage.driver_teeth.si), int(stage.driven_teeth.si)
+            if gcd(a, b) > 1 and stage.type == "gear":
+                yield verdict(
+                    "drive.hunting-tooth",
+                    "watch",
+                    "Teeth {a}/{b} share a divisor",
+                    "The same teeth meet every {n} turns and wear prints in.",
+                    subject=key,
+                    a=q(a, "count"),
+                    b=q(b, "count"),
+                    n=q(b // gcd(a, b), "count"),
+                )

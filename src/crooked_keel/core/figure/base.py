@@ -1,0 +1,102 @@
+"""figure.base"""
+
+from __future__ import annotations
+
+from typing import Any, ClassVar, Self
+
+from pydantic import BaseModel, ConfigDict, ValidationInfo, model_validator
+from pydantic_core import PydanticCustomError
+
+from ..errors import InputError
+from .grammar import NumberStyle, Source, accepted_units, parse_figure
+
+
+class Tolerance(BaseModel):
+    """± as typed and in SI. For measured figures two standard deviations; otherwise a bound."""
+
+    model_config = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False, frozen=True)
+    entered: str
+    si: float
+
+
+class Earlier(BaseModel):
+    """What a figure was before a measurement that disagrees with it."""
+
+    model_config = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False, frozen=True)
+    entered: str
+    si: float
+    plus_minus: Tolerance | None = None
+    source: Source
+
+
+class Figure(BaseModel):
+    """One figure. A client sends `entered`; only the server computes `si`."""
+
+    model_config = ConfigDict(extra="forbid", strict=True, allow_inf_nan=False, frozen=True)
+    dimension: ClassVar[str] = "number"
+    # The dimension by which a view prints it, where that is finer or of another trade than `dimension`.
+    shown: ClassVar[str | None] = None
+    least: ClassVar[float | None] = None
+    least_words: ClassVar[str] = ""
+
+    entered: str
+    si: float = 0.0
+    plus_minus: Tolerance | None = None
+    source: Source = "estimated"
+    note: str | None = None
+    instrument: str | None = None
+    earlier: Earlier | None = None
+
+    @model_validator(mode="wrap")
+    @classmethod
+    def _read(cls, value: Any, handler: Any, info: ValidationInfo) -> Self:
+        context = info.context or {}
+        if isinstance(value, cls) or context.get("trusted"):
+            return handler(value)  # type: ignore[no-any-return]
+        try:
+            return handler(cls._normal(value, context.get("number_style", "point")))  # type: ignore[no-any-return]
+        except InputError as bad:
+            raise PydanticCustomError(
+                "figure",
+                "{reason}",
+                {"reason": bad.message, "given": bad.given, "allowed": bad.allowed},
+            ) from None
+
+    @classmethod
+    def _normal(cls, value: Any, style: NumberStyle) -> dict[str, Any]:
+        if isinstance(value, bool | int | float):
+            raise InputError(
+                "", "a bare number: write its unit", given=str(value)[:40], allowed=accepted_units(cls.dimension)
+            )
+        if isinstance(value, str):
+            value = {"entered": value}
+        if not isinstance(value, dict) or not isinstance(value.get("entered"), str):
+            raise InputError(
+                "", "a figure is a text with its unit", given=str(value)[:40], allowed=accepted_units(cls.dimension)
+            )
+        parsed = parse_figure(value["entered"], cls.dimension, style)
+        tolerance_text, tolerance_si = parsed.plus_minus_entered, parsed.plus_minus_si
+        given = value.get("plus_minus")
+        if tolerance_text is None and isinstance(given, dict) and isinstance(given.get("entered"), str):
+            again = parse_figure(f"{value['entered']} ± {given['entered']}", cls.dimension, style)
+            tolerance_text, tolerance_si = again.plus_minus_entered, again.plus_minus_si
+        for name, typed, si in (
+            ("the value", value.get("si"), parsed.si),
+            ("the tolerance", given.get("si") if isinstance(given, dict) else None, tolerance_si),
+        ):
+            if typed is not None and (
+                isinstance(typed, bool)
+                or not isinstance(typed, int | float)
+                or si is None
+                or abs(typed - si) > 1e-9 * max(1.0, abs(si))
+            ):
+                raise InputError("", f"{name} in SI ({typed}) disagrees with its text ({si})", given=value["entered"])
+        if cls.least is not None and parsed.si < cls.least:
+            raise InputError("", cls.least_words, given=value["entered"])
+        normal = {k: v for k, v in value.items() if k not in ("entered", "si", "plus_minus")}
+        normal["entered"], normal["si"] = parsed.entered, parsed.si
+        if tolerance_text is not None:
+            normal["plus_minus"] = {"entered": tolerance_text, "si": tolerance_si}
+        if parsed.source is not None:
+            normal["source"] = parsed.source
+        return normal

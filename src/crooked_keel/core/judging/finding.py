@@ -1,0 +1,126 @@
+"""Findings and the rules that yield them; values; suggestions."""
+
+from __future__ import annotations
+
+from dataclasses import field
+from typing import Any, Literal
+
+from .formula import Out, Working, record
+
+Level = Literal["ok", "watch", "stop", "unknown"]
+
+
+Bench = Literal["craft", "choose", "balance", "drive", "mount", "align", "systems", "build", "prove"]
+
+
+BENCHES: tuple[Bench, ...] = ("craft", "choose", "balance", "drive", "mount", "align", "systems", "build", "prove")
+
+
+BUILT: tuple[Bench, ...] = ("craft", "choose", "balance", "drive", "mount", "align")
+
+
+# Worst first.
+LEVELS: tuple[Level, ...] = ("stop", "watch", "unknown", "ok")
+
+
+Mark = Literal["opened", "from memory", "common practice", "proposed", "statics"]
+
+
+@record
+class Param:
+    """One slot of a message: an SI number with its dimension, or a word."""
+
+    si: float | None = None
+    dimension: str | None = None
+    text: str | None = None
+
+
+@record
+class Message:
+    """A sentence with slots in braces. Numbers are put in by the edge, in the view's units."""
+
+    template: str
+    params: dict[str, Param] = field(default_factory=dict)
+
+
+def q(si: float, dimension: str) -> Param:
+    """A number for a message."""
+    return Param(si=si, dimension=dimension)
+
+
+def word(text: str) -> Param:
+    """A word for a message."""
+    return Param(text=text)
+
+
+@record
+class NeedOut:
+    """A missing figure: its JSON pointer and its name."""
+
+    pointer: str
+    what: str
+
+
+@record
+class Compared:
+    """The figures that were compared. lo and hi bound what is allowed; either may be absent."""
+
+    value: float
+    dimension: str
+    lo: float | None = None
+    hi: float | None = None
+
+
+class Operation(Out):
+    """One JSON Patch operation (RFC 6902): add, replace or remove."""
+
+    op: Literal["add", "replace", "remove"]
+    path: str
+    value: Any = None
+
+
+class Suggestion(Out):
+    """A way to clear a finding, proved by assessing the document with its patch applied."""
+
+    id: str
+    message: Message
+    operations: list[Operation]
+    reaches: Level
+    consequences: list[Message]
+
+
+@record
+class Finding:
+    """The verdict of one rule on one subject."""
+
+    key: str
+    rule: str
+    bench: Bench
+    level: Level
+    title: Message
+    message: Message
+    compared: Compared | None = None
+    margin: Param | None = None
+    needs: list[NeedOut] = field(default_factory=list)
+    working: Working | None = None
+    source: str = ""
+    mark: Mark = "statics"
+    can_suggest: bool = False
+
+
+@record
+class Value:
+    """A headline answer. `si` is None when it cannot be said yet; then `needs` says why; `before_needs` likewise."""
+
+    id: str
+    bench: Bench
+    label: str
+    dimension: str
+    si: float | None = None
+    before_si: float | None = None
+    plus_minus_si: float | None = None
+    text: str | None = None
+    needs: list[NeedOut] = field(default_factory=list)
+    before_needs: list[NeedOut] = field(default_factory=list)
+    working: Working | None = None
+    source: str = ""

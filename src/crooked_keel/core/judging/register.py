@@ -1,0 +1,77 @@
+"""judging.register"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterable
+from dataclasses import dataclass
+from typing import Any
+
+from ..reference.kinds import Form
+from .finding import Bench, Compared, Finding, Level, Mark, Message, NeedOut, Param
+from .formula import Working
+
+
+@dataclass(frozen=True, slots=True)
+class Rule:
+    """One entry of the catalogue. `check` yields the findings of a bench. `form`: asked only of craft that have it."""
+
+    id: str
+    bench: Bench
+    title: str
+    limit: str
+    source: str
+    mark: Mark
+    check: Callable[[Any], Iterable[Finding]]
+    form: Form | None = None
+
+
+RULES: dict[str, Rule] = {}
+
+
+def rule(
+    id: str, title: str, *, limit: str, source: str, mark: Mark, form: Form | None = None
+) -> Callable[[Callable[[Any], Iterable[Finding]]], Callable[[Any], Iterable[Finding]]]:
+    """Register a rule: `<bench>.<what>`; its check takes the bench and yields findings made by `verdict`."""
+
+    def register(check: Callable[[Any], Iterable[Finding]]) -> Callable[[Any], Iterable[Finding]]:
+        bench: Any = id.split(".")[0]
+        if id in RULES:
+            raise ValueError(f"rule {id} is registered twice")
+        RULES[id] = Rule(id, bench, title, limit, source, mark, check, form)
+        return check
+
+    return register
+
+
+def verdict(
+    rule_id: str,
+    level: Level,
+    title: str,
+    message: str,
+    *,
+    subject: str = "",
+    compared: Compared | None = None,
+    margin: Param | None = None,
+    working: Working | None = None,
+    source: str | None = None,
+    can_suggest: bool = False,
+    needs: list[NeedOut] | None = None,
+    **params: Param,
+) -> Finding:
+    """A finding of a registered rule; the catalogue gives bench, source and mark."""
+    r = RULES[rule_id]
+    return Finding(
+        key=f"{rule_id}:{subject}" if subject else rule_id,
+        rule=rule_id,
+        bench=r.bench,
+        level=level,
+        title=Message(template=title, params=params),
+        message=Message(template=message, params=params),
+        compared=compared,
+        margin=margin,
+        working=working,
+        source=source or r.source,
+        mark=r.mark,
+        can_suggest=can_suggest,
+        needs=needs or [],
+    )

@@ -1,0 +1,67 @@
+"""What every bench is: a set of lazily computed quantities, headline values, tables and shapes, judged by rules."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any, TypeVar
+
+from ..errors import CannotSay, InputError
+from ..figure.trace import Traced, Uncertain
+from .finding import Bench as BenchName
+from .finding import NeedOut, Value
+from .formula import Working
+from .gap import needs_out
+
+A = TypeVar("A")
+
+
+class ValueList:
+    """Collects headline values; a missing one lists what it needs in place of a number."""
+
+    def __init__(self, bench: BenchName) -> None:
+        self.bench = bench
+        self.values: list[Value] = []
+
+    def add(
+        self,
+        id: str,
+        label: str,
+        dimension: str,
+        ask: Callable[[], float | Traced | Uncertain | str],
+        *,
+        before: Callable[[], float | Traced | Uncertain] | None = None,
+        working: Callable[[], Working | None] | None = None,
+        source: str = "",
+    ) -> None:
+        """One value. `ask` may raise CannotSay or InputError: then the value says so. Source: the working's, or as given."""
+        made: dict[str, Any] = {
+            "id": f"{self.bench}.{id}",
+            "bench": self.bench,
+            "label": label,
+            "dimension": dimension,
+        }
+        if before is not None:
+            was, gaps = _answer(before)
+            made["before_si"] = was.value if isinstance(was, Traced | Uncertain) else was
+            made["before_needs"] = gaps
+        answer, made["needs"] = _answer(ask)
+        if isinstance(answer, Traced | Uncertain):
+            made["si"] = answer.value
+            made["plus_minus_si"] = 2 * answer.u if answer.u > 0 else None
+        else:
+            made["text" if isinstance(answer, str) else "si"] = answer
+        if working is not None and answer is not None:
+            made["working"] = shown = working()
+            source = shown.source if shown else source
+        made["source"] = source
+        self.values.append(Value(**made))
+
+
+def _answer(ask: Callable[[], A]) -> tuple[A | None, list[NeedOut]]:
+    """The answer, or what it needs."""
+    try:
+        return ask(), []
+    except CannotSay as gap:
+        return None, needs_out(gap.needs)
+    except InputError as bad:
+        return None, [NeedOut(pointer=bad.field, what=bad.message)]

@@ -1,0 +1,63 @@
+"""A motor bolted to the face of a gearbox: moment on the face, load of the bolts, and a third point at its tail."""
+
+from __future__ import annotations
+
+import math
+from typing import NamedTuple
+
+from ...errors import InputError
+from ...figure.units import G0_M_S2
+from ...judging.formula import formula
+
+
+@formula(
+    "mount.face-moment", "M = n·m·9.80665·a", result=("moment", "moment on the face"), n=("number", "bump, in g"), m=("mass", "mass that overhangs"), a=("length", "face to its CG"), source="statics",
+)  # fmt: skip
+def face_moment(load_factor: float, mass_kg: float, overhang_m: float) -> float:
+    """Moment of an overhung motor on the face of the gearbox, N·m."""
+    return load_factor * mass_kg * G0_M_S2 * overhang_m
+
+
+class FaceBolts(NamedTuple):
+    """Greatest tension and shear of one bolt, N."""
+
+    tension_n: float
+    shear_n: float
+
+
+def overhung_motor_face(
+    mass_kg: float, overhang_m: float, load_factor: float, peak_torque_n_m: float, bolts: int, circle_m: float, first_deg: float | None = None
+) -> FaceBolts:  # fmt: skip
+    """Bolts of an overhung motor: tension M·z/Σz² without preload, shear of weight and torque as vectors, the worse sign of the
+    torque. first_deg: first bolt from starboard toward up; None takes half a pitch.
+
+    Raises InputError for fewer than three bolts or a circle of no size. Source: elastic bolt group, statics."""
+    if bolts < 3:
+        raise InputError("/mount/face/bolts", "three bolts or more are wanted", given=str(bolts))
+    if circle_m <= 0:
+        raise InputError("/mount/face/bolt_circle", "a bolt circle above zero is wanted")
+    moment = face_moment(load_factor, mass_kg, overhang_m)
+    shear = load_factor * mass_kg * G0_M_S2 / bolts
+    radius = circle_m / 2
+    first = math.radians(180 / bolts if first_deg is None else first_deg)
+    at = [
+        (radius * math.cos(first + 2 * math.pi * i / bolts), radius * math.sin(first + 2 * math.pi * i / bolts))
+        for i in range(bolts)
+    ]
+    second = sum(z * z for _, z in at)
+    tangential = peak_torque_n_m / (bolts * radius)
+    worst = max(
+        math.hypot(sign * tangential * -z / radius, sign * tangential * y / radius - shear)
+        for y, z in at
+        for sign in (1, -1)
+    )
+    return FaceBolts(max(moment * z / second for _, z in at), worst)
+
+
+@formula(
+    "mount.third-point", "R = n·m·9.80665·(a + b) / (l + b)", result=("force", "load on the third point"), n=("number", "bump, in g"), m=("mass", "mass that overhangs"),
+    a=("length", "face to its CG"), b=("length", "gearbox support to the face"), l=("length", "face to the third point"), source="lever about the gearbox support",
+)  # fmt: skip
+def third_point(load_factor: float, mass_kg: float, overhang_m: float, behind_m: float, third_m: float) -> float:
+    """Load on a third point at the motor's tail, N. Both arms are from the line of the gearbox's own supports."""
+    return load_factor * mass_kg * G0_M_S2 * (overhang_m + behind_m) / (third_m + behind_m)

@@ -1,0 +1,60 @@
+"""A unit that swings with its wheel: what the shock and the pivot take."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+import numpy as np
+
+from ...errors import InputError
+from ...figure.units import G0_M_S2
+from ...judging.formula import formula
+from ...physics.geometry import Vector
+
+
+class Swung(NamedTuple):
+    """Compression of the shock, N, and force on the unit at its pivot (aft, up), N."""
+
+    shock_n: float
+    pivot_n: tuple[float, float]
+
+    @property
+    def pivot_size_n(self) -> float:
+        """Size of the pivot force, N."""
+        return float(np.hypot(*self.pivot_n))
+
+
+def _moment(arm: Vector, force: Vector) -> float:
+    """Moment in the side view, positive from z to x."""
+    return float(arm[1] * force[0] - arm[0] * force[1])
+
+
+def swing_unit_reactions(
+    pivot_m: Vector, shock_lower_m: Vector, shock_upper_m: Vector, contact_m: Vector, wheel_load_n: float, traction_n: float,
+    mass_kg: float, cg_m: Vector, load_factor: tuple[float, float] = (0.0, 1.0),
+) -> Swung:  # fmt: skip
+    """Shock and pivot of an arm in the side view. Points (2,): station, height, m. traction forward positive. Motor and drive are on
+    the arm, so their torque is internal. load_factor (aft, up) felt by the arm, in g; 1 g while the wheel hits a bump is cautious.
+
+    Raises InputError when the shock has no length or no lever about the pivot. Source: statics."""
+    line = shock_upper_m - shock_lower_m
+    length = float(np.linalg.norm(line))
+    if length < 1e-6:
+        raise InputError("/mount/swing/shock_upper_station", "both ends of the shock are in one place")
+    e = line / length
+    ground = np.array([-traction_n, wheel_load_n])
+    weight = -mass_kg * G0_M_S2 * np.array(load_factor)
+    lever = _moment(shock_lower_m - pivot_m, -e)
+    if abs(lever) < 1e-4:
+        raise InputError("/mount/swing/shock_lower_station", "the shock points at the pivot: it has no lever")
+    shock = -(_moment(contact_m - pivot_m, ground) + _moment(cg_m - pivot_m, weight)) / lever
+    force = -(ground + weight - shock * e)
+    return Swung(shock, (float(force[0]), float(force[1])))
+
+
+@formula(
+    "mount.swing-pivot", "F = √(Fx² + Fz²)", result=("force", "force at the pivot"), Fx=("force", "aft"), Fz=("force", "up"), source="statics of the arm in the side view",
+)  # fmt: skip
+def pivot_size(x_n: float, z_n: float) -> float:
+    """Size of the force at the pivot, N."""
+    return float(np.hypot(x_n, z_n))

@@ -1,0 +1,52 @@
+"""mount.swing.rules"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from ...errors import CannotSay, Need, all_or_cannot_say
+from ...figure.trace import need
+from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.register import rule, verdict
+from ..points.functions import reserve_factor
+from ..section import FITTING_FACTOR, MountBench
+
+
+@rule(
+    "mount.swing", "Pivot and shock", limit="reserve 1.15 or more ok, 1.0 watch, less stop, on limit loads times 1.5", source="statics; factors as on other mounts, proposed", mark="proposed", form="swing unit",
+)  # fmt: skip
+def swing(bench: MountBench) -> Iterable[Finding]:
+    s = bench.mount.swing
+    for what, strength in (("pivot", s.pivot_strength), ("shock", s.shock_strength)):
+        given = lambda st=strength, w=what: need(st, bench._p(f"mount/swing/{w}_strength"), f"strength of the {w}").si
+        all_or_cannot_say(given, lambda: bench.swing_cases)
+        case, load = bench.worst_swing(what)
+        factor = reserve_factor(given(), 1.5, FITTING_FACTOR, load)
+        level: Level = "ok" if factor >= 1.15 else "watch" if factor >= 1.0 else "stop"
+        yield verdict(
+            "mount.swing", level, "{w} has reserve {r}", "{c}: {l}. Its strength is taken as {st}, ultimate. Side load on the tyre is not in it.", subject=what,
+            compared=Compared(value=factor, dimension="number", lo=1.15), margin=q(factor - 1.0, "number"), working=reserve_factor.working(given(), 1.5, FITTING_FACTOR, load), source=case.source,
+            w=word(what.capitalize()), r=q(factor, "number"), c=word(case.name), l=q(load, "force"), st=q(given(), "force"),
+        )  # fmt: skip
+
+
+@rule(
+    "mount.swing-against-old",
+    "Pivot load against the old unit",
+    limit="not above the old ok, 10 % above watch, more stop",
+    source="1.0 by reason, 1.1 proposed",
+    mark="proposed",
+    form="swing unit",
+)
+def swing_against_old(bench: MountBench) -> Iterable[Finding]:
+    if bench.placed.old:
+        return
+    if bench.old is None:
+        raise CannotSay(Need("/old_installations", "the old installation"))
+    new, old = bench.worst_swing("pivot"), bench.old.worst_swing("pivot")
+    share = new[1] / old[1]
+    level: Level = "ok" if share <= 1.0 else "watch" if share <= 1.1 else "stop"
+    yield verdict(
+        "mount.swing-against-old", level, "Pivot carries {p} of the old", "{a} → {b}, in: {c}. The frame behind the pivot is proven for the old load only.",
+        compared=Compared(value=share, dimension="number", hi=1.0), margin=q(1.1 - share, "number"), p=q(share, "percent"), a=q(old[1], "force"), b=q(new[1], "force"), c=word(new[0].name.lower()),
+    )  # fmt: skip

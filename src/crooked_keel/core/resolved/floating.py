@@ -1,0 +1,414 @@
+"""The craft afloat as found: her waterplane from freeboards, her displacement and CG by form or by a report."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import NamedTuple
+
+import numpy as np
+
+from ..document import Figure, Mark
+from ..errors import CannotSay, Need, all_or_cannot_say
+from ..figure.doubt import std_uncertainty
+from ..figure.trace import Origin, Traced, above_zero, need, traced
+from ..judging.formula import Working
+from ..judging.gap import or_none
+from ..judging.values import ValueList
+from ..memo import Memo
+from ..physics.hull import Hull, Section, both_sides, level_draft
+from ..physics.hydrostatics import (
+    Afloat,
+    Hydro,
+    Waterplane,
+    form_displacement,
+    form_immersion,
+    hydro_from_form,
+    metacentric_height,
+    waterplane_from_freeboards,
+)
+from ..physics.stability import (
+    ROLL_FACTORS,
+    Inclined,
+    TableRow,
+    check_table,
+    draft_from_table,
+    hydro_from_table,
+    inclining_gm,
+    roll_period_gm,
+)
+from ..topic.lazy import lazy
+from .craft import Resolved
+from .references import Body, attempt, got
+
+# Bound on a form coefficient that nobody gave a tolerance for (proposed default).
+BLOCK_BOUND = 0.10
+_HULLS = Memo(8)
+
+
+class MeasuredGm(NamedTuple):
+    """GM as measured and its standard uncertainty, m; by which test, and the figure that says so."""
+
+    gm_m: float
+    u_m: float
+    by: str
+    pointer: str
+
+
+class Floating:
+    """Quantities of a floating craft as found."""
+
+    def __init__(self, resolved: Resolved) -> None:
+        self.resolved = resolved
+        self.flotation = resolved.project.craft.flotation
+        self.found = resolved.project.craft.as_found
+        self._placed: dict[str, tuple[Traced, Traced, Traced]] = {}
+
+    def _figure(self, part: str, what: str) -> Traced:
+        figure: Figure | None = getattr(self.flotation, part)
+        pointer = f"/craft/flotation/{part}"
+        made = traced(figure, pointer, what)
+        if part == "block" and figure is not None and figure.plus_minus is None:
+            u = BLOCK_BOUND * figure.si / 3**0.5
+            return Traced(made.value, {Origin.of(pointer, u, what, figure.source): 1.0})
+        return made
+
+    @property
+    def by(self) -> str:
+        """Whose word her hydrostatics are: the designer's table before her sections before a form estimate."""
+        if self.flotation.table:
+            return "designer's table"
+        return "sections" if self.flotation.sections else "form estimate"
+
+    @lazy
+    def length(self) -> float:
+        """Length on the waterline, m."""
+        return above_zero(self.flotation.length, "/craft/flotation/length", "length on the waterline")
+
+    @lazy
+    def density(self) -> Traced:
+        """Density of the water."""
+        return self._figure("density", "density of the water")
+
+    @lazy
+    def table(self) -> list[TableRow]:
+        """The designer's table, displacement in the water she floats in, immersion by its own slope."""
+        rows = self.flotation.table or []
+        place = self.resolved.references.place
+        at = lambda row, i, part: (
+            place(getattr(row, part), f"/craft/flotation/table/{i}/{part}", f"{part} of row {i + 1}", "x").value
+        )
+        made = [
+            TableRow(r.draft.si, r.displacement.si, at(r, i, "lcb"), at(r, i, "lcf"), 0.0, r.km.si, r.km_long.si) for i, r in enumerate(rows)
+        ]  # fmt: skip
+        check_table(made)
+        slopes = np.gradient([r.displacement_kg for r in made], [r.draft_m for r in made])
+        return [r._replace(immersion_kg_m=float(k)) for r, k in zip(made, slopes, strict=True)]
+
+    @lazy
+    def hull(self) -> Hull:
+        """Her sections."""
+        place = self.resolved.references.place
+        sections = self.flotation.sections or []
+        key = (sections, *self.resolved.references.behind)
+        return _HULLS(key, lambda: Hull.of([
+            Section(
+                place(s.station, f"/craft/flotation/sections/{i}/station", f"station of section {i + 1}", "x").value,
+                both_sides([(p.out.si, place(p.height, f"/craft/flotation/sections/{i}/half", f"height in section {i + 1}", "z").value) for p in s.half]),
+            )
+            for i, s in enumerate(sections)
+        ]))  # fmt: skip
+
+    def row_at(self, draft_m: float) -> TableRow:
+        """Hydrostatics at a draft over the keel, by the table or by the sections."""
+        density = self.density.value
+        if self.flotation.table:
+            return hydro_from_table(self.table, draft_m, density)
+        i = self.hull.cut(self.keel + draft_m)
+        kb = i.z_m - self.keel
+        return TableRow(
+            draft_m, density * i.volume_m3, i.x_m, i.lcf_m, density * i.area_m2, kb + i.inertia_m4 / i.volume_m3, kb + i.inertia_long_m4 / i.volume_m3
+        )  # fmt: skip
+
+    @lazy
+    def row(self) -> TableRow:
+        """Hydrostatics as found, by the table or by the sections."""
+        all_or_cannot_say(lambda: self.draft, lambda: self.keel, lambda: self.density)
+        return self.row_at(self.draft.value)
+
+    @lazy
+    def form(self) -> dict[str, Traced]:
+        """Length, beam, coefficients and density of the water."""
+        words = {
+            "length": "length on the waterline", "beam": "beam on the waterline", "block": "block coefficient",
+            "waterplane": "waterplane coefficient", "density": "density of the water",
+        }  # fmt: skip
+        asks = {k: (lambda k=k, w=w: self._figure(k, w)) for k, w in words.items()}
+        all_or_cannot_say(*asks.values())
+        return {k: ask() for k, ask in asks.items()}
+
+    def _place(self, part: str, what: str, axis: str) -> Traced:
+        place = self.resolved.references.place
+        return place(getattr(self.flotation, part), f"/craft/flotation/{part}", what, axis)  # type: ignore[arg-type]
+
+    @lazy
+    def lcf(self) -> float:
+        """Station of the centre of flotation, m: as entered, or by table or sections at the draft there."""
+        if self.by == "form estimate":
+            return self._place("lcf", "station of the centre of flotation", "x").value
+        all_or_cannot_say(lambda: self.keel, lambda: self.density)
+        if self.found.method == "report":
+            return self.row_at(self._reported_draft()).lcf_m
+        all_or_cannot_say(lambda: self.readings)
+        points = [(x.value, y.value, z.value) for x, y, z in self.readings]
+        at = sum(p[0] for p in points) / len(points)
+        for _ in range(3):  # the centre moves little with the draft: it is found where it was looked for
+            at = self.row_at(waterplane_from_freeboards(points, at).height_m - self.keel).lcf_m
+        return at
+
+    def _reported_draft(self) -> float:
+        """Draft at which table or sections carry the mass of the report, m."""
+        mass, density = self.reported_mass.value, self.density.value
+        if self.flotation.table:
+            return draft_from_table(self.table, mass, density)
+        return level_draft(self.hull, mass, density) - self.keel
+
+    @lazy
+    def keel(self) -> float:
+        """Water line of the underside of the canoe body, m."""
+        return self._place("keel", "underside of the canoe body", "z").value
+
+    @property
+    def marks(self) -> list[tuple[str, Mark]]:
+        """Marks in order."""
+        return sorted(self.flotation.marks.items(), key=lambda m: (m[1].rank, m[0]))
+
+    def mark_at(self, key: str, mark: Mark) -> tuple[Traced, Traced, Traced]:
+        """Station, butt line and sheer of a mark. Computed once."""
+        if key in self._placed:
+            return self._placed[key]
+        place, base = self.resolved.references.place, f"/craft/flotation/marks/{key}"
+        asks = (
+            lambda: place(mark.station, f"{base}/station", f"station of the mark {mark.name}", "x"),
+            lambda: place(mark.butt_line, f"{base}/butt_line", f"butt line of the mark {mark.name}", "y"),
+            lambda: place(mark.sheer, f"{base}/sheer", f"height of the sheer at {mark.name}", "z"),
+        )
+        all_or_cannot_say(*asks)
+        self._placed[key] = asks[0](), asks[1](), asks[2]()
+        return self._placed[key]
+
+    @lazy
+    def readings(self) -> list[tuple[Traced, Traced, Traced]]:
+        """Station, butt line and height of the water at each mark."""
+        freeboard: list[Callable[[], Traced]] = [
+            lambda k=k, m=m: traced(m.freeboard, f"/craft/flotation/marks/{k}/freeboard", f"freeboard at {m.name}")
+            for k, m in self.marks
+        ]
+        if not freeboard:
+            raise CannotSay(Need("/craft/flotation/marks", "marks where freeboards are read"))
+        all_or_cannot_say(*freeboard, *[lambda k=k, m=m: self.mark_at(k, m) for k, m in self.marks])
+        made = []
+        for (key, mark), ask in zip(self.marks, freeboard, strict=True):
+            x, y, sheer = self.mark_at(key, mark)
+            made.append((x, y, sheer - ask()))
+        return made
+
+    @lazy
+    def waterplane(self) -> Waterplane:
+        """The plane of the water."""
+        all_or_cannot_say(lambda: self.readings, lambda: self.lcf)
+        return waterplane_from_freeboards([(x.value, y.value, z.value) for x, y, z in self.readings], self.lcf)
+
+    @lazy
+    def draft(self) -> Traced:
+        """Draft of the canoe body at the centre of flotation, m: by the freeboards, or from the reported displacement."""
+        if self.found.method == "report":
+            if self.by != "form estimate":
+                all_or_cannot_say(lambda: self.keel, lambda: self.density, lambda: self.reported_mass)
+                return Traced(self._reported_draft())
+            all_or_cannot_say(lambda: self.form, lambda: self.reported_mass)
+            f = self.form
+            per_draft = f["density"].by(f["block"]).by(f["length"]).by(f["beam"])
+            return self.reported_mass.over(per_draft)
+        all_or_cannot_say(lambda: self.waterplane, lambda: self.keel)
+        return self._sum(self.waterplane.weights) - self._place("keel", "underside of the canoe body", "z")
+
+    @lazy
+    def reported_mass(self) -> Traced:
+        """Displacement from the report."""
+        return traced(self.found.report_mass, "/craft/as_found/report_mass", "displacement from the report")
+
+    @lazy
+    def hydro(self) -> Hydro:
+        """Hydrostatics at the draft found."""
+        if self.by != "form estimate":
+            r = self.row
+            kb = self.hull.cut(self.keel + self.draft.value).z_m - self.keel if self.by == "sections" else 0.0
+            bm, bm_long = r.km_m - kb, r.km_long_m - kb
+            return Hydro(r.displacement_kg, r.immersion_kg_m, kb, bm, bm, bm_long, bm_long)
+        all_or_cannot_say(lambda: self.draft, lambda: self.form)
+        f = {k: v.value for k, v in self.form.items()}
+        return hydro_from_form(f["length"], f["beam"], self.draft.value, f["block"], f["waterplane"], f["density"])
+
+    @lazy
+    def inclined(self) -> Inclined | None:
+        """GM by the inclining test as found, or None where there was none."""
+        test = self.flotation.inclining
+        if not test.readings:
+            return None
+        base = "/craft/flotation/inclining"
+        rows = sorted(test.readings.items(), key=lambda r: r[1].rank)
+        words = {"weight": "weight moved", "moved": "how far it was moved", "pendulum": "where the pendulum hung"}
+        asks = [
+            lambda k=k, r=r, p=p, w=w: need(getattr(r, p), f"{base}/readings/{k}/{p}", f"{w} ({r.name})").si
+            for k, r in rows
+            for p, w in words.items()
+        ]
+        pendulum = lambda: above_zero(test.pendulum, f"{base}/pendulum", "length of the pendulum")
+        all_or_cannot_say(*asks, pendulum, lambda: self.hydro)
+        values = [ask() for ask in asks]
+        moments = [values[i] * values[i + 1] for i in range(0, len(values), 3)]
+        return inclining_gm(self.hydro.displacement_kg, moments, values[2::3], pendulum())
+
+    @lazy
+    def gm_measured(self) -> MeasuredGm | None:
+        """GM as found by inclining, or by rolling the lowest it may be."""
+        found = self.inclined
+        if found is not None:
+            return MeasuredGm(found.gm_m, found.u_m, "inclined", "/craft/flotation/inclining/pendulum")
+        roll = self.flotation.inclining.roll
+        if roll is None:
+            return None
+        beam = self._figure("beam", "beam on the waterline").value
+        might = [roll_period_gm(f, beam, roll.si) for f in ROLL_FACTORS]
+        # Any coefficient of the range is as likely as any other.
+        u = std_uncertainty((max(might) - min(might)) / 2, "estimated")
+        return MeasuredGm(min(might), u, "timed roll", "/craft/flotation/inclining/roll")
+
+    @lazy
+    def height(self) -> float:
+        """CG over the keel, m: from GM where that was measured, free surface as it then was counted in; else as entered."""
+        measured = self.gm_measured
+        if measured is not None:
+            return self.hydro.km_m - measured.gm_m
+        place = self.resolved.references.place
+        ask = lambda: place(self.found.water_line, "/craft/as_found/water_line", "height of the CG as found", "z")
+        all_or_cannot_say(ask, lambda: self.keel)
+        return ask().value - self.keel
+
+    @lazy
+    def body(self) -> Body:
+        """The craft as she floats: displacement by table, sections or form, LCG = LCB + trim, TCG = heel · GM."""
+        if self.by == "form estimate":
+            all_or_cannot_say(lambda: self.form, lambda: self.draft)
+            f = self.form
+            mass = f["density"].by(f["block"]).by(f["length"]).by(f["beam"]).by(self.draft)
+        else:
+            row = self.row
+            mass = Traced(row.displacement_kg, {o: s * row.immersion_kg_m for o, s in self.draft.slopes.items()})
+        place = self.resolved.references.place
+        measured = self.gm_measured
+        height = attempt(
+            (lambda: Traced(self.height + self.keel, {Origin.of(measured.pointer, measured.u_m, f"GM, {measured.by}", "measured"): -1.0})) if measured is not None
+            else lambda: place(self.found.water_line, "/craft/as_found/water_line", "height of the CG as found", "z")
+        )  # fmt: skip
+        return Body(
+            "as-found",
+            "Craft as found",
+            "as found",
+            1,
+            "/craft/as_found",
+            mass,
+            attempt(self._lcg),
+            attempt(self._tcg),
+            height,
+        )
+
+    def _lcg(self) -> Traced:
+        lcb = (
+            (lambda: self._place("lcb", "station of the centre of buoyancy when level", "x"))
+            if self.by == "form estimate"
+            else self._lcb_by_draft
+        )
+        all_or_cannot_say(lcb, lambda: self.waterplane, lambda: self.hydro, lambda: self.height)
+        # MCT·L/displacement is the longitudinal GM: slope times GM is how far G lies aft of the level centre of buoyancy.
+        return lcb() + self._sum(self.waterplane.weights_aft).times(self.hydro.km_long_m - self.height)
+
+    def _lcb_by_draft(self) -> Traced:
+        """LCB by table or sections, with what the doubt of the draft moves it."""
+        step = 1e-3
+        back = self.row_at(self.draft.value - step)
+        rate = (self.row.lcb_m - back.lcb_m) / step
+        return Traced(self.row.lcb_m, {o: s * rate for o, s in self.draft.slopes.items()})
+
+    def _sum(self, weights: tuple[float, ...]) -> Traced:
+        """Height or slope of the water as a sum over the freeboards, each with its doubt."""
+        total = Traced(0.0)
+        for weight, (_, _, z) in zip(weights, self.readings, strict=True):
+            total = total + z.times(weight)
+        return total
+
+    def _tcg(self) -> Traced:
+        all_or_cannot_say(lambda: self.waterplane, lambda: self.hydro, lambda: self.height)
+        return self._sum(self.waterplane.weights_starboard).times(metacentric_height(self.hydro.km_m, self.height))
+
+    def afloat(self, found: Body) -> Afloat:
+        """What a change of weight starts from."""
+        all_or_cannot_say(lambda: self.hydro, lambda: self.height, lambda: self.lcf, lambda: self.length, lambda: got(found.mass), lambda: got(found.y))  # fmt: skip
+        h = self.hydro
+        return Afloat(
+            got(found.mass).value, self.height, got(found.y).value, h.km_m, h.km_long_m, self.length, self.lcf, h.immersion_kg_m
+        )  # fmt: skip
+
+    def freeboard(self, key: str, mark: Mark) -> float:
+        """Freeboard at a mark as found, m."""
+        return need(mark.freeboard, f"/craft/flotation/marks/{key}/freeboard", f"freeboard at {mark.name}").si
+
+    @property
+    def gm_by(self) -> str:
+        """How GM is known."""
+        measured = or_none(lambda: self.gm_measured)
+        return measured.by if measured else self.by
+
+    def displacement_working(self) -> Working | None:
+        """The working of the displacement by form; table and sections have none."""
+        if self.by != "form estimate":
+            return None
+        f = {k: v.value for k, v in self.form.items()}
+        return form_displacement.working(f["density"], f["block"], f["length"], f["beam"], self.draft.value)
+
+    def values(self, out: ValueList) -> None:
+        """Draft, trim and heel as found, and what a centimetre carries."""
+        out.add(
+            "draft",
+            "Draft of the canoe body",
+            "length",
+            lambda: self.draft,
+            source="plane through the freeboards, or the report by form",
+        )
+        out.add(
+            "trim-found",
+            "Trim over her waterline, stern down",
+            "length",
+            self._trim,
+            source="plane through the freeboards, least squares",
+        )
+        out.add(
+            "heel-found",
+            "Heel, starboard down",
+            "angle",
+            lambda: self.waterplane.slope_starboard,
+            source="plane through the freeboards, least squares",
+        )
+        out.add(
+            "immersion", "Sinks her by a length", "immersion", lambda: self.hydro.immersion_kg_m,
+            working=(lambda: form_immersion.working(*(self.form[k].value for k in ("density", "waterplane", "length", "beam")))) if self.by == "form estimate" else None,
+            source=self.by,
+        )  # fmt: skip
+        out.add(
+            "gm-found", f"GM, {self.gm_by}", "length", lambda: metacentric_height(self.hydro.km_m, self.height),
+            working=lambda: metacentric_height.working(self.hydro.km_m, self.height),
+        )  # fmt: skip
+
+    def _trim(self) -> float:
+        all_or_cannot_say(lambda: self.waterplane, lambda: self.length)
+        return self.waterplane.slope_aft * self.length

@@ -1,0 +1,387 @@
+"""resolved.installation"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable
+from dataclasses import dataclass, replace
+from typing import Literal
+
+import numpy as np
+
+from ..document import Installation
+from ..errors import CannotSay, InputError, Need, all_or_cannot_say
+from ..figure.kinds import Mass
+from ..figure.trace import Traced
+from ..physics.geometry import Matrix, Vector, rotation_y, shaft_direction, thrust_direction, thrust_rotation
+from ..physics.mechanics import cg_from_suspension, two_scale_cg
+from ..topic.lazy import lazy
+from .ratios import overall_ratio
+from .references import Body, References, attempt
+
+Local = tuple[Traced, Traced, Traced]
+
+
+@dataclass
+class ResolvedInstallation:
+    """One installation placed in the craft."""
+
+    id: str
+    pointer: str
+    installation: Installation
+    references: References
+    old: bool = False
+
+    @property
+    def name(self) -> str:
+        """What people call the unit."""
+        return self.installation.unit.name
+
+    def _p(self, path: str) -> str:
+        return f"{self.pointer}/{path}"
+
+    @lazy
+    def flange(self) -> Local:
+        """Centre of the output flange: the point that is held when the thrust line turns."""
+        p = self.installation.placement
+        place = self.references.place
+        asks = (
+            lambda: place(
+                p.flange_station,
+                self._p("placement/flange_station"),
+                f"station of the {self.references.word('flange')} ({self.name})",
+                "x",
+            ),
+            lambda: place(
+                p.flange_butt_line,
+                self._p("placement/flange_butt_line"),
+                f"butt line of the {self.references.word('flange')} ({self.name})",
+                "y",
+            ),
+            lambda: place(
+                p.flange_water_line,
+                self._p("placement/flange_water_line"),
+                f"water line of the {self.references.word('flange')} ({self.name})",
+                "z",
+            ),
+        )
+        all_or_cannot_say(*asks)
+        return asks[0](), asks[1](), asks[2]()
+
+    @lazy
+    def shaft(self) -> tuple[float, float]:
+        """Angle by which the shaft falls going aft, and its length between coupling and propeller: rad, m."""
+        all_or_cannot_say(lambda: self.flange, lambda: self.shaft_end)
+        flange, end = self.flange, self.shaft_end
+        dx, dz = end[0].value - flange[0].value, flange[2].value - end[1].value
+        if dx <= 0:
+            raise InputError(
+                self._p("placement/propeller_station"), f"the propeller of the {self.name} is not aft of its coupling"
+            )
+        return math.atan2(dz, dx), math.hypot(dx, dz)
+
+    @lazy
+    def shaft_end(self) -> tuple[Traced, Traced]:
+        """Station and water line of the propeller on its shaft."""
+        p, place = self.installation.placement, self.references.place
+        asks = (
+            lambda: place(p.propeller_station, self._p("placement/propeller_station"), f"station of the propeller ({self.name})", "x"),
+            lambda: place(p.propeller_water_line, self._p("placement/propeller_water_line"), f"water line of the propeller ({self.name})", "z"),
+        )  # fmt: skip
+        all_or_cannot_say(*asks)
+        return asks[0](), asks[1]()
+
+    @lazy
+    def nose_up(self) -> float:
+        """Angle of the unit, nose up: the shaft's less the down-angle of the gear, rad."""
+        down = self.installation.drive.down_angle
+        return self.shaft[0] - (down.si if down else 0.0)
+
+    @lazy
+    def angles(self) -> tuple[Traced, Traced]:
+        """Down and right thrust, rad."""
+        p = self.installation.placement
+        asks = (
+            lambda: self.references.measured(p.down, self._p("placement/down"), f"down thrust ({self.name})"),
+            lambda: self.references.measured(p.right, self._p("placement/right"), f"right thrust ({self.name})"),
+        )
+        all_or_cannot_say(*asks)
+        return asks[0](), asks[1]()
+
+    @lazy
+    def rotation(self) -> Matrix:
+        """Turn of the unit about its flange, 3×3: by the thrust line, by the shaft line, or none where the shaft lies across."""
+        if self.references.has("shaft line"):
+            return rotation_y(self.nose_up)
+        if not self.references.has("thrust line"):
+            return np.eye(3)
+        down, right = self.angles
+        return thrust_rotation(down.value, right.value)
+
+    @lazy
+    def thrust_axis(self) -> Vector:
+        """Unit vector along the shaft, forward."""
+        if self.references.has("shaft line"):
+            return shaft_direction(self.shaft[0])
+        return thrust_direction(self.rotation)
+
+    @lazy
+    def _slopes(self) -> list[tuple[Matrix, Traced]]:
+        """Derivative of the turn by each angle that has a doubt, with the angle."""
+        if not self.references.has("thrust line"):
+            return []
+        down, right = self.angles
+        h = 1e-5
+        made = []
+        for angle, dn, dr in ((down, h, 0.0), (right, 0.0, h)):
+            if angle.u > 0:
+                ahead = thrust_rotation(down.value + dn, right.value + dr)
+                behind = thrust_rotation(down.value - dn, right.value - dr)
+                made.append(((ahead - behind) / (2 * h), angle))
+        return made
+
+    def placed(self, local: Local) -> Local:
+        """A point given along the shaft, to starboard and up from the output flange → craft axes."""
+        turn = self.rotation
+        numbers = np.array([t.value for t in local])
+        made = []
+        for i in range(3):
+            total = self.flange[i]
+            for j in range(3):
+                if turn[i, j] != 0.0:
+                    total = total + local[j].times(float(turn[i, j]))
+            for slope, angle in self._slopes:
+                total = total + Traced(0.0, {p: float(slope[i] @ numbers) * s for p, s in angle.slopes.items()})
+            made.append(total)
+        return made[0], made[1], made[2]
+
+    @lazy
+    def unit_flange_local(self) -> Local:
+        """The unit's own output flange, from the output flange of the drive."""
+        zero = Traced(0.0)
+        drive, side = self.installation.drive, float(self.references.kind.unit_side)
+        if not drive.stages or not side:
+            return zero, zero, zero
+        stages = sorted(drive.stages.items(), key=lambda s: s[1].rank)
+        asks: list[Callable[[], Traced]] = [
+            lambda: self.references.measured(
+                drive.length, self._p("drive/length"), f"length of the drive ({self.name})"
+            )
+        ]
+        for key, stage in stages:
+            base = self._p(f"drive/stages/{key}")
+            asks.append(
+                lambda s=stage, b=base: self.references.measured(
+                    s.offset_starboard, f"{b}/offset_starboard", f"sideways offset of the {s.name}"
+                )
+            )
+            asks.append(
+                lambda s=stage, b=base: self.references.measured(
+                    s.offset_up, f"{b}/offset_up", f"offset up of the {s.name}"
+                )
+            )
+        all_or_cannot_say(*asks)
+        y = z = zero
+        for k in range(len(stages)):
+            y, z = y - asks[1 + 2 * k](), z - asks[2 + 2 * k]()
+        return asks[0]().times(side), y, z
+
+    def _from_unit_flange(self, asks: tuple[Callable[[], Traced], Callable[[], Traced], Callable[[], Traced]]) -> Local:
+        all_or_cannot_say(lambda: self.unit_flange_local, lambda: self.flange, lambda: self.rotation, *asks)
+        base = self.unit_flange_local
+        return self.placed((base[0] + asks[0](), base[1] + asks[1](), base[2] + asks[2]()))
+
+    @lazy
+    def unit_cg(self) -> Local:
+        """CG of the unit in craft axes."""
+        u = self.installation.unit
+        return self._from_unit_flange((
+            lambda: self.references.measured(u.cg_aft, self._p("unit/cg_aft"), f"CG of the {self.name}, from {self.references.word('unit flange')}"),
+            lambda: self.references.measured(u.cg_starboard, self._p("unit/cg_starboard"), f"CG of the {self.name}, sideways"),
+            lambda: self.references.measured(u.cg_up, self._p("unit/cg_up"), f"CG of the {self.name}, height"),
+        ))  # fmt: skip
+
+    @lazy
+    def on_scales(self) -> tuple[float, float]:
+        """Mass and CG aft of its flange of the bare unit on two scales: kg, m."""
+        base, s = self._p("unit/on_scales"), self.installation.unit.on_scales
+        net = []
+        for end in ("first", "second"):
+            asks = (
+                lambda e=end: self.references.measured(
+                    getattr(s, f"{e}_reading"), f"{base}/{e}_reading", f"reading of the {e} scale"
+                ),
+                lambda e=end: self.references.measured(
+                    getattr(s, f"{e}_tare"), f"{base}/{e}_tare", f"tare on the {e} scale"
+                ),
+                lambda e=end: self.references.measured(
+                    getattr(s, f"{e}_at"), f"{base}/{e}_at", f"place of the {e} edge"
+                ),
+            )
+            net.append(asks)
+        all_or_cannot_say(*[a for asks in net for a in asks])
+        (r1, t1, x1), (r2, t2, x2) = ([a().value for a in asks] for asks in net)
+        if r1 < t1 or r2 < t2:
+            raise InputError(f"{base}/first_reading", "a reading is less than its tare")
+        return r1 - t1 + r2 - t2, two_scale_cg(r1 - t1, x1, r2 - t2, x2)
+
+    @lazy
+    def hung(self) -> tuple[float, float]:
+        """CG of the bare unit hung by two points in turn: aft of its flange and up from its shaft, m."""
+        base, h = self._p("unit/hung"), self.installation.unit.hung
+        parts = [f"{a}{b}_{c}" for a in ("first", "second") for b in ("", "_mark") for c in ("aft", "up")]
+        asks = [
+            lambda p=p: self.references.measured(
+                getattr(h, p),
+                f"{base}/{p}",
+                p.replace("_", " ").replace("first", "first point").replace("second", "second point"),
+            )
+            for p in parts
+        ]
+        all_or_cannot_say(*asks)
+        v = [ask().value for ask in asks]
+        return cg_from_suspension((v[0], v[1]), (v[2], v[3]), (v[4], v[5]), (v[6], v[7]))
+
+    @lazy
+    def drive_cg(self) -> Local:
+        """CG of the reduction; taken half way between the two shafts."""
+        d = self.installation.drive
+        ask = lambda: self.references.measured(
+            d.cg_aft, self._p("drive/cg_aft"), f"CG of the drive ({self.name}), aft of the output flange"
+        )
+        all_or_cannot_say(ask, lambda: self.unit_flange_local, lambda: self.flange, lambda: self.rotation)
+        _, y, z = self.unit_flange_local
+        return self.placed((ask(), y.times(0.5), z.times(0.5)))
+
+    @lazy
+    def propeller_centre(self) -> Local:
+        """Hub of the propeller: at the end of the shaft line, or ahead of the output flange by the spacer."""
+        if self.references.has("shaft line"):
+            all_or_cannot_say(lambda: self.flange, lambda: self.shaft_end)
+            return self.shaft_end[0], self.flange[1], self.shaft_end[1]
+        ask = lambda: self.references.measured(
+            self.installation.propeller.spacer, self._p("propeller/spacer"), f"length of the spacer ({self.name})"
+        )
+        all_or_cannot_say(ask, lambda: self.flange, lambda: self.rotation)
+        zero = Traced(0.0)
+        return self.placed((ask().times(-1.0), zero, zero))
+
+    @lazy
+    def rear(self) -> Local:
+        """Centre of the rear of the unit, on its shaft line."""
+        zero = Traced(0.0)
+        return self._from_unit_flange((
+            lambda: self.references.measured(self.installation.unit.length, self._p("unit/length"), f"length of the {self.name} behind its flange"),
+            lambda: zero,
+            lambda: zero,
+        ))  # fmt: skip
+
+    def mount_point(self, key: str) -> Local:
+        """A mount point on the unit, in craft axes."""
+        m = self.installation.mount.points[key]
+        base = self._p(f"mount/points/{key}")
+        return self._from_unit_flange((
+            lambda: self.references.measured(m.unit_aft, f"{base}/unit_aft", f"{self._point(m.name)}, along the unit"),
+            lambda: self.references.measured(m.unit_starboard, f"{base}/unit_starboard", f"{self._point(m.name)}, sideways"),
+            lambda: self.references.measured(m.unit_up, f"{base}/unit_up", f"{self._point(m.name)}, height"),
+        ))  # fmt: skip
+
+    def _point(self, name: str) -> str:
+        return f"{self.references.word('point')} {name}"
+
+    def structure_point(self, key: str) -> Local:
+        """Where a mount point meets the structure: the firewall end of its tubes, or the stringer straight under it."""
+        m = self.installation.mount.points[key]
+        base = self._p(f"mount/points/{key}")
+        place, word = self.references.place, self.references.word("structure point")
+        height = lambda: place(
+            m.structure_water_line, f"{base}/structure_water_line", f"{word} {m.name}, water line", "z"
+        )
+        if self.references.has("bed"):
+            all_or_cannot_say(lambda: self.mount_point(key), height)
+            x, y, _ = self.mount_point(key)
+            return x, y, height()
+        asks = (
+            self.references.firewall_x,
+            lambda: place(m.structure_butt_line, f"{base}/structure_butt_line", f"{word} {m.name}, butt line", "y"),
+            height,
+        )
+        all_or_cannot_say(*asks)
+        return asks[0](), asks[1](), asks[2]()
+
+    @property
+    def mount_keys(self) -> list[str]:
+        """Ids of the mount points, in order."""
+        return [k for k, _ in sorted(self.installation.mount.points.items(), key=lambda i: (i[1].rank, i[0]))]
+
+    @lazy
+    def mount_points(self) -> dict[str, Local]:
+        """All mount points on the unit."""
+        keys = self._mount_keys_or_need()
+        all_or_cannot_say(*[lambda k=k: self.mount_point(k) for k in keys])
+        return {k: self.mount_point(k) for k in keys}
+
+    @lazy
+    def structure_points(self) -> dict[str, Local]:
+        """All points on the structure."""
+        keys = self._mount_keys_or_need()
+        all_or_cannot_say(*[lambda k=k: self.structure_point(k) for k in keys])
+        return {k: self.structure_point(k) for k in keys}
+
+    def _mount_keys_or_need(self) -> list[str]:
+        if not self.mount_keys:
+            raise CannotSay(Need(self._p("mount/points"), f"{self.references.word('point')}s of the {self.name}"))
+        return self.mount_keys
+
+    @lazy
+    def mount_cg(self) -> Local:
+        """CG of the mount: half way between the mean of its points on the unit and on the structure, or at the unit's own."""
+        reaches = self.references.has("firewall") or self.references.has("bed")
+        all_or_cannot_say(lambda: self.mount_points, *([lambda: self.structure_points] if reaches else []))
+        points = [*self.mount_points.values(), *(self.structure_points.values() if reaches else ())]
+        made = []
+        for i in range(3):
+            total = Traced(0.0)
+            for p in points:
+                total = total + p[i].times(1 / len(points))
+            made.append(total)
+        return made[0], made[1], made[2]
+
+    @lazy
+    def ratio(self) -> float:
+        """Unit speed over propeller speed."""
+        return overall_ratio(self.installation.drive, self._p("drive"), self.name)
+
+    @lazy
+    def parts(self) -> list[Body]:
+        """Unit, reduction if there is one, propeller, mount and packs as bodies, present."""
+        i, has = self.installation, self.references.has
+        asks: list[tuple[str, str, Mass | None, Callable[[], Local]]] = [
+            ("unit", self.name, i.unit.mass, lambda: self.unit_cg)
+        ]
+        if has("air propeller") or has("marine propeller"):
+            if i.drive.stages or i.drive.mass is not None:
+                asks.append(("drive", "Reduction", i.drive.mass, lambda: self.drive_cg))
+            asks.append(("propeller", "Propeller", i.propeller.mass, lambda: self.propeller_centre))
+        if has("spring points"):
+            asks.append(("mount", "Mount", i.mount.mass, lambda: self.mount_cg))
+        made = []
+        for part, name, mass, at in asks:
+            what = f"mass of the {name}" if part == "unit" else f"mass of the {name.lower()} ({self.name})"
+            x, y, z = (attempt(lambda k=k, at=at: at()[k]) for k in range(3))
+            kilograms = attempt(lambda m=mass, p=part, w=what: self.references.measured(m, self._p(f"{p}/mass"), w))
+            made.append(Body(part, name, "installed", 1, self._p(part), kilograms, x, y, z, derived=True))
+        for key, pack in sorted(i.packs.items(), key=lambda p: (p[1].rank, p[0])):
+            base = self._p(f"packs/{key}")
+            mass_of = attempt(
+                lambda p=pack, b=base: self.references.measured(
+                    p.mass, f"{b}/mass", f"mass of the {p.name} ({self.name})"
+                )
+            )
+            made.append(Body(f"pack-{key}", pack.name, "installed", 1, base, mass_of, *self.references.position(pack, base, pack.name), derived=True))  # fmt: skip
+        return made
+
+    def bodies(self, sign: int, group: str) -> list[Body]:
+        """The masses that belong to this installation, put on or taken off: rows of the ledger that nobody types twice."""
+        kind: Literal["removed", "installed"] = "removed" if sign < 0 else "installed"
+        return [replace(b, id=f"{group}-{b.id}", kind=kind, sign=sign) for b in self.parts]

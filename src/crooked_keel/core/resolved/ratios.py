@@ -1,0 +1,58 @@
+"""resolved.ratios"""
+
+from __future__ import annotations
+
+from ..document import Drive, Stage
+from ..errors import InputError, all_or_cannot_say
+from ..figure.trace import need
+from ..judging.formula import formula
+
+
+def stage_ratio(stage: Stage, pointer: str) -> float:
+    """Driver speed over driven speed of one stage. Teeth give it exactly; a typed ratio must then agree."""
+    teeth = stage.driver_teeth, stage.driven_teeth
+    if teeth[0] is not None or teeth[1] is not None:
+        driver, driven = teeth
+        all_or_cannot_say(
+            lambda: need(driver, f"{pointer}/driver_teeth", f"driving teeth of the {stage.name}"),
+            lambda: need(driven, f"{pointer}/driven_teeth", f"driven teeth of the {stage.name}"),
+        )
+        assert driver is not None and driven is not None
+        ratio = driven.si / driver.si
+        if stage.ratio is not None and abs(stage.ratio.si - ratio) > 0.005 * ratio:
+            raise InputError(
+                f"{pointer}/ratio",
+                f"the {stage.name}: the ratio typed and its teeth do not agree",
+                given=stage.ratio.entered,
+            )
+        return ratio
+    return need(stage.ratio, f"{pointer}/ratio", f"ratio of the {stage.name}").si
+
+
+def overall_ratio(drive: Drive, pointer: str, name: str) -> float:
+    """Π of the stage ratios; 1 without stages. Source: kinematics."""
+    total = 1.0
+    all_or_cannot_say(*[lambda k=k, s=s: stage_ratio(s, f"{pointer}/stages/{k}") for k, s in drive.stages.items()])
+    for key, stage in drive.stages.items():
+        total *= stage_ratio(stage, f"{pointer}/stages/{key}")
+    return total
+
+
+@formula(
+    "mechanics.ratio", "i = Πdriven / Πdriving", result=("number", "overall ratio"), Πdriven=("number", "driven teeth, or ratios, multiplied"),
+    Πdriving=("number", "driving teeth multiplied"), source="kinematics",
+)  # fmt: skip
+def ratio_of_products(driven: float, driving: float) -> float:
+    """Overall ratio from the products of driven and driving teeth; a stage known by its ratio counts as driven."""
+    return driven / driving
+
+
+def ratio_products(drive: Drive) -> tuple[float, float]:
+    """Products of driven and of driving teeth over the stages that are known."""
+    driven = driving = 1.0
+    for stage in drive.stages.values():
+        if stage.driver_teeth is not None and stage.driven_teeth is not None:
+            driven, driving = driven * stage.driven_teeth.si, driving * stage.driver_teeth.si
+        elif stage.ratio is not None:
+            driven *= stage.ratio.si
+    return driven, driving

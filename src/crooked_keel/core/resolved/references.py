@@ -1,0 +1,153 @@
+"""resolved.references"""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Literal
+
+from ..document import Project
+from ..errors import CannotSay, InputError, Need
+from ..figure.base import Figure
+from ..figure.doubt import School, std_uncertainty
+from ..figure.place import DIRECTIONS, Place
+from ..figure.trace import Origin, Traced, need, traced
+from ..reference.kinds import KINDS, Form, Kind
+
+FIXED_ORIGINS = {"datum", "centreline", "level line"}
+
+
+Axis = Literal["x", "y", "z"]
+
+
+Maybe = Traced | CannotSay
+
+
+def attempt(ask: Callable[[], Traced]) -> Maybe:
+    """The number, or what it needs, as a value. A number refused for bad input is needed as well."""
+    try:
+        return ask()
+    except CannotSay as gap:
+        return gap
+    except InputError as bad:
+        return CannotSay(Need(bad.field, bad.message))
+
+
+def got(maybe: Maybe) -> Traced:
+    """The number, or raise what it needs."""
+    if isinstance(maybe, CannotSay):
+        raise CannotSay(*maybe.needs)
+    return maybe
+
+
+def as_stated(figure: Figure | None, pointer: str, what: str) -> Traced:
+    """A load that defines a named case: exact by definition unless it was typed with a ±."""
+    number = traced(figure, pointer, what)
+    assert figure is not None
+    return number if figure.plus_minus is not None else Traced(number.value)
+
+
+@dataclass(frozen=True, slots=True)
+class Body:
+    """A mass at a place. sign +1 present, −1 taken out. Each number may still be missing."""
+
+    id: str
+    name: str
+    kind: Literal["as found", "removed", "installed", "kept", "loaded"]
+    sign: int
+    pointer: str
+    mass: Maybe
+    x: Maybe
+    y: Maybe
+    z: Maybe
+    derived: bool = False
+
+    def axis(self, axis: Axis) -> Maybe:
+        """The coordinate along an axis."""
+        return self.x if axis == "x" else self.y if axis == "y" else self.z
+
+
+class References:
+    """Named places to measure from, resolved to distances from the datum; and the kind of craft with its words."""
+
+    def __init__(self, project: Project) -> None:
+        self.project = project
+        self.kind: Kind = KINDS[project.kind]
+        self.school: School = project.assumptions.tolerance_school or "two standard deviations"
+
+    def measured(self, figure: Figure | None, pointer: str, what: str) -> Traced:
+        """A figure as a traced number, with what its instrument is off, which every figure read with that instrument shares."""
+        made = traced(figure, pointer, what, self.school)
+        return made if figure is None or figure.instrument is None else made + self._instrument(figure, pointer)
+
+    def _instrument(self, figure: Figure, pointer: str) -> Traced:
+        key = figure.instrument or ""
+        found = self.project.instruments.get(key)
+        if found is None:
+            raise InputError(pointer, "this figure names an instrument that is not listed", given=key,
+                             allowed=", ".join(self.project.instruments) or "none yet")  # fmt: skip
+        slopes: dict[Origin, float] = {}
+        if found.gain is not None:
+            at = f"/instruments/{key}/gain"
+            origin = Origin.of(
+                at, std_uncertainty(abs(found.gain.si), "maker"), f"what the {found.name} is off", "maker"
+            )
+            slopes[origin] = figure.along_m if isinstance(figure, Place) else figure.si
+        if found.offset is not None and isinstance(figure, Place):
+            at = f"/instruments/{key}/offset"
+            origin = Origin.of(at, std_uncertainty(found.offset.si, "maker"), f"where the {found.name} begins", "maker")
+            slopes[origin] = float(DIRECTIONS[figure.dir])
+        return Traced(0.0, slopes)
+
+    @property
+    def behind(self) -> tuple[object, ...]:
+        """What of the document every place and mass reads beside its own figure."""
+        return self.project.craft.references, self.project.instruments
+
+    def has(self, form: Form) -> bool:
+        """Whether the craft has a form."""
+        return form in self.kind.forms
+
+    def word(self, name: str) -> str:
+        """What the trade calls it."""
+        return self.kind.words[name]
+
+    def place(self, figure: Place | None, pointer: str, what: str, axis: Axis) -> Traced:
+        """A position figure → traced coordinate on its axis, through its chain of references."""
+        return self._follow(need(figure, pointer, what), pointer, what, axis, ())
+
+    def _follow(self, figure: Place, pointer: str, what: str, axis: Axis, seen: tuple[str, ...]) -> Traced:
+        own = self.measured(figure, pointer, what)
+        if figure.origin in FIXED_ORIGINS:
+            return own
+        reference = self.project.craft.references.get(figure.origin)
+        if reference is None:
+            raise InputError(pointer, f"{what} is measured from '{figure.origin}', which is not a reference of this craft",
+                             given=figure.origin, allowed=", ".join(["datum", *self.project.craft.references]))  # fmt: skip
+        if figure.origin in seen:
+            raise InputError(pointer, f"the references {' → '.join((*seen, figure.origin))} go round in a circle")
+        base = f"/craft/references/{figure.origin}"
+        origin: Place | None
+        if axis == "x":
+            origin, base, name = reference.station, f"{base}/station", f"station of the {reference.name}"
+        elif axis == "z":
+            origin, base, name = reference.water_line, f"{base}/water_line", f"water line of the {reference.name}"
+        else:
+            raise InputError(pointer, f"{what}: butt lines are measured from the centreline", given=figure.origin)
+        return own + self._follow(need(origin, base, name), base, name, axis, (*seen, figure.origin))
+
+    def position(self, item: object, pointer: str, name: str, prefix: str = "") -> tuple[Maybe, Maybe, Maybe]:
+        """Station, butt line and water line of an item of the document; each may be missing."""
+
+        def one(part: str, axis: Axis, words: str) -> Maybe:
+            figure = getattr(item, f"{prefix}{part}")
+            what = f"{'new ' if prefix else ''}{words} of {name}"
+            return attempt(lambda: self.place(figure, f"{pointer}/{prefix}{part}", what, axis))
+
+        return one("station", "x", "station"), one("butt_line", "y", "butt line"), one("water_line", "z", "water line")
+
+    def firewall_x(self) -> Traced:
+        """Station of the firewall."""
+        reference = self.project.craft.references.get("firewall")
+        figure = reference.station if reference else None
+        return self.place(figure, "/craft/references/firewall/station", "station of the firewall", "x")

@@ -1,0 +1,41 @@
+"""Quantities computed when they are first asked for."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any, Generic, TypeVar, overload
+
+from ..errors import CannotSay
+
+T = TypeVar("T")
+
+
+class lazy(Generic[T]):
+    """A property computed once: the value then stands in the instance's own dictionary, where Python finds it first. A
+    CannotSay is remembered and raised again, so that a gap costs no more than a value."""
+
+    def __init__(self, function: Callable[[Any], T]) -> None:
+        self.function = function
+        self.__doc__ = function.__doc__
+
+    def __set_name__(self, owner: type, name: str) -> None:
+        self.name, self.gap = name, "_gap_" + name
+
+    @overload
+    def __get__(self, instance: None, owner: type) -> lazy[T]: ...
+    @overload
+    def __get__(self, instance: object, owner: type) -> T: ...
+    def __get__(self, instance: object | None, owner: type) -> T | lazy[T]:
+        if instance is None:
+            return self
+        kept = instance.__dict__
+        gap: CannotSay | None = kept.get(self.gap)
+        if gap is not None:
+            raise CannotSay(*gap.needs)
+        try:
+            value = self.function(instance)
+        except CannotSay as held:
+            kept[self.gap] = held
+            raise CannotSay(*held.needs) from None
+        kept[self.name] = value
+        return value

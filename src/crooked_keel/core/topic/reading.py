@@ -1,0 +1,195 @@
+"""What a topic reads of its sources, noted as it is read.
+
+A source is a part of the document or another topic. It is handed to a topic as a reader: each attribute and each call
+is taken from the source once and remembered with its value. A topic stands for as long as everything it has read is
+still the same, so its inputs are stated by its constructor and found exact by what it does with them.
+"""
+
+from __future__ import annotations
+
+from dataclasses import fields, is_dataclass
+from typing import Any
+
+import numpy as np
+
+from ..document.base import Part
+from ..errors import CannotSay, InputError
+from ..figure.trace import Traced
+
+_PLAIN = (str, int, float, bool, type(None))
+
+
+class Topic:
+    """A subject of a bench: quantities that follow from its sources, computed when asked for and then kept.
+
+    as_a_whole: those that read of it depend on all of it; for what is read everywhere and seldom changes."""
+
+    as_a_whole = False
+
+
+def same(a: Any, b: Any) -> bool:
+    """Whether two values that were read say the same. What cannot be told apart cheaply counts as different."""
+    if a is b:
+        return True
+    kind = type(a)
+    if kind is Reader:
+        return bool(a.holds(raw(b)))
+    if kind is not type(b):
+        return False
+    if issubclass(kind, _PLAIN):
+        return bool(a == b)
+    if issubclass(kind, tuple | list):
+        return len(a) == len(b) and all(map(same, a, b))
+    if issubclass(kind, dict):
+        return a.keys() == b.keys() and all(same(a[k], b[k]) for k in a)
+    if kind is Traced:
+        return bool(a.value == b.value) and _same_slopes(a, b)
+    if issubclass(kind, np.ndarray):
+        return bool(np.array_equal(a, b))
+    if issubclass(kind, CannotSay):
+        return bool(a.needs == b.needs)
+    if issubclass(kind, InputError):
+        return bool((a.field, a.message, a.given) == (b.field, b.message, b.given))
+    if is_dataclass(kind) and not issubclass(kind, Topic):
+        return all(same(getattr(a, f.name), getattr(b, f.name)) for f in fields(kind))
+    return False
+
+
+def _same_slopes(a: Traced, b: Traced) -> bool:
+    """Slopes by the same figures with the same doubts."""
+    if len(a.slopes) != len(b.slopes):
+        return False
+    for (at, s), (bt, t) in zip(a.slopes.items(), b.slopes.items(), strict=True):
+        if s != t or (at is not bt and (at != bt or at.u != bt.u or at.source != bt.source or at.what != bt.what)):
+            return False
+    return True
+
+
+def raw(value: Any) -> Any:
+    """The source behind a reader; anything else as it is."""
+    return value.__dict__["_source"] if type(value) is Reader else value
+
+
+def _readable(value: Any) -> bool:
+    return type(value) is Reader or (isinstance(value, Topic) and not value.as_a_whole) or getattr(value, "deep", False)
+
+
+def reading(value: Any) -> Any:
+    """A reader of a topic or of a part that has parts of its own, also within a list, tuple or mapping; else the value."""
+    if isinstance(value, Topic | Part) or type(value) is Reader:
+        return Reader(raw(value)) if _readable(value) else value
+    if type(value) is list and value and _readable(value[0]):
+        return [reading(v) for v in value]
+    if type(value) is dict and value and _readable(next(iter(value.values()))):
+        return {k: reading(v) for k, v in value.items()}
+    return value
+
+
+class Reader:
+    """Stands for a source and notes what is taken from it. Typed as the source where it is handed over."""
+
+    def __init__(self, source: Any) -> None:
+        kept = self.__dict__
+        kept["_source"], kept["_seen"], kept["_calls"] = source, {}, {}
+
+    def __getattr__(self, name: str) -> Any:
+        if name.startswith("__"):
+            raise AttributeError(name)
+        kept = self.__dict__
+        try:
+            value = getattr(kept["_source"], name)
+        except (CannotSay, InputError) as refused:
+            kept["_seen"][name] = refused
+            raise
+        if type(value).__name__ == "method":
+            call = _Call(self, name)
+            kept[name] = call
+            return call
+        kept[name] = kept["_seen"][name] = made = reading(value)
+        return made
+
+    def holds(self, source: Any) -> bool:
+        """Whether everything that was read would be read again from another source."""
+        kept = self.__dict__
+        if source is kept["_source"]:
+            return True
+        if type(source) is not type(kept["_source"]):
+            return False
+        for name, value in kept["_seen"].items():
+            try:
+                if not same(value, getattr(source, name)):
+                    return False
+            except (CannotSay, InputError) as refused:
+                if not same(value, refused):
+                    return False
+        for name, args, named, value in kept["_calls"].values():
+            try:
+                if not same(value, getattr(source, name)(*args, **named)):
+                    return False
+            except (CannotSay, InputError) as refused:
+                if not same(value, refused):
+                    return False
+        return True
+
+    def rebind(self, source: Any) -> None:
+        """Read from another source from now on; only after `holds` said yes."""
+        kept = self.__dict__
+        if source is kept["_source"]:
+            return
+        kept["_source"] = source
+        for name, value in kept["_seen"].items():
+            _rebind(value, source, name)
+        for name, args, named, value in kept["_calls"].values():
+            if _has_reader(value):
+                _rebind_to(value, getattr(source, name)(*args, **named))
+
+
+def _has_reader(value: Any) -> bool:
+    if type(value) is list:
+        return bool(value) and type(value[0]) is Reader
+    if type(value) is dict:
+        return bool(value) and type(next(iter(value.values()))) is Reader
+    return type(value) is Reader
+
+
+def _rebind(value: Any, source: Any, name: str) -> None:
+    if _has_reader(value):
+        _rebind_to(value, getattr(source, name))
+
+
+def _rebind_to(value: Any, new: Any) -> None:
+    if type(value) is Reader:
+        value.rebind(raw(new))
+    elif type(value) is list:
+        for a, b in zip(value, new, strict=True):
+            _rebind_to(a, b)
+    elif type(value) is dict:
+        for key, a in value.items():
+            _rebind_to(a, new[key])
+
+
+class _Call:
+    """A method of a source: each call is noted with its answer."""
+
+    __slots__ = ("name", "reader")
+
+    def __init__(self, reader: Reader, name: str) -> None:
+        self.reader, self.name = reader, name
+
+    def __call__(self, *args: Any, **named: Any) -> Any:
+        kept = self.reader.__dict__
+        source, calls = kept["_source"], kept["_calls"]
+        plain = tuple(a if isinstance(a, _PLAIN) else id(a) for a in (*args, *named.values()))
+        key = (self.name, plain, *named)
+        found = calls.get(key)
+        if found is not None and not isinstance(found[3], CannotSay | InputError):
+            return found[3]
+        given = tuple(raw(a) for a in args)
+        try:
+            value = reading(getattr(source, self.name)(*given, **named))
+        except (CannotSay, InputError) as refused:
+            calls[key] = (self.name, given, named, refused)
+            raise
+        # The arguments are kept with the answer, so that an id in the key cannot come to mean another object.
+        calls[key] = (self.name, given, named, value)
+        return value
