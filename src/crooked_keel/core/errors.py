@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass
+from typing import Any, TypeVar, overload
 
 
 class InputError(ValueError):
@@ -30,6 +32,40 @@ class CannotSay(Exception):
     def __init__(self, *needs: Need) -> None:
         super().__init__("needs " + ", ".join(n.what for n in needs))
         self.needs = needs
+
+
+A, B, C, D, E, F = (TypeVar(name) for name in "ABCDEF")
+
+
+@overload
+def ask_all(a: Callable[[], A], b: Callable[[], B], /) -> tuple[A, B]: ...
+@overload
+def ask_all(a: Callable[[], A], b: Callable[[], B], c: Callable[[], C], /) -> tuple[A, B, C]: ...
+@overload
+def ask_all(a: Callable[[], A], b: Callable[[], B], c: Callable[[], C], d: Callable[[], D], /) -> tuple[A, B, C, D]: ...
+@overload
+def ask_all(
+    a: Callable[[], A], b: Callable[[], B], c: Callable[[], C], d: Callable[[], D], e: Callable[[], E], /
+) -> tuple[A, B, C, D, E]: ...
+@overload
+def ask_all(
+    a: Callable[[], A], b: Callable[[], B], c: Callable[[], C], d: Callable[[], D], e: Callable[[], E], f: Callable[[], F], /
+) -> tuple[A, B, C, D, E, F]: ...
+@overload
+def ask_all(*asks: Callable[[], A]) -> tuple[A, ...]: ...
+def ask_all(*asks: Callable[[], Any]) -> tuple[Any, ...]:
+    """What each question answers, asked once; or one `CannotSay` that lists everything they need."""
+    answers: list[Any] = []
+    missing: dict[str, Need] = {}
+    for ask in asks:
+        try:
+            answers.append(ask())
+        except CannotSay as gap:
+            for need in gap.needs:
+                missing.setdefault(need.pointer, need)
+    if missing:
+        raise CannotSay(*missing.values())
+    return tuple(answers)
 
 
 def all_or_cannot_say(*attempts: object) -> None:

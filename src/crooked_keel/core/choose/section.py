@@ -13,7 +13,7 @@ from ..judging.finding import Value
 from ..judging.formula import Out, formula
 from ..judging.gap import or_none
 from ..judging.values import ValueList
-from ..memo import Memo
+from ..topic.memo import Memo
 from ..resolved.craft import Resolved
 from ..resolved.installation import ResolvedInstallation
 from ..topic.lazy import lazy

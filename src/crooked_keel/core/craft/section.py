@@ -11,7 +11,7 @@ from ..figure.trace import Origin, Traced, need, traced
 from ..judging.finding import Value
 from ..judging.gap import or_none
 from ..judging.values import ValueList
-from ..memo import Memo
+from ..topic.memo import Memo
 from ..resolved.craft import Resolved
 from ..resolved.floating import Floating
 from ..resolved.references import Body, attempt, got

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Annotated
+from typing import Annotated, ClassVar
 
 from pydantic import BaseModel, ConfigDict, Field, StringConstraints
 
@@ -17,6 +17,8 @@ class Part(BaseModel):
     model_config = ConfigDict(
         extra="forbid", strict=True, allow_inf_nan=False, frozen=True, validate_by_name=True, validate_by_alias=True
     )
+    # Whether it is read part by part: an edit of one part leaves those alone that read another.
+    deep: ClassVar[bool] = False
 
 
 class Item(Part):

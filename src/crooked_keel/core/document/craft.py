@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import ClassVar, Literal
 
 from ..figure.kinds import (
     Angle,
@@ -293,6 +293,8 @@ class Outline(Part):
 
 class Craft(Part):
     """Everything about the host craft that is not the power unit."""
+
+    deep: ClassVar[bool] = True
 
     description: Note = ""
     datum_note: Note = ""

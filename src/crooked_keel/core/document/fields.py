@@ -2,14 +2,16 @@
 
 from __future__ import annotations
 
-from typing import Any, Literal, NamedTuple, get_args, get_origin
+from collections.abc import Callable
+from typing import Any, Literal, NamedTuple, Protocol, TypeVar, get_args, get_origin
 
 from pydantic import BaseModel
 
 from ..figure.base import Figure
 from ..figure.place import ButtLine, Place, Station, WaterLine
-from ..memo import Memo
 from .project import Project
+
+T = TypeVar("T")
 
 
 class FieldOf(NamedTuple):
@@ -61,26 +63,31 @@ def all_fields(model: type[BaseModel] = Project, prefix: str = "") -> list[Field
     return made
 
 
-_DISPUTED = Memo(20_000)
+class Kept(Protocol):
+    """A memory of what was made of parts that are still the same."""
+
+    def __call__(self, parts: tuple[object, ...], make: Callable[[], T], *names: object) -> T:
+        """What was made of these parts and names, or what is made now."""
+        ...
 
 
-def disputed(value: Any, pointer: str = "") -> list[tuple[str, Figure]]:
+def disputed(value: Any, pointer: str = "", *, kept: Kept | None = None) -> list[tuple[str, Figure]]:
     """Pointers and figures that stand beside an earlier one which they contradict. Parts that did not change are not walked again."""
     if isinstance(value, Figure):
         return [(pointer, value)] if value.earlier is not None else []
     if not isinstance(value, BaseModel | dict):
         return []
-    return _DISPUTED((value,), lambda: _disputed(value, pointer), pointer)
+    return kept((value,), lambda: _disputed(value, pointer, kept), pointer) if kept else _disputed(value, pointer, None)
 
 
-def _disputed(value: Any, pointer: str) -> list[tuple[str, Figure]]:
+def _disputed(value: Any, pointer: str, kept: Kept | None) -> list[tuple[str, Figure]]:
     made: list[tuple[str, Figure]] = []
     if isinstance(value, BaseModel):
         for name in type(value).model_fields:
-            made += disputed(getattr(value, name), f"{pointer}/{name}")
+            made += disputed(getattr(value, name), f"{pointer}/{name}", kept=kept)
     elif isinstance(value, dict):
         for key, item in value.items():
-            made += disputed(item, f"{pointer}/{key}")
+            made += disputed(item, f"{pointer}/{key}", kept=kept)
     return made
 
 

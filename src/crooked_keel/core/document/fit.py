@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Literal
+from typing import Annotated, ClassVar, Literal
 
 from pydantic import StringConstraints
 
@@ -275,6 +275,8 @@ class Align(Part):
 class Installation(Item):
     """One power unit with all that belongs to it."""
 
+    deep: ClassVar[bool] = True
+
     unit: PowerUnit = PowerUnit()
     placement: Placement = Placement()
     drive: Drive = Drive()
@@ -329,6 +331,8 @@ class Loading(Item):
 
 class Fit(Item):
     """One candidate repower. fuel: whether the craft keeps its tanks; how far front and rear of a two-wheeler stand higher than before."""
+
+    deep: ClassVar[bool] = True
 
     front_rise: Offset | None = None
     rear_rise: Offset | None = None

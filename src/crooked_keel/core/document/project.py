@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Literal
+from typing import Annotated, ClassVar, Literal
 
 from pydantic import Field
 
@@ -67,6 +67,8 @@ class Need(Part):
 
 class Project(Part):
     """A project document. Collections are maps from a short stable id to an item with a rank."""
+
+    deep: ClassVar[bool] = True
 
     schema_version: Annotated[int, Field(ge=SCHEMA_VERSION, le=SCHEMA_VERSION)] = SCHEMA_VERSION
     reference_version: str = REFERENCE_VERSION

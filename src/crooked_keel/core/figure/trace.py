@@ -110,22 +110,7 @@ def above_zero(figure: Figure | None, pointer: str, what: str) -> float:
 
 def traced(figure: Figure | None, pointer: str, what: str, school: School = "two standard deviations") -> Traced:
     """A figure as a traced number (for a place: its signed distance). school: what a measured ± means."""
-    known = _TRACED.get(pointer)
-    if known is not None and known[0] is figure and known[1] == what and known[3] == school:
-        return known[2]
     figure = need(figure, pointer, what)
     slope = float(DIRECTIONS[figure.dir]) if isinstance(figure, Place) else 1.0
-    made = Traced(
-        slope * figure.si, {Origin.of(pointer, figure_uncertainty(figure, school), what, figure.source): slope}
-    )
-    if len(_TRACED) > _MOST_TRACED:
-        _TRACED.clear()
-    _TRACED[pointer] = (figure, what, made, school)
-    return made
-
-
-# The last traced number at each pointer, good for as long as the figure there is the very same object (see memo.py).
-_TRACED: dict[str, tuple[Figure, str, Traced, School]] = {}
-
-
-_MOST_TRACED = 50_000
+    origin = Origin.of(pointer, figure_uncertainty(figure, school), what, figure.source)
+    return Traced(slope * figure.si, {origin: slope})

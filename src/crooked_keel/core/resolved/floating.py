@@ -14,7 +14,7 @@ from ..figure.trace import Origin, Traced, above_zero, need, traced
 from ..judging.formula import Working
 from ..judging.gap import or_none
 from ..judging.values import ValueList
-from ..memo import Memo
+from ..topic.memo import Memo
 from ..physics.hull import Hull, Section, both_sides, level_draft
 from ..physics.hydrostatics import (
     Afloat,

@@ -1,10 +1,10 @@
-"""resolved.installation"""
+"""One installation placed in the craft: flange, thrust line, CGs, mount points. Everything is lazy: what is missing holds up only those who ask."""
 
 from __future__ import annotations
 
 import math
 from collections.abc import Callable
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from typing import Literal
 
 import numpy as np
@@ -16,21 +16,24 @@ from ..figure.trace import Traced
 from ..physics.geometry import Matrix, Vector, rotation_y, shaft_direction, thrust_direction, thrust_rotation
 from ..physics.mechanics import cg_from_suspension, two_scale_cg
 from ..topic.lazy import lazy
+from ..topic.reading import Topic
 from .ratios import overall_ratio
 from .references import Body, References, attempt
 
 Local = tuple[Traced, Traced, Traced]
 
 
-@dataclass
-class ResolvedInstallation:
+class ResolvedInstallation(Topic):
     """One installation placed in the craft."""
 
-    id: str
-    pointer: str
-    installation: Installation
-    references: References
-    old: bool = False
+    def __init__(
+        self, id: str, pointer: str, installation: Installation, references: References, old: bool = False
+    ) -> None:
+        self.id = id
+        self.pointer = pointer
+        self.installation = installation
+        self.references = references
+        self.old = old
 
     @property
     def name(self) -> str:
@@ -381,7 +384,12 @@ class ResolvedInstallation:
             made.append(Body(f"pack-{key}", pack.name, "installed", 1, base, mass_of, *self.references.position(pack, base, pack.name), derived=True))  # fmt: skip
         return made
 
-    def bodies(self, sign: int, group: str) -> list[Body]:
-        """The masses that belong to this installation, put on or taken off: rows of the ledger that nobody types twice."""
-        kind: Literal["removed", "installed"] = "removed" if sign < 0 else "installed"
-        return [replace(b, id=f"{group}-{b.id}", kind=kind, sign=sign) for b in self.parts]
+    @lazy
+    def taken_out(self) -> list[Body]:
+        """The masses that belong to this installation, taken off: rows of the ledger that nobody types twice."""
+        return [replace(b, id=f"old-{self.id}-{b.id}", kind="removed", sign=-1) for b in self.parts]
+
+    @lazy
+    def put_in(self) -> list[Body]:
+        """The same, put on."""
+        return [replace(b, id=f"{self.id}-{b.id}", kind="installed", sign=+1) for b in self.parts]

@@ -1,18 +1,20 @@
-"""resolved.references"""
+"""Named places to measure from, and bodies placed by them."""
 
 from __future__ import annotations
 
 from collections.abc import Callable
+from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Literal
 
-from ..document import Project
+from ..document import Instrument, Reference
 from ..errors import CannotSay, InputError, Need
 from ..figure.base import Figure
 from ..figure.doubt import School, std_uncertainty
 from ..figure.place import DIRECTIONS, Place
 from ..figure.trace import Origin, Traced, need, traced
 from ..reference.kinds import KINDS, Form, Kind
+from ..topic.reading import Topic
 
 FIXED_ORIGINS = {"datum", "centreline", "level line"}
 
@@ -67,25 +69,38 @@ class Body:
         return self.x if axis == "x" else self.y if axis == "y" else self.z
 
 
-class References:
+class References(Topic):
     """Named places to measure from, resolved to distances from the datum; and the kind of craft with its words."""
 
-    def __init__(self, project: Project) -> None:
-        self.project = project
-        self.kind: Kind = KINDS[project.kind]
-        self.school: School = project.assumptions.tolerance_school or "two standard deviations"
+    as_a_whole = True
+
+    def __init__(
+        self, kind: str, named: Mapping[str, Reference], instruments: Mapping[str, Instrument], school: School
+    ) -> None:
+        self.kind: Kind = KINDS[kind]
+        self.named = named
+        self.instruments = instruments
+        self.school = school
+        self._kept: dict[str, tuple[Figure, str, Traced]] = {}
 
     def measured(self, figure: Figure | None, pointer: str, what: str) -> Traced:
         """A figure as a traced number, with what its instrument is off, which every figure read with that instrument shares."""
+        kept = self._kept.get(pointer)
+        if kept is not None and kept[0] is figure and kept[1] == what:
+            return kept[2]
         made = traced(figure, pointer, what, self.school)
-        return made if figure is None or figure.instrument is None else made + self._instrument(figure, pointer)
+        assert figure is not None
+        if figure.instrument is not None:
+            made = made + self._instrument(figure, pointer)
+        self._kept[pointer] = figure, what, made
+        return made
 
     def _instrument(self, figure: Figure, pointer: str) -> Traced:
         key = figure.instrument or ""
-        found = self.project.instruments.get(key)
+        found = self.instruments.get(key)
         if found is None:
             raise InputError(pointer, "this figure names an instrument that is not listed", given=key,
-                             allowed=", ".join(self.project.instruments) or "none yet")  # fmt: skip
+                             allowed=", ".join(self.instruments) or "none yet")  # fmt: skip
         slopes: dict[Origin, float] = {}
         if found.gain is not None:
             at = f"/instruments/{key}/gain"
@@ -98,11 +113,6 @@ class References:
             origin = Origin.of(at, std_uncertainty(found.offset.si, "maker"), f"where the {found.name} begins", "maker")
             slopes[origin] = float(DIRECTIONS[figure.dir])
         return Traced(0.0, slopes)
-
-    @property
-    def behind(self) -> tuple[object, ...]:
-        """What of the document every place and mass reads beside its own figure."""
-        return self.project.craft.references, self.project.instruments
 
     def has(self, form: Form) -> bool:
         """Whether the craft has a form."""
@@ -120,10 +130,10 @@ class References:
         own = self.measured(figure, pointer, what)
         if figure.origin in FIXED_ORIGINS:
             return own
-        reference = self.project.craft.references.get(figure.origin)
+        reference = self.named.get(figure.origin)
         if reference is None:
             raise InputError(pointer, f"{what} is measured from '{figure.origin}', which is not a reference of this craft",
-                             given=figure.origin, allowed=", ".join(["datum", *self.project.craft.references]))  # fmt: skip
+                             given=figure.origin, allowed=", ".join(["datum", *self.named]))  # fmt: skip
         if figure.origin in seen:
             raise InputError(pointer, f"the references {' → '.join((*seen, figure.origin))} go round in a circle")
         base = f"/craft/references/{figure.origin}"
@@ -148,6 +158,6 @@ class References:
 
     def firewall_x(self) -> Traced:
         """Station of the firewall."""
-        reference = self.project.craft.references.get("firewall")
+        reference = self.named.get("firewall")
         figure = reference.station if reference else None
         return self.place(figure, "/craft/references/firewall/station", "station of the firewall", "x")

@@ -2,20 +2,34 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from typing import Protocol
 
 from ..document import Support
 from ..errors import CannotSay, InputError, Need, all_or_cannot_say
 from ..figure.trace import Traced, need
 from ..topic.lazy import lazy
+from ..topic.reading import Topic
 
 
-class Wheels:
-    """Axles from supports; `place` gives station, butt line or water line of a support."""
+class Places(Protocol):
+    """What the craft bench knows of its supports."""
 
-    def __init__(self, supports: list[tuple[str, Support]], place: Callable[[str, Support, str], Traced]) -> None:
-        self.supports = supports
-        self._place = place
+    @property
+    def supports(self) -> list[tuple[str, Support]]:
+        """Supports in order."""
+        ...
+
+    def support_place(self, key: str, support: Support, axis: str) -> Traced:
+        """Station, butt line or water line of a support."""
+        ...
+
+
+class Wheels(Topic):
+    """Axles from the supports of the craft bench."""
+
+    def __init__(self, craft: Places) -> None:
+        self.supports = craft.supports
+        self._place = craft.support_place
 
     def _axle(self, role: str) -> list[tuple[str, Support]]:
         found = [(k, s) for k, s in self.supports if s.role == role]

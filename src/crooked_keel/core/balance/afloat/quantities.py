@@ -24,8 +24,10 @@ from ...physics.hydrostatics import (
 from ...physics.stability import Docked, SlackTank, dock_scale, fluid_gm, free_surface_correction
 from ...resolved.craft import Resolved
 from ...resolved.floating import Floating
+from ...resolved.loads import Loads
 from ...resolved.references import Body, got
 from ...topic.lazy import lazy
+from ...topic.reading import Topic
 
 
 @record
@@ -76,11 +78,12 @@ OK_TRIM = 0.005
 STOP_TRIM = 0.015
 
 
-class AfloatStates:
+class AfloatStates(Topic):
     """States afloat of a fit. as_found: bodies from the craft bench, the floating craft first."""
 
-    def __init__(self, resolved: Resolved, floating: Floating, as_found: list[Body] | CannotSay) -> None:
+    def __init__(self, resolved: Resolved, loads: Loads, floating: Floating, as_found: list[Body] | CannotSay) -> None:
         self.resolved = resolved
+        self.loads = loads
         self.floating = floating
         self._found = as_found
         self._kept: dict[str, State] = {}
@@ -112,11 +115,7 @@ class AfloatStates:
     def _loads(self, key: str, added: bool) -> list[Body]:
         if key == EMPTY:
             return []
-        loading = self.resolved.project.loadings[key]
-        return [
-            *self.resolved.load_bodies(key, loading, fuel=False),
-            *self.resolved.load_bodies(key, loading, fuel=True, added=added),
-        ]
+        return [*self.loads.people(key), *self.loads.fuel(key, added)]
 
     def state(self, key: str) -> State:
         """A state before and after: `empty`, or a loading's id. Computed once."""
@@ -134,7 +133,7 @@ class AfloatStates:
         start = self.floating.afloat(self.found[0])
         before = self._as_found + self._changes(self._loads(key, False))
         after = self._as_found + self._changes(self._loads(key, True)) + self._ledger
-        name = "Empty" if key == EMPTY else self.resolved.project.loadings[key].name
+        name = "Empty" if key == EMPTY else self.loads.name(key)
         return State(
             key, name, self._fluid(key, False, weight_change_afloat(start, before)), self._fluid(key, True, weight_change_afloat(start, after))
         )  # fmt: skip
@@ -147,8 +146,8 @@ class AfloatStates:
         """Free surfaces of a state: tanks that hold something, with what is missing of those whose surface is not known."""
         if key == EMPTY:
             return [], []
-        loading, tanks, needs = self.resolved.project.loadings[key], [], []
-        for tank_id, pointer, tank in self.resolved.tanks_of(after):
+        loading, tanks, needs = self.loads.loadings[key], [], []
+        for tank_id, pointer, tank in self.loads.tanks(after):
             held = loading.fuel.get(tank_id)
             if held is None or held.si <= 0 or tank.filling == "pressed full or empty":
                 continue
@@ -216,7 +215,7 @@ class AfloatStates:
     @property
     def keys(self) -> list[str]:
         """Ids of the states, empty first."""
-        return [EMPTY, *[k for k, _ in sorted(self.resolved.project.loadings.items(), key=lambda i: i[1].rank)]]
+        return [EMPTY, *self.loads.keys]
 
     def states(self) -> list[State]:
         """Every state that can be said; raises what the empty one needs when none can."""
@@ -348,7 +347,7 @@ class AfloatStates:
         """Every state for the screen."""
         made = []
         for key in self.keys:
-            name = "Empty" if key == EMPTY else self.resolved.project.loadings[key].name
+            name = "Empty" if key == EMPTY else self.loads.name(key)
             try:
                 s, needs = self.state(key), []
             except CannotSay as gap:

@@ -19,9 +19,12 @@ from ...physics.stability import (
     wall_sided_heel,
     wall_sided_limit,
 )
+from ...resolved.craft import Resolved
+from ...resolved.loads import Loads
 from ...resolved.references import got
-from ..fuel.quantities import OFF_CENTRE_M
-from ..section import BalanceBench
+from ..afloat.quantities import AfloatStates
+from ..fuel.quantities import OFF_CENTRE_M, Fuel
+from ..ledger.quantities import Ledger
 from .quantities import OK_TRIM, STOP_TRIM
 
 GM_LEAST_M = 0.15
@@ -33,8 +36,8 @@ HEEL_OK, HEEL_STOP = math.radians(1), math.radians(3)
     "balance.displacement-change", "Change of displacement", limit="5 % or less ok, 10 % or less watch, more stop",
     source="validity of the small-change method; ship stability texts (from memory)", mark="from memory", form="afloat",
 )  # fmt: skip
-def displacement_change(bench: BalanceBench) -> Iterable[Finding]:
-    s = bench.afloat.worst("change")
+def displacement_change(afloat: AfloatStates) -> Iterable[Finding]:
+    s = afloat.worst("change")
     share = (s.after.displacement_kg - s.before.displacement_kg) / s.before.displacement_kg
     level: Level = "ok" if abs(share) <= 0.05 else "watch" if abs(share) <= 0.10 else "stop"
     words = {
@@ -53,8 +56,8 @@ def displacement_change(bench: BalanceBench) -> Iterable[Finding]:
     "balance.trim", "Trim", limit="change of 0.5 % of the waterline or less ok, 1.5 % or less watch, more stop",
     source="common practice, no source", mark="common practice", form="afloat",
 )  # fmt: skip
-def trim(bench: BalanceBench) -> Iterable[Finding]:
-    afloat = bench.afloat
+def trim(afloat: AfloatStates) -> Iterable[Finding]:
+    afloat = afloat
     s = afloat.worst("trim")
     change, length = s.after.trim_m - s.before.trim_m, afloat.floating.length
     share = abs(change) / length
@@ -72,8 +75,8 @@ def trim(bench: BalanceBench) -> Iterable[Finding]:
     "balance.heel", "Heel", limit="1° or less ok, 3° or less watch, more stop; in every loading, with the list she has now",
     source="common practice, no source", mark="common practice", form="afloat",
 )  # fmt: skip
-def heel(bench: BalanceBench) -> Iterable[Finding]:
-    s = bench.afloat.worst("heel")
+def heel(afloat: AfloatStates) -> Iterable[Finding]:
+    s = afloat.worst("heel")
     angle = s.after.heel_rad
     if angle is None:
         return
@@ -90,19 +93,19 @@ def heel(bench: BalanceBench) -> Iterable[Finding]:
     "balance.gm", "Metacentric height", limit="0.15 m or more, else stop; and 0.35 m, else watch; not inclined: never better than watch",
     source="IMO 2008 IS Code, 0.15 m general (from memory); nothing applies straight to small pleasure craft", mark="from memory", form="afloat",
 )  # fmt: skip
-def gm(bench: BalanceBench) -> Iterable[Finding]:
-    s = bench.afloat.worst("gm")
+def gm(afloat: AfloatStates) -> Iterable[Finding]:
+    s = afloat.worst("gm")
     value = s.after.gm_m
     if value <= 0:
-        hydro = bench.afloat.floating.hydro
+        hydro = afloat.floating.hydro
         angle = loll(value, hydro.bm_m) if hydro.kb_m > 0 else None
         yield verdict(
             "balance.gm", "stop", "GM is lost: {a} → {b}", "{s}. She will not stay upright." + (" By a wall-sided hull she lolls to {l}." if angle is not None else "") + " Take weight off high up or put weight low; fill slack low tanks, the low side first. Never move weight to the high side: she flops over to a greater angle.",
-            compared=Compared(value=value, dimension="length", lo=GM_LEAST_M), working=metacentric_height.working(bench.afloat.floating.hydro.km_m, s.after.kg_m),
+            compared=Compared(value=value, dimension="length", lo=GM_LEAST_M), working=metacentric_height.working(afloat.floating.hydro.km_m, s.after.kg_m),
             a=q(s.before.gm_m, "length"), b=q(value, "length"), s=word(s.name), l=q(angle if angle is not None else 0.0, "angle"),
         )  # fmt: skip
         return
-    by, floating = bench.afloat.floating.gm_by, bench.afloat.floating
+    by, floating = afloat.floating.gm_by, afloat.floating
     drop = 1 - value / s.before.gm_m if s.before.gm_m > 0 else 1.0
     settled = by == "inclined"
     level: Level = (
@@ -114,7 +117,7 @@ def gm(bench: BalanceBench) -> Iterable[Finding]:
         "inclined": "By the inclining test, as found.",
     }
     said = words.get(by, "The height of her CG is an entry: incline her to be sure.")
-    slack, unknown = bench.afloat.slack(s.id, True)
+    slack, unknown = afloat.slack(s.id, True)
     yield verdict(
         "balance.gm", level, "GM {a} → {b}, {by}", f"{{s}}. {said}" + (" Free surface of slack tanks is taken off." if not unknown else " Free surface of slack tanks is not all taken off.")
         + (" Less than {w} is little." if value < GM_WATCH_M else ""),
@@ -127,8 +130,8 @@ def gm(bench: BalanceBench) -> Iterable[Finding]:
 @rule(
     "balance.free-surface", "Free surface of slack tanks", limit="10 % of GM or less ok, 50 % or less watch, more stop", source="common practice, no source; ship stability texts (from memory)", mark="common practice", form="afloat",
 )  # fmt: skip
-def free_surface(bench: BalanceBench) -> Iterable[Finding]:
-    afloat = bench.afloat
+def free_surface(afloat: AfloatStates, loads: Loads) -> Iterable[Finding]:
+    afloat = afloat
     found = [(s, afloat.free_surface(s.id, True, s.after.displacement_kg)) for s in afloat.states()]
     needs = {n.pointer: n for s in afloat.states() for n in afloat.slack(s.id, True)[1]}
     if needs:
@@ -138,7 +141,7 @@ def free_surface(bench: BalanceBench) -> Iterable[Finding]:
     state, fsc = max(found, key=lambda f: f[1] / (f[0].after.gm_m + f[1]) if f[0].after.gm_m + f[1] > 0 else math.inf)
     solid = state.after.gm_m + fsc
     share = fsc / solid if solid > 0 else 1.0
-    open_across = any(t.joined == "pipe across, open" for _, _, t in bench.resolved.tanks)
+    open_across = any(t.joined == "pipe across, open" for _, _, t in loads.tanks(True))
     level: Level = "stop" if share > 0.5 else "watch" if share > 0.1 else "ok"
     yield verdict(
         "balance.free-surface", level, "Slack tanks take {d} off GM", "{s}: {p} of it." + (" The pipe across is open: what is in the tanks runs from side to side. Shut it." if open_across else " A tight baffle along a tank divides it by the square of its parts." if level != "ok" else ""),
@@ -149,14 +152,14 @@ def free_surface(bench: BalanceBench) -> Iterable[Finding]:
 @rule(
     "balance.one-side-tank", "One tank of a pair empty", limit="2° or less ok, 5° or less watch, more stop", source="common practice, no source", mark="common practice", form="afloat",
 )  # fmt: skip
-def one_side_tank(bench: BalanceBench) -> Iterable[Finding]:
-    if not bench.fuel.on_sides:
+def one_side_tank(fuel: Fuel, afloat: AfloatStates) -> Iterable[Finding]:
+    if not fuel.on_sides:
         return
-    afloat, found = bench.afloat, []
+    afloat, found = afloat, []
     for s in afloat.states():
         if s.id == "empty":
             continue
-        for body in bench.fuel.bodies(s.id):
+        for body in fuel.bodies(s.id):
             if abs(got(body.y).value) > OFF_CENTRE_M and got(body.mass).value > 0:
                 mass = s.after.displacement_kg - got(body.mass).value
                 moment = s.after.heel_moment_kg_m - got(body.mass).value * got(body.y).value
@@ -175,21 +178,19 @@ def one_side_tank(bench: BalanceBench) -> Iterable[Finding]:
 @rule(
     "balance.dock-scale", "Her waterline against the ledger", limit="mass within twice its doubt, and 10 % of the moment of all that moved", source="hydrostatics, small change; the limits: common practice, no source", mark="common practice", form="afloat",
 )  # fmt: skip
-def dock(bench: BalanceBench) -> Iterable[Finding]:
-    found = bench.afloat.docked
+def dock(afloat: AfloatStates, resolved: Resolved) -> Iterable[Finding]:
+    found = afloat.docked
     if found is None:
         return
     read, mass, moment = found
     moved = sum(
-        abs(b.sign * got(b.mass).value * (got(b.x).value - bench.afloat.floating.lcf))
-        for b in bench.resolved.ledger
-        if b.sign
+        abs(b.sign * got(b.mass).value * (got(b.x).value - afloat.floating.lcf)) for b in resolved.ledger if b.sign
     )
     off, off_moment = read.mass_kg - mass, read.moment_kg_m - moment
     agrees = abs(off) <= 2 * read.u_kg and abs(off_moment) <= 0.1 * moved
     # What is off has a mass and a station of its own: the line of the ledger that lies nearest is the first to look at.
-    at = bench.afloat.floating.lcf + off_moment / off if abs(off) > 2 * read.u_kg else None
-    lines = [b for b in bench.resolved.ledger if b.sign]
+    at = afloat.floating.lcf + off_moment / off if abs(off) > 2 * read.u_kg else None
+    lines = [b for b in resolved.ledger if b.sign]
     near = sorted(lines, key=lambda b: abs(got(b.x).value - at))[:3] if at is not None else []
     yield verdict(
         "balance.dock-scale", "ok" if agrees else "watch", "Her waterline says {r}, the ledger {m}" + ("" if agrees else ": {d} apart"), "Moment about the centre of flotation {a}, by the ledger {b}. Read to ±{u}; the same water both times."
@@ -202,11 +203,11 @@ def dock(bench: BalanceBench) -> Iterable[Finding]:
 @rule(
     "balance.offset-load", "Everybody on one side", limit="half of 10° + (24 − L)³/600 ok, all of it watch, more stop; from 6 to 24 m", source="ISO 12217-1 offset-load test (from memory); wall-sided heel", mark="from memory", form="afloat",
 )  # fmt: skip
-def offset_load(bench: BalanceBench) -> Iterable[Finding]:
-    crowd = bench.craft.flotation.crowd
+def offset_load(afloat: AfloatStates, loads: Loads, resolved: Resolved) -> Iterable[Finding]:
+    crowd = resolved.project.craft.flotation.crowd
     if crowd is None:
         return
-    afloat, place, outline = bench.afloat, bench.resolved.references.place, bench.craft.outline
+    afloat, place, outline = afloat, resolved.references.place, resolved.project.craft.outline
     ends = [
         lambda: place(outline.nose, "/craft/outline/nose", "station of the bow", "x"),
         lambda: place(outline.tail, "/craft/outline/tail", "station of the stern", "x"),
@@ -218,8 +219,7 @@ def offset_load(bench: BalanceBench) -> Iterable[Finding]:
     for s in afloat.states():
         if s.id == "empty":
             continue
-        loading = bench.resolved.project.loadings[s.id]
-        people = sum(got(b.mass).value for b in bench.resolved.load_bodies(s.id, loading, fuel=False))
+        people = sum(got(b.mass).value for b in loads.people(s.id))
         tcg = people * crowd.si / s.after.displacement_kg
         angle = (
             wall_sided_heel(s.after.gm_m, hydro.bm_m, tcg)
@@ -237,7 +237,7 @@ def offset_load(bench: BalanceBench) -> Iterable[Finding]:
     if afloat.floating.by == "sections":
         beam = afloat.floating.hull.beam_m
     else:
-        beam = need(bench.craft.flotation.beam, "/craft/flotation/beam", "beam at the waterline").si
+        beam = need(resolved.project.craft.flotation.beam, "/craft/flotation/beam", "beam at the waterline").si
     valid = wall_sided_limit(freeboard, afloat.floating.draft.value, beam)
     under = angle > math.atan(2 * freeboard / beam)
     level: Level = "stop" if angle > limit or under else "watch" if angle > limit / 2 or angle > valid else "ok"
@@ -250,12 +250,12 @@ def offset_load(bench: BalanceBench) -> Iterable[Finding]:
 @rule(
     "balance.bottom-loading", "Bottom loading of a planing hull", limit="planing area 5.5 times the volume to two thirds or more ok, less watch", source="series planing-hull tests (from memory)", mark="from memory", form="afloat",
 )  # fmt: skip
-def bottom_load(bench: BalanceBench) -> Iterable[Finding]:
-    area = bench.craft.flotation.planing_area
-    if bench.craft.trial.regime != "planing" or area is None:
+def bottom_load(afloat: AfloatStates, resolved: Resolved) -> Iterable[Finding]:
+    area = resolved.project.craft.flotation.planing_area
+    if resolved.project.craft.trial.regime != "planing" or area is None:
         return
-    state = max(bench.afloat.states(), key=lambda s: s.after.displacement_kg)
-    density = bench.afloat.floating.density.value
+    state = max(afloat.states(), key=lambda s: s.after.displacement_kg)
+    density = afloat.floating.density.value
     before, after = (bottom_loading(area.si, f.displacement_kg, density) for f in (state.before, state.after))
     yield verdict(
         "balance.bottom-loading", "ok" if after >= 5.5 else "watch", "Bottom loading {a} → {b}", "{s}, {m}." + ("" if after >= 5.5 else " Heavy for her bottom: slow onto the plane, if at all."),
@@ -266,16 +266,14 @@ def bottom_load(bench: BalanceBench) -> Iterable[Finding]:
 @rule(
     "balance.lcg-planing", "LCG of a planing hull", limit="0.33 to 0.45 of the waterline from the transom, else watch", source="planing-hull practice (from memory); schools differ", mark="from memory", form="afloat",
 )  # fmt: skip
-def lcg_planing(bench: BalanceBench) -> Iterable[Finding]:
-    craft = bench.craft
+def lcg_planing(afloat: AfloatStates, ledger: Ledger, resolved: Resolved) -> Iterable[Finding]:
+    craft = resolved.project.craft
     if craft.trial.regime != "planing":
         return
-    tail = bench.resolved.references.place(
-        craft.outline.tail, "/craft/outline/tail", "station of the transom", "x"
-    ).value
+    tail = resolved.references.place(craft.outline.tail, "/craft/outline/tail", "station of the transom", "x").value
     share = {
-        when: lcg_fraction(tail - x, bench.afloat.floating.length)
-        for when, x in (("before", bench.before.station_m), ("after", bench.empty.station_m))
+        when: lcg_fraction(tail - x, afloat.floating.length)
+        for when, x in (("before", ledger.before.station_m), ("after", ledger.empty.station_m))
     }
     value = share["after"]
     yield verdict(
@@ -288,8 +286,8 @@ def lcg_planing(bench: BalanceBench) -> Iterable[Finding]:
     "balance.freeboard", "Freeboard left", limit="10 % lost or less ok, 25 % or less watch; more, or less than 200 mm left, stop",
     source="common practice, no source; ISO 12217-1 downflooding heights by category are better (from memory)", mark="common practice", form="afloat",
 )  # fmt: skip
-def freeboard(bench: BalanceBench) -> Iterable[Finding]:
-    state, mark = bench.afloat.least()
+def freeboard(afloat: AfloatStates) -> Iterable[Finding]:
+    state, mark = afloat.least()
     lost = 1 - mark.after_si / mark.before_si if mark.before_si > 0 else 1.0
     level: Level = "stop" if lost > 0.25 or mark.after_si < 0.20 else "watch" if lost > 0.10 else "ok"
     yield verdict(
@@ -302,11 +300,11 @@ def freeboard(bench: BalanceBench) -> Iterable[Finding]:
 @rule(
     "balance.states-afloat", "Every state afloat", limit="every figure of every state", source="naval architecture (from memory)", mark="statics", form="afloat",
 )  # fmt: skip
-def states_afloat(bench: BalanceBench) -> Iterable[Finding]:
-    needs = bench.afloat.gaps()
+def states_afloat(afloat: AfloatStates) -> Iterable[Finding]:
+    needs = afloat.gaps()
     if needs:
         raise CannotSay(*needs)
     yield verdict(
         "balance.states-afloat", "ok", "{n} states followed afloat", "Empty and every loading. Small-change method: KM and the waterplane are held at the draft found.",
-        n=q(len(bench.afloat.keys), "count"),
+        n=q(len(afloat.keys), "count"),
     )  # fmt: skip

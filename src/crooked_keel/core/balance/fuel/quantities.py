@@ -4,12 +4,13 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
-from ...document import Tank
+from ...document import Tank, Wing
 from ...errors import CannotSay, all_or_cannot_say
 from ...figure.trace import above_zero, need
 from ...figure.units import G0_M_S2
-from ...resolved.craft import Resolved
+from ...resolved.loads import Loads
 from ...resolved.references import Body, got
+from ...topic.reading import Topic
 from ..ledger.functions import Centre, apply_ledger
 from ..wing.functions import ELLIPTICAL, TIP, root_bending
 from .functions import Tankful
@@ -35,22 +36,22 @@ class Bent(NamedTuple):
     terms: tuple[float, float, float, float, float, float]
 
 
-class Fuel:
+class Fuel(Topic):
     """What tanks of the craft and of the fit hold in each loading."""
 
-    def __init__(self, resolved: Resolved) -> None:
-        self.resolved = resolved
-        self.wing = resolved.project.craft.wing
+    def __init__(self, loads: Loads, wing: Wing) -> None:
+        self.loads = loads
+        self.wing = wing
 
-    def bodies(self, key: str, added: bool = True) -> list[Body]:
+    def bodies(self, key: str, after: bool = True) -> list[Body]:
         """Fuel of a loading, tank by tank."""
-        return self.resolved.load_bodies(key, self.resolved.project.loadings[key], fuel=True, added=added)
+        return self.loads.fuel(key, after)
 
-    def legs(self, key: str, added: bool = True) -> list[list[Body]]:
+    def legs(self, key: str, after: bool = True) -> list[list[Body]]:
         """Fuel of a loading by turns, first burnt first; tanks without a turn come last."""
         turn = {k: t.turn.si if t.turn else float("inf") for k, _, t in self._every_tank}
         by_turn: dict[float, list[Body]] = {}
-        for body in self.bodies(key, added):
+        for body in self.bodies(key, after):
             by_turn.setdefault(turn[body.id], []).append(body)
         return [by_turn[t] for t in sorted(by_turn)]
 
@@ -63,25 +64,24 @@ class Fuel:
 
     @property
     def _every_tank(self) -> list[tuple[str, str, Tank]]:
-        return [*self.resolved.tanks_of(False), *self.resolved.tanks]
+        return [*self.loads.tanks(False), *self.loads.tanks(True)]
 
     @property
     def on_sides(self) -> bool:
         """Whether any tank lies off the centreline."""
         return any(
-            t.butt_line is not None and abs(t.butt_line.along_m) > OFF_CENTRE_M for _, _, t in self.resolved.tanks
+            t.butt_line is not None and abs(t.butt_line.along_m) > OFF_CENTRE_M for _, _, t in self.loads.tanks(True)
         )
 
     def one_side(self, key: str, empty_y: Centre) -> list[OneSide]:
         """A loading with one side full and everything else burnt, for both sides, along y."""
-        loading = self.resolved.project.loadings[key]
-        fuel, people = self.bodies(key), self.resolved.load_bodies(key, loading, fuel=False)
+        fuel, people = self.bodies(key), self.loads.people(key)
         all_or_cannot_say(*[lambda b=b: (got(b.mass), got(b.y)) for b in [*fuel, *people]])
         made = []
         for side, sign in (("port", -1), ("starboard", 1)):
             stuck = [b for b in fuel if sign * got(b.y).value > OFF_CENTRE_M]
             if stuck:
-                made.append(OneSide(side, loading.name, apply_ledger([*people, *stuck], "y", start=empty_y)))
+                made.append(OneSide(side, self.loads.name(key), apply_ledger([*people, *stuck], "y", start=empty_y)))
         return made
 
     # -- the wing ---------------------------------------------------------------------------------------------------
@@ -118,17 +118,16 @@ class Fuel:
         load, half = asks[0]() * G0_M_S2, asks[1]()
         lift = self.wing.lift_at.si if self.wing.lift_at else ELLIPTICAL * half
         wing_kg, wing_m = self._wing_mass
-        loading = self.resolved.project.loadings[key]
-        people = self.resolved.load_bodies(key, loading, fuel=False)
+        name, people = self.loads.name(key), self.loads.people(key)
         fuel = self.bodies(key, added)
         all_or_cannot_say(
             *[lambda b=b: got(b.mass) for b in people], *[lambda b=b: (got(b.mass), got(b.y)) for b in fuel]
         )
         dry = base.mass_kg + sum(got(b.mass).value for b in people)
         states = [
-            (f"{loading.name}, as loaded", fuel),
-            (f"{loading.name}, wing tanks empty", [b for b in fuel if not self.is_wing_tank(b.id)]),
-            (f"{loading.name}, all tanks empty", []),
+            (f"{name}, as loaded", fuel),
+            (f"{name}, wing tanks empty", [b for b in fuel if not self.is_wing_tank(b.id)]),
+            (f"{name}, all tanks empty", []),
         ]
         made = []
         for words, aboard in states:
@@ -141,21 +140,20 @@ class Fuel:
 
     def no_wing_fuel(self, key: str, base: Centre, added: bool) -> float:
         """Mass of a loading with wing tanks empty and the others as loaded, kg."""
-        loading = self.resolved.project.loadings[key]
-        bodies = [*self.resolved.load_bodies(key, loading, fuel=False)]
+        bodies = list(self.loads.people(key))
         bodies += [b for b in self.bodies(key, added) if not self.is_wing_tank(b.id)]
         all_or_cannot_say(*[lambda b=b: got(b.mass) for b in bodies])
         return base.mass_kg + sum(got(b.mass).value for b in bodies)
 
-    def at_the_tips(self) -> list[str]:
-        """Names of what this fit hangs at the wing tips: tanks and rows."""
+    def at_the_tips(self, ledger: list[Body]) -> list[str]:
+        """Names of what this fit hangs at the wing tips: tanks, and rows of the ledger."""
         half = self.wing.half_span
         made = [
-            t.name for k, p, t in self.resolved.tanks
+            t.name for k, p, t in self.loads.tanks(True)
             if not p.startswith("/craft") and (t.where == "wing tip" or (half and t.butt_line and abs(t.butt_line.along_m) > TIP * half.si))
         ]  # fmt: skip
         if half:
-            for body in self.resolved.ledger:
+            for body in ledger:
                 if body.sign > 0 and not isinstance(body.y, CannotSay) and abs(body.y.value) > TIP * half.si:
                     made.append(body.name)
         return made

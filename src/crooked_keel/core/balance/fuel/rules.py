@@ -8,18 +8,22 @@ from typing import Any
 from ...errors import CannotSay, Need
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
-from ..section import BalanceBench
+from ...resolved.loads import Loads
+from ..fuel.quantities import Fuel
+from ..ledger.quantities import Ledger
+from ..limits.quantities import Limits
+from ..loadings.quantities import Loadings
 
 
 @rule(
     "balance.mass-landing", "Landing mass", limit="stop where empty tanks are still above it, watch where fuel must be burnt first", source="designer's limit", mark="statics", form="cg limits",
 )  # fmt: skip
-def mass_landing(bench: BalanceBench) -> Iterable[Finding]:
-    cap = bench.craft.limits.landing
+def mass_landing(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
+    cap = limits.limits.landing
     if cap is None:
         return
-    case = max(bench.cases, key=lambda c: c.trail[0].mass_kg)
-    heavy = max(bench.cases, key=lambda c: c.trail[-1].mass_kg)
+    case = max(loadings.cases, key=lambda c: c.trail[0].mass_kg)
+    heavy = max(loadings.cases, key=lambda c: c.trail[-1].mass_kg)
     dry, full = case.trail[0].centre.mass, heavy.trail[-1].mass_kg
     level: Level = (
         "stop" if dry.value > cap.si else "watch" if full > cap.si or dry.value + 2 * dry.u > cap.si else "ok"
@@ -39,11 +43,11 @@ def mass_landing(bench: BalanceBench) -> Iterable[Finding]:
 @rule(
     "balance.mass-zero-fuel", "Mass without fuel", limit="stop above, watch if the doubt reaches above", source="designer's limit", mark="statics", form="cg limits",
 )  # fmt: skip
-def mass_zero_fuel(bench: BalanceBench) -> Iterable[Finding]:
-    cap = bench.craft.limits.zero_fuel
+def mass_zero_fuel(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
+    cap = limits.limits.zero_fuel
     if cap is None:
         return
-    case = max(bench.cases, key=lambda c: c.trail[0].mass_kg)
+    case = max(loadings.cases, key=lambda c: c.trail[0].mass_kg)
     dry = case.trail[0].centre.mass
     level: Level = "stop" if dry.value > cap.si else "watch" if dry.value + 2 * dry.u > cap.si else "ok"
     yield verdict(
@@ -56,11 +60,11 @@ def mass_zero_fuel(bench: BalanceBench) -> Iterable[Finding]:
 @rule(
     "balance.one-side-fuel", "One side will not feed", limit="the lateral limits; none given: watch beyond 25 mm", source="designer's limit; 25 mm: common practice, no source", mark="common practice", form="cg limits",
 )  # fmt: skip
-def one_side_fuel(bench: BalanceBench) -> Iterable[Finding]:
-    if not bench.fuel.on_sides:
+def one_side_fuel(fuel: Fuel, limits: Limits, ledger: Ledger, loads: Loads) -> Iterable[Finding]:
+    if not fuel.on_sides:
         return
-    lo, hi, given = bench.lateral_limits
-    stuck = [s for key in bench.resolved.project.loadings for s in bench.fuel.one_side(key, bench.empty_y)]
+    lo, hi, given = limits.lateral
+    stuck = [s for key in loads.loadings for s in fuel.one_side(key, ledger.empty_y)]
     if not stuck:
         raise CannotSay(Need("/loadings", "a loading: who and what is aboard"))
     worst = min(stuck, key=lambda s: min(s.centre_y.station_m - lo, hi - s.centre_y.station_m))
@@ -76,8 +80,8 @@ def one_side_fuel(bench: BalanceBench) -> Iterable[Finding]:
 @rule(
     "balance.burn-order", "Order of burning", limit="stop where the order leaves the limits, watch within two standard deviations", source="statics", mark="statics", form="cg limits",
 )  # fmt: skip
-def burn_order(bench: BalanceBench) -> Iterable[Finding]:
-    cases = [c for c in bench.cases if len(bench.fuel.legs(c.key)) > 1]
+def burn_order(loadings: Loadings, fuel: Fuel) -> Iterable[Finding]:
+    cases = [c for c in loadings.cases if len(fuel.legs(c.key)) > 1]
     if not cases:
         return
     worst: tuple[float, float, Any, Any, str] | None = None

@@ -7,13 +7,15 @@ import re
 from collections.abc import Iterable
 
 from ...document import Hung, TwoScales
-from ...document.fields import disputed
+from ...resolved.disputed import Disputed
 from ...errors import CannotSay
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.gap import needs_out
 from ...judging.register import rule, verdict
+from ...resolved.craft import Resolved
 from ...resolved.references import Body, got
-from ..section import BalanceBench
+from ..ledger.quantities import Ledger
+from ..limits.quantities import Limits
 from .functions import apply_ledger, is_lead
 
 
@@ -25,9 +27,9 @@ from .functions import apply_ledger, is_lead
     mark="common practice",
     form="cg limits",
 )
-def cg_lateral(bench: BalanceBench) -> Iterable[Finding]:
-    y = bench.empty_y.station
-    lo, hi, given = bench.lateral_limits
+def cg_lateral(limits: Limits, ledger: Ledger) -> Iterable[Finding]:
+    y = ledger.empty_y.station
+    lo, hi, given = limits.lateral
     margin = min(y.value - lo, hi - y.value)
     level: Level = ("stop" if given else "watch") if margin < 0 else "watch" if margin < 2 * y.u else "ok"
     yield verdict(
@@ -45,8 +47,8 @@ def cg_lateral(bench: BalanceBench) -> Iterable[Finding]:
     mark="statics",
     form="cg limits",
 )
-def lateral_left_out(bench: BalanceBench) -> Iterable[Finding]:
-    blank = bench.lateral_left_out
+def lateral_left_out(ledger: Ledger) -> Iterable[Finding]:
+    blank = ledger.lateral_left_out
     if blank:
         needs = [n for b in blank if not hasattr(b.y, "value") for n in b.y.needs]
         yield verdict(
@@ -56,8 +58,8 @@ def lateral_left_out(bench: BalanceBench) -> Iterable[Finding]:
 
 
 @rule("balance.cg-height", "Height of the CG", limit="known for every row", source="statics", mark="statics")
-def cg_height(bench: BalanceBench) -> Iterable[Finding]:
-    z, before = bench.empty_z.station, apply_ledger(bench.as_found, "z").station_m
+def cg_height(ledger: Ledger) -> Iterable[Finding]:
+    z, before = ledger.empty_z.station, apply_ledger(ledger.as_found, "z").station_m
     yield verdict(
         "balance.cg-height",
         "ok",
@@ -72,8 +74,8 @@ def cg_height(bench: BalanceBench) -> Iterable[Finding]:
 @rule(
     "balance.wide-tolerance", "Masses that are hardly known", limit="± smaller than the mass itself", source="common practice, no source", mark="common practice",
 )  # fmt: skip
-def wide_tolerance(bench: BalanceBench) -> Iterable[Finding]:
-    for body in bench.resolved.ledger:
+def wide_tolerance(resolved: Resolved) -> Iterable[Finding]:
+    for body in resolved.ledger:
         if body.sign and not isinstance(body.mass, CannotSay) and 2 * body.mass.u > body.mass.value > 0:
             yield verdict(
                 "balance.wide-tolerance", "watch", "{n}: ± larger than the mass", "{m} ±{u}. As far as is known it may not be there at all.",
@@ -106,8 +108,8 @@ def _plain(name: str) -> str:
     source="common practice, no source",
     mark="common practice",
 )
-def double_count(bench: BalanceBench) -> Iterable[Finding]:
-    rows = [b for b in bench.resolved.typed_rows if not b.id.endswith("-to")]
+def double_count(resolved: Resolved) -> Iterable[Finding]:
+    rows = [b for b in resolved.typed_rows if not b.id.endswith("-to")]
     seen: dict[tuple[str, bool], Body] = {}
     troubled = False
     for body in rows:
@@ -119,7 +121,7 @@ def double_count(bench: BalanceBench) -> Iterable[Finding]:
                 subject=body.pointer, n=word(body.name), a=word(seen[here].kind), b=word(body.kind),
             )  # fmt: skip
         seen[here] = body
-    for placed in bench.resolved.installations:
+    for placed in resolved.installations:
         if placed.installation.unit.condition != "ready to run":
             continue
         for body in rows:
@@ -129,7 +131,7 @@ def double_count(bench: BalanceBench) -> Iterable[Finding]:
                     "balance.double-count", "watch", "{n}: counted in the unit already?", "{u} was weighed ready to run. If it had this on, take the row out.",
                     subject=f"{placed.id} {body.pointer}", n=word(body.name), u=word(placed.name),
                 )  # fmt: skip
-    outline = bench.craft.outline
+    outline = resolved.project.craft.outline
     if outline.tail is not None:
         first = outline.nose.along_m if outline.nose is not None else 0.0
         lo, hi = min(first, outline.tail.along_m) - 1.0, max(first, outline.tail.along_m) + 1.0
@@ -156,8 +158,8 @@ def double_count(bench: BalanceBench) -> Iterable[Finding]:
     source="common practice, no source",
     mark="common practice",
 )
-def condition(bench: BalanceBench) -> Iterable[Finding]:
-    for installation in bench.resolved.installations:
+def condition(resolved: Resolved) -> Iterable[Finding]:
+    for installation in resolved.installations:
         unit = installation.installation.unit
         if unit.mass is None:
             continue
@@ -180,8 +182,8 @@ def condition(bench: BalanceBench) -> Iterable[Finding]:
 @rule(
     "balance.unit-on-scales", "Bare unit on two scales", limit="agrees with the mass and CG entered within 2 % and 5 mm", source="statics; the tolerance: common practice, no source", mark="common practice",
 )  # fmt: skip
-def unit_on_scales(bench: BalanceBench) -> Iterable[Finding]:
-    for placed in [*bench.resolved.old, *bench.resolved.installations]:
+def unit_on_scales(resolved: Resolved) -> Iterable[Finding]:
+    for placed in [*resolved.old, *resolved.installations]:
         if placed.installation.unit.on_scales == TwoScales():
             continue
         mass, at = placed.on_scales
@@ -194,15 +196,15 @@ def unit_on_scales(bench: BalanceBench) -> Iterable[Finding]:
         )
         yield verdict(
             "balance.unit-on-scales", "ok" if agrees else "watch", "{n}: {m}, CG {x} aft of {f}", "By two scales and a plank." + ("" if agrees else " The mass and CG entered for it are blank or differ: take these over."),
-            subject=placed.id if not placed.old else f"old-{placed.id}", can_suggest=not agrees and not placed.old, n=word(placed.name), m=q(mass, "mass"), x=q(at, "length"), f=word(bench.resolved.word("unit flange")),
+            subject=placed.id if not placed.old else f"old-{placed.id}", can_suggest=not agrees and not placed.old, n=word(placed.name), m=q(mass, "mass"), x=q(at, "length"), f=word(resolved.word("unit flange")),
         )  # fmt: skip
 
 
 @rule(
     "balance.unit-hung", "Bare unit hung twice", limit="agrees with the CG entered within 10 mm", source="statics; the tolerance: common practice, no source", mark="common practice",
 )  # fmt: skip
-def unit_hung(bench: BalanceBench) -> Iterable[Finding]:
-    for placed in [*bench.resolved.old, *bench.resolved.installations]:
+def unit_hung(resolved: Resolved) -> Iterable[Finding]:
+    for placed in [*resolved.old, *resolved.installations]:
         unit = placed.installation.unit
         if unit.hung == Hung():
             continue
@@ -214,15 +216,15 @@ def unit_hung(bench: BalanceBench) -> Iterable[Finding]:
         )
         yield verdict(
             "balance.unit-hung", "ok" if agrees else "watch", "{n}: CG {x} aft of {f}, {z} up", "Where its two plumb lines cross." + ("" if agrees else " The CG entered for it is blank or differs: take this over."),
-            subject=placed.id if not placed.old else f"old-{placed.id}", can_suggest=not agrees and not placed.old, n=word(placed.name), x=q(x, "length"), z=q(z, "length"), f=word(bench.resolved.word("unit flange")),
+            subject=placed.id if not placed.old else f"old-{placed.id}", can_suggest=not agrees and not placed.old, n=word(placed.name), x=q(x, "length"), z=q(z, "length"), f=word(resolved.word("unit flange")),
         )  # fmt: skip
 
 
 @rule(
     "balance.surprise", "A measurement that surprises", limit="within three standard deviations of the figure that it replaces", source="JCGM 100:2008 (from memory)", mark="from memory",
 )  # fmt: skip
-def surprise(bench: BalanceBench) -> Iterable[Finding]:
-    for pointer, figure in disputed(bench.resolved.project):
+def surprise(disputed: Disputed) -> Iterable[Finding]:
+    for pointer, figure in disputed.figures:
         earlier = figure.earlier
         assert earlier is not None
         yield verdict(
@@ -238,13 +240,13 @@ _MUCH_LEAD = 0.03
 @rule(
     "balance.ballast-security", "Fixed ballast", limit="none; 3 % of the empty mass at most", source="AC 43.13-1B chapter 10 (from memory); 3 %: common practice", mark="from memory", form="cg limits",
 )  # fmt: skip
-def ballast_security(bench: BalanceBench) -> Iterable[Finding]:
-    lead = [b for b in bench.resolved.typed_rows if b.sign >= 0 and b.kind != "removed" and is_lead(b.name)]
-    if not lead or bench.resolved.fit_id is None:
+def ballast_security(ledger: Ledger, resolved: Resolved) -> Iterable[Finding]:
+    lead = [b for b in resolved.typed_rows if b.sign >= 0 and b.kind != "removed" and is_lead(b.name)]
+    if not lead or resolved.fit_id is None:
         return
     mass = sum(got(b.mass).value for b in lead)
-    much = mass > _MUCH_LEAD * bench.empty.mass_kg
+    much = mass > _MUCH_LEAD * ledger.empty.mass_kg
     yield verdict(
         "balance.ballast-security", "watch", "{m} of lead aboard", "It must hold the loads of flight, landing and a crash, be marked, and stand in the log." + (" That is more than 3 % of the empty mass: move something that is aboard anyway." if much else ""),
-        m=q(mass, "mass"), compared=Compared(value=mass, dimension="mass", hi=_MUCH_LEAD * bench.empty.mass_kg),
+        m=q(mass, "mass"), compared=Compared(value=mass, dimension="mass", hi=_MUCH_LEAD * ledger.empty.mass_kg),
     )  # fmt: skip

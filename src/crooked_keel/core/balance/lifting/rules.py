@@ -12,8 +12,8 @@ from ...figure.trace import Traced, need, traced
 from ...figure.units import G0_M_S2
 from ...judging.finding import Compared, Finding, Level, NeedOut, q, word
 from ...judging.register import rule, verdict
+from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
-from ..section import BalanceBench
 from .functions import (
     DYNAMIC_FACTOR,
     Point,
@@ -43,8 +43,8 @@ class _Lift(NamedTuple):
     second: Point | None
 
 
-def _lifts(bench: BalanceBench) -> Iterable[_Lift]:
-    for placed in [*bench.resolved.old, *bench.resolved.installations]:
+def _lifts(resolved: Resolved) -> Iterable[_Lift]:
+    for placed in [*resolved.old, *resolved.installations]:
         unit = placed.installation.unit
         lifting, base = unit.lifting, f"{placed.pointer}/unit"
         if lifting.model_copy(update={"crane": Crane()}) == Lifting():
@@ -95,8 +95,8 @@ def _refused(rule_id: str, lift: _Lift, bad: InputError) -> Finding:
     source="statics; the limits: common practice, no source",
     mark="common practice",
 )
-def hangs(bench: BalanceBench) -> Iterable[Finding]:
-    for lift in _lifts(bench):
+def hangs(resolved: Resolved) -> Iterable[Finding]:
+    for lift in _lifts(resolved):
         try:
             yield _hanging(lift)
         except InputError as bad:
@@ -132,8 +132,8 @@ def _hanging(lift: _Lift) -> Finding:
     source="ASME B30.9 (from memory): no leg flatter than 30°",
     mark="from memory",
 )
-def slings(bench: BalanceBench) -> Iterable[Finding]:
-    for lift in _lifts(bench):
+def slings(resolved: Resolved) -> Iterable[Finding]:
+    for lift in _lifts(resolved):
         if lift.second is None:
             continue
         try:
@@ -168,8 +168,8 @@ def _slung(lift: _Lift, second: Point) -> Finding:
     source="the hoist's plate; the dynamic factor: common practice, no source",
     mark="common practice",
 )
-def hoist(bench: BalanceBench) -> Iterable[Finding]:
-    for lift in _lifts(bench):
+def hoist(resolved: Resolved) -> Iterable[Finding]:
+    for lift in _lifts(resolved):
         if lift.lifting.rating is None:
             yield verdict(
                 "balance.hoist", "unknown", "Cannot say yet: the hoist for {n}", "Its plate gives the load at each boom position; between two marks take the lower.",
@@ -197,8 +197,8 @@ def _need(lift: _Lift) -> NeedOut:
     source="statics; a tenth and the dynamic factor: common practice, no source",
     mark="common practice",
 )
-def crane(bench: BalanceBench) -> Iterable[Finding]:
-    for placed in [*bench.resolved.old, *bench.resolved.installations]:
+def crane(resolved: Resolved) -> Iterable[Finding]:
+    for placed in [*resolved.old, *resolved.installations]:
         if placed.installation.unit.lifting.crane != Crane():
             yield _craned(placed)
 

@@ -10,8 +10,11 @@ from ...figure.units import HP_W, LB_KG
 from ...judging.certainty import chance_at_most
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
+from ...resolved.craft import Resolved
+from ...resolved.loads import Loads
+from ..ledger.quantities import Ledger
 from ..ledger.story import Story, empty_mass_interval
-from ..section import BalanceBench
+from ..limits.quantities import Limits
 
 # 170 lb, FAA (from memory); heavy with winter clothing 190 lb.
 SEAT_KG = 77.0
@@ -32,10 +35,10 @@ def min_fuel_for_check(power_w: float) -> float:
 @rule(
     "balance.place-cap", "What each place may carry", limit="stop above the heaviest of a place", source="designer's limit", mark="statics",
 )  # fmt: skip
-def place_cap(bench: BalanceBench) -> Iterable[Finding]:
-    capped = {k: s for k, s in bench.craft.seats.items() if s.heaviest is not None}
+def place_cap(loads: Loads, resolved: Resolved) -> Iterable[Finding]:
+    capped = {k: s for k, s in resolved.project.craft.seats.items() if s.heaviest is not None}
     over = False
-    for key, loading in bench.resolved.project.loadings.items():
+    for key, loading in loads.loadings.items():
         for place, seat in capped.items():
             load, cap = loading.loads.get(place), seat.heaviest
             if load is not None and cap is not None and load.si > cap.si + 1e-9:
@@ -57,44 +60,44 @@ def place_cap(bench: BalanceBench) -> Iterable[Finding]:
     "balance.useful-load", "Useful load", limit="watch where full tanks leave room for fewer people than places, stop where one heavy person and least fuel do not fit",
     source="170 and 190 lb for a person, FAA; least fuel AC 43.13-1B chapter 10 (from memory)", mark="from memory", form="cg limits",
 )  # fmt: skip
-def useful_load(bench: BalanceBench) -> Iterable[Finding]:
-    tanks = bench.resolved.tanks
-    asks = [lambda: bench.gross, lambda: bench.empty]
+def useful_load(limits: Limits, ledger: Ledger, loads: Loads, resolved: Resolved) -> Iterable[Finding]:
+    tanks = loads.tanks(True)
+    asks = [lambda: limits.gross, lambda: ledger.empty]
     holds = [
         lambda t=t, p=p: need(t.capacity, f"{p}/capacity", f"usable volume of the {t.name}").si * need(t.density, f"{p}/density", f"density of the fuel in the {t.name}").si
         for _, p, t in tanks
     ]  # fmt: skip
     all_or_cannot_say(*asks, *holds)
-    seat = bench.resolved.project.assumptions.seat_mass
+    seat = resolved.project.assumptions.seat_mass
     person = seat.si if seat else SEAT_KG
-    useful, full = bench.gross - bench.empty.mass_kg, sum(ask() for ask in holds)
+    useful, full = limits.gross - ledger.empty.mass_kg, sum(ask() for ask in holds)
     left = useful - full
     people = max(int(left // person), 0)
     powers = [
         p.installation.unit.power.si
-        for p in bench.resolved.installations
+        for p in resolved.installations
         if p.installation.unit.power and p.installation.unit.kind != "electric"
     ]
     least = min_fuel_for_check(sum(powers))
-    places = sum(1 for s in bench.craft.seats.values() if s.heaviest is None or s.heaviest.si >= person)
+    places = sum(1 for s in resolved.project.craft.seats.values() if s.heaviest is None or s.heaviest.si >= person)
     level: Level = "stop" if useful < HEAVY_KG + least else "watch" if people < min(places, 2) else "ok"
     message = "Empty {e}, gross {g}. Full tanks, {f}, leave {l}, room for {n} of {p}."
     if level == "stop":
         message += " Not even one heavy person with {h} of fuel fits."
     yield verdict(
         "balance.useful-load", level, "Useful load {u}", message, compared=Compared(value=useful, dimension="mass", lo=HEAVY_KG + least),
-        u=q(useful, "mass"), e=q(bench.empty.mass_kg, "mass"), g=q(bench.gross, "mass"), f=q(full, "mass"), l=q(left, "mass"), n=q(people, "count"), p=q(person, "mass"), h=q(least, "mass"),
+        u=q(useful, "mass"), e=q(ledger.empty.mass_kg, "mass"), g=q(limits.gross, "mass"), f=q(full, "mass"), l=q(left, "mass"), n=q(people, "count"), p=q(person, "mass"), h=q(least, "mass"),
     )  # fmt: skip
 
 
 @rule(
     "balance.mass-target", "Empty mass wanted", limit="ok where the chance to keep it is above 90 %, stop below 50 %", source="owner's wish; JCGM 100:2008 (from memory)", mark="from memory",
 )  # fmt: skip
-def mass_target(bench: BalanceBench) -> Iterable[Finding]:
-    wanted = bench.craft.limits.empty_wanted
+def mass_target(limits: Limits, ledger: Ledger) -> Iterable[Finding]:
+    wanted = limits.limits.empty_wanted
     if wanted is None:
         return
-    mass = bench.empty.mass
+    mass = ledger.empty.mass
     chance = chance_at_most(wanted.si, mass.value, mass.u)
     level: Level = "ok" if chance > 0.9 else "watch" if chance >= 0.5 else "stop"
     over = mass.value > wanted.si
@@ -108,8 +111,8 @@ def mass_target(bench: BalanceBench) -> Iterable[Finding]:
 @rule(
     "balance.story", "A tale, tested", limit="ok where all it allows is half to twice the empty mass, stop where nothing of it is", source="moments; JCGM 100:2008 bounds (from memory)", mark="from memory", form="cg limits",
 )  # fmt: skip
-def story(bench: BalanceBench) -> Iterable[Finding]:
-    told = bench.craft.story
+def story(ledger: Ledger, resolved: Resolved) -> Iterable[Finding]:
+    told = resolved.project.craft.story
     if all(getattr(told, name) is None for name in type(told).model_fields):
         return
     base = "/craft/story"
@@ -118,13 +121,13 @@ def story(bench: BalanceBench) -> Iterable[Finding]:
         "moved_aft": "how far aft its new unit went", "cg_forward": "how far forward its CG came",
     }  # fmt: skip
     asks = [lambda n=n, w=w: need(getattr(told, n), f"{base}/{n}", w) for n, w in words.items()]
-    all_or_cannot_say(*asks, lambda: bench.before)
+    all_or_cannot_say(*asks, lambda: ledger.before)
     figures = [ask() for ask in asks]
     bounds = [f.plus_minus.si if f.plus_minus else 0.0 for f in figures]
     if not any(bounds):
         raise InputError(f"{base}/cg_forward", "a tale is rounded: give each figure its ±")
     lo, hi = empty_mass_interval(Story(*[f.si for f in figures]), Story(*bounds))
-    own = bench.before.mass_kg
+    own = ledger.before.mass_kg
     level: Level = (
         "stop" if hi <= 0.5 * own or lo >= 2 * own else "ok" if lo >= 0.5 * own and hi <= 2 * own else "watch"
     )

@@ -7,11 +7,13 @@ from collections.abc import Callable
 from ...errors import InputError, all_or_cannot_say
 from ...figure.trace import Traced, need
 from ...judging.formula import record
-from ...resolved.craft import Resolved
+from ...resolved.loads import Loads
+from ...resolved.references import References
 from ...topic.lazy import lazy
+from ...topic.reading import Topic
 from ..ledger.functions import Centre
-from ..limits.functions import Envelope
 from .frontier import Item, Side, Worst, frontier, most_of, worst_margin
+from .quantities import Loadings
 
 
 @record
@@ -30,31 +32,26 @@ class FrontierOut:
     points: list[CasePoint]
 
 
-class EveryLoading:
-    """empty, envelope, gross: what the balance bench knows of them, asked when wanted."""
+class EveryLoading(Topic):
+    """Every loading that places and tanks allow, after the work."""
 
-    def __init__(
-        self,
-        resolved: Resolved,
-        empty: Callable[[], Centre],
-        envelope: Callable[[], Envelope],
-        gross: Callable[[], float],
-    ) -> None:
-        self.resolved = resolved
-        self._empty, self._envelope, self._gross = empty, envelope, gross
+    def __init__(self, loads: Loads, references: References, loadings: Loadings) -> None:
+        self.loads = loads
+        self.references = references
+        self.loadings = loadings
 
     @property
     def ranges_given(self) -> bool:
         """Whether anybody said what a place may carry."""
-        return any(s.lightest or s.heaviest for s in self.resolved.project.craft.seats.values())
+        return any(s.lightest or s.heaviest for _, s in self.loads.seats)
 
     @lazy
     def items(self) -> list[tuple[Item, Traced]]:
         """What may be aboard, with the traced station of each: every place from its lightest to its heaviest, every tank from empty
         to full. Raises CannotSay with every figure that is missing."""
-        place = self.resolved.references.place
+        place = self.references.place
         rows: list[tuple[str, str, Callable[[], float], Callable[[], float], Callable[[], Traced]]] = []
-        for key, seat in sorted(self.resolved.project.craft.seats.items(), key=lambda i: i[1].rank):
+        for key, seat in self.loads.seats:
             at = f"/craft/seats/{key}"
             rows.append((
                 f"seats/{key}", seat.name,
@@ -62,7 +59,7 @@ class EveryLoading:
                 lambda s=seat, p=at: need(s.heaviest, f"{p}/heaviest", f"heaviest that {s.name} may carry").si,
                 lambda s=seat, p=at: place(s.station, f"{p}/station", f"station of {s.name}", "x"),
             ))  # fmt: skip
-        for key, at, tank in self.resolved.tanks:
+        for key, at, tank in self.loads.tanks(True):
             rows.append((
                 f"tanks/{key}", tank.name, lambda: 0.0,
                 lambda t=tank, p=at: need(t.capacity, f"{p}/capacity", f"usable volume of the {t.name}").si
@@ -79,7 +76,7 @@ class EveryLoading:
 
     def _on(self, side: Side) -> list[Item]:
         """What may be aboard, with every seat that slides where it is worst for a side."""
-        seats, way = self.resolved.project.craft.seats, -1.0 if side == "forward" else 1.0
+        seats, way = dict(self.loads.seats), -1.0 if side == "forward" else 1.0
         made = []
         for item, _ in self.items:
             seat = seats.get(item.id.removeprefix("seats/"))
@@ -89,28 +86,38 @@ class EveryLoading:
 
     def worst_of_all(self, side: Side) -> tuple[Worst, float]:
         """The least margin of every loading that the places and tanks allow, to one side, and its standard uncertainty; loads exact."""
-        all_or_cannot_say(self._empty, self._envelope, self._gross, lambda: self.items)
+        all_or_cannot_say(
+            lambda: self.loadings.base,
+            lambda: self.loadings.limits.envelope,
+            lambda: self.loadings.limits.gross,
+            lambda: self.items,
+        )
         items = self._on(side)
         found = worst_margin(
-            self._empty().mass_kg, self._empty().moment_kg_m, items, self._envelope(), side, self._gross()
+            self.loadings.base.mass_kg,
+            self.loadings.base.moment_kg_m,
+            items,
+            self.loadings.limits.envelope,
+            side,
+            self.loadings.limits.gross,
         )
-        loaded = Centre(self._empty())
+        loaded = Centre(self.loadings.base)
         for item, (_, x) in zip(items, self.items, strict=True):
             loaded.add(1, Traced(found.at.loads_kg[item.id]), Traced(item.x_m, x.slopes))
-        cut = self._envelope().cut(found.at.mass_kg)
+        cut = self.loadings.limits.envelope.cut(found.at.mass_kg)
         slope = 0.0 if cut is None else cut.forward_slope_m_kg if side == "forward" else cut.aft_slope_m_kg
         return found, loaded.margin_u(slope)
 
     def edges(self) -> list[FrontierOut]:
         """The edges of every loading, forward and aft, from the lightest up."""
-        all_or_cannot_say(self._empty, lambda: self.items)
+        all_or_cannot_say(lambda: self.loadings.base, lambda: self.items)
         sides: tuple[Side, Side] = ("forward", "aft")
         return [
             FrontierOut(
                 side=side,
                 points=[
                     CasePoint(mass_si=p.mass_kg, x_si=p.x_m)
-                    for p in frontier(self._empty().mass_kg, self._empty().moment_kg_m, self._on(side), side)
+                    for p in frontier(self.loadings.base.mass_kg, self.loadings.base.moment_kg_m, self._on(side), side)
                 ],
             )
             for side in sides
@@ -118,5 +125,13 @@ class EveryLoading:
 
     def most_of(self, item: Item, side: Side) -> float | None:
         """The heaviest that an item may be so that no loading passes the limit on a side, kg; None when even its lightest does."""
-        empty, items = self._empty(), self._on(side)
-        return most_of(item, empty.mass_kg, empty.moment_kg_m, items, self._envelope(), side, self._gross())
+        empty, items = self.loadings.base, self._on(side)
+        return most_of(
+            item,
+            empty.mass_kg,
+            empty.moment_kg_m,
+            items,
+            self.loadings.limits.envelope,
+            side,
+            self.loadings.limits.gross,
+        )

@@ -2,6 +2,12 @@
 
 from __future__ import annotations
 
+from .quantities import LoadedCase, Loadings, TrailPoint
+from ..loadings.every import EveryLoading
+from ..limits.quantities import Limits
+from ...resolved.loads import Loads
+from ...resolved.craft import Resolved
+
 from collections.abc import Iterable
 from typing import Any
 
@@ -10,12 +16,11 @@ from ...judging.certainty import chance_at_most
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.gap import needs_out
 from ...judging.register import rule, verdict
-from ..section import BalanceBench, LoadedCase, TrailPoint
 from .frontier import Side
 
 
-def _side(bench: BalanceBench, rule_id: str, side: str, end: str) -> Iterable[Finding]:
-    case, point = bench.worst(side)
+def _side(loadings: Loadings, loads: Loads, rule_id: str, side: str, end: str) -> Iterable[Finding]:
+    case, point = loadings.worst(side)
     margin, u = point.margin(side), point.u(side)
     level: Level = "stop" if margin < 0 else "watch" if margin < 2 * u else "ok"
     if side == "aft" and level == "ok" and margin < 0.05 * (point.aft_limit_m - point.forward_limit_m):
@@ -32,14 +37,14 @@ def _side(bench: BalanceBench, rule_id: str, side: str, end: str) -> Iterable[Fi
         margin=q(margin, "length"),
         working=point.margin_working(side),
         can_suggest=level in ("stop", "watch"),
-        d=q(abs(margin), "length"), loading=word(case.name), tanks=word(_tanks(bench, case, point)), x=q(point.x_m, "length"),
+        d=q(abs(margin), "length"), loading=word(case.name), tanks=word(_tanks(loads, case, point)), x=q(point.x_m, "length"),
         u=q(2 * u, "length"), limit=q(point.limit(side), "length"), m=q(point.mass_kg, "mass"),
     )  # fmt: skip
 
 
-def _tanks(bench: BalanceBench, case: LoadedCase, point: TrailPoint) -> str:
-    fuel = bench.resolved.project.loadings[case.key].fuel
-    if not bench.resolved.tanks:
+def _tanks(loads: Loads, case: LoadedCase, point: TrailPoint) -> str:
+    fuel = loads.loadings[case.key].fuel
+    if not loads.tanks(True):
         return "no fuel"
     if not any(f.si for f in fuel.values()) or point.fuel_share == 0:
         return "empty tanks"
@@ -54,8 +59,8 @@ def _tanks(bench: BalanceBench, case: LoadedCase, point: TrailPoint) -> str:
     mark="statics",
     form="cg limits",
 )
-def cg_forward(bench: BalanceBench) -> Iterable[Finding]:
-    return _side(bench, "balance.cg-forward", "forward", "Forward")
+def cg_forward(loadings: Loadings, loads: Loads) -> Iterable[Finding]:
+    return _side(loadings, loads, "balance.cg-forward", "forward", "Forward")
 
 
 @rule(
@@ -66,8 +71,8 @@ def cg_forward(bench: BalanceBench) -> Iterable[Finding]:
     mark="from memory",
     form="cg limits",
 )
-def cg_aft(bench: BalanceBench) -> Iterable[Finding]:
-    return _side(bench, "balance.cg-aft", "aft", "Aft")
+def cg_aft(loadings: Loadings, loads: Loads) -> Iterable[Finding]:
+    return _side(loadings, loads, "balance.cg-aft", "aft", "Aft")
 
 
 @rule(
@@ -77,13 +82,13 @@ def cg_aft(bench: BalanceBench) -> Iterable[Finding]:
     source="FAA-H-8083-1 adverse-loading checks (from memory)",
     mark="from memory",
 )
-def loadings(bench: BalanceBench) -> Iterable[Finding]:
-    limited = bench.resolved.has("cg limits")
-    cases, gaps = bench.cases_and_gaps if limited else bench.loads_and_gaps
+def loadings(loadings: Loadings, loads: Loads, resolved: Resolved) -> Iterable[Finding]:
+    limited = resolved.has("cg limits")
+    cases, gaps = loadings.cases_and_gaps if limited else loadings.loads_and_gaps
     for key, gap in gaps.items():
         yield verdict(
             "balance.loadings", "unknown", "Cannot say yet: {l}", "This loading is left out of the verdicts above.",
-            subject=key, l=word(bench.resolved.project.loadings[key].name), needs=needs_out(gap.needs),
+            subject=key, l=word(loads.loadings[key].name), needs=needs_out(gap.needs),
         )  # fmt: skip
     if not gaps and cases:
         yield verdict(
@@ -104,8 +109,8 @@ def loadings(bench: BalanceBench) -> Iterable[Finding]:
     mark="from memory",
     form="cg limits",
 )
-def worst_loading(bench: BalanceBench) -> Iterable[Finding]:
-    every = bench.every_loading
+def worst_loading(every: EveryLoading) -> Iterable[Finding]:
+    every = every
     if not every.ranges_given:
         return
     sides: tuple[Side, Side] = ("forward", "aft")
@@ -143,9 +148,9 @@ def worst_loading(bench: BalanceBench) -> Iterable[Finding]:
     source="designer's limit",
     mark="statics",
 )
-def mass_max(bench: BalanceBench) -> Iterable[Finding]:
-    name, centre = bench.heaviest_loading
-    m, u, cap = centre.mass_kg, centre.mass.u, bench.gross
+def mass_max(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
+    name, centre = loadings.heaviest_loading
+    m, u, cap = centre.mass_kg, centre.mass.u, limits.gross
     level: Level = "stop" if m > cap else "watch" if m + 2 * u > cap else "ok"
     chance: dict[str, Any] = {"p": q(chance_at_most(cap, m, u), "percent")} if level == "watch" else {}
     yield verdict(
@@ -164,11 +169,11 @@ def mass_max(bench: BalanceBench) -> Iterable[Finding]:
     mark="statics",
     form="cg limits",
 )
-def envelope_range(bench: BalanceBench) -> Iterable[Finding]:
-    masses = bench.envelope.masses_kg
+def envelope_range(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
+    masses = limits.envelope.masses_kg
     if not masses:
         return
-    for case in bench.cases:
+    for case in loadings.cases:
         light, heavy = case.trail[0].mass_kg, case.trail[-1].mass_kg
         if heavy > masses[-1] + 1e-9 or light < masses[0] - 1e-9:
             over = heavy > masses[-1] + 1e-9
@@ -188,9 +193,9 @@ def envelope_range(bench: BalanceBench) -> Iterable[Finding]:
     mark="from memory",
     form="cg limits",
 )
-def rests_on_guess(bench: BalanceBench) -> Iterable[Finding]:
-    side = min(("forward", "aft"), key=lambda s: bench.worst(s)[1].margin(s) / (bench.worst(s)[1].u(s) or 1e-12))
-    _, point = bench.worst(side)
+def rests_on_guess(loadings: Loadings) -> Iterable[Finding]:
+    side = min(("forward", "aft"), key=lambda s: loadings.worst(s)[1].margin(s) / (loadings.worst(s)[1].u(s) or 1e-12))
+    _, point = loadings.worst(side)
     u = point.u(side)
     slopes = point.centre.slopes()
     guessed = {o: s for o, s in slopes.items() if o.source in ("estimated", "hearsay", "template")}

@@ -6,7 +6,6 @@ In the attitude in which it stands: a craft on a tail wheel is turned nose up ab
 from __future__ import annotations
 
 import math
-from collections.abc import Callable
 from dataclasses import replace
 from typing import NamedTuple
 
@@ -16,7 +15,9 @@ from ...judging.gap import or_none
 from ...resolved.craft import Resolved
 from ...resolved.references import Axis, Body
 from ...topic.lazy import lazy
+from ...topic.reading import Topic
 from ..ledger.functions import Centre, apply_ledger
+from ..ledger.quantities import Ledger
 from .functions import HAND_KG, Stand, settled_reactions, turned
 
 ALL_OUT, FINISHED = "All that goes is out", "Finished"
@@ -72,21 +73,13 @@ def _known(sums: Centre | CannotSay) -> Centre:
     return sums
 
 
-class Standing:
-    """Steps of the work on the wheels. found: the empty craft as found; stands: where its supports touch; finished: sums of the empty
-    craft after the work; left_out: rows whose blank butt line cannot matter."""
+class Standing(Topic):
+    """Steps of the work on the wheels. stands: where its supports touch, from the craft bench."""
 
-    def __init__(
-        self,
-        resolved: Resolved,
-        found: list[Body] | CannotSay,
-        stands: list[Stand] | CannotSay,
-        finished: Callable[[Axis], Centre],
-        left_out: Callable[[], list[Body]],
-    ) -> None:
+    def __init__(self, resolved: Resolved, ledger: Ledger, stands: list[Stand] | CannotSay) -> None:
         self.resolved = resolved
-        self._found, self._stands = found, stands
-        self._finished, self._left_out = finished, left_out
+        self.ledger = ledger
+        self._stands = stands
 
     @lazy
     def stands(self) -> list[Stand]:
@@ -109,9 +102,7 @@ class Standing:
 
     def _sequence(self) -> list[tuple[str, list[Body]]]:
         """Names of the steps, and what changes with each."""
-        if isinstance(self._found, CannotSay):
-            raise CannotSay(*self._found.needs)
-        made = [("As it stands", list(self._found))]
+        made = [("As it stands", list(self.ledger.as_found))]
         rest = list(self.resolved.ledger)
         for placed, sign, word in [
             *((p, -1, "out") for p in self.resolved.old),
@@ -164,11 +155,17 @@ class Standing:
         except CannotSay as gap:
             return gap
 
+    def _finished(self, axis: Axis) -> Centre:
+        """Sums of the empty craft after the work."""
+        return {"x": lambda: self.ledger.empty, "y": lambda: self.ledger.empty_y, "z": lambda: self.ledger.empty_z}[
+            axis
+        ]()
+
     def _counted(self, bodies: list[Body], axis: Axis) -> list[Body]:
         """Bodies without those whose blank butt line cannot matter."""
         if axis != "y":
             return bodies
-        out = {id(b) for b in self._left_out()}
+        out = {id(b) for b in self.ledger.lateral_left_out}
         return [b for b in bodies if id(b) not in out] if out else bodies
 
     def _step(self, name: str, x: Centre, across: Centre | CannotSay, height_of: Centre | CannotSay) -> Step:

@@ -9,8 +9,12 @@ from typing import Any
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.gap import or_none
 from ...judging.register import rule, verdict
-from ..section import BalanceBench
+from ...resolved.craft import Resolved
+from ..ledger.quantities import Ledger
+from ..standing.quantities import Standing
+from ..standing.supports import OnSupports
 from ..wheels.functions import stand_load
+from ..wheels.quantities import Axles
 from .functions import HAND_KG, LEAST_SHARE, hung_weight, stand_required, tipping_margins
 
 
@@ -22,11 +26,10 @@ from .functions import HAND_KG, LEAST_SHARE, hung_weight, stand_required, tippin
     mark="common practice",
     form="scales",
 )
-def supports(bench: BalanceBench) -> Iterable[Finding]:
-    after = bench.reactions(bench.empty)
-    before = dict(bench.reactions(bench.before))
+def supports(supports: OnSupports, ledger: Ledger) -> Iterable[Finding]:
+    after, before = supports.after, dict(supports.before)
     name, load = min(after, key=lambda r: r[1])
-    share = load / bench.empty.mass_kg
+    share = load / ledger.empty.mass_kg
     level: Level = "stop" if load < 0 else "watch" if share < 0.05 else "ok"
     words = {
         "ok": "Empty and level: {a} → {b}, {p} of the mass.",
@@ -39,9 +42,9 @@ def supports(bench: BalanceBench) -> Iterable[Finding]:
     )  # fmt: skip
 
 
-def _every_step(bench: BalanceBench) -> Iterable[Finding]:
+def _every_step(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
     """The step of the work that leaves least on a wheel, with what keeps it down."""
-    standing = bench.standing
+    standing = standing
     step = min(standing.steps, key=lambda s: s.loads[s.light] / s.mass_kg)
     light = step.light
     load, least = step.loads[light], LEAST_SHARE * step.mass_kg
@@ -63,7 +66,9 @@ def _every_step(bench: BalanceBench) -> Iterable[Finding]:
         working = hung_weight.working(*terms)
         params["w"] = q(max(hung_weight(*terms), 0.0), "mass")
         message += "{w} hung at {n} leaves 5 % of the mass on it"
-        stand = or_none(lambda: bench.resolved.references.place(bench.craft.stand, "/craft/stand", "stand", "x").value)
+        stand = or_none(
+            lambda: resolved.references.place(resolved.project.craft.stand, "/craft/stand", "stand", "x").value
+        )
         carried = (
             or_none(lambda: stand_required(step.mass_kg, step.x_m, main_m, step.places[light][0], stand))
             if stand is not None
@@ -87,11 +92,11 @@ def _every_step(bench: BalanceBench) -> Iterable[Finding]:
     "balance.tipping", "Near to tipping", limit="stop within two standard deviations of an edge between wheels, watch within 50 mm or 10°",
     source="statics; 50 mm and 10°: common practice, no source", mark="common practice", form="scales",
 )  # fmt: skip
-def tipping(bench: BalanceBench) -> Iterable[Finding]:
-    if bench.resolved.in_line or bench.resolved.fit_id is None:
+def tipping(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
+    if resolved.in_line or resolved.fit_id is None:
         return
     found = []
-    for step in bench.standing.steps:
+    for step in standing.steps:
         nearest = tipping_margins(step.x_m, step.y_m, step.height_m if step.height_m is not None else 0.0, step.places)[
             0
         ]
@@ -99,7 +104,7 @@ def tipping(bench: BalanceBench) -> Iterable[Finding]:
     inside, step, edge = min(found, key=lambda f: f[0])
     shallow = step.height_m is not None and edge.angle_rad < math.radians(10)
     level: Level = "stop" if inside < 2 * step.u_m else "watch" if inside < 0.05 or shallow else "ok"
-    a, b = (bench.standing.stands[i].name for i in edge.between)
+    a, b = (standing.stands[i].name for i in edge.between)
     yield verdict(
         "balance.tipping", level, "CG {d} inside its wheels" if inside >= 0 else "CG {d} outside its wheels", "{s}: nearest to the line between {a} and {b}, doubt ±{u}" + (", tips over at {t}." if step.height_m is not None else "; its height is not known, no angle said."),
         d=q(abs(inside), "length"), s=word(step.name), a=word(a), b=word(b), u=q(2 * step.u_m, "length"), t=q(edge.angle_rad, "angle"), margin=q(inside, "length"),
@@ -110,13 +115,12 @@ def tipping(bench: BalanceBench) -> Iterable[Finding]:
 @rule(
     "balance.engine-out", "With the engine out", limit="stop where a wheel lifts at any step, CG within two standard deviations; watch under 5 % of the mass, or where a hand of 20 kg lifts it", source="statics; 5 % and 20 kg: common practice, no source", mark="statics", form="scales",
 )  # fmt: skip
-def engine_out(bench: BalanceBench) -> Iterable[Finding]:
-    if not bench.resolved.has("wheels in line"):
-        yield from _every_step(bench)
+def engine_out(standing: Standing, axles: Axles | None, ledger: Ledger, resolved: Resolved) -> Iterable[Finding]:
+    if axles is None or not resolved.has("wheels in line"):
+        yield from _every_step(standing, resolved)
         return
-    out = bench.engine_out
-    axles, before = bench.axles, bench.before
-    was, now = axles.on_stand(before), axles.on_stand(out)
+    out = ledger.engine_out
+    was, now = axles.on_stand(ledger.before), axles.on_stand(out)
     margin = abs(out.station_m - axles.stand)
     level: Level = "watch" if was[0] != now[0] or margin < 0.03 else "ok"
     yield verdict(

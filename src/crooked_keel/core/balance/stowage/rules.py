@@ -7,7 +7,7 @@ from collections.abc import Iterable
 from ...errors import CannotSay
 from ...judging.finding import Compared, Finding, q, word
 from ...judging.register import rule, verdict
-from ..section import BalanceBench
+from ...resolved.craft import Resolved
 from .functions import WAYS, gaps, stowed
 
 
@@ -15,8 +15,8 @@ from .functions import WAYS, gaps, stowed
     "balance.pack-space", "Packs in the spaces drawn for them", limit="inside every side that is drawn, else stop",
     source="measured sizes; the spaces are as drawn", mark="statics",
 )  # fmt: skip
-def pack_space(bench: BalanceBench) -> Iterable[Finding]:
-    wanted = [p for p in stowed(bench.resolved) if p.space is not None]
+def pack_space(resolved: Resolved) -> Iterable[Finding]:
+    wanted = [p for p in stowed(resolved) if p.space is not None]
     needs = [n for p in wanted for n in p.needs]
     if needs:
         raise CannotSay(*needs)
@@ -37,8 +37,8 @@ def pack_space(bench: BalanceBench) -> Iterable[Finding]:
 @rule(
     "balance.packs-apart", "Packs clear of each other", limit="no pack in another, else stop", source="measured sizes", mark="statics",
 )  # fmt: skip
-def packs_apart(bench: BalanceBench) -> Iterable[Finding]:
-    found = gaps(stowed(bench.resolved))
+def packs_apart(resolved: Resolved) -> Iterable[Finding]:
+    found = gaps(stowed(resolved))
     if not found:
         return
     least = min(found, key=lambda g: g.gap_m)

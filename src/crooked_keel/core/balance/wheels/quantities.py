@@ -13,10 +13,13 @@ from ...judging.gap import needs_out, or_none
 from ...judging.values import ValueList
 from ...reference.tyres import tyre_load
 from ...resolved.craft import Resolved
+from ...resolved.loads import Loads
 from ...resolved.references import Axis, Body
 from ...resolved.wheels import Wheels
 from ...topic.lazy import lazy
+from ...topic.reading import Topic
 from ..ledger.functions import Centre, apply_ledger
+from ..ledger.quantities import Ledger
 from .functions import _STATICS, lean_to_balance, rear_axle, stand_load, static_stability, stop_limit, wheelie_limit
 from .steering import Point as SidePoint
 from .steering import anti_squat, force_centre, ground_trail, rake_trail_after_pitch, steepest_hill, top_run
@@ -84,12 +87,16 @@ def _over_ground(height_m: float) -> float:
 EMPTY = "empty"
 
 
-class Axles:
+class Axles(Topic):
     """Axles of a fit. as_found: bodies from the craft bench."""
 
-    def __init__(self, resolved: Resolved, wheels: Wheels, as_found: list[Body] | CannotSay) -> None:
+    def __init__(
+        self, resolved: Resolved, loads: Loads, wheels: Wheels, ledger: Ledger, as_found: list[Body] | CannotSay
+    ) -> None:
         self.resolved = resolved
+        self.loads = loads
         self.wheels = wheels
+        self.ledger = ledger
         self._found = as_found
         self._kept: dict[tuple[str, bool, Axis], Centre] = {}
         self.road = resolved.project.craft.road
@@ -104,14 +111,12 @@ class Axles:
     @lazy
     def keys(self) -> list[str]:
         """Ids of the states, empty first."""
-        return [EMPTY, *[k for k, _ in sorted(self.resolved.project.loadings.items(), key=lambda i: i[1].rank)]]
+        return [EMPTY, *self.loads.keys]
 
     def _bodies(self, key: str, after: bool) -> list[Body]:
         made = [*self.found, *(self.resolved.ledger if after else ())]
         if key != EMPTY:
-            loading = self.resolved.project.loadings[key]
-            made += self.resolved.load_bodies(key, loading, fuel=False)
-            made += self.resolved.load_bodies(key, loading, fuel=True, added=after)
+            made += [*self.loads.people(key), *self.loads.fuel(key, after)]
         return made
 
     def sums(self, key: str, after: bool, axis: Axis) -> Centre:
@@ -125,7 +130,7 @@ class Axles:
         all_or_cannot_say(lambda: self.sums(key, after, "x"), lambda: self.wheels.base_m)
         x = self.sums(key, after, "x")
         height = or_none(lambda: self.sums(key, after, "z").station_m - self.wheels.ground_m)
-        name = "Empty" if key == EMPTY else self.resolved.project.loadings[key].name
+        name = "Empty" if key == EMPTY else self.loads.name(key)
         base = self.wheels.base_m + (self.resolved.stretch_m if after else 0.0)
         return Stance(key, name, x.mass_kg, x.station_m - self.wheels.front_m, base, height)
 
@@ -413,7 +418,7 @@ class Axles:
         """Every state for the screen."""
         made = []
         for key in self.keys:
-            name = "Empty" if key == EMPTY else self.resolved.project.loadings[key].name
+            name = "Empty" if key == EMPTY else self.loads.name(key)
             needs: list[NeedOut] = []
             try:
                 self.stance(key)

@@ -9,7 +9,9 @@ from ...errors import CannotSay, Need
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.gap import or_none
 from ...judging.register import rule, verdict
-from ..section import BalanceBench
+from ...resolved.craft import Resolved
+from ..limits.quantities import Limits
+from ..wheels.quantities import Axles
 from .functions import lean_to_balance, static_stability, traction_limit, wheelie_limit
 from .steering import ground_trail
 
@@ -19,14 +21,14 @@ SHIFT_OK, SHIFT_STOP = 0.03, 0.08
 STABILITY_OK, STABILITY_STOP = 1.10, 0.90
 
 
-def split_band(bench: BalanceBench) -> tuple[float, float]:
+def split_band(resolved: Resolved) -> tuple[float, float]:
     """Least and most on the front, ridden, that are usual. A unit that swings with its wheel sits further aft. Common practice, no source."""
-    return (0.35, 0.48) if bench.resolved.has("swing unit") else (0.40, 0.55)
+    return (0.35, 0.48) if resolved.has("swing unit") else (0.40, 0.55)
 
 
-def axle_cap(bench: BalanceBench, end: str) -> tuple[float, str]:
+def axle_cap(axles: Axles, limits: Limits, end: str) -> tuple[float, str]:
     """The most that an axle may carry, kg, and who says so: its plate or its tyres, the lower of what is given."""
-    limits, axles = bench.craft.limits, bench.axles
+    limits, axles = limits.limits, axles
     plate = limits.front_axle if end == "front" else limits.rear_axle
     tyres = axles.tyres_kg(end)
     known = [
@@ -50,8 +52,8 @@ def axle_cap(bench: BalanceBench, end: str) -> tuple[float, str]:
     mark="statics",
     form="stands on wheels",
 )
-def wheelbase(bench: BalanceBench) -> Iterable[Finding]:
-    worst = min(bench.axles.stances(), key=lambda s: min(s.x_m, s.base_m - s.x_m))
+def wheelbase(axles: Axles) -> Iterable[Finding]:
+    worst = min(axles.stances(), key=lambda s: min(s.x_m, s.base_m - s.x_m))
     inside = 0 < worst.x_m < worst.base_m
     lifts = "front" if worst.x_m >= worst.base_m else "rear"
     yield verdict(
@@ -65,10 +67,10 @@ def wheelbase(bench: BalanceBench) -> Iterable[Finding]:
 @rule(
     "balance.axle-split", "Load on the front", limit="40 to 55 % ridden, 35 to 48 % with a swinging unit, else watch", source="common practice, no source", mark="common practice", form="pitch limits",
 )  # fmt: skip
-def axle_split(bench: BalanceBench) -> Iterable[Finding]:
-    lo, hi = split_band(bench)
-    s = max(bench.axles.ridden(), key=lambda s: max(lo - s.front_share, s.front_share - hi))
-    before = bench.axles.stance(s.id, False)
+def axle_split(axles: Axles, resolved: Resolved) -> Iterable[Finding]:
+    lo, hi = split_band(resolved)
+    s = max(axles.ridden(), key=lambda s: max(lo - s.front_share, s.front_share - hi))
+    before = axles.stance(s.id, False)
     level: Level = "ok" if lo <= s.front_share <= hi else "watch"
     yield verdict(
         "balance.axle-split", level, "{b} on the front, {s}", "{a} → {b}." + (" A light front wanders and lifts." if s.front_share < lo else " A heavy front steers slowly." if level == "watch" else ""),
@@ -80,10 +82,10 @@ def axle_split(bench: BalanceBench) -> Iterable[Finding]:
 @rule(
     "balance.wheelie", "Front lifts", limit="0.6 g or more ok, 0.35 g or more watch, less stop", source="common practice, no source; statics", mark="common practice", form="pitch limits",
 )  # fmt: skip
-def wheelie(bench: BalanceBench) -> Iterable[Finding]:
-    s = min(bench.axles.heights(), key=lambda s: wheelie_limit(s.base_m, s.x_m, s.height()))
+def wheelie(axles: Axles) -> Iterable[Finding]:
+    s = min(axles.heights(), key=lambda s: wheelie_limit(s.base_m, s.x_m, s.height()))
     limit = wheelie_limit(s.base_m, s.x_m, s.height())
-    grip = traction_limit(s.base_m, s.x_m, s.height(), bench.axles.grip)
+    grip = traction_limit(s.base_m, s.x_m, s.height(), axles.grip)
     slips = grip is not None and grip < limit
     level: Level = "ok" if limit >= WHEELIE_OK else "watch" if limit >= WHEELIE_STOP else "stop"
     yield verdict(
@@ -97,8 +99,8 @@ def wheelie(bench: BalanceBench) -> Iterable[Finding]:
 @rule(
     "balance.trail", "Trail", limit="70 to 130 mm and within 10 % of before ok, 40 mm or more watch, less stop", source="common practice, no source; two-wheeler geometry (from memory)", mark="common practice", form="pitch limits",
 )  # fmt: skip
-def trail(bench: BalanceBench) -> Iterable[Finding]:
-    axles = bench.axles
+def trail(axles: Axles) -> Iterable[Finding]:
+    axles = axles
     if not axles.steers:
         return
     before, after = ground_trail(*axles.steering_terms(False)), ground_trail(*axles.steering_terms())
@@ -113,8 +115,8 @@ def trail(bench: BalanceBench) -> Iterable[Finding]:
 @rule(
     "balance.anti-squat", "Anti-squat", limit="80 to 140 %, else watch", source="common practice; schools differ from 100 % to 130 %; textbook of motorcycle dynamics (from memory)", mark="common practice", form="pitch limits",
 )  # fmt: skip
-def squat(bench: BalanceBench) -> Iterable[Finding]:
-    axles = bench.axles
+def squat(axles: Axles) -> Iterable[Finding]:
+    axles = axles
     if not axles.squats:
         return
     share, was = axles.squat(), or_none(lambda: axles.squat(False))
@@ -128,8 +130,8 @@ def squat(bench: BalanceBench) -> Iterable[Finding]:
 @rule(
     "balance.lean", "CG off the centreline", limit="0.5° or less ok, 2° or less watch, more stop; without rider", source="common practice, no source", mark="common practice", form="pitch limits",
 )  # fmt: skip
-def lean(bench: BalanceBench) -> Iterable[Finding]:
-    y, z = bench.axles.lean()
+def lean(axles: Axles) -> Iterable[Finding]:
+    y, z = axles.lean()
     angle = lean_to_balance(y, z)
     level: Level = "ok" if abs(angle) <= LEAN_OK else "watch" if abs(angle) <= LEAN_STOP else "stop"
     yield verdict(
@@ -147,10 +149,10 @@ def lean(bench: BalanceBench) -> Iterable[Finding]:
     mark="statics",
     form="stands on wheels",
 )
-def axle_load(bench: BalanceBench) -> Iterable[Finding]:
+def axle_load(axles: Axles, limits: Limits) -> Iterable[Finding]:
     for end in ("front", "rear"):
-        cap_kg, by = axle_cap(bench, end)
-        worst = max(bench.axles.stances(), key=lambda s: s.front_kg if end == "front" else s.rear_kg)
+        cap_kg, by = axle_cap(axles, limits, end)
+        worst = max(axles.stances(), key=lambda s: s.front_kg if end == "front" else s.rear_kg)
         load = worst.front_kg if end == "front" else worst.rear_kg
         level: Level = "stop" if load > cap_kg else "watch" if load > 0.95 * cap_kg else "ok"
         yield verdict(
@@ -164,8 +166,8 @@ def axle_load(bench: BalanceBench) -> Iterable[Finding]:
     "balance.axle-shift", "Shift between the axles", limit="3 points or less ok, 8 points or less watch, more stop until the brakes are checked",
     source="caution, no source", mark="proposed", form="corners",
 )  # fmt: skip
-def axle_shift(bench: BalanceBench) -> Iterable[Finding]:
-    pairs = [(s, bench.axles.stance(s.id, False)) for s in bench.axles.stances()]
+def axle_shift(axles: Axles) -> Iterable[Finding]:
+    pairs = [(s, axles.stance(s.id, False)) for s in axles.stances()]
     after, before = max(pairs, key=lambda p: abs(p[0].front_share - p[1].front_share))
     shift = after.front_share - before.front_share
     level: Level = "ok" if abs(shift) <= SHIFT_OK else "watch" if abs(shift) <= SHIFT_STOP else "stop"
@@ -179,8 +181,8 @@ def axle_shift(bench: BalanceBench) -> Iterable[Finding]:
     "balance.rollover", "Static stability", limit="1.10 or more and not 5 % down ok, 0.90 or more watch, less stop",
     source="road-vehicle rollover measure (from memory); 0.90: caution", mark="from memory", form="corners",
 )  # fmt: skip
-def rollover(bench: BalanceBench) -> Iterable[Finding]:
-    axles = bench.axles
+def rollover(axles: Axles) -> Iterable[Finding]:
+    axles = axles
     worst = min(axles.heights(), key=lambda s: static_stability(*axles.stability_terms(s.id)))
     value, before = (
         static_stability(*axles.stability_terms(worst.id)),

@@ -7,22 +7,26 @@ from collections.abc import Iterable
 from ...errors import CannotSay, Need
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
-from ..section import BalanceBench
+from ...resolved.craft import Resolved
+from ...resolved.loads import Loads
+from ..fuel.quantities import Fuel
+from ..ledger.quantities import Ledger
+from ..limits.quantities import Limits
 from .functions import root_bending
 
 
 @rule(
     "balance.wing-bending", "Bending at the root of the wing", limit="not above the highest before, up to 5 % above watch, more stop", source="common practice, no source: a comparison, not an approval", mark="common practice", form="cg limits",
 )  # fmt: skip
-def wing_bending(bench: BalanceBench) -> Iterable[Finding]:
-    added = bool(bench.resolved.fit and bench.resolved.fit.tanks)
-    if bench.resolved.fit_id is None or not (bench.fuel.has_wing_figures or added):
+def wing_bending(fuel: Fuel, ledger: Ledger, loads: Loads, resolved: Resolved) -> Iterable[Finding]:
+    added = bool(resolved.fit and resolved.fit.tanks)
+    if resolved.fit_id is None or not (fuel.has_wing_figures or added):
         return
-    keys = list(bench.resolved.project.loadings)
+    keys = list(loads.loadings)
     if not keys:
         raise CannotSay(Need("/loadings", "a loading: who and what is aboard"))
-    after = max((b for k in keys for b in bench.fuel.bending(k, bench.empty, True)), key=lambda b: b.moment_n_m)
-    before = max((b for k in keys for b in bench.fuel.bending(k, bench.before, False)), key=lambda b: b.moment_n_m)
+    after = max((b for k in keys for b in fuel.bending(k, ledger.empty, True)), key=lambda b: b.moment_n_m)
+    before = max((b for k in keys for b in fuel.bending(k, ledger.before, False)), key=lambda b: b.moment_n_m)
     share = after.moment_n_m / before.moment_n_m
     level: Level = "stop" if share > 1.05 else "watch" if share > 1.0 else "ok"
     yield verdict(
@@ -34,17 +38,17 @@ def wing_bending(bench: BalanceBench) -> Iterable[Finding]:
 @rule(
     "balance.zero-wing-fuel", "Mass with empty wings", limit="the designer's limit, watch if the doubt reaches above; none given: watch above the mass before, stop with tanks added in the fuselage", source="designer's limit; statics", mark="statics", form="cg limits",
 )  # fmt: skip
-def zero_wing_fuel(bench: BalanceBench) -> Iterable[Finding]:
-    fit, cap = bench.resolved.fit, bench.craft.limits.no_wing_fuel
-    wings = any(bench.fuel.is_wing_tank(k) for k, _, _ in [*bench.resolved.tanks_of(False), *bench.resolved.tanks])
+def zero_wing_fuel(fuel: Fuel, limits: Limits, ledger: Ledger, loads: Loads, resolved: Resolved) -> Iterable[Finding]:
+    fit, cap = resolved.fit, limits.limits.no_wing_fuel
+    wings = any(fuel.is_wing_tank(k) for k, _, _ in [*loads.tanks(False), *loads.tanks(True)])
     if fit is None or not (wings or cap):
         return
-    keys = list(bench.resolved.project.loadings)
-    after = max(bench.fuel.no_wing_fuel(k, bench.empty, True) for k in keys) if keys else bench.empty.mass_kg
-    before = max(bench.fuel.no_wing_fuel(k, bench.before, False) for k in keys) if keys else bench.before.mass_kg
+    keys = list(loads.loadings)
+    after = max(fuel.no_wing_fuel(k, ledger.empty, True) for k in keys) if keys else ledger.empty.mass_kg
+    before = max(fuel.no_wing_fuel(k, ledger.before, False) for k in keys) if keys else ledger.before.mass_kg
     inside = any(t.where not in ("wing", "wing tip") for t in fit.tanks.values())
     if cap is not None:
-        near = after + 2 * bench.empty.mass.u > cap.si
+        near = after + 2 * ledger.empty.mass.u > cap.si
         level: Level = "stop" if after > cap.si else "watch" if near else "ok"
         words = "Known to ±{u}. Limit {cap}."
     else:
@@ -56,15 +60,15 @@ def zero_wing_fuel(bench: BalanceBench) -> Iterable[Finding]:
         )
     yield verdict(
         "balance.zero-wing-fuel", level, "{a} with empty wings", words, compared=Compared(value=after, dimension="mass", hi=cap.si if cap else None),
-        a=q(after, "mass"), b=q(before, "mass"), cap=q(cap.si if cap else 0.0, "mass"), u=q(2 * bench.empty.mass.u, "mass"),
+        a=q(after, "mass"), b=q(before, "mass"), cap=q(cap.si if cap else 0.0, "mass"), u=q(2 * ledger.empty.mass.u, "mass"),
     )  # fmt: skip
 
 
 @rule(
     "balance.tip-fuel", "Mass at the wing tips", limit="stop beyond four fifths of the half span until a qualified person has looked", source="flutter guidance, FAA (from memory)", mark="from memory", form="cg limits",
 )  # fmt: skip
-def tip_fuel(bench: BalanceBench) -> Iterable[Finding]:
-    names = bench.fuel.at_the_tips()
+def tip_fuel(fuel: Fuel, resolved: Resolved) -> Iterable[Finding]:
+    names = fuel.at_the_tips(resolved.ledger)
     if names:
         yield verdict(
             "balance.tip-fuel", "stop", "{n} at the wing tips", "It changes flutter, landing loads, roll and spin. Nothing here can check that: a designer must, before it flies.",
