@@ -13,10 +13,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from crooked_keel.core.assess import Assessment, assess, changed
+from crooked_keel.core.benches import BUILT
 from crooked_keel.core.document import Project, apply_operations, dump, load, value_at
 from crooked_keel.core.document.fields import figure_pointers
 from crooked_keel.core.errors import InputError
-from crooked_keel.core.judging.finding import BUILT
 from crooked_keel.core.judging.register import RULES, Rule
 from crooked_keel.core.reference.kinds import new_project
 from tests.conftest import made_lapwing

@@ -11,11 +11,11 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from crooked_keel.core.assess import assess
+from crooked_keel.core.benches import BUILT
 from crooked_keel.core.document import Project, apply_operations, dump, load, value_at
 from crooked_keel.core.document.fields import all_fields, figure_pointers
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.figure.base import Figure
-from crooked_keel.core.judging.finding import BUILT
 from crooked_keel.core.judging.register import RULES
 from crooked_keel.core.reference.kinds import KINDS, Kind, new_project
 from crooked_keel.core.reference.outlines import Drawn, Measures, Path, Point, road_vehicle

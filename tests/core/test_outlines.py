@@ -5,13 +5,13 @@ from __future__ import annotations
 import math
 
 import pytest
+from crooked_keel.core.shapes import Shapes
 from hypothesis import given
 from hypothesis import strategies as st
 
 from crooked_keel.core.assess import assess
 from crooked_keel.core.reference.kinds import KINDS
 from crooked_keel.core.reference.outlines import Foot, Measures
-from crooked_keel.core.shapes import Shapes
 from tests.conftest import DEMO_OF, KIND_IDS, bare, put
 
 WHEELS = [Foot("front", "front", 0.0, -0.3, 0.3), Foot("rear", "rear", 1.4, -0.3, 0.3)]

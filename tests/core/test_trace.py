@@ -5,6 +5,7 @@ from __future__ import annotations
 from concurrent.futures import ThreadPoolExecutor
 
 import pytest
+from crooked_keel.core.memo import Memo
 from hypothesis import given
 from hypothesis import strategies as st
 from uncertainties import ufloat
@@ -14,7 +15,6 @@ from crooked_keel.core.errors import CannotSay, Need, all_or_cannot_say
 from crooked_keel.core.figure.kinds import Mass
 from crooked_keel.core.figure.place import Station
 from crooked_keel.core.figure.trace import Origin, Traced, need, standard_uncertainty, traced
-from crooked_keel.core.memo import Memo
 from crooked_keel.core.topic.lazy import lazy
 
 VALUES = st.floats(0.5, 50)

@@ -23,7 +23,7 @@ from ..core.document import (
     value_at,
 )
 from ..core.errors import InputError
-from ..core.memo import Memo
+from ..core.topic.memo import Memo
 from ..exchange.library_table import library_from_csv, library_to_csv
 from ..store.library import Library
 from ..store.store import NotFound

@@ -11,7 +11,7 @@ from ..core.asked.alone import Alone
 from ..core.assess import Assessment, Change
 from ..core.judging.finding import Bench, Level, Message, NeedOut, Suggestion
 from ..core.judging.formula import Working
-from ..core.shapes import Shapes
+from ..core.profile import Shapes
 
 
 class In(BaseModel):

@@ -8,47 +8,23 @@ from collections.abc import Callable, Iterable
 from dataclasses import replace
 from typing import Any, TypeVar
 
-from .align.coupling import rules as _align_rules
-from .align.section import AlignOut
-from .balance.afloat import rules as _afloat_rules
-from .balance.fuel import rules as _limits_rules
-from .balance.ledger import rules as _balance_rules
-from .balance.lifting import rules as _lifting_rules
-from .balance.section import BalanceOut
-from .balance.standing import rules as _standing_rules
-from .balance.stowage import rules as _stowage_rules
-from .balance.wheels import rules as _wheel_rules
-from .choose.power import rules as _choose_rules
-from .choose.section import ChooseOut
-from .craft.found import rules as _craft_rules
+from .align import section as align
+from .balance import section as balance
+from .benches import BUILT, RULES_OF, TABLE, Asked
+from .choose import section as choose
 from .document import Project
-from .drive.section import DriveOut
-from .drive.train import rules as _drive_rules
+from .drive import section as drive
 from .errors import CannotSay, InputError
-from .judging.finding import BENCHES, BUILT, LEVELS, Bench, Finding, Level, Message, NeedOut, Param, Value, word
+from .judging.finding import BENCHES, LEVELS, Bench, Finding, Level, Message, NeedOut, Param, Value, word
 from .judging.formula import Out, record
 from .judging.gap import needs_out
-from .judging.register import RULES, Rule, verdict
-from .mount.points import rules as _mount_rules
-from .mount.section import MountOut
+from .judging.register import Rule, verdict
+from .mount import section as mount
+from .profile import Shapes, profile
 from .reference.kinds import Form
-from .shapes import Shapes, draw
-from .wiring import Benches, set_up
+from .topic.workspace import Scope, Workspace, takes
+from .wiring import Benches, InstallationBenches, set_up
 
-_REGISTERED = (
-    _craft_rules,
-    _balance_rules,
-    _afloat_rules,
-    _wheel_rules,
-    _standing_rules,
-    _limits_rules,
-    _lifting_rules,
-    _stowage_rules,
-    _choose_rules,
-    _drive_rules,
-    _mount_rules,
-    _align_rules,
-)
 T = TypeVar("T")
 
 
@@ -77,10 +53,10 @@ class InstallationOut(Out):
     id: str
     name: str
     pointer: str
-    choose: ChooseOut | None
-    drive: DriveOut | None
-    mount: MountOut | None
-    align: AlignOut | None
+    choose: choose.ChooseOut | None
+    drive: drive.DriveOut | None
+    mount: mount.MountOut | None
+    align: align.AlignOut | None
 
 
 class Assessment(Out):
@@ -91,7 +67,7 @@ class Assessment(Out):
     findings: list[Finding]
     values: list[Value]
     missing: list[NeedOut]
-    balance: BalanceOut | None
+    balance: balance.BalanceOut | None
     installations: list[InstallationOut]
     shapes: Shapes
     failures: list[Failure]
@@ -102,9 +78,10 @@ class Assessment(Out):
 
 
 class _Run:
-    """One pass, collecting failures."""
+    """One pass over topics, collecting findings, values and failures."""
 
-    def __init__(self, forms: frozenset[Form]) -> None:
+    def __init__(self, workspace: Workspace, forms: frozenset[Form]) -> None:
+        self.ws = workspace
         self.forms = forms
         self.failures: list[Failure] = []
         self.failed: set[Bench] = set()
@@ -120,78 +97,154 @@ class _Run:
             self.failed.add(bench)
             return None
 
-    def judge(self, bench: Bench, subject: Any, suffix: str = "") -> None:
-        """Every rule of a bench on its subject."""
-        for r in RULES.values():
-            if r.bench != bench or (r.form is not None and r.form not in self.forms):
-                continue
-            try:
-                made = list(r.check(subject))
-            except CannotSay as gap:
-                made = [
-                    verdict(
-                        r.id,
-                        "unknown",
-                        "Cannot say yet: {what}",
-                        "Needs figures that are not there yet.",
-                        needs=needs_out(gap.needs),
-                        what=_named(r),
-                    )
-                ]
-            except InputError as bad:
-                made = [verdict(
-                    r.id, "unknown", "Cannot say yet: {what}", "{why}.", needs=[NeedOut(pointer=bad.field, what=bad.message)],
-                    what=_named(r), why=word(bad.message.rstrip(".")),
-                )]  # fmt: skip
-            except Exception:
-                self.failures.append(Failure(part=r.id, trace=traceback.format_exc()))
-                self.failed.add(bench)
-                made = [
-                    verdict(
-                        r.id,
-                        "unknown",
-                        "Cannot say: {what}",
-                        "This check failed by a fault of the program. The other checks stand.",
-                        what=_named(r),
-                    )
-                ]
-            self.findings += [replace(f, key=f"{f.key}@{suffix}") for f in made] if suffix else made
+    def table(self, bench: Bench, function: Callable[..., T], scope: Scope) -> T | None:
+        """What a function lists of the topics it takes; None where the craft has none of them, or where it failed."""
+        wanted = takes(function)
+        if not scope.has(wanted):
+            return None
+        part = f"{bench}: {function.__name__}"
+        return self.guarded(bench, part, lambda: self.ws.ask(part, wanted, function, scope))
+
+    def bench(self, bench: Bench, scope: Scope) -> None:
+        """Every rule and every value of a bench on the topics of a scope."""
+        for asked in RULES_OF[bench]:
+            if (asked.rule.form is None or asked.rule.form in self.forms) and scope.has(asked.takes):
+                self.findings += self._judged(asked, scope)
+        for function in TABLE[bench].values:
+            self.values += self._valued(bench, function, scope)
+
+    def _valued(self, bench: Bench, function: Callable[..., list[Value]], scope: Scope) -> list[Value]:
+        wanted = takes(function)
+        if not scope.has(wanted):
+            return []
+        named = lambda *topics: _value_names(function(*topics), scope.name)
+        part = f"{bench}: {function.__name__}"
+        return self.guarded(bench, bench, lambda: self.ws.ask(part, wanted, named, scope)) or []
+
+    def _judged(self, asked: Asked, scope: Scope) -> list[Finding]:
+        r = asked.rule
+        try:
+            return self.ws.judge(r.id, asked.takes, lambda *topics: _verdicts(r, topics, scope.name), scope)
+        except Exception:
+            self.failures.append(Failure(part=r.id, trace=traceback.format_exc()))
+            self.failed.add(r.bench)
+            why = "This check failed by a fault of the program. The other checks stand."
+            return _finding_names([verdict(r.id, "unknown", "Cannot say: {what}", why, what=_named(r))], scope.name)
 
 
-def assess(project: Project, fit_id: str | None = None) -> Assessment:
+def _verdicts(r: Rule, topics: tuple[Any, ...], suffix: str) -> list[Finding]:
+    """What a rule finds; unknown where figures are missing or cannot be used."""
+    try:
+        made = list(r.check(*topics))
+    except CannotSay as gap:
+        why = "Needs figures that are not there yet."
+        made = [verdict(r.id, "unknown", "Cannot say yet: {what}", why, needs=needs_out(gap.needs), what=_named(r))]
+    except InputError as bad:
+        needs, said = [NeedOut(pointer=bad.field, what=bad.message)], word(bad.message.rstrip("."))
+        made = [verdict(r.id, "unknown", "Cannot say yet: {what}", "{why}.", needs=needs, what=_named(r), why=said)]
+    return _finding_names(made, suffix)
+
+
+def _finding_names(findings: list[Finding], suffix: str) -> list[Finding]:
+    return [replace(f, key=f"{f.key}@{suffix}") for f in findings] if suffix else findings
+
+
+def _value_names(values: list[Value], suffix: str) -> list[Value]:
+    return [replace(v, id=f"{v.id}@{suffix}") for v in values] if suffix else values
+
+
+def assess(project: Project, fit_id: str | None = None, workspace: Workspace | None = None) -> Assessment:
     """Assess a document with one fit, or the craft as found when fit_id is None.
 
-    Raises InputError only if the fit does not exist. A missing figure or a fault in one part never blanks the rest."""
+    workspace: keeps what does not change from one assessment of this fit to the next. Raises InputError only if the fit
+    does not exist. A missing figure or a fault in one part never blanks the rest."""
     if fit_id is not None and fit_id not in project.fits:
         raise InputError("/fits", "no such fit", given=fit_id, allowed=", ".join(project.fits) or "none yet")
-    return judge(set_up(project, fit_id), fit_id)
+    ws = workspace or Workspace()
+    ws.begin()
+    made = judge(set_up(project, fit_id, ws), fit_id)
+    ws.settle()
+    return made
 
 
 def judge(benches: Benches, fit_id: str | None) -> Assessment:
     """Assess benches that are set up already."""
-    run = _Run(benches.resolved.references.kind.forms)
-    for name, bench, suffix in benches.all():
-        run.judge(name, bench, suffix)
-        values = run.guarded(name, name, bench.values) or []
-        run.values += [replace(v, id=f"{v.id}@{suffix}") for v in values] if suffix else values
-    balance_out = run.guarded("balance", "balance", benches.balance.tables)
-    installations = [
-        InstallationOut(
-            id=i.placed.id, name=i.placed.name, pointer=i.placed.pointer,
-            choose=run.guarded("choose", "choose", i.choose.tables),
-            drive=run.guarded("drive", "drive", i.drive.tables),
-            mount=run.guarded("mount", "mount", i.mount.tables),
-            align=run.guarded("align", "align", i.align.tables),
-        )
-        for i in benches.installations
-    ]  # fmt: skip
-
+    run = _Run(benches.workspace, benches.resolved.references.kind.forms)
+    common = (benches.resolved, *benches.craft.topics(), *benches.balance.topics())
+    scope = Scope("", *common)
+    several = len(benches.installations) > 1
+    scopes = [Scope(i.placed.id if several else "", *common, *i.topics()) for i in benches.installations]
+    for name, entry in TABLE.items():
+        for one in scopes if entry.of_an_installation else [scope]:
+            run.bench(name, one)
+    listed = run.guarded("balance", "balance", lambda: _balance(run, scope))
+    installations = [_listed(run, i, one) for i, one in zip(benches.installations, scopes, strict=True)]
+    shapes = profile(benches, run.table, scope)
     findings = sorted(run.findings, key=lambda f: LEVELS.index(f.level))
-    shapes = run.guarded("craft", "shapes", lambda: draw(benches.resolved, benches.craft, benches.balance)) or Shapes()
     return Assessment(
-        fit=fit_id, benches=_benches(findings, run.failed), findings=findings, values=run.values, missing=_missing(findings, run.values),
-        balance=balance_out, installations=installations, shapes=shapes, failures=run.failures,
-    )  # fmt: skip
+        fit=fit_id,
+        benches=_benches(findings, run.failed),
+        findings=findings,
+        values=run.values,
+        missing=_missing(findings, run.values),
+        balance=listed,
+        installations=installations,
+        shapes=shapes,
+        failures=run.failures,
+    )
+
+
+def _balance(run: _Run, scope: Scope) -> balance.BalanceOut:
+    """What the balance bench lists."""
+    ask: Callable[[Callable[..., T]], T | None] = lambda function: run.table("balance", function, scope)
+    return balance.BalanceOut(
+        ledger=[*(ask(balance.derived_lines) or []), *(ask(balance.typed_lines) or [])],
+        loadings=ask(balance.loading_table) or [],
+        before_loadings=ask(balance.before_table) or [],
+        envelope=ask(balance.envelope_table) or [],
+        gross_si=ask(balance.gross_table),
+        frontier=ask(balance.frontier_table) or [],
+        afloat=ask(balance.afloat_table) or [],
+        axles=ask(balance.axle_table) or [],
+        steps=ask(balance.step_table) or [],
+    )
+
+
+def _listed(run: _Run, i: InstallationBenches, scope: Scope) -> InstallationOut:
+    """What the benches of one installation list and draw."""
+    chosen = run.table("choose", choose.money_table, scope)
+    if chosen is not None:
+        curve, ports = run.table("choose", choose.curve_table, scope), run.table("choose", choose.port_table, scope)
+        chosen = chosen.model_copy(update={"curve": curve or [], "ports": ports or []})
+    driven = run.table("drive", drive.propeller_table, scope)
+    if driven is not None:
+        shafts, road = run.table("drive", drive.shaft_table, scope), run.table("drive", drive.road_table, scope)
+        driven = driven.model_copy(update={"shafts": shafts or [], "on_road": road})
+    swings = run.table("mount", mount.swing_table, scope) or ([], None)
+    mounted = mount.MountOut(
+        cases=run.table("mount", mount.case_table, scope) or [],
+        points=run.table("mount", mount.point_table, scope) or [],
+        old_worst_si=run.table("mount", mount.old_table, scope),
+        swing=swings[0],
+        arm=swings[1],
+    )
+    sprockets = run.table("align", align.sprocket_table, scope) or (None, None)
+    aligned = (run.table("align", align.tube_table, scope) or align.NO_TUBES).model_copy(
+        update={
+            "coupling": run.table("align", align.coupling_table, scope),
+            "sprocket_angle": sprockets[0],
+            "sprocket_offset_si": sprockets[1],
+        }
+    )
+    return InstallationOut(
+        id=i.placed.id,
+        name=i.placed.name,
+        pointer=i.placed.pointer,
+        choose=chosen,
+        drive=driven,
+        mount=mounted,
+        align=aligned,
+    )
 
 
 def _named(r: Rule) -> Param:

@@ -34,7 +34,12 @@ class CannotSay(Exception):
         self.needs = needs
 
 
-A, B, C, D, E, F = (TypeVar(name) for name in "ABCDEF")
+A = TypeVar("A")
+B = TypeVar("B")
+C = TypeVar("C")
+D = TypeVar("D")
+E = TypeVar("E")
+F = TypeVar("F")
 
 
 @overload
@@ -49,7 +54,13 @@ def ask_all(
 ) -> tuple[A, B, C, D, E]: ...
 @overload
 def ask_all(
-    a: Callable[[], A], b: Callable[[], B], c: Callable[[], C], d: Callable[[], D], e: Callable[[], E], f: Callable[[], F], /
+    a: Callable[[], A],
+    b: Callable[[], B],
+    c: Callable[[], C],
+    d: Callable[[], D],
+    e: Callable[[], E],
+    f: Callable[[], F],
+    /,
 ) -> tuple[A, B, C, D, E, F]: ...
 @overload
 def ask_all(*asks: Callable[[], A]) -> tuple[A, ...]: ...

@@ -1,66 +1,89 @@
-"""The benches of a document with one fit, each given what it needs of the others as typed values."""
+"""The topics of a document with one fit, each given what it needs of the others as readers or typed values."""
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
-from typing import NamedTuple, Protocol, TypeVar
+from collections.abc import Callable
+from typing import NamedTuple, TypeVar
 
-from .align.section import AlignBench
-from .balance.section import BalanceBench
+from .align.chain.quantities import RoadLine
+from .align.coupling.quantities import Coupling
+from .align.section import AlignTopics
+from .align.shaft.quantities import ShaftLine
+from .align.thrust.quantities import ThrustLine
+from .balance.afloat.quantities import AfloatStates
+from .balance.fuel.quantities import Fuel
+from .balance.ledger.quantities import Ledger, RowSums
+from .balance.limits.quantities import Limits
+from .balance.loadings.every import EveryLoading
+from .balance.loadings.quantities import Loadings, LoadingsBefore
+from .balance.section import Balance
 from .balance.standing.functions import Stand
-from .choose.section import ChooseBench
-from .craft.section import CraftBench
-from .document import Project
-from .drive.section import DriveBench
+from .balance.standing.quantities import Standing
+from .balance.standing.supports import OnSupports
+from .balance.wheels.quantities import Axles
+from .choose.money.quantities import Spending
+from .choose.ports.quantities import PortPair
+from .choose.power.quantities import Lasting
+from .choose.section import ChooseTopics
+from .craft.found.quantities import Found
+from .craft.section import CraftTopics
+from .craft.weighing.quantities import Weighing
+from .document import Fit, Installation, Project
+from .drive.air.quantities import AirPropeller
+from .drive.battery.quantities import OnBattery
+from .drive.marine.quantities import AtSea
+from .drive.road.quantities import OnRoad
+from .drive.section import DriveTopics
+from .drive.train.quantities import Train
 from .errors import CannotSay, InputError, Need
-from .judging.finding import Bench, Value
-from .memo import Memo
-from .mount.section import MountBench
+from .mount.acting import Acting
+from .mount.face.quantities import OnFace
+from .mount.points.quantities import Points
+from .mount.section import MountTopics
+from .mount.swing.quantities import Swing
 from .resolved.craft import Resolved
-from .resolved.handed import Masses
+from .resolved.disputed import Disputed, Whole
+from .resolved.floating import Floating
 from .resolved.installation import ResolvedInstallation
+from .resolved.loads import Loads
+from .resolved.references import References
+from .resolved.rows import Rows
 from .resolved.wheels import Wheels
+from .topic.reading import Topic
+from .topic.workspace import Workspace
 
 T = TypeVar("T")
-_OLD = Memo(16)
-
-
-class HasValues(Protocol):
-    """Any bench."""
-
-    def values(self) -> list[Value]:
-        """Headline values."""
-        ...
 
 
 class InstallationBenches(NamedTuple):
     """The four benches of one installation."""
 
     placed: ResolvedInstallation
-    choose: ChooseBench
-    drive: DriveBench
-    mount: MountBench
-    align: AlignBench
+    choose: ChooseTopics
+    drive: DriveTopics
+    mount: MountTopics
+    align: AlignTopics
+
+    def topics(self) -> list[Topic]:
+        """All topics of the installation."""
+        return [
+            self.placed,
+            *self.choose.topics(),
+            *self.drive.topics(),
+            *self.mount.topics(),
+            *self.align.topics(),
+        ]
 
 
 class Benches(NamedTuple):
-    """All benches of a fit."""
+    """All benches of a fit; without one, installations are the old ones."""
 
     resolved: Resolved
-    craft: CraftBench
-    balance: BalanceBench
+    craft: CraftTopics
+    balance: Balance
+    old: list[ResolvedInstallation]
     installations: list[InstallationBenches]
-
-    def all(self) -> Iterator[tuple[Bench, HasValues, str]]:
-        """Name, bench and the suffix of its finding keys (the installation, where there are several)."""
-        yield "craft", self.craft, ""
-        yield "balance", self.balance, ""
-        for i in self.installations:
-            suffix = i.placed.id if len(self.installations) > 1 else ""
-            yield "choose", i.choose, suffix
-            yield "drive", i.drive, suffix
-            yield "mount", i.mount, suffix
-            yield "align", i.align, suffix
+    workspace: Workspace
 
 
 def or_gap(ask: Callable[[], T]) -> T | CannotSay:
@@ -73,67 +96,196 @@ def or_gap(ask: Callable[[], T]) -> T | CannotSay:
         return CannotSay(Need(bad.field, bad.message))
 
 
-def set_up(project: Project, fit_id: str | None) -> Benches:
-    """Resolve the document once and build every bench on it. Without a fit, the old installations are looked at."""
-    resolved = Resolved(project, fit_id)
-    craft = CraftBench(resolved)
-    ground = or_gap(lambda: craft.ground)
-    supports = or_gap(lambda: [
-        (s.name, (craft.support_place(k, s, "x").value, 0.0 if resolved.in_line else craft.support_place(k, s, "y").value))
-        for k, s in craft.supports
-    ])  # fmt: skip
-    stands = or_gap(lambda: [
-        Stand(
-            s.name, s.role, craft.support_place(k, s, "x").value, 0.0 if resolved.in_line else craft.support_place(k, s, "y").value,
-            or_gap(lambda k=k, s=s: craft.contact(k, s)),
+def set_up(project: Project, fit_id: str | None, workspace: Workspace | None = None) -> Benches:
+    """Place the document once and build every topic on it; those that the workspace has kept and whose sources say the same
+    stand. Without a fit, the old installations are looked at."""
+    return _Wiring(project, fit_id, workspace or Workspace()).benches()
+
+
+class _Handed(NamedTuple):
+    """What the benches of an installation are given by craft and balance."""
+
+    ground: tuple[float, float] | CannotSay
+    heaviest_kg: float | CannotSay
+    rear_kg: float | CannotSay
+
+
+class _Wiring:
+    """Hands topics to topics."""
+
+    def __init__(self, project: Project, fit_id: str | None, workspace: Workspace) -> None:
+        self.project = project
+        self.fit_id = fit_id
+        self.fit: Fit | None = project.fits.get(fit_id) if fit_id else None
+        self.ws = workspace
+        school = project.assumptions.tolerance_school or "two standard deviations"
+        named, instruments = project.craft.references, project.instruments
+        self.references = workspace.topic("references", References, project.kind, named, instruments, school)
+
+    def benches(self) -> Benches:
+        """Every topic."""
+        ws, fit_id = self.ws, self.fit_id
+        resolved = self._resolved()
+        craft = self._craft(resolved)
+        balance = self._balance(resolved, craft)
+        ground = or_gap(lambda: craft.weighing.ground)
+        before = _Handed(ground, or_gap(lambda: balance.loadings_before.heaviest_mass), self._rear_kg(balance, False))
+        old = [self._installation(resolved, p, craft, before, None, f"old {p.id}") for p in self.old]
+        if fit_id is None:
+            return Benches(resolved, craft, balance, self.old, old, ws)
+        after = _Handed(ground, or_gap(lambda: balance.loadings.heaviest_mass), self._rear_kg(balance, True))
+        by_id = {o.placed.id: o for o in old}
+        first = old[0] if old else None
+        made = [
+            self._installation(resolved, p, craft, after, by_id.get(p.id, first), f"fit {p.id}")
+            for p in self.installations
+        ]
+        return Benches(resolved, craft, balance, self.old, made, ws)
+
+    def _placed(self, key: str, pointer: str, installation: Installation, old: bool) -> ResolvedInstallation:
+        return self.ws.topic(
+            f"placed {pointer}", ResolvedInstallation, key, pointer, installation, self.references, old
         )
-        for k, s in craft.supports
-    ])  # fmt: skip
-    wheels = Wheels(craft.supports, craft.support_place) if resolved.has("stands on wheels") else None
-    floating = craft.floating if resolved.has("afloat") else None
-    warp = or_gap(lambda: craft.warp) if resolved.has("corners") else {}
-    balance = BalanceBench(
-        resolved, or_gap(lambda: craft.as_found), supports, stands, wheels, floating, {} if isinstance(warp, CannotSay) else warp
-    )  # fmt: skip
-    # All that the benches of an old installation read; an edit of a fit leaves them as they are.
-    rest = (project.craft, project.assumptions, project.loadings, project.old_installations, project.need)
-    rear = lambda after: max(s.rear_kg for s in balance.axles.stances(after)) if wheels else _no_wheels()
-    before = Masses(
-        or_gap(lambda: balance.before.mass_kg), or_gap(lambda: balance.heaviest_before), or_gap(lambda: rear(False))
-    )
-    after = before
-    if fit_id is not None:
-        after = Masses(
-            or_gap(lambda: balance.empty.mass_kg), or_gap(lambda: balance.heaviest_mass), or_gap(lambda: rear(True))
+
+    def _resolved(self) -> Resolved:
+        project, fit, fit_id, ws = self.project, self.fit, self.fit_id, self.ws
+        self.old = [
+            self._placed(k, f"/old_installations/{k}", i, True)
+            for k, i in sorted(project.old_installations.items(), key=lambda i: (i[1].rank, i[0]))
+        ]
+        self.installations = [
+            self._placed(k, f"/fits/{fit_id}/installations/{k}", i, False)
+            for k, i in sorted((fit.installations if fit else {}).items(), key=lambda i: i[1].rank)
+        ]
+        own = fit.ledger if fit else {}
+        kept = ws.memory("rows", 20_000)
+        rows = ws.topic("rows", Rows, project.ledger, own, fit_id, self.references, kept)
+        return ws.topic("resolved", Resolved, project, fit, fit_id, self.references, rows, self.old, self.installations)
+
+    def _craft(self, resolved: Resolved) -> CraftTopics:
+        ws = self.ws
+        weighing = ws.topic("weighing", Weighing, resolved)
+        floating = ws.topic("floating", Floating, resolved) if resolved.has("afloat") else None
+        found = ws.topic("found", Found, resolved, weighing, floating)
+        wheels = ws.topic("wheels", Wheels, weighing) if resolved.has("stands on wheels") else None
+        return CraftTopics(weighing, floating, found, wheels)
+
+    def _balance(self, resolved: Resolved, craft: CraftTopics) -> Balance:
+        ws, project, weighing = self.ws, self.project, craft.weighing
+        own = project.craft
+        limited = resolved.has("cg limits")
+        loads = ws.topic("loads", Loads, project.loadings, own.seats, own.tanks, self.fit, self.fit_id, self.references)
+        as_found = or_gap(lambda: craft.found.as_found)
+        sums = ws.topic("sums", RowSums, resolved.rows)
+        ledger = ws.topic("ledger", Ledger, resolved, sums, as_found)
+        limits = ws.topic("limits", Limits, own, self.references)
+        fuel = ws.topic("fuel", Fuel, loads, own.wing)
+        before = ws.topic(
+            "loadings before", LoadingsBefore, loads, or_gap(lambda: ledger.before), limits, fuel, limited
         )
-    old = [
-        _OLD((p.installation, *rest), lambda p=p: _installation(resolved, p, ground, wheels, before, None), p.pointer)
-        for p in resolved.old
-    ]  # fmt: skip
-    if fit_id is None:
-        return Benches(resolved, craft, balance, old)
-    by_id = {o.placed.id: o for o in old}
-    first = old[0] if old else None
-    made = [_installation(resolved, p, ground, wheels, after, by_id.get(p.id, first)) for p in resolved.installations]
-    return Benches(resolved, craft, balance, made)
+        after = ws.topic("loadings", Loadings, loads, or_gap(lambda: ledger.empty), limits, fuel, limited)
+        every = ws.topic("every loading", EveryLoading, loads, self.references, after)
+        supports = or_gap(lambda: [(s.name, (x, y)) for s, x, y in weighing.footprint])
+        stands = or_gap(lambda: [
+            Stand(s.name, s.role, x, y, or_gap(lambda k=k, s=s: weighing.contact(k, s)))
+            for (k, _), (s, x, y) in zip(weighing.supports, weighing.footprint, strict=True)
+        ])  # fmt: skip
+        warp = or_gap(lambda: weighing.warp) if resolved.has("corners") else {}
+        on_supports = ws.topic(
+            "supports",
+            OnSupports,
+            resolved,
+            ledger,
+            supports,
+            craft.wheels,
+            {} if isinstance(warp, CannotSay) else warp,
+        )
+        standing = ws.topic("standing", Standing, resolved, ledger, stands)
+        afloat = axles = None
+        if craft.floating is not None:
+            afloat = ws.topic("afloat", AfloatStates, resolved, loads, craft.floating, as_found)
+        if craft.wheels is not None:
+            axles = ws.topic("axles", Axles, resolved, loads, craft.wheels, ledger, as_found)
+        disputed = ws.topic("disputed", Disputed, Whole(project), ws.memory("disputed", 20_000))
+        return Balance(
+            resolved, loads, disputed, sums, ledger, limits, fuel, before, after, every, on_supports, standing, afloat, axles
+        )  # fmt: skip
 
+    def _rear_kg(self, balance: Balance, after: bool) -> float | CannotSay:
+        if balance.axles is None:
+            return CannotSay(Need("/craft/supports", "wheels"))
+        axles = balance.axles
+        return or_gap(lambda: max(s.rear_kg for s in axles.stances(after)))
 
-def _no_wheels() -> float:
-    raise CannotSay(Need("/craft/supports", "wheels"))
+    def _installation(
+        self,
+        resolved: Resolved,
+        placed: ResolvedInstallation,
+        craft: CraftTopics,
+        given: _Handed,
+        old: InstallationBenches | None,
+        name: str,
+    ) -> InstallationBenches:
+        ws, has = self.ws, resolved.has
+        fit = None if placed.old else self.fit
+        choose = ChooseTopics(
+            ws.topic(f"lasting {name}", Lasting, resolved, fit, placed, old.choose.lasting if old else None),
+            ws.topic(f"ports {name}", PortPair, placed, old.choose.ports if old else None),
+            ws.topic(f"spending {name}", Spending, resolved, fit, placed),
+        )
+        drive = self._drive(resolved, placed, craft, given, old.drive if old else None, name)
+        final = None
+        if drive.road is not None:
+            road = drive.road
+            final = or_gap(lambda: road.final)
+        output = or_gap(lambda: drive.train.output)
+        acting = ws.topic(f"acting {name}", Acting, resolved, placed, output, final)
+        points = swing = face = None
+        was = old.mount if old else None
+        if has("spring points"):
+            points = ws.topic(f"points {name}", Points, resolved, placed, acting, was.points if was else None)
+        if has("swing unit"):
+            rear_kg, before = given.rear_kg, was.swing if was else None
+            swing = ws.topic(f"swing {name}", Swing, resolved, placed, acting, craft.wheels, rear_kg, before)
+        if has("gearbox face"):
+            face = ws.topic(f"face {name}", OnFace, placed, was.face if was else None)
+        mount = MountTopics(acting, points, swing, face)
+        return InstallationBenches(placed, choose, drive, mount, self._align(resolved, placed, old, name))
 
+    def _drive(
+        self,
+        resolved: Resolved,
+        placed: ResolvedInstallation,
+        craft: CraftTopics,
+        given: _Handed,
+        old: DriveTopics | None,
+        name: str,
+    ) -> DriveTopics:
+        ws, has = self.ws, resolved.has
+        train = ws.topic(f"train {name}", Train, resolved, placed, old.train if old else None)
+        air = sea = road = battery = None
+        if has("air propeller"):
+            before = old.air if old else None
+            air = ws.topic(f"air {name}", AirPropeller, resolved, placed, train, given.ground, before)
+        if has("marine propeller"):
+            sea = ws.topic(f"sea {name}", AtSea, resolved, placed, train, given.heaviest_kg, old.sea if old else None)
+        if has("driven wheel"):
+            road = ws.topic(
+                f"road {name}", OnRoad, resolved, placed, train, craft.wheels, given.heaviest_kg, old.road if old else None
+            )  # fmt: skip
+        if train.electric:
+            battery = ws.topic(f"battery {name}", OnBattery, resolved, placed, train, road, sea)
+        return DriveTopics(train, air, sea, road, battery)
 
-def _installation(
-    resolved: Resolved,
-    placed: ResolvedInstallation,
-    ground: tuple[float, float] | CannotSay,
-    wheels: Wheels | None,
-    masses: Masses,
-    old: InstallationBenches | None,
-) -> InstallationBenches:
-    drive = DriveBench(resolved, placed, ground, old.drive if old else None, wheels, masses)
-    final = or_gap(lambda: drive.on_road.final) if resolved.has("driven wheel") else None
-    mount = MountBench(
-        resolved, placed, or_gap(lambda: drive.output), old.mount if old else None, wheels, masses, final
-    )
-    choose = ChooseBench(resolved, placed, old.choose if old else None)
-    return InstallationBenches(placed, choose, drive, mount, AlignBench(resolved, placed, old.align if old else None))
+    def _align(
+        self, resolved: Resolved, placed: ResolvedInstallation, old: InstallationBenches | None, name: str
+    ) -> AlignTopics:
+        ws, has, was = self.ws, resolved.has, old.align if old else None
+        thrust = coupling = shaft = None
+        if has("thrust line"):
+            thrust = ws.topic(f"thrust {name}", ThrustLine, placed, was.thrust if was else None)
+        if has("coupling"):
+            coupling = ws.topic(f"coupling {name}", Coupling, resolved, placed)
+        if has("shaft line"):
+            shaft = ws.topic(f"shaft {name}", ShaftLine, placed, was.shaft if was else None)
+        return AlignTopics(thrust, coupling, shaft, ws.topic(f"chain {name}", RoadLine, resolved, placed))

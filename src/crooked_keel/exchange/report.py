@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from ..core.assess import Assessment
-from ..core.judging.finding import BUILT
+from ..core.benches import BUILT
 from .present import number, sentence, working
 
 _WORDS = {"ok": "ok", "watch": "watch", "stop": "STOP", "unknown": "cannot say"}

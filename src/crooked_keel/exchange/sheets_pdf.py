@@ -39,9 +39,9 @@ from ..core.document import Figure, Project, value_at
 from ..core.document.fields import figure_pointers
 from ..core.figure.place import Place
 from ..core.judging.finding import Bench, Finding, Value
+from ..core.profile import Shapes
 from ..core.reference.kinds import KINDS
 from ..core.reference.sheets import Block, sheet
-from ..core.shapes import Shapes
 from .present import number, sentence, working
 
 INK, MUTED, RULE, ACT, GREY = (HexColor(c) for c in ("#17262E", "#56656C", "#D5CFBF", "#14566B", "#76838A"))

@@ -3,19 +3,22 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 
 from ..judging.finding import Message, Operation, q, word
 from ..judging.propose import Proposal, computed, moved_place
-from .section import AlignBench
+from ..resolved.craft import Resolved
+from ..resolved.installation import ResolvedInstallation
+from .shaft.quantities import ShaftLine
+from .thrust.quantities import ThrustLine
 
 
-def rear_clearance(bench: AlignBench) -> Iterator[Proposal]:
+def rear_clearance(thrust: ThrustLine, placed: ResolvedInstallation, resolved: Resolved) -> Iterator[Proposal]:
     """The whole unit forward, on the tape."""
-    figure = bench.installation.placement.flange_station
+    figure = placed.installation.placement.flange_station
     if figure is None:
         return
-    value, rounded = moved_place(figure, -(0.0127 - bench.rear_clearance), bench.resolved.project.units, up=False)
+    value, rounded = moved_place(figure, -(0.0127 - thrust.rear_clearance), resolved.project.units, up=False)
     yield Proposal(
         "forward",
         Message(
@@ -27,13 +30,13 @@ def rear_clearance(bench: AlignBench) -> Iterator[Proposal]:
                 "origin": word(figure.origin),
             },
         ),
-        [Operation(op="replace", path=bench.placed._p("placement/flange_station"), value=value)],
+        [Operation(op="replace", path=placed._p("placement/flange_station"), value=value)],
     )
 
 
-def thrust_side(bench: AlignBench) -> Iterator[Proposal]:
+def thrust_side(placed: ResolvedInstallation) -> Iterator[Proposal]:
     """The same angle to the other side."""
-    right = bench.placed.angles[1].value
+    right = placed.angles[1].value
     text = f"{-math.degrees(right):.4g}°"
     yield Proposal(
         "mirror",
@@ -41,21 +44,21 @@ def thrust_side(bench: AlignBench) -> Iterator[Proposal]:
             template="{a} to the {side}",
             params={"a": q(abs(right), "angle"), "side": word("left" if right > 0 else "right")},
         ),
-        [Operation(op="replace", path=bench.placed._p("placement/right"), value=computed(None, text))],
+        [Operation(op="replace", path=placed._p("placement/right"), value=computed(None, text))],
     )
 
 
-def packers(bench: AlignBench) -> Iterator[Proposal]:
+def packers(shaft: ShaftLine, placed: ResolvedInstallation, resolved: Resolved) -> Iterator[Proposal]:
     """The stringer cut under every foot that needs it."""
-    units = bench.resolved.project.units
+    units = resolved.project.units
     operations, most = [], 0.0
-    for key in bench.placed.mount_keys:
-        lack = 0.003 - bench.lines.packer(key)
-        figure = bench.installation.mount.points[key].structure_water_line
+    for key in placed.mount_keys:
+        lack = 0.003 - shaft.packer(key)
+        figure = placed.installation.mount.points[key].structure_water_line
         if lack > 0 and figure is not None:
             value, rounded = moved_place(figure, -lack, units, up=False)
             most = max(most, abs(rounded - figure.si))
-            path = bench.placed._p(f"mount/points/{key}/structure_water_line")
+            path = placed._p(f"mount/points/{key}/structure_water_line")
             operations.append(Operation(op="replace", path=path, value=value))
     if operations:
         yield Proposal(
@@ -66,3 +69,10 @@ def packers(bench: AlignBench) -> Iterator[Proposal]:
             ),
             operations,
         )
+
+
+PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {
+    "align.packers": packers,
+    "align.rear-clearance": rear_clearance,
+    "align.thrust-side": thrust_side,
+}

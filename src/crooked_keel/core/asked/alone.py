@@ -2,26 +2,19 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
-from typing import Any
-
-from ..choose.section import CurveOut
+from ..choose.section import CurveOut, curve_table
 from ..document import Fit, Installation, LibraryUnit, Project
 from ..judging.finding import Finding, Message, Operation
 from ..judging.formula import Out
 from ..judging.gap import or_none
-from ..judging.register import RULES
+from ..judging.register import RULES, Rule
+from ..topic.workspace import Scope, takes
 from ..wiring import Benches, set_up
-from .suggest import PROPOSERS
+from .suggest import propose
 
 _BASE = "/fits/unit/installations/unit"
-# Rules that ask nothing of a craft, each with what it is asked of.
-OF_THE_UNIT: dict[str, Callable[[Benches], Any]] = {
-    "choose.curve": lambda b: b.installations[0].choose,
-    "choose.lasting": lambda b: b.installations[0].choose,
-    "balance.unit-on-scales": lambda b: b.balance,
-    "balance.unit-hung": lambda b: b.balance,
-}
+# Rules that ask nothing of a craft.
+OF_THE_UNIT = ("choose.curve", "choose.lasting", "balance.unit-on-scales", "balance.unit-hung")
 
 
 class Offer(Out):
@@ -48,7 +41,7 @@ def lasting(shelf: LibraryUnit) -> tuple[float | None, float | None]:
     without_limit = [r for r in shelf.unit.ratings.values() if r.limit == "without a limit" and r.power is not None]
     best = max(without_limit, key=lambda r: r.power.si if r.power else 0.0, default=None)
     speed = best.speed if best is not None else shelf.unit.rated_speed
-    power = or_none(lambda: _set_up(shelf).installations[0].choose.continuous[0])
+    power = or_none(lambda: _set_up(shelf).installations[0].choose.lasting.continuous[0])
     return power, speed.si if speed is not None else None
 
 
@@ -56,12 +49,22 @@ def alone(shelf: LibraryUnit) -> Alone:
     """Judge a unit by itself."""
     benches = _set_up(shelf)
     bench = benches.installations[0]
-    found = [f for n, of in OF_THE_UNIT.items() for f in or_none(lambda n=n, of=of: list(RULES[n].check(of(benches)))) or []]  # fmt: skip
+    scope = Scope("", benches.resolved, *benches.balance.topics(), *bench.topics())
+    found = [f for rule in OF_THE_UNIT for f in or_none(lambda r=RULES[rule]: _asked(r, scope)) or []]
     power, speed = lasting(shelf)
     return Alone(
-        curve=or_none(lambda: bench.choose.tables().curve) or [], lasting_si=power, lasting_speed_si=speed, ratio_si=or_none(lambda: bench.drive.ratio) if shelf.drive.stages else None,
-        findings=found, offers=[o for f in found if f.can_suggest for o in _offers(f, benches)],
-    )  # fmt: skip
+        curve=curve_table(bench.choose.lasting),
+        lasting_si=power,
+        lasting_speed_si=speed,
+        ratio_si=or_none(lambda: bench.drive.train.ratio) if shelf.drive.stages else None,
+        findings=found,
+        offers=[o for f in found if f.can_suggest for o in _offers(f, benches)],
+    )
+
+
+def _asked(rule: Rule, scope: Scope) -> list[Finding]:
+    """What a rule says of the unit."""
+    return list(rule.check(*(scope.get(kind) for kind, _ in takes(rule.check))))
 
 
 def _set_up(shelf: LibraryUnit) -> Benches:
@@ -73,6 +76,6 @@ def _set_up(shelf: LibraryUnit) -> Benches:
 
 def _offers(finding: Finding, benches: Benches) -> list[Offer]:
     """What the proposer of a finding offers, as edits of the unit."""
-    proposals = PROPOSERS[finding.rule](benches, benches.installations[0])
+    proposals = propose(finding.rule, benches, benches.installations[0])
     own = lambda o: o.model_copy(update={"path": o.path.removeprefix(_BASE)})
     return [Offer(rule=finding.rule, message=p.message, operations=[own(o) for o in p.operations]) for p in proposals]

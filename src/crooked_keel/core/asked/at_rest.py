@@ -58,7 +58,7 @@ def at_rest(project: Project, fit_id: str | None) -> AtRest:
     if not benches.resolved.has("afloat"):
         raise InputError("/kind", "this kind of craft does not float", given=project.kind)
     try:
-        return _at_rest(benches.balance.afloat)
+        return _at_rest(benches.balance.floats)
     except CannotSay as gap:
         return AtRest(states=[], sections=[], widest=0, needs=needs_out(gap.needs))
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ..balance.fuel.functions import Aim, along_limits, best_burn_orders
-from ..balance.section import BalanceBench
+from ..balance.section import Balance
 from ..document import Project
 from ..errors import CannotSay, InputError
 from ..judging.finding import NeedOut
@@ -45,15 +45,15 @@ def burn_order(project: Project, fit_id: str | None, loading: str, aim: Aim) -> 
         return BurnOrders(loading=name, orders=[], as_it_is=None, needs=needs_out(gap.needs))
 
 
-def _orders(bench: BalanceBench, key: str, name: str, aim: Aim) -> BurnOrders:
-    dry, _ = bench.loaded(key, bench.empty)
-    names = {k: t.name for k, _, t in bench.resolved.tanks}
+def _orders(bench: Balance, key: str, name: str, aim: Aim) -> BurnOrders:
+    dry, _ = bench.loadings.loaded(key)
+    names = {k: t.name for k, _, t in bench.loads.tanks(True)}
     wing = frozenset(k for k in names if bench.fuel.is_wing_tank(k))
-    margin = along_limits(bench.envelope)
+    margin = along_limits(bench.limits.envelope)
     tanks = bench.fuel.tankfuls(key)
     found = best_burn_orders(dry.mass_kg, dry.station_m, tanks, aim, margin, wing)
     travel = lambda path: max(p.x_m for p in path) - min(p.x_m for p in path)
-    case = bench.case(key, bench.empty)
+    case = bench.loadings.case(key)
     now = OrderOut(
         tanks=[" with ".join(names[b.id] for b in turn) for turn in bench.fuel.legs(key)],
         travel_si=max(p.x_m for p in case.trail) - min(p.x_m for p in case.trail),

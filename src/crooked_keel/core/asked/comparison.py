@@ -8,12 +8,13 @@ from collections.abc import Callable
 
 from ..assess import judge
 from ..balance.ledger.functions import Centre
+from ..benches import BUILT
 from ..choose.options import Criterion, not_beaten, score_options, turning_points
-from ..choose.section import ChooseBench, CurveOut
+from ..choose.section import ChooseTopics, CurveOut, curve_table
 from ..document import Project
 from ..errors import CannotSay, InputError, Need
 from ..figure.base import Figure
-from ..judging.finding import BUILT, Bench, Level, NeedOut
+from ..judging.finding import Bench, Level, NeedOut
 from ..judging.formula import Out
 from ..judging.gap import needs_out, or_none
 from ..resolved.references import got
@@ -156,31 +157,31 @@ def _candidate(project: Project, fit_id: str | None) -> Candidate:
             needs[bad.field] = Need(bad.field, bad.message)
         return None
 
-    units: list[ChooseBench] = [i.choose for i in benches.installations]
+    units: list[ChooseTopics] = [i.choose for i in benches.installations]
     if not units:
         raise InputError("/old_installations", "no unit to compare")
     first = benches.installations[0]
-    figures = [(n, u.name, f) for u in units for n in NAMES for f in _behind(u, n)]
+    figures = [(n, u.lasting.name, f) for u in units for n in NAMES for f in _behind(u, n)]
     hears = list(dict.fromkeys(f"{NAMES[n]} of the {name}" for n, name, f in figures if f.source == "hearsay"))
     sources = {n: max((f.source for k, _, f in figures if k == n), key=WORST.index, default="") for n in NAMES}
-    there = lambda u: u.power_there if project.need.altitude is not None else u.continuous[0]
+    there = lambda u: u.lasting.power_there if project.need.altitude is not None else u.lasting.continuous[0]
     parts = lambda: min(_parts(u) for u in units)
     return Candidate(
         id=fit_id or "none", name=project.fits[fit_id].name if fit_id else "as found", 
-        power_si=ask(lambda: sum(there(u) for u in units)), short_si=or_none(lambda: sum(u.short[0] for u in units)), short_s=or_none(lambda: min(u.short[1] for u in units)), speed_si=or_none(lambda: first.drive.rated_speed),
-        output_speed_si=or_none(lambda: first.drive.propeller_speed), mass_si=ask(lambda: _installed(benches)), size_si=[f.si if f else None for f in (units[0].unit.length, units[0].unit.width, units[0].unit.height)],
-        burns_si=or_none(lambda: sum(u.burns for u in units)), heat_si=or_none(lambda: sum(u.heat for u in units)), empty_si=or_none(lambda: _sums(benches, fit_id).mass_kg), cg_si=or_none(lambda: _sums(benches, fit_id).station_m),
-        cost_si=ask(lambda: _cost(units)) if fit_id else None, wait_si=ask(lambda: max(u.wait_s() for u in units)) if fit_id else None, parts=ask(parts) if fit_id else None, hearsay=hears, sources={n: s for n, s in sources.items() if s},
+        power_si=ask(lambda: sum(there(u) for u in units)), short_si=or_none(lambda: sum(u.lasting.short[0] for u in units)), short_s=or_none(lambda: min(u.lasting.short[1] for u in units)), speed_si=or_none(lambda: first.drive.train.rated_speed),
+        output_speed_si=or_none(lambda: first.drive.train.propeller_speed), mass_si=ask(lambda: _installed(benches)), size_si=[f.si if f else None for f in (units[0].lasting.unit.length, units[0].lasting.unit.width, units[0].lasting.unit.height)],
+        burns_si=or_none(lambda: sum(u.lasting.burns for u in units)), heat_si=or_none(lambda: sum(u.lasting.heat for u in units)), empty_si=or_none(lambda: _sums(benches, fit_id).mass_kg), cg_si=or_none(lambda: _sums(benches, fit_id).station_m),
+        cost_si=ask(lambda: _cost(units)) if fit_id else None, wait_si=ask(lambda: max(u.spending.wait_s() for u in units)) if fit_id else None, parts=ask(parts) if fit_id else None, hearsay=hears, sources={n: s for n, s in sources.items() if s},
         levels=[LevelOut(bench=b.bench, level=b.level) for b in made.benches if b.bench in BUILT and b.level is not None],
-        curve=or_none(lambda: units[0].tables().curve) or [], score=None, score_parts=[], out=[], beaten=False, needs=needs_out(tuple(needs.values())),
+        curve=curve_table(units[0].lasting), score=None, score_parts=[], out=[], beaten=False, needs=needs_out(tuple(needs.values())),
     )  # fmt: skip
 
 
-def _behind(bench: ChooseBench, name: str) -> list[Figure]:
+def _behind(bench: ChooseTopics, name: str) -> list[Figure]:
     """The figures that an answer of a candidate stands on: of its money and wait the lines, where it has any."""
-    u = bench.unit
+    u, fit = bench.lasting.unit, bench.spending.fit
     parts: list[Figure | None]
-    lines = list(bench.fit.money.values()) if bench.fit is not None else []
+    lines = list(fit.money.values()) if fit is not None else []
     if name in ("cost", "wait") and lines:
         parts = [f for m in lines for f in ((m.wait,) if name == "wait" else (m.planned, m.committed, m.spent))]
     elif name == "power":
@@ -192,22 +193,23 @@ def _behind(bench: ChooseBench, name: str) -> list[Figure]:
 
 def _sums(benches: Benches, fit_id: str | None) -> Centre:
     """The empty craft with it, along x."""
-    return benches.balance.empty if fit_id else benches.balance.before
+    return benches.balance.ledger.empty if fit_id else benches.balance.ledger.before
 
 
 def _installed(benches: Benches) -> float:
     """The unit, what its quoted mass leaves out, reduction, propeller, mount and packs, kg."""
     return float(
-        sum(sum(got(b.mass).value for b in i.placed.parts) + i.choose.extra_mass for i in benches.installations)
+        sum(sum(got(b.mass).value for b in i.placed.parts) + i.choose.lasting.extra_mass for i in benches.installations)
     )
 
 
-def _cost(units: list[ChooseBench]) -> float:
+def _cost(units: list[ChooseTopics]) -> float:
     """The lines of money of the fit, or the prices of all its units."""
-    return units[0].cost() if units[0].money else sum(u.cost() for u in units)
+    return units[0].spending.cost() if units[0].spending.money else sum(u.spending.cost() for u in units)
 
 
-def _parts(unit: ChooseBench) -> float:
-    if unit.unit.parts is None:
-        raise CannotSay(Need(unit._p("parts"), f"supply of parts of the {unit.name}, 1 to 5"))
-    return unit.unit.parts.si
+def _parts(unit: ChooseTopics) -> float:
+    of = unit.lasting
+    if of.unit.parts is None:
+        raise CannotSay(Need(of.p("parts"), f"supply of parts of the {of.name}, 1 to 5"))
+    return of.unit.parts.si

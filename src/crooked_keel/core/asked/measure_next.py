@@ -12,7 +12,8 @@ from typing import NamedTuple
 from ..balance.afloat.quantities import EMPTY, OK_TRIM
 from ..balance.ledger.functions import Centre
 from ..balance.loadings.frontier import Side
-from ..balance.section import BalanceBench, LoadedCase, TrailPoint
+from ..balance.loadings.quantities import LoadedCase, TrailPoint
+from ..balance.section import Balance
 from ..document import Figure, Project, value_at
 from ..errors import CannotSay, InputError, Need
 from ..figure.doubt import measured_uncertainty
@@ -116,9 +117,9 @@ class _Margin(NamedTuple):
     with_more: Callable[[float, float], float]
 
 
-def _margins(bench: BalanceBench) -> list[_Margin]:
+def _margins(bench: Balance) -> list[_Margin]:
     if bench.resolved.has("cg limits"):
-        return [m for case in bench.cases for m in _of_case(bench, case)]
+        return [m for case in bench.loadings.cases for m in _of_case(bench, case)]
     made = list(_of_mass(bench))
     if bench.resolved.has("stands on wheels"):
         made += _of_axles(bench)
@@ -129,7 +130,7 @@ def _margins(bench: BalanceBench) -> list[_Margin]:
     return made
 
 
-def _of_case(bench: BalanceBench, case: LoadedCase) -> Iterable[_Margin]:
+def _of_case(bench: Balance, case: LoadedCase) -> Iterable[_Margin]:
     """Margins of a loading to its CG limits, at its worst points along the burn."""
     sides: tuple[tuple[Side, float], ...] = (("forward", 1.0), ("aft", -1.0))
     for side, sign in sides:
@@ -138,7 +139,7 @@ def _of_case(bench: BalanceBench, case: LoadedCase) -> Iterable[_Margin]:
         gradient = {o: sign * s for o, s in point.centre.margin_slopes(slope).items()}
 
         def with_more(kg: float, x: float, point: TrailPoint = point, side: Side = side) -> float:
-            cut = bench.envelope.cut(point.mass_kg + kg)
+            cut = bench.limits.envelope.cut(point.mass_kg + kg)
             if cut is None:
                 return math.nan
             cg = (point.centre.moment_kg_m + kg * x) / (point.mass_kg + kg)
@@ -147,19 +148,19 @@ def _of_case(bench: BalanceBench, case: LoadedCase) -> Iterable[_Margin]:
         yield _Margin(f"{side} limit, {case.name}", point.margin(side), "length", gradient, with_more)
 
 
-def _of_mass(bench: BalanceBench) -> Iterable[_Margin]:
+def _of_mass(bench: Balance) -> Iterable[_Margin]:
     """What is left of the gross mass in the heaviest loading; none where no gross mass is given."""
-    if bench.craft.limits.gross is None:
+    if bench.resolved.project.craft.limits.gross is None:
         return
-    name, centre = bench.heaviest_loading
-    left = bench.gross - centre.mass_kg
+    name, centre = bench.loadings.heaviest_loading
+    left = bench.limits.gross - centre.mass_kg
     gradient = {o: -s for o, s in centre.mass_slopes().items()}
     yield _Margin(f"gross mass, {name}", left, "mass", gradient, lambda kg, _: left - kg)
 
 
-def _of_axles(bench: BalanceBench) -> Iterable[_Margin]:
+def _of_axles(bench: Balance) -> Iterable[_Margin]:
     """What is left of the plate of each axle, in the loading that bears hardest on it."""
-    axles, limits = bench.axles, bench.craft.limits
+    axles, limits = bench.rolls, bench.resolved.project.craft.limits
     for end, cap in (("front", limits.front_axle), ("rear", limits.rear_axle)):
         if cap is None:
             continue
@@ -185,9 +186,9 @@ def _of_axles(bench: BalanceBench) -> Iterable[_Margin]:
         yield _Margin(f"{end} axle, {stance.name}", left, "mass", {o: -s for o, s in load.items()}, with_more)
 
 
-def _of_trim(bench: BalanceBench) -> _Margin:
+def _of_trim(bench: Balance) -> _Margin:
     """What is left of the change of trim that is still ok, in the state that trims most; small changes, her waterplane held."""
-    afloat = bench.afloat
+    afloat = bench.floats
     state = afloat.worst("trim")
     change, allowed = state.after.trim_m - state.before.trim_m, OK_TRIM * afloat.floating.length
     sums = Centre()
@@ -203,7 +204,7 @@ def _of_trim(bench: BalanceBench) -> _Margin:
     )  # fmt: skip
 
 
-def _ranked(project: Project, bench: BalanceBench) -> MeasureNext:
+def _ranked(project: Project, bench: Balance) -> MeasureNext:
     margins = _margins(bench)
     least = min(margins, key=lambda m: abs(m.value) / (sigma(m.gradient) or 1e-12))
     words, margin, gradient = least.words, least.value, least.gradient
@@ -231,7 +232,7 @@ def _ranked(project: Project, bench: BalanceBench) -> MeasureNext:
     )  # fmt: skip
 
 
-def _break_even(bench: BalanceBench, least: _Margin) -> list[BreakEvenOut]:
+def _break_even(bench: Balance, least: _Margin) -> list[BreakEvenOut]:
     """What each unit may weigh: the mass at which the margin is just gone, between nothing and three times as much."""
     made = []
     units = [f"{i.pointer}/unit" for i in [*bench.resolved.old, *bench.resolved.installations]]
@@ -249,7 +250,7 @@ def _break_even(bench: BalanceBench, least: _Margin) -> list[BreakEvenOut]:
     return made
 
 
-def _candidates(project: Project, bench: BalanceBench, gradient: Gradient) -> Iterable[Candidate]:
+def _candidates(project: Project, bench: Balance, gradient: Gradient) -> Iterable[Candidate]:
     # What carries less of the doubt than these can never lead the list.
     most = sorted(gradient, key=lambda o: -abs(gradient[o] * o.u))[:_MOST_LOOKED_AT]
     for origin in most:
@@ -273,7 +274,7 @@ def _candidates(project: Project, bench: BalanceBench, gradient: Gradient) -> It
         if len(lift) > 1:
             name = f"{installation.name}, drive, propeller and mount in one lift"
             yield Candidate(f"lift:{installation.id}", name, (Reading(lift, _mass_r(total)),), _LIFT_MINUTES)
-    empty: Centre = bench.empty
+    empty: Centre = bench.ledger.empty
     one = or_none(lambda: _light_wheel(bench))
     if one is not None:
         name, x_main, x_light = one
@@ -287,7 +288,7 @@ def _candidates(project: Project, bench: BalanceBench, gradient: Gradient) -> It
             _ONE_SCALE_MINUTES,
         )
     if bench.resolved.has("afloat"):
-        afloat = bench.afloat
+        afloat = bench.floats
         by_mass, by_moment, lcf = empty.mass_slopes(), empty.moment_slopes(), afloat.floating.lcf
         r = afloat.floating.hydro.immersion_kg_m * _FREEBOARD_R_M / 2
         about = {o: by_moment[o] - lcf * by_mass[o] for o in by_mass}
@@ -303,7 +304,7 @@ def _candidates(project: Project, bench: BalanceBench, gradient: Gradient) -> It
     yield Candidate("finished", "the finished craft on its scales", readings, _WEIGHING_MINUTES)
 
 
-def _light_wheel(bench: BalanceBench) -> tuple[str, float, float]:
+def _light_wheel(bench: Balance) -> tuple[str, float, float]:
     """Nose or tail wheel: its name and station, and that of the mains, m."""
     stands = bench.standing.stands
     mains = [s.x_m for s in stands if s.role == "main"]

@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 
 from ..balance.ledger.functions import chance_inside
 from ..balance.limits.functions import Envelope, limits_of
-from ..balance.section import BalanceBench
+from ..balance.section import Balance
 from ..document import Project
 from ..errors import CannotSay
 from ..figure.trace import Origin, Traced
@@ -100,15 +100,15 @@ def monte_carlo(project: Project, fit_id: str | None, draws: int = DRAWS, seed: 
         return MonteCarlo(draws=draws, inside=None, closed=None, differs=False, loadings=[], needs=needs_out(gap.needs))
 
 
-def _drawn(project: Project, bench: BalanceBench, draws: int, seed: int) -> MonteCarlo:
+def _drawn(project: Project, bench: Balance, draws: int, seed: int) -> MonteCarlo:
     draw = Draw(draws, seed, project.assumptions.tolerance_school == "largest error")
-    envelope, gross = bench.envelope, or_none(lambda: bench.gross)
-    empty = draw.sums([*bench.changed_bodies, *bench.resolved.typed_rows])
+    envelope, gross = bench.limits.envelope, or_none(lambda: bench.limits.gross)
+    empty = draw.sums([*bench.ledger.changed_bodies, *bench.resolved.typed_rows])
     all_inside = np.ones(draws, dtype=bool)
     rows = []
-    for case in bench.cases:
+    for case in bench.loadings.cases:
         loading = project.loadings[case.key]
-        people = draw.sums(bench.resolved.load_bodies(case.key, loading, fuel=False))
+        people = draw.sums(bench.loads.people(case.key))
         mass, moment = empty[0] + people[0], empty[1] + people[1]
         inside = _kept(envelope, gross, mass, moment)
         for leg in reversed(bench.fuel.legs(case.key)):
@@ -119,7 +119,7 @@ def _drawn(project: Project, bench: BalanceBench, draws: int, seed: int) -> Mont
         rows.append(Drawn(id=case.key, name=case.name, inside=float(inside.mean())))
         all_inside &= inside
     share = float(all_inside.mean())
-    closed = or_none(lambda: chance_inside(*bench.chance_terms))
+    closed = or_none(lambda: chance_inside(*bench.loadings.chance_terms))
     return MonteCarlo(
         draws=draws, inside=share, closed=closed, differs=closed is not None and abs(closed - share) > DIFFERS, loadings=rows, needs=[]
     )  # fmt: skip

@@ -2,42 +2,30 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 
-from ..align import suggest as align
 from ..assess import Assessment, assess
-from ..balance import suggest as balance
-from ..choose import suggest as choose
+from ..benches import TABLE
 from ..document import Project, apply_operations
-from ..drive import suggest as drive
 from ..errors import CannotSay, InputError
 from ..judging.finding import LEVELS, Finding, Message, Suggestion, word
 from ..judging.propose import Proposal
+from ..topic.workspace import Scope, takes
 from ..wiring import Benches, InstallationBenches, set_up
 
-_Proposer = Callable[[Benches, InstallationBenches | None], Iterator[Proposal]]
-PROPOSERS: dict[str, _Proposer] = {
-    "balance.cg-forward": lambda b, _: balance.propose(b.balance, "forward"),
-    "balance.cg-aft": lambda b, _: balance.propose(b.balance, "aft"),
-    "balance.burn-order": lambda b, _: balance.turns(b.balance),
-    "balance.trim": lambda b, _: balance.trim(b.balance),
-    "balance.heel": lambda b, _: balance.heel(b.balance),
-    "balance.lean": lambda b, _: balance.lean(b.balance),
-    "balance.pack-space": lambda b, _: balance.stow(b.balance),
-    "balance.surprise": lambda b, _: balance.settle(b.balance),
-    "balance.unit-hung": lambda b, _: balance.take_hung(b.balance),
-    "balance.unit-on-scales": lambda b, _: balance.take_over(b.balance),
-    "choose.lasting": lambda _, i: choose.take_lasting(i.choose) if i else iter(()),
-    "choose.left-out": lambda _, i: choose.list_them(i.choose) if i else iter(()),
-    "drive.pitch": lambda _, i: drive.pitch(i.drive) if i else iter(()),
-    "drive.hull-clearance": lambda _, i: drive.hull_clearance(i.drive) if i else iter(()),
-    "drive.top-gear": lambda _, i: drive.top_gear(i.drive) if i else iter(()),
-    "align.packers": lambda _, i: align.packers(i.align) if i else iter(()),
-    "drive.tip-mach": lambda _, i: drive.tip_mach(i.drive) if i else iter(()),
-    "drive.ground-clearance": lambda _, i: drive.ground_clearance(i.drive) if i else iter(()),
-    "align.rear-clearance": lambda _, i: align.rear_clearance(i.align) if i else iter(()),
-    "align.thrust-side": lambda _, i: align.thrust_side(i.align) if i else iter(()),
-}
+PROPOSERS = {rule: ask for entry in TABLE.values() for rule, ask in entry.proposers.items()}
+
+
+def propose(rule_id: str, benches: Benches, installation: InstallationBenches | None) -> Iterator[Proposal]:
+    """What the proposer of a rule offers; nothing where there is none, or where the craft lacks what it asks of."""
+    proposer = PROPOSERS.get(rule_id)
+    if proposer is None:
+        return
+    topics = [benches.resolved, *benches.craft.topics(), *benches.balance.topics(), benches.balance]
+    scope = Scope("", *topics, *(installation.topics() if installation else ()))
+    wanted = takes(proposer)
+    if scope.has(wanted):
+        yield from proposer(*(scope.get(kind) for kind, _ in wanted))
 
 
 def _better(level: str, than: str) -> bool:
@@ -53,15 +41,14 @@ def suggest(project: Project, fit_id: str | None, key: str) -> list[Suggestion]:
     finding = next((f for f in before.findings if f.key == key), None)
     if finding is None:
         raise InputError("/findings", "no such finding now", given=key)
-    proposer = PROPOSERS.get(finding.rule)
-    if proposer is None or fit_id is None:
+    if finding.rule not in PROPOSERS or fit_id is None:
         return []
     benches = set_up(project, fit_id)
     suffix = key.rsplit("@", 1)[1] if "@" in key else None
     installation = next((i for i in benches.installations if suffix in (None, i.placed.id)), None)
     made = []
     try:
-        for proposal in proposer(benches, installation):
+        for proposal in propose(finding.rule, benches, installation):
             proved = _prove(project, fit_id, before, finding, proposal)
             if proved is not None:
                 made.append(proved)

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from ..errors import CannotSay
+from ..figure.trace import Traced
 from ..judging.finding import NeedOut, Value
 from ..judging.formula import Out, record
 from ..judging.gap import needs_out, or_none
@@ -13,7 +14,6 @@ from ..resolved.craft import Resolved
 from ..resolved.disputed import Disputed
 from ..resolved.loads import Loads
 from ..resolved.references import Body
-from ..figure.trace import Traced
 from ..topic.reading import Topic
 from .afloat.quantities import AfloatOut, AfloatStates
 from .fuel.quantities import Fuel

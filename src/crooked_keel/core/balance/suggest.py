@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from typing import Any, Literal
 
 from ..document import LedgerRow, Pack, Project
@@ -17,16 +17,16 @@ from ..judging.propose import Proposal, computed, moved_place, on_the_tape, said
 from ..resolved.references import Body, got
 from .fuel.functions import along_limits, best_burn_orders
 from .ledger.functions import ballast_mass
-from .section import BalanceBench
+from .section import Balance
 from .stowage.functions import PLACES, WAYS, stowed
 
 # How far each derived row follows its flange: the mount reaches from the unit to the firewall, so half. Packs stay.
 _FOLLOWS = {"unit": 1.0, "drive": 1.0, "propeller": 1.0, "mount": 0.5}
 
 
-def propose(bench: BalanceBench, side: str) -> Iterator[Proposal]:
+def propose(bench: Balance, side: str) -> Iterator[Proposal]:
     """Proposals for the forward or aft limit; each aims at a margin of two standard deviations, on the tape."""
-    _, point = bench.worst(side)
+    _, point = bench.loadings.worst(side)
     lack = 2 * point.u(side) - point.margin(side)
     if lack <= 0:
         lack = 0.05 * (point.aft_limit_m - point.forward_limit_m) - point.margin(side)
@@ -89,12 +89,12 @@ def moves_with(bodies: list[Body], without: tuple[str, ...] = ()) -> float:
     return total
 
 
-def _ballast(bench: BalanceBench, side: str, lack: float) -> Iterator[Proposal]:
-    station = or_none(lambda: bench.ballast_station)
-    figure = bench.craft.ballast_station
+def _ballast(bench: Balance, side: str, lack: float) -> Iterator[Proposal]:
+    station = or_none(lambda: bench.limits.ballast_station)
+    figure = bench.resolved.project.craft.ballast_station
     if station is None or figure is None or bench.resolved.fit_id is None:
         return
-    _, point = bench.worst(side)
+    _, point = bench.loadings.worst(side)
     slope = point.forward_slope_m_kg if side == "forward" else point.aft_slope_m_kg
     target = point.limit(side) + (1 if side == "forward" else -1) * (lack + point.margin(side))
     mass = 0.0
@@ -148,7 +148,7 @@ _BATTERY = ("battery", "pack", "ballast")
 _ATHWART_M = 1.2
 
 
-def movable(bench: BalanceBench) -> Iterator[tuple[str, str, float, LedgerRow | Pack]]:
+def movable(bench: Balance) -> Iterator[tuple[str, str, float, LedgerRow | Pack]]:
     """Packs and parts put in by this fit, heaviest first: pointer, name, mass and the item."""
     fit = bench.resolved.project.fits.get(bench.resolved.fit_id or "")
     if fit is None:
@@ -165,7 +165,7 @@ def movable(bench: BalanceBench) -> Iterator[tuple[str, str, float, LedgerRow | 
 
 
 def _shift(
-    bench: BalanceBench,
+    bench: Balance,
     moment_kg_m: float,
     part: str,
     most_m: float,
@@ -190,27 +190,27 @@ def _shift(
         )  # fmt: skip
 
 
-def trim(bench: BalanceBench) -> Iterator[Proposal]:
+def trim(bench: Balance) -> Iterator[Proposal]:
     """A part forward or aft until the trim changes by no more than what is ok."""
-    state = bench.afloat.worst("trim")
-    change, length = state.after.trim_m - state.before.trim_m, bench.afloat.floating.length
+    state = bench.floats.worst("trim")
+    change, length = state.after.trim_m - state.before.trim_m, bench.floats.floating.length
     lack = change - math.copysign(0.0045 * length, change)
     yield from _shift(bench, lack * state.after.mct_kg, "station", _ALONG_M, ("aft", "forward"))
 
 
-def heel(bench: BalanceBench) -> Iterator[Proposal]:
+def heel(bench: Balance) -> Iterator[Proposal]:
     """A part to the other side until the list is gone."""
-    state = bench.afloat.worst("heel")
+    state = bench.floats.worst("heel")
     yield from _shift(bench, state.after.heel_moment_kg_m, "butt_line", _ATHWART_M, ("to starboard", "to port"))
 
 
-def lean(bench: BalanceBench) -> Iterator[Proposal]:
+def lean(bench: Balance) -> Iterator[Proposal]:
     """A part to the other side until the craft balances upright."""
-    y, _ = bench.axles.lean()
-    yield from _shift(bench, y * bench.empty.mass_kg, "butt_line", _ACROSS_M, ("to starboard", "to port"))
+    y, _ = bench.rolls.lean()
+    yield from _shift(bench, y * bench.ledger.empty.mass_kg, "butt_line", _ACROSS_M, ("to starboard", "to port"))
 
 
-def stow(bench: BalanceBench) -> Iterator[Proposal]:
+def stow(bench: Balance) -> Iterator[Proposal]:
     """Each pack that lies outside its space, as little as brings it inside."""
     units = bench.resolved.project.units
     for pack in stowed(bench.resolved):
@@ -234,17 +234,17 @@ def stow(bench: BalanceBench) -> Iterator[Proposal]:
             )
 
 
-def turns(bench: BalanceBench) -> Iterator[Proposal]:
+def turns(bench: Balance) -> Iterator[Proposal]:
     """Tanks burnt one after another, in the order that leaves most to the limits: that of each loading that holds fuel in several."""
-    tanks = {k: (pointer, tank) for k, pointer, tank in bench.resolved.tanks}
+    tanks = {k: (pointer, tank) for k, pointer, tank in bench.loads.tanks(True)}
     seen = set()
-    for case in bench.cases:
+    for case in bench.loadings.cases:
         full = bench.fuel.tankfuls(case.key)
         if len(full) < 2:
             continue
-        dry, _ = bench.loaded(case.key, bench.empty)
+        dry, _ = bench.loadings.loaded(case.key)
         for order in best_burn_orders(
-            dry.mass_kg, dry.station_m, full, "largest margin", along_limits(bench.envelope), most=2
+            dry.mass_kg, dry.station_m, full, "largest margin", along_limits(bench.limits.envelope), most=2
         ):
             if order.tanks in seen:
                 continue
@@ -257,7 +257,7 @@ def turns(bench: BalanceBench) -> Iterator[Proposal]:
             yield Proposal(f"turns-{'-'.join(order.tanks)}", Message(template="Burn " + ", then ".join(f"{{t{n}}}" for n in range(len(names))), params=names), operations)  # fmt: skip
 
 
-def settle(bench: BalanceBench) -> Iterator[Proposal]:
+def settle(bench: Balance) -> Iterator[Proposal]:
     """For each figure that contradicts an earlier one: keep it, or go back."""
     for pointer, figure in disputed(bench.resolved.project):
         earlier = figure.earlier
@@ -275,7 +275,7 @@ def settle(bench: BalanceBench) -> Iterator[Proposal]:
             )  # fmt: skip
 
 
-def take_hung(bench: BalanceBench) -> Iterator[Proposal]:
+def take_hung(bench: Balance) -> Iterator[Proposal]:
     """The CG of a unit as its plumb lines say."""
     for placed in bench.resolved.installations:
         found = or_none(lambda p=placed: p.hung)
@@ -296,7 +296,7 @@ def take_hung(bench: BalanceBench) -> Iterator[Proposal]:
         )  # fmt: skip
 
 
-def take_over(bench: BalanceBench) -> Iterator[Proposal]:
+def take_over(bench: Balance) -> Iterator[Proposal]:
     """The mass and CG of a unit as two scales say."""
     for placed in bench.resolved.installations:
         found = or_none(lambda p=placed: p.on_scales)
@@ -326,3 +326,27 @@ def take_over(bench: BalanceBench) -> Iterator[Proposal]:
                 for k, v in values.items()
             ],
         )
+
+
+def forward(bench: Balance) -> Iterator[Proposal]:
+    """Ways out ahead of the forward limit."""
+    return propose(bench, "forward")
+
+
+def aft(bench: Balance) -> Iterator[Proposal]:
+    """Ways out behind the aft limit."""
+    return propose(bench, "aft")
+
+
+PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {
+    "balance.cg-forward": forward,
+    "balance.cg-aft": aft,
+    "balance.burn-order": turns,
+    "balance.trim": trim,
+    "balance.heel": heel,
+    "balance.lean": lean,
+    "balance.pack-space": stow,
+    "balance.surprise": settle,
+    "balance.unit-hung": take_hung,
+    "balance.unit-on-scales": take_over,
+}

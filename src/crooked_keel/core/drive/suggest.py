@@ -3,26 +3,31 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 
 from ..errors import CannotSay
 from ..judging.finding import Message, Operation, q, word
 from ..judging.propose import Proposal, computed, moved_place, on_the_tape, tape_text
+from ..resolved.craft import Resolved
+from ..resolved.installation import ResolvedInstallation
 from ..resolved.ratios import stage_ratio
+from .air.quantities import AirPropeller
 from .marine.functions import propeller_pitch, tip_clearance_share
+from .marine.quantities import AtSea
 from .road.functions import road_speed
-from .section import DriveBench
+from .road.quantities import OnRoad
+from .train.quantities import Train
 
 
-def tip_mach(bench: DriveBench) -> Iterator[Proposal]:
+def tip_mach(air: AirPropeller, train: Train, placed: ResolvedInstallation, resolved: Resolved) -> Iterator[Proposal]:
     """A smaller diameter, or a greater ratio in the last stage."""
-    yield _diameter(bench, bench.diameter_for_mach)
-    stages = sorted(bench.installation.drive.stages.items(), key=lambda s: s[1].rank)
+    yield _diameter(train, placed, resolved, air.diameter_for_mach)
+    stages = sorted(placed.installation.drive.stages.items(), key=lambda s: s[1].rank)
     if not stages:
         return
     key, stage = stages[-1]
-    base = bench._p(f"drive/stages/{key}")
-    factor = bench.mach / bench.mach_limit
+    base = train.p(f"drive/stages/{key}")
+    factor = air.mach / air.mach_limit
     if stage.driven_teeth is not None and stage.driver_teeth is not None:
         teeth = math.ceil(stage.driven_teeth.si * factor - 1e-9)
         ratio = teeth / stage.driver_teeth.si
@@ -51,52 +56,54 @@ def tip_mach(bench: DriveBench) -> Iterator[Proposal]:
         )
 
 
-def ground_clearance(bench: DriveBench) -> Iterator[Proposal]:
+def ground_clearance(
+    air: AirPropeller, train: Train, placed: ResolvedInstallation, resolved: Resolved
+) -> Iterator[Proposal]:
     """A smaller diameter, or the flange higher; both to 25 mm above what is asked."""
     try:
-        yield _diameter(bench, bench.diameter_for_ground - 2 * 0.0251)
+        yield _diameter(train, placed, resolved, air.diameter_for_ground - 2 * 0.0251)
     except CannotSay:
         return
-    figure = bench.installation.placement.flange_water_line
+    figure = placed.installation.placement.flange_water_line
     if figure is not None:
-        clearance, attitude = bench.worst_clearance
-        lift = (bench.clearance_wanted + 0.0251 - clearance) / math.cos(attitude)
-        value, rounded = moved_place(figure, lift, bench.resolved.project.units, up=True)
+        clearance, attitude = air.worst_clearance
+        lift = (air.clearance_wanted + 0.0251 - clearance) / math.cos(attitude)
+        value, rounded = moved_place(figure, lift, resolved.project.units, up=True)
         yield Proposal(
             "flange-up",
             Message(
                 template="Flange {d} higher, at {z}",
                 params={"d": q(abs(rounded - figure.si), "length"), "z": q(rounded, "length")},
             ),
-            [Operation(op="replace", path=bench._p("placement/flange_water_line"), value=value)],
+            [Operation(op="replace", path=train.p("placement/flange_water_line"), value=value)],
         )
 
 
-def _diameter(bench: DriveBench, most_m: float) -> Proposal:
-    units = bench.resolved.project.units
+def _diameter(train: Train, placed: ResolvedInstallation, resolved: Resolved, most_m: float) -> Proposal:
+    units = resolved.project.units
     d = on_the_tape(most_m, units, up=False)
-    figure = bench.installation.propeller.diameter
+    figure = placed.installation.propeller.diameter
     return Proposal(
         "diameter",
         Message(template="Diameter {d}", params={"d": q(d, "length")}),
-        [Operation(op="replace", path=bench._p("propeller/diameter"), value=computed(figure, tape_text(d, units)))],
+        [Operation(op="replace", path=train.p("propeller/diameter"), value=computed(figure, tape_text(d, units)))],
     )
 
 
-def pitch(bench: DriveBench) -> Iterator[Proposal]:
+def pitch(sea: AtSea, train: Train, placed: ResolvedInstallation, resolved: Resolved) -> Iterator[Proposal]:
     """The pitch for the speed wanted, and a ratio that suits the pitch there is."""
-    sea, units = bench.at_sea, bench.resolved.project.units
+    sea, units = sea, resolved.project.units
     wanted = on_the_tape(propeller_pitch(*sea.pitch_terms), units, up=False)
-    figure = bench.installation.propeller.pitch
+    figure = placed.installation.propeller.pitch
     yield Proposal(
         "pitch",
         Message(template="Pitch {p}", params={"p": q(wanted, "length")}),
-        [Operation(op="replace", path=bench._p("propeller/pitch"), value=computed(figure, tape_text(wanted, units)))],
+        [Operation(op="replace", path=train.p("propeller/pitch"), value=computed(figure, tape_text(wanted, units)))],
     )
-    stages = sorted(bench.installation.drive.stages.items(), key=lambda s: s[1].rank)
+    stages = sorted(placed.installation.drive.stages.items(), key=lambda s: s[1].rank)
     if stages and stages[-1][1].driver_teeth is None:
         key, stage = stages[-1]
-        base = bench._p(f"drive/stages/{key}")
+        base = train.p(f"drive/stages/{key}")
         ratio = round(stage_ratio(stage, base) * sea.pitch / propeller_pitch(*sea.pitch_terms), 2)
         yield Proposal(
             "ratio",
@@ -105,20 +112,20 @@ def pitch(bench: DriveBench) -> Iterator[Proposal]:
         )
 
 
-def hull_clearance(bench: DriveBench) -> Iterator[Proposal]:
+def hull_clearance(sea: AtSea, train: Train, placed: ResolvedInstallation, resolved: Resolved) -> Iterator[Proposal]:
     """A propeller small enough for the space under the hull."""
-    height, _ = bench.at_sea.clearance_terms
-    yield _diameter(bench, height / (0.5 + tip_clearance_share(bench.propeller_speed)))
+    height, _ = sea.clearance_terms
+    yield _diameter(train, placed, resolved, height / (0.5 + tip_clearance_share(train.propeller_speed)))
 
 
-def top_gear(bench: DriveBench) -> Iterator[Proposal]:
+def top_gear(road: OnRoad, train: Train, placed: ResolvedInstallation) -> Iterator[Proposal]:
     """Teeth of the last sprocket, or ratio of the last stage, that bring top gear a little over the speed of the power."""
-    road = bench.on_road
-    stages = sorted(bench.installation.drive.stages.items(), key=lambda s: s[1].rank)
+    road = road
+    stages = sorted(placed.installation.drive.stages.items(), key=lambda s: s[1].rank)
     if not stages:
         return
     key, stage = stages[-1]
-    base = bench._p(f"drive/stages/{key}")
+    base = train.p(f"drive/stages/{key}")
     share = road_speed(*road.geared_terms) / (1.06 * road.power_speed)
     if stage.driven_teeth is not None and stage.driver_teeth is not None:
         teeth = max(1, round(stage.driven_teeth.si * share))
@@ -135,3 +142,12 @@ def top_gear(bench: DriveBench) -> Iterator[Proposal]:
         Message(template="{n}: ratio {r}", params={"n": word(stage.name), "r": q(ratio, "number")}),
         [Operation(op="replace", path=f"{base}/ratio", value=computed(None, f"{ratio:.2f}"))],
     )
+
+
+PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {
+    "drive.pitch": pitch,
+    "drive.hull-clearance": hull_clearance,
+    "drive.top-gear": top_gear,
+    "drive.tip-mach": tip_mach,
+    "drive.ground-clearance": ground_clearance,
+}

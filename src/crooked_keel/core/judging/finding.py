@@ -16,9 +16,6 @@ Bench = Literal["craft", "choose", "balance", "drive", "mount", "align", "system
 BENCHES: tuple[Bench, ...] = ("craft", "choose", "balance", "drive", "mount", "align", "systems", "build", "prove")
 
 
-BUILT: tuple[Bench, ...] = ("craft", "choose", "balance", "drive", "mount", "align")
-
-
 # Worst first.
 LEVELS: tuple[Level, ...] = ("stop", "watch", "unknown", "ok")
 

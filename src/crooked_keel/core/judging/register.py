@@ -1,4 +1,4 @@
-"""judging.register"""
+"""The catalogue of rules: each registers itself; what a rule takes are the types of its parameters."""
 
 from __future__ import annotations
 
@@ -10,10 +10,12 @@ from ..reference.kinds import Form
 from .finding import Bench, Compared, Finding, Level, Mark, Message, NeedOut, Param
 from .formula import Working
 
+Check = Callable[..., Iterable[Finding]]
+
 
 @dataclass(frozen=True, slots=True)
 class Rule:
-    """One entry of the catalogue. `check` yields the findings of a bench. `form`: asked only of craft that have it."""
+    """One entry of the catalogue. `check` takes topics and yields findings. `form`: asked only of craft that have it."""
 
     id: str
     bench: Bench
@@ -21,7 +23,7 @@ class Rule:
     limit: str
     source: str
     mark: Mark
-    check: Callable[[Any], Iterable[Finding]]
+    check: Check
     form: Form | None = None
 
 
@@ -30,10 +32,10 @@ RULES: dict[str, Rule] = {}
 
 def rule(
     id: str, title: str, *, limit: str, source: str, mark: Mark, form: Form | None = None
-) -> Callable[[Callable[[Any], Iterable[Finding]]], Callable[[Any], Iterable[Finding]]]:
-    """Register a rule: `<bench>.<what>`; its check takes the bench and yields findings made by `verdict`."""
+) -> Callable[[Check], Check]:
+    """Register a rule: `<bench>.<what>`; its check takes topics and yields findings made by `verdict`."""
 
-    def register(check: Callable[[Any], Iterable[Finding]]) -> Callable[[Any], Iterable[Finding]]:
+    def register(check: Check) -> Check:
         bench: Any = id.split(".")[0]
         if id in RULES:
             raise ValueError(f"rule {id} is registered twice")

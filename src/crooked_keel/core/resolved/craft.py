@@ -97,6 +97,8 @@ class Resolved(Topic):
             across = Traced(0.0)
             made += [
                 Body("wheel-out", "Driven wheel, old place", "removed", -1, pointer, mass, x, across, z, derived=True),
-                Body("wheel-in", "Driven wheel, new place", "installed", 1, pointer, mass, moved, across, z, derived=True),
+                Body(
+                    "wheel-in", "Driven wheel, new place", "installed", 1, pointer, mass, moved, across, z, derived=True
+                ),
             ]
         return made

@@ -14,7 +14,6 @@ from ..figure.trace import Origin, Traced, above_zero, need, traced
 from ..judging.formula import Working
 from ..judging.gap import or_none
 from ..judging.values import ValueList
-from ..topic.memo import Memo
 from ..physics.hull import Hull, Section, both_sides, level_draft
 from ..physics.hydrostatics import (
     Afloat,
@@ -37,12 +36,12 @@ from ..physics.stability import (
     roll_period_gm,
 )
 from ..topic.lazy import lazy
+from ..topic.reading import Topic
 from .craft import Resolved
 from .references import Body, attempt, got
 
 # Bound on a form coefficient that nobody gave a tolerance for (proposed default).
 BLOCK_BOUND = 0.10
-_HULLS = Memo(8)
 
 
 class MeasuredGm(NamedTuple):
@@ -54,7 +53,7 @@ class MeasuredGm(NamedTuple):
     pointer: str
 
 
-class Floating:
+class Floating(Topic):
     """Quantities of a floating craft as found."""
 
     def __init__(self, resolved: Resolved) -> None:
@@ -109,14 +108,13 @@ class Floating:
         """Her sections."""
         place = self.resolved.references.place
         sections = self.flotation.sections or []
-        key = (sections, *self.resolved.references.behind)
-        return _HULLS(key, lambda: Hull.of([
+        return Hull.of([
             Section(
                 place(s.station, f"/craft/flotation/sections/{i}/station", f"station of section {i + 1}", "x").value,
                 both_sides([(p.out.si, place(p.height, f"/craft/flotation/sections/{i}/half", f"height in section {i + 1}", "z").value) for p in s.half]),
             )
             for i, s in enumerate(sections)
-        ]))  # fmt: skip
+        ])  # fmt: skip
 
     def row_at(self, draft_m: float) -> TableRow:
         """Hydrostatics at a draft over the keel, by the table or by the sections."""

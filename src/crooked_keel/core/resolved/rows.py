@@ -51,7 +51,9 @@ class Rows(Topic):
     def counted(self, axis: Axis) -> list[Body]:
         """Rows that are put on or taken off, each with its mass and coordinate known. Raises CannotSay with all that is missing."""
         counted = [b for b in self.bodies if b.sign]
-        needs = {n.pointer: n for b in counted for m in (b.mass, b.axis(axis)) if isinstance(m, CannotSay) for n in m.needs}
+        needs = {
+            n.pointer: n for b in counted for m in (b.mass, b.axis(axis)) if isinstance(m, CannotSay) for n in m.needs
+        }
         if needs:
             raise CannotSay(*needs.values())
         return counted

@@ -5,8 +5,9 @@ from __future__ import annotations
 import sys
 from collections.abc import Callable
 from functools import lru_cache
-from typing import Any, NamedTuple, ParamSpec, TypeVar, get_type_hints
+from typing import Any, NamedTuple, ParamSpec, TypeVar, get_args, get_type_hints
 
+from .memo import Memo
 from .reading import Reader, Topic, _rebind_to, reading, same
 
 P = ParamSpec("P")
@@ -36,12 +37,23 @@ class Workspace:
 
     def __init__(self) -> None:
         self._topics: dict[str, _Kept] = {}
-        self._answers: dict[tuple[str, str], tuple[tuple[Any, ...], Any]] = {}
-        self._counts = [0, 0, 0, 0]
+        self._answers: dict[Any, tuple[tuple[Any, ...], Any]] = {}
+        self._memories: dict[str, Memo] = {}
+        self.begin()
+
+    def memory(self, name: str, most: int) -> Memo:
+        """A bounded memory of parts that did not change, for a topic that is made of many."""
+        return self._memories.setdefault(name, Memo(most))
 
     def begin(self) -> None:
-        """Start counting for another assessment."""
+        """Start another assessment: nothing is counted and nothing is in use yet."""
         self._counts = [0, 0, 0, 0]
+        self._in_use: set[Any] = set()
+
+    def settle(self) -> None:
+        """Let go of what the assessment did not use."""
+        self._topics = {n: t for n, t in self._topics.items() if n in self._in_use}
+        self._answers = {n: t for n, t in self._answers.items() if n in self._in_use}
 
     @property
     def counts(self) -> Counts:
@@ -51,6 +63,7 @@ class Workspace:
     def topic(self, name: str, kind: Callable[P, T], *sources: P.args, **none: P.kwargs) -> T:
         """The topic of this name, made of these sources: the one that is kept if they say the same."""
         self._counts[1] += 1
+        self._in_use.add(name)
         kept = self._topics.get(name)
         if kept is not None and len(kept.sources) == len(sources) and all(map(same, kept.sources, sources)):
             for old, new in zip(kept.sources, sources, strict=True):
@@ -63,39 +76,63 @@ class Workspace:
         self._topics[name] = _Kept(readers, made)
         return made
 
-    def ask(self, name: str, function: Callable[..., R], scope: Scope) -> R:
+    def ask(self, name: str, takes: Takes, function: Callable[..., R], scope: Scope) -> R:
         """What a function says of the topics it takes: what it said before, if they are the same."""
-        topics = tuple(scope[kind] for kind in takes(function))
+        return self._answered(name, [scope.get(kind) for kind, _ in takes], function, scope, of_readers=False)
+
+    def judge(self, name: str, takes: Takes, function: Callable[..., R], scope: Scope) -> R:
+        """The same, for what reads little: it stands as long as what it has read of its topics is the same."""
+        return self._answered(name, [scope.get(kind) for kind, _ in takes], function, scope, of_readers=True)
+
+    def _answered(
+        self, name: str, topics: list[Any], function: Callable[..., R], scope: Scope, *, of_readers: bool
+    ) -> R:
         key = (name, scope.name)
         self._counts[3] += 1
+        self._in_use.add(key)
         found = self._answers.get(key)
-        if found is not None and len(found[0]) == len(topics) and all(a is b for a, b in zip(found[0], topics, strict=True)):
+        if found is not None and len(found[0]) == len(topics) and all(map(_still, found[0], topics)):
+            for old, new in zip(found[0], topics, strict=True):
+                if type(old) is Reader:
+                    old.rebind(new)
             said: R = found[1]
             return said
         self._counts[2] += 1
-        made = function(*topics)
-        self._answers[key] = (topics, made)
+        given = tuple(Reader(t) if of_readers and t is not None and not t.as_a_whole else t for t in topics)
+        made = function(*given)
+        self._answers[key] = (given, made)
         return made
+
+
+def _still(old: Any, new: Any) -> bool:
+    return old is new or (type(old) is Reader and new is not None and old.holds(new))
+
+
+Takes = tuple[tuple[type, bool], ...]
 
 
 class Scope(dict[type, Any]):
     """The topics that a rule may take, by their type. name: the installation, where there are several."""
 
-    def __init__(self, name: str, *topics: Topic | None) -> None:
+    def __init__(self, name: str, *topics: object) -> None:
         super().__init__({type(t): t for t in topics if t is not None})
         self.name = name
 
-    def has(self, function: Callable[..., Any]) -> bool:
-        """Whether every topic that a function takes is here."""
-        return all(kind in self for kind in takes(function))
+    def has(self, takes: Takes) -> bool:
+        """Whether every topic that a function cannot do without is here."""
+        return all(kind in self or optional for kind, optional in takes)
 
 
 @lru_cache(maxsize=2048)
-def takes(function: Callable[..., Any]) -> tuple[type, ...]:
-    """The topics that a function takes: the types of its parameters."""
+def takes(function: Callable[..., Any]) -> Takes:
+    """The topics that a function takes: the types of its parameters, and whether it can do without."""
     hints = get_type_hints(function, vars(sys.modules[function.__module__]))
     hints.pop("return", None)
-    return tuple(hints.values())
+    made = []
+    for hint in hints.values():
+        kinds = [k for k in get_args(hint) if k is not type(None)]
+        made.append((kinds[0], True) if kinds else (hint, False))
+    return tuple(made)
 
 
-__all__ = ["Counts", "Reader", "Scope", "Topic", "Workspace", "takes"]
+__all__ = ["Counts", "Scope", "Takes", "Topic", "Workspace", "takes"]

@@ -7,7 +7,7 @@ from collections.abc import Iterable
 
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
-from ..section import AlignBench
+from ..chain.quantities import RoadLine
 from .functions import (
     CHAIN_ANGLE_RAD,
     RUNOUT_OK_M,
@@ -27,16 +27,16 @@ from .functions import (
     mark="from memory",
     form="sprockets",
 )
-def sprockets(bench: AlignBench) -> Iterable[Finding]:
-    if not bench.lines.asks("sprockets"):
+def sprockets(chain: RoadLine) -> Iterable[Finding]:
+    if not chain.asks("sprockets"):
         return
-    angle, apart = bench.lines.sprocket_line
-    distance = bench.lines.sprocket_terms[3]
+    angle, apart = chain.sprocket_line
+    distance = chain.sprocket_terms[3]
     share = max(abs(angle) / CHAIN_ANGLE_RAD, abs(apart) / chain_offset_limit(distance))
     level: Level = "ok" if share <= 1 else "watch" if share <= 2 else "stop"
     yield verdict(
         "align.sprockets", level, "Sprockets {o} apart, {a} out of parallel", "{l} and {t} are allowed. Set the wheel on the frame's centreline first, then the motor to the wheel.",
-        compared=Compared(value=share, dimension="number", hi=1.0), working=line_offset.working(bench.lines.sprocket_terms[0], angle, distance),
+        compared=Compared(value=share, dimension="number", hi=1.0), working=line_offset.working(chain.sprocket_terms[0], angle, distance),
         o=q(abs(apart), "fine_length"), a=q(abs(angle), "angle"), l=q(chain_offset_limit(distance), "fine_length"), t=q(CHAIN_ANGLE_RAD, "angle"),
     )  # fmt: skip
 
@@ -49,10 +49,10 @@ def sprockets(bench: AlignBench) -> Iterable[Finding]:
     mark="statics",
     form="wheel centre",
 )
-def spacers(bench: AlignBench) -> Iterable[Finding]:
-    if not bench.lines.asks("wheel"):
+def spacers(chain: RoadLine) -> Iterable[Finding]:
+    if not chain.asks("wheel"):
         return
-    s, (inside, hub, rim, target) = bench.lines.spacers, bench.lines.wheel_terms
+    s, (inside, hub, rim, target) = chain.spacers, chain.wheel_terms
     least = min(s)
     # A millionth of a millimetre is rounding, not a spacer.
     level: Level = "ok" if least >= -1e-9 else "stop"
@@ -78,10 +78,10 @@ def spacers(bench: AlignBench) -> Iterable[Finding]:
     mark="from memory",
     form="adapter",
 )
-def adapter(bench: AlignBench) -> Iterable[Finding]:
-    if not bench.lines.asks("runout"):
+def adapter(chain: RoadLine) -> Iterable[Finding]:
+    if not chain.asks("runout"):
         return
-    r = bench.lines.runout
+    r = chain.runout
     total = 2 * r.eccentricity_m
     level: Level = "ok" if total <= RUNOUT_OK_M else "watch" if total <= RUNOUT_WATCH_M else "stop"
     oval = level == "ok" and r.total_m > RUNOUT_WATCH_M
@@ -100,8 +100,8 @@ def adapter(bench: AlignBench) -> Iterable[Finding]:
     mark="from memory",
     form="joints",
 )
-def joints(bench: AlignBench) -> Iterable[Finding]:
-    for key, name, angle, limit in bench.lines.joints():
+def joints(chain: RoadLine) -> Iterable[Finding]:
+    for key, name, angle, limit in chain.joints():
         level: Level = (
             "watch"
             if angle < math.radians(0.5)

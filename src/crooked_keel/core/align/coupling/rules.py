@@ -9,18 +9,19 @@ from ...errors import CannotSay, Need
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.gap import or_none
 from ...judging.register import rule, verdict
-from ..lines import FEET
-from ..section import AlignBench
+from ...resolved.installation import ResolvedInstallation
+from ..coupling.quantities import Coupling
 from .functions import OFFSET_OK_M, OFFSET_WATCH_M, gap_limits
+from .quantities import FEET
 
 
 @rule(
     "align.gap", "Coupling gap", limit="by diameter 0.001 in per inch, or flat 0.003 in, or both; a little more watch, more stop", source="marine trade practice, no single source (from memory)", mark="from memory", form="coupling",
 )  # fmt: skip
-def gap(bench: AlignBench) -> Iterable[Finding]:
-    if not bench.lines.asks("coupling"):
+def gap(coupling: Coupling) -> Iterable[Finding]:
+    if not coupling.asks("coupling"):
         return
-    lines = bench.lines
+    lines = coupling
     faces = lines.faces
     size = math.hypot(faces.open_bottom_m, faces.open_port_m)
     ok, watch = gap_limits(lines.diameter, lines.school)
@@ -39,10 +40,10 @@ def gap(bench: AlignBench) -> Iterable[Finding]:
 @rule(
     "align.gap-closure", "Gaps agree with each other", limit="misfit 0.005 mm or less ok, 0.0125 mm watch, more stop: read again", source="geometry: top and bottom together equal port and starboard; limits common practice", mark="common practice", form="coupling",
 )  # fmt: skip
-def gap_closure(bench: AlignBench) -> Iterable[Finding]:
-    if not bench.lines.asks("coupling"):
+def gap_closure(coupling: Coupling) -> Iterable[Finding]:
+    if not coupling.asks("coupling"):
         return
-    faces = bench.lines.faces
+    faces = coupling.faces
     if faces.freedom == 0:
         yield verdict("align.gap-closure", "watch", "Three gaps only: nothing checks them", "Read the fourth.")
         return
@@ -62,10 +63,10 @@ def gap_closure(bench: AlignBench) -> Iterable[Finding]:
     mark="common practice",
     form="coupling",
 )
-def offset(bench: AlignBench) -> Iterable[Finding]:
-    if not bench.lines.asks("coupling"):
+def offset(coupling: Coupling) -> Iterable[Finding]:
+    if not coupling.asks("coupling"):
         return
-    up, starboard, _ = bench.lines.offset
+    up, starboard, _ = coupling.offset
     size = math.hypot(up, starboard)
     level: Level = "ok" if size <= OFFSET_OK_M else "watch" if size <= OFFSET_WATCH_M else "stop"
     yield verdict(
@@ -82,17 +83,17 @@ def offset(bench: AlignBench) -> Iterable[Finding]:
     mark="statics",
     form="coupling",
 )
-def flats(bench: AlignBench) -> Iterable[Finding]:
-    if not bench.lines.asks("coupling"):
+def flats(coupling: Coupling) -> Iterable[Finding]:
+    if not coupling.asks("coupling"):
         return
-    plan = bench.lines.plan
-    known = or_none(lambda: bench.lines.offset) is not None
+    plan = coupling.plan
+    known = or_none(lambda: coupling.offset) is not None
     level: Level = "ok" if plan.score <= 1 and known else "watch"
     way = lambda n: word("up" if n >= 0 else "down")
     yield verdict(
         "align.flats", level, "Front nuts {f} flats {a}, rear nuts {r} flats {b}", ("Both sides alike. It leaves a gap of {g}. Then read again: soft mounts do not lift one for one." if plan.score <= 1 else "No whole flats meet the limits; this leaves a gap of {g}: use packers or a finer thread.")
         + ("" if known else " No rim step was read: this closes the angle and takes the offset as none."),
-        f=q(abs(plan.front_flats), "count"), a=way(plan.front_flats), r=q(abs(plan.rear_flats), "count"), b=way(plan.rear_flats), g=q(abs(plan.angle_rad) * bench.lines.diameter, "fine_length"),
+        f=q(abs(plan.front_flats), "count"), a=way(plan.front_flats), r=q(abs(plan.rear_flats), "count"), b=way(plan.rear_flats), g=q(abs(plan.angle_rad) * coupling.diameter, "fine_length"),
     )  # fmt: skip
 
 
@@ -104,10 +105,10 @@ def flats(bench: AlignBench) -> Iterable[Finding]:
     mark="common practice",
     form="coupling",
 )
-def soft_foot(bench: AlignBench) -> Iterable[Finding]:
-    if not bench.lines.asks("coupling"):
+def soft_foot(coupling: Coupling) -> Iterable[Finding]:
+    if not coupling.asks("coupling"):
         return
-    lines = bench.lines
+    lines = coupling
     twist = lines.twist
     lift = 4 * abs(twist)
     level: Level = "ok" if lift <= 0.05e-3 else "watch" if lift <= 0.1e-3 else "stop"
@@ -127,12 +128,12 @@ def soft_foot(bench: AlignBench) -> Iterable[Finding]:
     mark="common practice",
     form="coupling",
 )
-def afloat(bench: AlignBench) -> Iterable[Finding]:
-    if not bench.lines.asks("coupling"):
+def afloat(coupling: Coupling, placed: ResolvedInstallation) -> Iterable[Finding]:
+    if not coupling.asks("coupling"):
         return
-    state = bench.installation.align.coupling.afloat
+    state = placed.installation.align.coupling.afloat
     if state is None:
-        raise CannotSay(Need(bench.placed._p("align/coupling/afloat"), "whether the gaps were read afloat"))
+        raise CannotSay(Need(placed._p("align/coupling/afloat"), "whether the gaps were read afloat"))
     if state == "ashore":
         yield verdict(
             "align.afloat",

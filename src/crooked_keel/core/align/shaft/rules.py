@@ -8,7 +8,8 @@ from ...errors import all_or_cannot_say
 from ...figure.trace import need
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
-from ..section import AlignBench
+from ...resolved.installation import ResolvedInstallation
+from ..shaft.quantities import ShaftLine
 from .functions import packer_height, unit_angle
 
 
@@ -20,21 +21,21 @@ from .functions import packer_height, unit_angle
     mark="statics",
     form="shaft line",
 )
-def unit_angle_rule(bench: AlignBench) -> Iterable[Finding]:
+def unit_angle_rule(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[Finding]:
     limit = lambda: (
         need(
-            bench.installation.unit.angle_limit,
-            bench.placed._p("unit/angle_limit"),
-            f"steepest angle that the maker of the {bench.name} allows",
+            placed.installation.unit.angle_limit,
+            placed._p("unit/angle_limit"),
+            f"steepest angle that the maker of the {placed.name} allows",
         ).si
     )
-    all_or_cannot_say(limit, lambda: bench.placed.nose_up)
-    angle = bench.placed.nose_up
+    all_or_cannot_say(limit, lambda: placed.nose_up)
+    angle = placed.nose_up
     level: Level = "stop" if abs(angle) > limit() else "watch" if angle < 0 or abs(angle) > 0.8 * limit() else "ok"
     yield verdict(
         "align.unit-angle", level, "Unit {a} nose {w}", "Shaft {s}, gear {b} down. At rest and level: her trim under way comes on top." + (" Nose down: ask about oil pickup and vents." if angle < 0 else ""),
-        compared=Compared(value=angle, dimension="angle", hi=limit()), margin=q(limit() - abs(angle), "angle"), working=unit_angle.working(bench.placed.shaft[0], bench.lines.down_angle),
-        a=q(abs(angle), "angle"), w=word("up" if angle >= 0 else "down"), s=q(bench.placed.shaft[0], "angle"), b=q(bench.lines.down_angle, "angle"),
+        compared=Compared(value=angle, dimension="angle", hi=limit()), margin=q(limit() - abs(angle), "angle"), working=unit_angle.working(placed.shaft[0], shaft.down_angle),
+        a=q(abs(angle), "angle"), w=word("up" if angle >= 0 else "down"), s=q(placed.shaft[0], "angle"), b=q(shaft.down_angle, "angle"),
     )  # fmt: skip
 
 
@@ -46,14 +47,14 @@ def unit_angle_rule(bench: AlignBench) -> Iterable[Finding]:
     mark="common practice",
     form="bed",
 )
-def packers(bench: AlignBench) -> Iterable[Finding]:
-    lines = bench.lines
-    keys = bench.placed.mount_keys
-    all_or_cannot_say(lambda: bench.placed.mount_points, *[lambda k=k: lines.packer(k) for k in keys])
+def packers(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[Finding]:
+    lines = shaft
+    keys = placed.mount_keys
+    all_or_cannot_say(lambda: placed.mount_points, *[lambda k=k: lines.packer(k) for k in keys])
     heights = {k: lines.packer(k) for k in keys}
     key = min(heights, key=lambda k: heights[k])
     least = heights[key]
-    name = bench.installation.mount.points[key].name
+    name = placed.installation.mount.points[key].name
     yield verdict(
         "align.packers", "ok" if least >= 0.003 else "stop", "Packers {a} to {b}" if least >= 0.003 else "Stringer {d} too high under {f}", "Mounts loaded and at mid travel. One solid packer and no more than three shims." if least >= 0.003 else "Cut the stringer or raise the unit. Cutting a stringer is structure: have it judged.",
         compared=Compared(value=least, dimension="length", lo=0.003), margin=q(least - 0.003, "length"), working=packer_height.working(*lines.packer_terms(key)), can_suggest=least < 0.003,

@@ -9,7 +9,8 @@ from ...errors import CannotSay, Need
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...physics.mechanics import TURN_SIGN
-from ..section import AlignBench
+from ...resolved.installation import ResolvedInstallation
+from ..thrust.quantities import ThrustLine
 from .functions import expected_right_sign, rear_port
 
 
@@ -21,8 +22,8 @@ from .functions import expected_right_sign, rear_port
     mark="common practice",
     form="thrust line",
 )
-def rear_clearance(bench: AlignBench) -> Iterable[Finding]:
-    c = bench.rear_clearance
+def rear_clearance(thrust: ThrustLine) -> Iterable[Finding]:
+    c = thrust.rear_clearance
     level: Level = "ok" if c >= 0.0127 else "watch" if c >= 0.008 else "stop"
     yield verdict(
         "align.rear-clearance", level, "{c} between unit and firewall" if c >= 0 else "The unit runs {n} into the firewall",
@@ -40,14 +41,14 @@ def rear_clearance(bench: AlignBench) -> Iterable[Finding]:
     mark="from memory",
     form="thrust line",
 )
-def thrust_side(bench: AlignBench) -> Iterable[Finding]:
-    right = bench.placed.angles[1].value
+def thrust_side(placed: ResolvedInstallation) -> Iterable[Finding]:
+    right = placed.angles[1].value
     if abs(right) <= math.radians(0.25):
         yield verdict("align.thrust-side", "ok", "No side thrust set", "Nothing to compare with the turning direction.")
         return
-    turns = bench.installation.propeller.turns
+    turns = placed.installation.propeller.turns
     if turns is None:
-        raise CannotSay(Need(bench.placed._p("propeller/turns"), f"hand of the propeller ({bench.name})"))
+        raise CannotSay(Need(placed._p("propeller/turns"), f"hand of the propeller ({placed.name})"))
     # A tractor: the propeller is ahead of the CG. The only layout of this kind so far.
     wanted = expected_right_sign(TURN_SIGN[turns], -1.0, 0.0)
     same = (right > 0) == (wanted > 0)
@@ -67,12 +68,12 @@ def thrust_side(bench: AlignBench) -> Iterable[Finding]:
     mark="statics",
     form="thrust line",
 )
-def held_flange(bench: AlignBench) -> Iterable[Finding]:
-    up, port = bench.rear_shift
-    down, right = (a.value for a in bench.placed.angles)
+def held_flange(thrust: ThrustLine, placed: ResolvedInstallation) -> Iterable[Finding]:
+    up, port = thrust.rear_shift
+    down, right = (a.value for a in placed.angles)
     yield verdict(
         "align.held-flange", "ok", "Rear of the unit: {p} to port, {u} up", "{n} down and {m} right with the output flange held. Drill nothing from the straight drawing.",
-        working=rear_port.working(bench.length, down, right),
+        working=rear_port.working(thrust.length, down, right),
         p=q(port, "length"), u=q(up, "length"), n=q(down, "angle"), m=q(right, "angle"),
     )  # fmt: skip
 
@@ -85,11 +86,11 @@ def held_flange(bench: AlignBench) -> Iterable[Finding]:
     mark="statics",
     form="thrust line",
 )
-def tubes(bench: AlignBench) -> Iterable[Finding]:
-    turned, straight = bench.turned, bench.straight
+def tubes(thrust: ThrustLine, placed: ResolvedInstallation) -> Iterable[Finding]:
+    turned, straight = thrust.turned, thrust.straight
     most = max(turned.tube_length_m, key=lambda k: abs(turned.tube_length_m[k] - straight.tube_length_m[k]))
     change = turned.tube_length_m[most] - straight.tube_length_m[most]
     yield verdict(
         "align.tubes", "ok", "{n} tubes cut to length", "Centre to centre. {w} differs most from the straight drawing, by {d}.",
-        n=q(len(turned.tube_length_m), "count"), w=word(bench.installation.mount.points[most].name), d=q(change, "length"),
+        n=q(len(turned.tube_length_m), "count"), w=word(placed.installation.mount.points[most].name), d=q(change, "length"),
     )  # fmt: skip

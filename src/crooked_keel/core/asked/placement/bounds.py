@@ -14,7 +14,8 @@ from ...balance.afloat.quantities import EMPTY as EMPTY_BOAT
 from ...balance.afloat.quantities import OK_TRIM, STOP_TRIM, State
 from ...balance.afloat.rules import GM_LEAST_M, GM_WATCH_M, HEEL_OK, HEEL_STOP
 from ...balance.loadings.frontier import Side
-from ...balance.section import BalanceBench, TrailPoint
+from ...balance.loadings.quantities import TrailPoint
+from ...balance.section import Balance
 from ...balance.wheels.quantities import EMPTY
 from ...balance.wheels.rules import (
     LEAN_OK,
@@ -77,16 +78,16 @@ class _Point(NamedTuple):
         )  # fmt: skip
 
 
-def _extremes(bench: BalanceBench) -> list[_Point]:
+def _extremes(bench: Balance) -> list[_Point]:
     """The worst of every loading that places and tanks allow, on either side; none where nobody said what they may carry."""
-    every = bench.every_loading
+    every = bench.every
     if not every.ranges_given:
         return []
     made = []
     sides: tuple[Side, Side] = ("forward", "aft")
     for side in sides:
         worst, u = every.worst_of_all(side)
-        cut = bench.envelope.cut(worst.at.mass_kg)
+        cut = bench.limits.envelope.cut(worst.at.mass_kg)
         if cut is not None:
             made.append(_Point(
                 worst.at.mass_kg, worst.at.mass_kg * worst.at.x_m, (cut.forward_m, cut.aft_m), (cut.forward_slope_m_kg, cut.aft_slope_m_kg), (u, u), 0.0,
@@ -94,9 +95,9 @@ def _extremes(bench: BalanceBench) -> list[_Point]:
     return made
 
 
-def _cg_limits(bench: BalanceBench) -> Iterator[Bound]:
-    gross = bench.gross
-    points = [_Point.of(p) for case in bench.cases for p in case.trail] + _extremes(bench)
+def _cg_limits(bench: Balance) -> Iterator[Bound]:
+    gross = bench.limits.gross
+    points = [_Point.of(p) for case in bench.loadings.cases for p in case.trail] + _extremes(bench)
     for p in points:
         m, moment = p.mass_kg, p.moment_kg_m
         for side, sign in ((0, 1.0), (1, -1.0)):
@@ -108,9 +109,9 @@ def _cg_limits(bench: BalanceBench) -> Iterator[Bound]:
     yield Bound((-1.0, 0.0, 0.0, 0.0), max(gross - heaviest - 0.1, 0.0), 0.0, 0.0)
 
 
-def _axles(bench: BalanceBench) -> Iterator[Bound]:
+def _axles(bench: Balance) -> Iterator[Bound]:
     """Loads on the axles against plate and tyres, in every loading."""
-    axles = bench.axles
+    axles = bench.rolls
     front_m = axles.wheels.front_m
     for s in axles.stances():
         per = 1 / s.base_m
@@ -118,14 +119,14 @@ def _axles(bench: BalanceBench) -> Iterator[Bound]:
             ("front", s.front_kg, (-(1 + front_m * per), per, 0.0, 0.0)),
             ("rear", s.rear_kg, (front_m * per, -per, 0.0, 0.0)),
         ):
-            cap = axle_cap(bench, end)[0]
+            cap = axle_cap(bench.rolls, bench.limits, end)[0]
             yield Bound(effect, cap - load, 0.05 * cap)
 
 
-def _pitch_limits(bench: BalanceBench) -> Iterator[Bound]:
+def _pitch_limits(bench: Balance) -> Iterator[Bound]:
     """Split between the axles, wheelie and lean, ridden; without rider for the lean."""
-    axles = bench.axles
-    lo, hi = split_band(bench)
+    axles = bench.rolls
+    lo, hi = split_band(bench.resolved)
     for s in axles.ridden():
         # Masses change by lead alone, which two-wheelers do not carry: moments along x are all there is. No split is a stop.
         whole = s.base_m * s.mass_kg
@@ -151,9 +152,9 @@ def _pitch_limits(bench: BalanceBench) -> Iterator[Bound]:
         )
 
 
-def _corners(bench: BalanceBench) -> Iterator[Bound]:
+def _corners(bench: Balance) -> Iterator[Bound]:
     """Shift between the axles, and the static stability, in every loading."""
-    axles = bench.axles
+    axles = bench.rolls
     for s in axles.stances():
         was = axles.stance(s.id, False).front_share
         whole = s.base_m * s.mass_kg
@@ -168,10 +169,10 @@ def _corners(bench: BalanceBench) -> Iterator[Bound]:
         )  # fmt: skip
 
 
-def _afloat(bench: BalanceBench) -> Iterator[Bound]:
+def _afloat(bench: Balance) -> Iterator[Bound]:
     """Change of trim, list and GM of every state, with the waterplane held."""
-    length = bench.afloat.floating.length
-    for s in bench.afloat.states():
+    length = bench.floats.floating.length
+    for s in bench.floats.states():
         after, was = s.after, s.before.trim_m
         mct, mass = after.mct_kg, after.displacement_kg
         # trim·MCT is the moment, and MCT falls by a kilogram-metre for each of height: MCT = m·(KM − KG)/L.
@@ -195,7 +196,7 @@ def _afloat(bench: BalanceBench) -> Iterator[Bound]:
         yield Bound((0.0, 0.0, 0.0, -1.0), stiff - GM_LEAST_M * mass, (GM_WATCH_M - GM_LEAST_M) * mass)
 
 
-def bounds(bench: BalanceBench) -> list[Bound]:
+def bounds(bench: Balance) -> list[Bound]:
     """Every line that must hold in this kind of craft. Raises CannotSay or InputError where a limit cannot be said."""
     has = bench.resolved.has
     made: list[Bound] = []
@@ -212,23 +213,23 @@ def bounds(bench: BalanceBench) -> list[Bound]:
     return made
 
 
-def split_as_before(bench: BalanceBench) -> Aim:
+def split_as_before(bench: Balance) -> Aim:
     """The first ridden state back to the split that it had."""
-    s = bench.axles.ridden()[0]
-    was = bench.axles.stance(s.id, False).front_share
+    s = bench.rolls.ridden()[0]
+    was = bench.rolls.stance(s.id, False).front_share
     return Aim((0.0, -1.0, 0.0, 0.0), (s.front_share - was) * s.base_m * s.mass_kg, s.mass_kg)
 
 
-def trim_as_before(bench: BalanceBench) -> Aim:
+def trim_as_before(bench: Balance) -> Aim:
     """The empty boat back to the trim that she had."""
-    s: State = bench.afloat.state(EMPTY_BOAT)
+    s: State = bench.floats.state(EMPTY_BOAT)
     return Aim((0.0, 1.0, 0.0, 0.0), s.after.trim_moment_kg_m - s.before.trim_m * s.after.mct_kg, s.after.displacement_kg)  # fmt: skip
 
 
-def upright(bench: BalanceBench) -> Aim:
+def upright(bench: Balance) -> Aim:
     """The empty craft with its CG over the centreline, or a boat without a list."""
     if bench.resolved.has("afloat"):
-        s = bench.afloat.state(EMPTY_BOAT)
+        s = bench.floats.state(EMPTY_BOAT)
         return Aim((0.0, 0.0, 1.0, 0.0), s.after.heel_moment_kg_m, s.after.displacement_kg)
-    centre = bench.axles.sums(EMPTY, True, "y")
+    centre = bench.rolls.sums(EMPTY, True, "y")
     return Aim((0.0, 0.0, 1.0, 0.0), centre.moment_kg_m, centre.mass_kg)

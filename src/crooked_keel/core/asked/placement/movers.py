@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from typing import NamedTuple
 
 from ...balance.ledger.functions import is_lead
-from ...balance.section import BalanceBench
+from ...balance.section import Balance
 from ...balance.stowage.functions import PLACES, Stowed, gaps, stowed
 from ...balance.suggest import movable, moves_with
 from ...errors import Need
@@ -69,7 +69,7 @@ def _units(benches: Benches, wish: Wish) -> Iterator[Moving]:
         if figure is None or weight <= 0:
             continue
         forward, aft = wish.forward_m, wish.aft_m
-        clear = or_none(lambda b=bundle: b.align.rear_clearance) if air else None
+        clear = or_none(lambda b=bundle: b.align.thrust.rear_clearance) if air else None
         if clear is not None:
             aft = min(aft, clear - wish.clearance_m)
         if air and wish.propeller_stays:
@@ -95,7 +95,7 @@ def _slope(placed: ResolvedInstallation) -> float:
     return (ends[1][2].value - ends[0][2].value) / (ends[1][0].value - ends[0][0].value)
 
 
-def _packs(bench: BalanceBench, packs: list[Stowed]) -> Iterator[Moving]:
+def _packs(bench: Balance, packs: list[Stowed]) -> Iterator[Moving]:
     """Packs that have a space, along every axis on which it is closed; the tape's step is kept off its sides."""
     step = TAPE_M[bench.resolved.project.units]
     for pack in packs:
@@ -113,7 +113,7 @@ def _packs(bench: BalanceBench, packs: list[Stowed]) -> Iterator[Moving]:
             )  # fmt: skip
 
 
-def _batteries(bench: BalanceBench, packs: list[Stowed], wish: Wish) -> Iterator[Moving]:
+def _batteries(bench: Balance, packs: list[Stowed], wish: Wish) -> Iterator[Moving]:
     """Batteries and packs without a space of their own, along the craft; not on two wheels, where none goes anywhere but into a space."""
     if bench.resolved.has("pitch limits"):
         return
@@ -129,10 +129,10 @@ def _batteries(bench: BalanceBench, packs: list[Stowed], wish: Wish) -> Iterator
                 yield Moving(f"move-{pointer.rsplit('/', 1)[1]}", name, Mover(lo, hi, _along("x", mass), _PACK_PER_M), "x", item.station, f"{pointer}/station")  # fmt: skip
 
 
-def _lead(bench: BalanceBench, fit_id: str, wish: Wish) -> Iterator[Moving]:
+def _lead(bench: Balance, fit_id: str, wish: Wish) -> Iterator[Moving]:
     if not bench.resolved.has("cg limits"):
         return
-    station = or_none(lambda: bench.ballast_station)
+    station = or_none(lambda: bench.limits.ballast_station)
     if station is not None and wish.lead_kg > 0:
         yield Moving("lead", "lead", Mover(0.0, wish.lead_kg, (1.0, station, 0.0, 0.0), LEAD_PER_KG_M))
     fit = bench.resolved.project.fits[fit_id]
@@ -151,7 +151,7 @@ def _lead(bench: BalanceBench, fit_id: str, wish: Wish) -> Iterator[Moving]:
                     )  # fmt: skip
 
 
-def _ends(bench: BalanceBench) -> tuple[float, float]:
+def _ends(bench: Balance) -> tuple[float, float]:
     """Stations between which a part may sit: the ends of the craft where they are known, m."""
     outline = bench.resolved.project.craft.outline
     known = [f.along_m if f is not None and f.origin == "datum" else None for f in (outline.nose, outline.tail)]

@@ -9,7 +9,7 @@ from __future__ import annotations
 from typing import Any
 
 from ...assess import assess
-from ...balance.section import BalanceBench
+from ...balance.section import Balance
 from ...balance.stowage.functions import WAYS
 from ...balance.suggest import lead_row, tenths
 from ...document import LedgerRow, Project, apply_operations
@@ -31,7 +31,7 @@ from .wish import Wish
 _LEAST = 5e-4
 
 
-def targets(bench: BalanceBench) -> dict[Target, Aim | None]:
+def targets(bench: Balance) -> dict[Target, Aim | None]:
     """What may be aimed at in this kind of craft, and what it brings to nothing; an aim that cannot be said yet is left out."""
     has = bench.resolved.has
     made: dict[Target, Aim | None] = {"least change": None}
@@ -47,12 +47,12 @@ def targets(bench: BalanceBench) -> dict[Target, Aim | None]:
     return made | {"lowest": None}
 
 
-def _judged(bench: BalanceBench) -> tuple[str, ...]:
+def _judged(bench: Balance) -> tuple[str, ...]:
     """Rules that say whether a placing keeps the limits of this kind of craft."""
     has = bench.resolved.has
     made: tuple[str, ...] = ("balance.mass-max", "balance.pack-space", "balance.packs-apart")
     if has("cg limits"):
-        made += ("balance.cg-forward", "balance.cg-aft", "balance.worst-loading")
+        made += ("balance.cg-forward", "balance.cg-aft", "balance.loadings.worst-loading")
     if has("afloat"):
         made += ("balance.trim", "balance.heel", "balance.gm", "balance.freeboard")
     if has("stands on wheels"):
@@ -64,7 +64,7 @@ def _judged(bench: BalanceBench) -> tuple[str, ...]:
     return made
 
 
-def _answers(bench: BalanceBench) -> tuple[str, ...]:
+def _answers(bench: Balance) -> tuple[str, ...]:
     """The headline values by which ways to place are told apart."""
     has = bench.resolved.has
     if has("cg limits"):
@@ -164,7 +164,7 @@ def _solved(project: Project, fit_id: str, benches: Benches, wish: Wish) -> Plac
 
 
 def _offered(
-    project: Project, fit_id: str, bench: BalanceBench, before: Any, moving: list[Moving], values: list[float], names: list[Target]
+    project: Project, fit_id: str, bench: Balance, before: Any, moving: list[Moving], values: list[float], names: list[Target]
 ) -> Solution | None:  # fmt: skip
     operations: list[Operation] = []
     parts: list[str] = []
@@ -283,7 +283,8 @@ def _reach(benches: Benches) -> tuple[float, float, float, float, SplitOut | Non
     bench, bundle = benches.balance, benches.installations[0]
     placed: ResolvedInstallation = bundle.placed
     firewall = placed.references.firewall_x().value
-    flange, clear = placed.flange[0].value, bundle.align.rear_clearance
+    assert bundle.align.thrust is not None
+    flange, clear = placed.flange[0].value, bundle.align.thrust.rear_clearance
     unit = next(b for b in placed.parts if b.id == "unit")
     drive = [b for b in placed.parts if b.id == "drive"]
     moving = [unit, *drive]
@@ -291,17 +292,17 @@ def _reach(benches: Benches) -> tuple[float, float, float, float, SplitOut | Non
     x = sum(got(b.mass).value * got(b.x).value for b in moving) / kg
     propeller = next(b for b in placed.parts if b.id == "propeller")
     plane, propeller_kg = got(propeller.x).value, got(propeller.mass).value
-    rest_kg = bench.empty.mass_kg - kg - propeller_kg
-    rest_x = (bench.empty.moment_kg_m - kg * x - propeller_kg * plane) / rest_kg
+    rest_kg = bench.ledger.empty.mass_kg - kg - propeller_kg
+    rest_x = (bench.ledger.empty.moment_kg_m - kg * x - propeller_kg * plane) / rest_kg
     face = firewall - clear  # the rearmost of the unit is its mounting face here
     held = Held(rest_kg, rest_x, kg, face - x, face - flange, firewall, plane, propeller_kg)
     longest = longest_mount(held)
     return cg_with_mount(held, 0.0)[0], cg_with_mount(held, longest)[0], 0.0, longest, _split(bench, held)
 
 
-def _split(bench: BalanceBench, held: Held) -> SplitOut | None:
+def _split(bench: Balance, held: Held) -> SplitOut | None:
     """What puts the empty CG in the middle of the limits at that mass."""
-    cut = bench.envelope.cut(bench.empty.mass_kg)
+    cut = bench.limits.envelope.cut(bench.ledger.empty.mass_kg)
     if cut is None:
         return None
     middle = (cut.forward_m + cut.aft_m) / 2

@@ -57,7 +57,6 @@ def displacement_change(afloat: AfloatStates) -> Iterable[Finding]:
     source="common practice, no source", mark="common practice", form="afloat",
 )  # fmt: skip
 def trim(afloat: AfloatStates) -> Iterable[Finding]:
-    afloat = afloat
     s = afloat.worst("trim")
     change, length = s.after.trim_m - s.before.trim_m, afloat.floating.length
     share = abs(change) / length
@@ -131,7 +130,6 @@ def gm(afloat: AfloatStates) -> Iterable[Finding]:
     "balance.free-surface", "Free surface of slack tanks", limit="10 % of GM or less ok, 50 % or less watch, more stop", source="common practice, no source; ship stability texts (from memory)", mark="common practice", form="afloat",
 )  # fmt: skip
 def free_surface(afloat: AfloatStates, loads: Loads) -> Iterable[Finding]:
-    afloat = afloat
     found = [(s, afloat.free_surface(s.id, True, s.after.displacement_kg)) for s in afloat.states()]
     needs = {n.pointer: n for s in afloat.states() for n in afloat.slack(s.id, True)[1]}
     if needs:

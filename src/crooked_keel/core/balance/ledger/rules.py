@@ -7,12 +7,12 @@ import re
 from collections.abc import Iterable
 
 from ...document import Hung, TwoScales
-from ...resolved.disputed import Disputed
 from ...errors import CannotSay
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.gap import needs_out
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
+from ...resolved.disputed import Disputed
 from ...resolved.references import Body, got
 from ..ledger.quantities import Ledger
 from ..limits.quantities import Limits

@@ -2,12 +2,6 @@
 
 from __future__ import annotations
 
-from .quantities import LoadedCase, Loadings, TrailPoint
-from ..loadings.every import EveryLoading
-from ..limits.quantities import Limits
-from ...resolved.loads import Loads
-from ...resolved.craft import Resolved
-
 from collections.abc import Iterable
 from typing import Any
 
@@ -16,7 +10,12 @@ from ...judging.certainty import chance_at_most
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.gap import needs_out
 from ...judging.register import rule, verdict
+from ...resolved.craft import Resolved
+from ...resolved.loads import Loads
+from ..limits.quantities import Limits
+from ..loadings.every import EveryLoading
 from .frontier import Side
+from .quantities import LoadedCase, Loadings, TrailPoint
 
 
 def _side(loadings: Loadings, loads: Loads, rule_id: str, side: str, end: str) -> Iterable[Finding]:
@@ -110,7 +109,6 @@ def loadings(loadings: Loadings, loads: Loads, resolved: Resolved) -> Iterable[F
     form="cg limits",
 )
 def worst_loading(every: EveryLoading) -> Iterable[Finding]:
-    every = every
     if not every.ranges_given:
         return
     sides: tuple[Side, Side] = ("forward", "aft")

@@ -44,7 +44,6 @@ def supports(supports: OnSupports, ledger: Ledger) -> Iterable[Finding]:
 
 def _every_step(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
     """The step of the work that leaves least on a wheel, with what keeps it down."""
-    standing = standing
     step = min(standing.steps, key=lambda s: s.loads[s.light] / s.mass_kg)
     light = step.light
     load, least = step.loads[light], LEAST_SHARE * step.mass_kg

@@ -26,10 +26,9 @@ def split_band(resolved: Resolved) -> tuple[float, float]:
     return (0.35, 0.48) if resolved.has("swing unit") else (0.40, 0.55)
 
 
-def axle_cap(axles: Axles, limits: Limits, end: str) -> tuple[float, str]:
+def axle_cap(axles: Axles, caps: Limits, end: str) -> tuple[float, str]:
     """The most that an axle may carry, kg, and who says so: its plate or its tyres, the lower of what is given."""
-    limits, axles = limits.limits, axles
-    plate = limits.front_axle if end == "front" else limits.rear_axle
+    plate = caps.limits.front_axle if end == "front" else caps.limits.rear_axle
     tyres = axles.tyres_kg(end)
     known = [
         (kg, by) for kg, by in ((plate.si if plate else None, "its plate"), (tyres, "its tyres")) if kg is not None
@@ -100,7 +99,6 @@ def wheelie(axles: Axles) -> Iterable[Finding]:
     "balance.trail", "Trail", limit="70 to 130 mm and within 10 % of before ok, 40 mm or more watch, less stop", source="common practice, no source; two-wheeler geometry (from memory)", mark="common practice", form="pitch limits",
 )  # fmt: skip
 def trail(axles: Axles) -> Iterable[Finding]:
-    axles = axles
     if not axles.steers:
         return
     before, after = ground_trail(*axles.steering_terms(False)), ground_trail(*axles.steering_terms())
@@ -116,7 +114,6 @@ def trail(axles: Axles) -> Iterable[Finding]:
     "balance.anti-squat", "Anti-squat", limit="80 to 140 %, else watch", source="common practice; schools differ from 100 % to 130 %; textbook of motorcycle dynamics (from memory)", mark="common practice", form="pitch limits",
 )  # fmt: skip
 def squat(axles: Axles) -> Iterable[Finding]:
-    axles = axles
     if not axles.squats:
         return
     share, was = axles.squat(), or_none(lambda: axles.squat(False))
@@ -182,7 +179,6 @@ def axle_shift(axles: Axles) -> Iterable[Finding]:
     source="road-vehicle rollover measure (from memory); 0.90: caution", mark="from memory", form="corners",
 )  # fmt: skip
 def rollover(axles: Axles) -> Iterable[Finding]:
-    axles = axles
     worst = min(axles.heights(), key=lambda s: static_stability(*axles.stability_terms(s.id)))
     value, before = (
         static_stability(*axles.stability_terms(worst.id)),

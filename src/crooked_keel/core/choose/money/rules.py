@@ -7,17 +7,19 @@ from collections.abc import Iterable
 from ...figure.trace import need
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
-from ..section import ChooseBench
+from ...resolved.craft import Resolved
+from ..money.quantities import Spending
+from ..power.quantities import Lasting
 from .functions import longest_wait
 
 
 @rule(
     "choose.money", "Money of this fit", limit="not above what was planned ok, a tenth above watch; above the most you want to pay, stop", source="project accounting; the tenth: common practice, no source", mark="common practice",
 )  # fmt: skip
-def money(bench: ChooseBench) -> Iterable[Finding]:
-    if not bench.money:
+def money(unit: Lasting, spending: Spending) -> Iterable[Finding]:
+    if not spending.money:
         return
-    s, most = bench.spending, bench.need.most_cost
+    s, most = spending.spending, unit.need.most_cost
     over = most is not None and s.forecast > most.si
     level: Level = "stop" if over else "watch" if s.variance > 0.1 * s.planned else "ok"
     yield verdict(
@@ -29,12 +31,12 @@ def money(bench: ChooseBench) -> Iterable[Finding]:
 @rule(
     "choose.complete", "What it drags in is priced", limit="money of the fit at least a fifth above the price of its units ok, less watch", source="complete, often 1.5 to 2 times the bare unit; common practice, no source", mark="common practice",
 )  # fmt: skip
-def complete(bench: ChooseBench) -> Iterable[Finding]:
-    if bench.fit is None or bench.unit.cost is None:
+def complete(unit: Lasting, spending: Spending, resolved: Resolved) -> Iterable[Finding]:
+    if spending.fit is None or unit.unit.cost is None:
         return
-    base = f"/fits/{bench.resolved.fit_id}/installations"
-    bare = sum(need(i.unit.cost, f"{base}/{k}/unit/cost", f"price of the {i.unit.name}").si for k, i in bench.fit.installations.items())  # fmt: skip
-    whole = bench.spending.forecast if bench.money else bare
+    base = f"/fits/{resolved.fit_id}/installations"
+    bare = sum(need(i.unit.cost, f"{base}/{k}/unit/cost", f"price of the {i.unit.name}").si for k, i in spending.fit.installations.items())  # fmt: skip
+    whole = spending.spending.forecast if spending.money else bare
     short = whole < 1.2 * bare
     yield verdict(
         "choose.complete", "watch" if short else "ok", "Little is priced beside the unit: {w} in all, {b} the unit" if short else "{w} in all, {b} the unit", "Mount, cooling, exhaust, gearing and what it turns, wiring, gauges, papers: complete, it often costs 1.5 to 2 times the bare unit.",
@@ -45,13 +47,13 @@ def complete(bench: ChooseBench) -> Iterable[Finding]:
 @rule(
     "choose.wait", "What is waited for", limit="not longer than you want to wait, else watch", source="the suppliers' word", mark="proposed",
 )  # fmt: skip
-def wait(bench: ChooseBench) -> Iterable[Finding]:
-    if bench.fit is None or not bench.fit.money:
+def wait(unit: Lasting, spending: Spending) -> Iterable[Finding]:
+    if spending.fit is None or not spending.fit.money:
         return
-    longest, most = longest_wait(bench.money), bench.need.longest_wait
+    longest, most = longest_wait(spending.money), unit.need.longest_wait
     if longest is None:
         return
-    holds = next((m.holds_up for m in bench.fit.money.values() if m.name == longest.name), "")
+    holds = next((m.holds_up for m in spending.fit.money.values() if m.name == longest.name), "")
     late = most is not None and longest.wait_s > most.si
     yield verdict(
         "choose.wait", "watch" if late else "ok", "{n} takes {w} to come", ("Longer than the {m} you want to wait. " if late else "") + ("It holds up: {h}." if holds else "What it holds up was not said."),

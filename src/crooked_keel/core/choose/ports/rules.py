@@ -6,15 +6,15 @@ from collections.abc import Iterable
 
 from ...judging.finding import Finding, Level, word
 from ...judging.register import rule, verdict
+from ..ports.quantities import PortPair
 from ..power.rules import _SAID
-from ..section import ChooseBench
 
 
 @rule(
     "choose.port", "Where old and new meet", limit="every attribute measured on both sides and alike ok, else watch; a blank is never the same", source="facts of the trade; tolerances: common practice, no source", mark="common practice",
 )  # fmt: skip
-def port(bench: ChooseBench) -> Iterable[Finding]:
-    for row in bench.ports:
+def port(ports: PortPair) -> Iterable[Finding]:
+    for row in ports.ports:
         named = row.differs or row.blank
         level: Level = "ok" if row.status == "same" else "watch"
         yield verdict(

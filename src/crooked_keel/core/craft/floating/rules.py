@@ -7,7 +7,8 @@ from collections.abc import Iterable
 from ...errors import CannotSay, Need
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
-from ..section import CraftBench
+from ...resolved.craft import Resolved
+from ...resolved.floating import Floating
 
 
 @rule(
@@ -18,10 +19,10 @@ from ..section import CraftBench
     mark="common practice",
     form="afloat",
 )
-def freeboards(bench: CraftBench) -> Iterable[Finding]:
-    if bench.craft.as_found.method == "report":
+def freeboards(floating: Floating, resolved: Resolved) -> Iterable[Finding]:
+    if resolved.project.craft.as_found.method == "report":
         return
-    plane = bench.floating.waterplane
+    plane = floating.waterplane
     worst = max(plane.residuals_m, key=abs)
     level: Level = "ok" if abs(worst) <= 0.003 else "watch"
     yield verdict(
@@ -41,15 +42,15 @@ def freeboards(bench: CraftBench) -> Iterable[Finding]:
     mark="from memory",
     form="afloat",
 )
-def form_estimate(bench: CraftBench) -> Iterable[Finding]:
-    if bench.floating.by != "form estimate":
-        row = bench.floating.row
+def form_estimate(floating: Floating) -> Iterable[Finding]:
+    if floating.by != "form estimate":
+        row = floating.row
         yield verdict(
             "craft.form-estimate", "ok", "Her hydrostatics are by the {by}", "At a draft of {t} she displaces {m}, centre of flotation {x}. Even keel; small trim and heel are held to it.",
-            by=word(bench.floating.by), t=q(row.draft_m, "length"), m=q(row.displacement_kg, "mass"), x=q(row.lcf_m, "length"),
+            by=word(floating.by), t=q(row.draft_m, "length"), m=q(row.displacement_kg, "mass"), x=q(row.lcf_m, "length"),
         )  # fmt: skip
         return
-    h = bench.floating.hydro
+    h = floating.hydro
     yield verdict(
         "craft.form-estimate", "watch", "Her hydrostatics are an estimate by form",
         "Canoe body of a monohull, keel and skeg left out. GM by two published factors: {a} or {b} over the centre of buoyancy; the smaller is used. Time her roll or incline her before you trust it.",
@@ -60,10 +61,10 @@ def form_estimate(bench: CraftBench) -> Iterable[Finding]:
 @rule(
     "craft.freeboards-read", "How freeboards were read", limit="afloat, nobody aboard, lines slack; with people aboard watch, ashore stop", source="common practice, no source", mark="common practice", form="afloat",
 )  # fmt: skip
-def freeboards_read(bench: CraftBench) -> Iterable[Finding]:
-    if bench.craft.as_found.method != "freeboards":
+def freeboards_read(resolved: Resolved) -> Iterable[Finding]:
+    if resolved.project.craft.as_found.method != "freeboards":
         return
-    how = bench.craft.flotation.read
+    how = resolved.project.craft.flotation.read
     if how is None:
         raise CannotSay(Need("/craft/flotation/read", "how the freeboards were read"))
     level: Level = "ok" if how.startswith("afloat") else "watch" if how == "with people aboard" else "stop"
@@ -77,13 +78,15 @@ def freeboards_read(bench: CraftBench) -> Iterable[Finding]:
 @rule(
     "craft.inclining", "Inclining test", limit="every reading within 5 % of the largest moment of its line", source="ASTM F1321 (from memory); 5 %: common practice", mark="from memory", form="afloat",
 )  # fmt: skip
-def inclining(bench: CraftBench) -> Iterable[Finding]:
-    found = bench.floating.inclined
+def inclining(floating: Floating, resolved: Resolved) -> Iterable[Finding]:
+    found = floating.inclined
     if found is None:
         return
     worst = max(abs(r) for r in found.residuals_kg_m)
     largest = max(
-        abs(r.weight.si * r.moved.si) for r in bench.craft.flotation.inclining.readings.values() if r.weight and r.moved
+        abs(r.weight.si * r.moved.si)
+        for r in resolved.project.craft.flotation.inclining.readings.values()
+        if r.weight and r.moved
     )
     level: Level = "ok" if worst <= 0.05 * largest else "watch"
     yield verdict(

@@ -7,8 +7,12 @@ from collections.abc import Iterable
 from ...errors import CannotSay, InputError, Need
 from ...judging.finding import Finding, q, word
 from ...judging.register import rule, verdict
+from ...resolved.craft import Resolved
+from ...resolved.floating import Floating
+from ...resolved.loads import Loads
 from ...resolved.references import got
-from ..section import CraftBench
+from ..found.quantities import Found
+from ..weighing.quantities import Weighing
 
 _KNOWN_BY = {
     "weighing": "Measured on {n} supports.",
@@ -24,15 +28,15 @@ _KNOWN_BY = {
     source="statics; FAA-H-8083-1B ch. 3 (from memory)",
     mark="statics",
 )
-def as_found(bench: CraftBench) -> Iterable[Finding]:
-    bodies = bench.as_found
-    method, afloat = bench.craft.as_found.method, bench.resolved.has("afloat")
+def as_found(found: Found, weighing: Weighing, floating: Floating | None, resolved: Resolved) -> Iterable[Finding]:
+    bodies = found.as_found
+    method, afloat = resolved.project.craft.as_found.method, resolved.has("afloat")
     for body in bodies:
         for maybe in (body.mass, body.x, body.y):
             got(maybe)
     yield verdict(
         "craft.as-found", "ok", "As found: {m} at {x}", _KNOWN_BY["freeboards" if afloat and method == "weighing" else method],
-        m=q(got(bodies[0].mass).value, "mass"), x=q(got(bodies[0].x).value, "length"), n=q(len(bench.floating.marks if afloat else bench.supports), "count"),
+        m=q(got(bodies[0].mass).value, "mass"), x=q(got(bodies[0].x).value, "length"), n=q(len(floating.marks if floating else weighing.supports), "count"),
     )  # fmt: skip
 
 
@@ -43,8 +47,8 @@ def as_found(bench: CraftBench) -> Iterable[Finding]:
     source="AC 43.13-1B ch. 10 (from memory)",
     mark="from memory",
 )
-def report(bench: CraftBench) -> Iterable[Finding]:
-    if bench.craft.as_found.method == "report":
+def report(resolved: Resolved) -> Iterable[Finding]:
+    if resolved.project.craft.as_found.method == "report":
         yield verdict(
             "craft.report",
             "watch",
@@ -61,8 +65,8 @@ def report(bench: CraftBench) -> Iterable[Finding]:
     mark="statics",
     form="cg limits",
 )
-def limits(bench: CraftBench) -> Iterable[Finding]:
-    given = bench.craft.limits
+def limits(resolved: Resolved) -> Iterable[Finding]:
+    given = resolved.project.craft.limits
     needs: list[Need] = []
     if not given.envelope:
         if given.forward is None:
@@ -85,11 +89,11 @@ def limits(bench: CraftBench) -> Iterable[Finding]:
     source="AC 43.13-1B ch. 10 (from memory)",
     mark="from memory",
 )
-def levelling(bench: CraftBench) -> Iterable[Finding]:
+def levelling(resolved: Resolved) -> Iterable[Finding]:
     needs = []
-    if not bench.craft.datum_note:
+    if not resolved.project.craft.datum_note:
         needs.append(Need("/craft/datum_note", "what the datum is"))
-    if not bench.craft.levelling_note:
+    if not resolved.project.craft.levelling_note:
         needs.append(Need("/craft/levelling_note", "how the craft is levelled"))
     if needs:
         raise CannotSay(*needs)
@@ -98,22 +102,22 @@ def levelling(bench: CraftBench) -> Iterable[Finding]:
         "ok",
         "Datum and levelling are written down",
         "{d}. {v}.",
-        d=word(bench.craft.datum_note.rstrip(".")),
-        v=word(bench.craft.levelling_note.rstrip(".")),
+        d=word(resolved.project.craft.datum_note.rstrip(".")),
+        v=word(resolved.project.craft.levelling_note.rstrip(".")),
     )
 
 
 @rule("craft.outline", "Profile drawn to scale", limit="the measures of the outline", source="drawing", mark="statics")
-def outline(bench: CraftBench) -> Iterable[Finding]:
-    o, words = bench.craft.outline, bench.resolved.references.kind.outline
+def outline(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
+    o, words = resolved.project.craft.outline, resolved.references.kind.outline
     needs = [Need(f"/craft/outline/{k}", w) for k, w in words.items() if getattr(o, k) is None]
     needs += [
         Need(f"/craft/supports/{k}/water_line", f"ground line under the {s.name}")
-        for k, s in bench.supports
+        for k, s in weighing.supports
         if s.water_line is None
     ]
-    across = bench.resolved.has("across")
-    for placed in [*bench.resolved.old, *bench.resolved.installations]:
+    across = resolved.has("across")
+    for placed in [*resolved.old, *resolved.installations]:
         unit = placed.installation.unit
         parts = [("length", "length"), ("height", "height"), ("box_up", "middle over its shaft")]
         if across:
@@ -138,12 +142,10 @@ def outline(bench: CraftBench) -> Iterable[Finding]:
     source="maker or designer of the craft",
     mark="statics",
 )
-def fuel(bench: CraftBench) -> Iterable[Finding]:
-    craft = bench.craft
+def fuel(loads: Loads, resolved: Resolved) -> Iterable[Finding]:
+    craft = resolved.project.craft
     needs = [
-        Need(f"{p}/capacity", f"usable volume of the {t.name}")
-        for _, p, t in bench.resolved.tanks
-        if t.capacity is None
+        Need(f"{p}/capacity", f"usable volume of the {t.name}") for _, p, t in loads.tanks(True) if t.capacity is None
     ]
     needs += [
         Need(f"/craft/{kind}/{k}/{part}", f"{words} of the {item.name}")
@@ -154,8 +156,8 @@ def fuel(bench: CraftBench) -> Iterable[Finding]:
     ]
     if needs:
         raise CannotSay(*needs)
-    tanks = {k: t for k, _, t in bench.resolved.tanks}
-    for _, pointer, t in bench.resolved.tanks:
+    tanks = {k: t for k, _, t in loads.tanks(True)}
+    for _, pointer, t in loads.tanks(True):
         if t.density is not None and not 600 <= t.density.si <= 1100:
             raise InputError(
                 f"{pointer}/density",
@@ -163,7 +165,7 @@ def fuel(bench: CraftBench) -> Iterable[Finding]:
                 given=t.density.entered,
                 allowed="600 to 1100 kg/m³",
             )
-    for loading_id, loading in bench.resolved.project.loadings.items():
+    for loading_id, loading in loads.loadings.items():
         for tank_id, volume in loading.fuel.items():
             tank = tanks.get(tank_id)  # one of another fit is not looked at here
             if tank is not None and tank.capacity is not None and volume.si > tank.capacity.si * (1 + 1e-9):
@@ -184,12 +186,12 @@ def fuel(bench: CraftBench) -> Iterable[Finding]:
 
 
 @rule("craft.references", "References placed", limit="each reference has a station", source="drawing", mark="statics")
-def references(bench: CraftBench) -> Iterable[Finding]:
-    refs = bench.craft.references
+def references(resolved: Resolved) -> Iterable[Finding]:
+    refs = resolved.project.craft.references
     needs = [
         Need(f"/craft/references/{k}/station", f"station of the {r.name}") for k, r in refs.items() if r.station is None
     ]
-    if bench.resolved.has("firewall") and "firewall" not in refs:
+    if resolved.has("firewall") and "firewall" not in refs:
         needs.append(Need("/craft/references/firewall", "the firewall as a reference"))
     if needs:
         raise CannotSay(*needs)

@@ -7,8 +7,10 @@ from collections.abc import Iterable
 
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
-from ..section import CraftBench, repeats
+from ...resolved.craft import Resolved
+from ..weighing.quantities import Weighing
 from .functions import level_shift, mean_of_repeats
+from .quantities import repeats
 
 
 @rule(
@@ -19,10 +21,10 @@ from .functions import level_shift, mean_of_repeats
     mark="common practice",
     form="scales",
 )
-def empty_scale(bench: CraftBench) -> Iterable[Finding]:
-    if bench.craft.as_found.method != "weighing":
+def empty_scale(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
+    if resolved.project.craft.as_found.method != "weighing":
         return
-    for key, support in bench.supports:
+    for key, support in weighing.supports:
         if support.reading is not None and support.tare is not None and support.reading.si == support.tare.si:
             yield verdict(
                 "craft.empty-scale",
@@ -37,10 +39,10 @@ def empty_scale(bench: CraftBench) -> Iterable[Finding]:
 @rule(
     "craft.repeats", "Repeats agree", limit="readings of one scale within 0.5 %", source="common practice, no source", mark="common practice", form="scales",
 )  # fmt: skip
-def repeated(bench: CraftBench) -> Iterable[Finding]:
-    if bench.craft.as_found.method != "weighing":
+def repeated(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
+    if resolved.project.craft.as_found.method != "weighing":
         return
-    for key, support in bench.supports:
+    for key, support in weighing.supports:
         readings = repeats(support)
         if len(readings) < 2 or support.reading is None:
             continue
@@ -61,13 +63,13 @@ def repeated(bench: CraftBench) -> Iterable[Finding]:
     mark="common practice",
     form="scales",
 )
-def off_level(bench: CraftBench) -> Iterable[Finding]:
-    if bench.craft.as_found.method != "weighing" or bench.craft.as_found.pitch is None:
+def off_level(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
+    if resolved.project.craft.as_found.method != "weighing" or resolved.project.craft.as_found.pitch is None:
         return
-    pitch, shift = bench.pitch, bench.level_shift
+    pitch, shift = weighing.pitch, weighing.level_shift
     off = abs(pitch)
     compared = Compared(value=off, dimension="angle", hi=math.radians(0.5))
-    if not bench.height_known:
+    if not weighing.height_known:
         level: Level = "stop" if off > math.radians(2) else "watch" if off > math.radians(0.5) else "ok"
         yield verdict(
             "craft.level", level, "Weighed {p} off level, height of the CG not known", "Not corrected; the CG is in doubt by ±{u} more. Level it and weigh again, or give the height.",
@@ -76,8 +78,8 @@ def off_level(bench: CraftBench) -> Iterable[Finding]:
         return
     yield verdict(
         "craft.level", "ok" if off <= math.radians(0.5) else "watch", "Weighed {p} off level, CG corrected by {d}", "The scales put the CG {d} too far {way}; it is taken out. A CG {z} over the {base}.",
-        working=level_shift.working(bench.height_over_axles.value, pitch), compared=compared,
-        p=q(off, "angle"), d=q(abs(shift.value), "length"), way=word("aft" if shift.value > 0 else "forward"), z=q(bench.height_over_axles.value, "length"), base=word("axles" if bench.radii_known else "ground, the cautious side"),
+        working=level_shift.working(weighing.height_over_axles.value, pitch), compared=compared,
+        p=q(off, "angle"), d=q(abs(shift.value), "length"), way=word("aft" if shift.value > 0 else "forward"), z=q(weighing.height_over_axles.value, "length"), base=word("axles" if weighing.radii_known else "ground, the cautious side"),
     )  # fmt: skip
 
 
@@ -89,10 +91,10 @@ def off_level(bench: CraftBench) -> Iterable[Finding]:
     mark="from memory",
     form="stands on wheels",
 )
-def tilt(bench: CraftBench) -> Iterable[Finding]:
-    if bench.craft.as_found.raised.reading is None:
+def tilt(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
+    if resolved.project.craft.as_found.raised.reading is None:
         return
-    t = bench.tilted
+    t = weighing.tilted
     level: Level = "ok" if t.tilt_rad >= math.radians(8) else "watch"
     yield verdict(
         "craft.tilt", level, "CG {z} over the ground, tilt {t}",
@@ -110,10 +112,10 @@ def tilt(bench: CraftBench) -> Iterable[Finding]:
     mark="common practice",
     form="corners",
 )
-def cross(bench: CraftBench) -> Iterable[Finding]:
-    if len(bench.supports) != 4:
+def cross(weighing: Weighing) -> Iterable[Finding]:
+    if len(weighing.supports) != 4:
         return
-    c = bench.corners
+    c = weighing.corners
     level: Level = "ok" if abs(c.cross - 0.5) <= 0.01 else "watch"
     yield verdict(
         "craft.cross", level, "Cross weight {c}", "Starboard front with port rear. Only the spring perches change it; front {f} and port {p} change by moving mass.",

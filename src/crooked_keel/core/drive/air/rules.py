@@ -7,7 +7,9 @@ from collections.abc import Iterable
 from ...errors import CannotSay, Need
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
-from ..section import DriveBench
+from ...resolved.installation import ResolvedInstallation
+from ..air.quantities import AirPropeller
+from ..train.quantities import Train
 from .functions import ground_clearance, tip_mach
 
 
@@ -19,14 +21,14 @@ from .functions import ground_clearance, tip_mach
     mark="common practice",
     form="air propeller",
 )
-def tip_mach_rule(bench: DriveBench) -> Iterable[Finding]:
-    mach, limit = bench.mach, bench.mach_limit
+def tip_mach_rule(air: AirPropeller, train: Train) -> Iterable[Finding]:
+    mach, limit = air.mach, air.mach_limit
     level: Level = "ok" if mach <= limit else "watch" if mach <= limit + 0.03 else "stop"
     yield verdict(
         "drive.tip-mach", level, "Tips run at Mach {m}", "{d} at {n}, standing. The chosen school allows {limit}; flight adds to it.",
         compared=Compared(value=mach, dimension="number", lo=0.0, hi=limit), margin=q(limit - mach, "number"),
-        working=tip_mach.working(bench.diameter, bench.propeller_speed, bench.sound), can_suggest=level != "ok",
-        m=q(mach, "number"), d=q(bench.diameter, "length"), n=q(bench.propeller_speed, "rotation"), limit=q(limit, "number"),
+        working=tip_mach.working(air.diameter, train.propeller_speed, air.sound), can_suggest=level != "ok",
+        m=q(mach, "number"), d=q(air.diameter, "length"), n=q(train.propeller_speed, "rotation"), limit=q(limit, "number"),
     )  # fmt: skip
 
 
@@ -38,14 +40,14 @@ def tip_mach_rule(bench: DriveBench) -> Iterable[Finding]:
     mark="from memory",
     form="air propeller",
 )
-def ground_clearance_rule(bench: DriveBench) -> Iterable[Finding]:
-    clearance, attitude = bench.worst_clearance
-    wanted = bench.clearance_wanted
+def ground_clearance_rule(air: AirPropeller) -> Iterable[Finding]:
+    clearance, attitude = air.worst_clearance
+    wanted = air.clearance_wanted
     level: Level = "stop" if clearance < wanted else "watch" if clearance < wanted + 0.025 else "ok"
     yield verdict(
         "drive.ground-clearance", level, "{c} under the tips", "{a}. {w} is asked, wheels and struts as they stand loaded; a soft tyre takes more.",
         compared=Compared(value=clearance, dimension="length", lo=wanted), margin=q(clearance - wanted, "length"),
-        working=ground_clearance.working(*bench.hub, attitude, bench.diameter), can_suggest=level != "ok",
+        working=ground_clearance.working(*air.hub, attitude, air.diameter), can_suggest=level != "ok",
         c=q(clearance, "length"), w=q(wanted, "length"), a=word("Level" if attitude == 0 else "In the steepest nose-down attitude"),
     )  # fmt: skip
 
@@ -58,10 +60,10 @@ def ground_clearance_rule(bench: DriveBench) -> Iterable[Finding]:
     mark="statics",
     form="air propeller",
 )
-def blades(bench: DriveBench) -> Iterable[Finding]:
-    count = bench.installation.propeller.blades
+def blades(train: Train, placed: ResolvedInstallation) -> Iterable[Finding]:
+    count = placed.installation.propeller.blades
     if count is None:
-        raise CannotSay(Need(bench._p("propeller/blades"), f"number of blades ({bench.name})"))
+        raise CannotSay(Need(train.p("propeller/blades"), f"number of blades ({train.name})"))
     if count.si < 2:
         yield verdict("drive.blades", "watch", "A one-bladed propeller", "Was one blade meant?")
     else:

@@ -2,35 +2,58 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
-
 from ...errors import CannotSay, InputError, Need, all_or_cannot_say
 from ...figure.trace import above_zero, need
 from ...judging.values import ValueList
+from ...resolved.craft import Resolved
+from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
+from ...topic.reading import Topic
+from ..marine.quantities import AtSea
+from ..road.quantities import OnRoad
+from ..train.quantities import Train
 from .functions import consumption, electric_range, endurance, pack_power, sea_range
-
-if TYPE_CHECKING:
-    from ..section import DriveBench
 
 DEPTH_DEFAULT = 0.85
 MOTOR_EFFICIENCY_DEFAULT = 0.88
 
 
-class OnBattery:
-    """Quantities of an electric unit. Its `power` is the continuous one."""
+class OnBattery(Topic):
+    """An electric unit: its `power` is the continuous one. road, sea: what it drives."""
 
-    def __init__(self, bench: DriveBench) -> None:
-        self.bench = bench
-        self.unit = bench.installation.unit
-        self.packs = sorted(bench.installation.packs.items(), key=lambda p: (p[1].rank, p[0]))
-        self.assumptions = bench.resolved.project.assumptions
+    def __init__(
+        self,
+        resolved: Resolved,
+        placed: ResolvedInstallation,
+        train: Train,
+        road: OnRoad | None,
+        sea: AtSea | None,
+    ) -> None:
+        self.resolved = resolved
+        self.train = train
+        self.road = road
+        self.sea = sea
+        self.unit = placed.installation.unit
+        self.packs = sorted(placed.installation.packs.items(), key=lambda p: (p[1].rank, p[0]))
+        self.assumptions = resolved.project.assumptions
+
+    @property
+    def on_road(self) -> OnRoad:
+        """The driven wheel; only where there is one."""
+        assert self.road is not None
+        return self.road
+
+    @property
+    def at_sea(self) -> AtSea:
+        """The marine propeller; only where there is one."""
+        assert self.sea is not None
+        return self.sea
 
     def _pack(self, part: str, words: str) -> list[float]:
         if not self.packs:
-            raise CannotSay(Need(self.bench._p("packs"), f"a battery pack for the {self.bench.name}"))
+            raise CannotSay(Need(self.train.p("packs"), f"a battery pack for the {self.train.name}"))
         asks = [
-            lambda k=k, p=p: need(getattr(p, part), self.bench._p(f"packs/{k}/{part}"), f"{words} of {p.name}").si
+            lambda k=k, p=p: need(getattr(p, part), self.train.p(f"packs/{k}/{part}"), f"{words} of {p.name}").si
             for k, p in self.packs
         ]
         all_or_cannot_say(*asks)
@@ -43,7 +66,7 @@ class OnBattery:
         if max(volts) - min(volts) > 0.02 * max(volts):
             key = self.packs[1][0]
             raise InputError(
-                self.bench._p(f"packs/{key}/voltage"),
+                self.train.p(f"packs/{key}/voltage"),
                 "packs side by side must have one voltage: they would charge each other",
             )
         return volts[0]
@@ -56,7 +79,7 @@ class OnBattery:
     @lazy
     def current(self) -> float:
         """Smaller of the controller's battery current and what the packs may give, A."""
-        limit = above_zero(self.unit.battery_current, self.bench._p("unit/battery_current"), f"battery current limit of the controller ({self.bench.name})")  # fmt: skip
+        limit = above_zero(self.unit.battery_current, self.train.p("unit/battery_current"), f"battery current limit of the controller ({self.train.name})")  # fmt: skip
         return min(limit, sum(self._pack("current", "largest current")))
 
     @lazy
@@ -80,8 +103,8 @@ class OnBattery:
     @lazy
     def road_terms(self) -> tuple[float, float]:
         """Road load at cruise and efficiency from pack to road."""
-        all_or_cannot_say(self.bench.on_road.cruise_load, lambda: self.bench.efficiency)
-        return self.bench.on_road.cruise_load(), self.motor_efficiency * self.bench.efficiency
+        all_or_cannot_say(self.on_road.cruise_load, lambda: self.train.efficiency)
+        return self.on_road.cruise_load(), self.motor_efficiency * self.train.efficiency
 
     @lazy
     def range_terms(self) -> tuple[float, float, float]:
@@ -92,19 +115,19 @@ class OnBattery:
     @lazy
     def sea_terms(self) -> tuple[float, float, float, float, float]:
         """Cruising speed, energy, share used, efficiency, and power at that speed."""
-        trial = self.bench.resolved.project.craft.trial
+        trial = self.resolved.project.craft.trial
         cruise = lambda: above_zero(trial.cruise, "/craft/trial/cruise", "cruising speed")
-        all_or_cannot_say(cruise, lambda: self.energy, lambda: self.bench.at_sea.speed, lambda: self.bench.power)
-        power = self.bench.power * (cruise() / self.bench.at_sea.speed) ** 3
+        all_or_cannot_say(cruise, lambda: self.energy, lambda: self.at_sea.speed, lambda: self.train.power)
+        power = self.train.power * (cruise() / self.at_sea.speed) ** 3
         return cruise(), self.energy, self.depth, self.motor_efficiency, power
 
     def cruise_power(self) -> float:
         """Mechanical power asked of the unit at cruise, W."""
-        if self.bench.resolved.has("driven wheel"):
-            road = self.bench.resolved.project.craft.road
+        if self.resolved.has("driven wheel"):
+            road = self.resolved.project.craft.road
             cruise = lambda: above_zero(road.cruise, "/craft/road/cruise", "cruising speed")
             all_or_cannot_say(cruise, lambda: self.road_terms)
-            return self.road_terms[0] * cruise() / self.bench.efficiency
+            return self.road_terms[0] * cruise() / self.train.efficiency
         return self.sea_terms[4]
 
     def values(self, out: ValueList) -> None:
@@ -117,7 +140,7 @@ class OnBattery:
             working=lambda: pack_power.working(*self.pack_terms),
         )
         out.add("energy", "Energy aboard", "energy", lambda: self.energy, source="sum of the packs")
-        if self.bench.resolved.has("driven wheel"):
+        if self.resolved.has("driven wheel"):
             out.add(
                 "consumption",
                 "Energy for the way at cruise",
@@ -132,7 +155,7 @@ class OnBattery:
                 lambda: electric_range(*self.range_terms),
                 working=lambda: electric_range.working(*self.range_terms),
             )
-        elif self.bench.resolved.has("marine propeller"):
+        elif self.resolved.has("marine propeller"):
             out.add(
                 "range",
                 "Range at cruise, still water",
@@ -141,7 +164,7 @@ class OnBattery:
                 working=lambda: sea_range.working(*self.sea_terms),
             )
         else:
-            terms = lambda: (self.energy, self.depth, self.motor_efficiency, self.bench.power)
+            terms = lambda: (self.energy, self.depth, self.motor_efficiency, self.train.power)
             out.add(
                 "endurance",
                 "Time at continuous power, no reserve",

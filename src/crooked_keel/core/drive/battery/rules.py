@@ -9,43 +9,44 @@ from ...errors import all_or_cannot_say
 from ...figure.trace import need
 from ...judging.finding import Compared, Finding, Level, q
 from ...judging.register import rule, verdict
-from ..section import DriveBench
+from ...resolved.craft import Resolved
+from ..battery.quantities import OnBattery
+from ..train.quantities import Train
 from .functions import electric_range, pack_power, sea_range
 
 
 @rule(
     "drive.pack", "Pack against the motor", limit="pack power above the peak ok, above the continuous power watch, less stop", source="definition of power", mark="statics",
 )  # fmt: skip
-def pack(bench: DriveBench) -> Iterable[Finding]:
-    if not bench.electric:
+def pack(battery: OnBattery, train: Train) -> Iterable[Finding]:
+    if not train.electric:
         return
-    battery = bench.on_battery
-    all_or_cannot_say(lambda: battery.pack_terms, lambda: bench.power)
-    given, peak = pack_power(*battery.pack_terms) * battery.motor_efficiency, bench.installation.unit.peak_power
-    wanted = peak.si if peak else bench.power
-    level: Level = "ok" if given >= wanted else "watch" if given >= bench.power else "stop"
+    all_or_cannot_say(lambda: battery.pack_terms, lambda: train.power)
+    given, peak = pack_power(*battery.pack_terms) * battery.motor_efficiency, train.unit.peak_power
+    wanted = peak.si if peak else train.power
+    level: Level = "ok" if given >= wanted else "watch" if given >= train.power else "stop"
     yield verdict(
         "drive.pack", level, "The pack gives {g} at the shaft", "{v} and {i}, motor and controller taken as {e}. Motor: {c} continuous" + (", {p} peak." if peak else ". Peak not entered.") + " Sag of the pack is not taken off.",
-        compared=Compared(value=given, dimension="power", lo=wanted), margin=q(given - bench.power, "power"), working=pack_power.working(*battery.pack_terms),
-        g=q(given, "power"), v=q(battery.voltage, "voltage"), i=q(battery.current, "current"), e=q(battery.motor_efficiency, "percent"), c=q(bench.power, "power"), p=q(wanted, "power"),
+        compared=Compared(value=given, dimension="power", lo=wanted), margin=q(given - train.power, "power"), working=pack_power.working(*battery.pack_terms),
+        g=q(given, "power"), v=q(battery.voltage, "voltage"), i=q(battery.current, "current"), e=q(battery.motor_efficiency, "percent"), c=q(train.power, "power"), p=q(wanted, "power"),
     )  # fmt: skip
 
 
 @rule(
     "drive.voltage", "Pack voltage against the controller", limit="0.95 of its limit or less ok, to the limit watch, above stop", source="maker of the controller; 0.95: common practice", mark="common practice",
 )  # fmt: skip
-def voltage(bench: DriveBench) -> Iterable[Finding]:
-    if not bench.electric:
+def voltage(battery: OnBattery, train: Train) -> Iterable[Finding]:
+    if not train.electric:
         return
     limit = lambda: (
         need(
-            bench.installation.unit.voltage_limit,
-            bench._p("unit/voltage_limit"),
-            f"highest voltage of the controller ({bench.name})",
+            train.unit.voltage_limit,
+            train.p("unit/voltage_limit"),
+            f"highest voltage of the controller ({train.name})",
         ).si
     )
-    all_or_cannot_say(limit, lambda: bench.on_battery.voltage)
-    volts = bench.on_battery.voltage
+    all_or_cannot_say(limit, lambda: battery.voltage)
+    volts = battery.voltage
     level: Level = "ok" if volts <= 0.95 * limit() else "watch" if volts <= limit() else "stop"
     yield verdict(
         "drive.voltage", level, "Pack {v}, controller stands {l}", "Take the voltage of the pack fully charged. High voltage kills: isolate, lock, test dead, and leave it to people licensed for it.",
@@ -56,14 +57,14 @@ def voltage(bench: DriveBench) -> Iterable[Finding]:
 @rule(
     "drive.continuous", "Cruise against continuous power", limit="1.0 of the continuous power or less ok, 1.2 watch, more stop", source="maker of the motor: a peak rating is for its time only", mark="statics",
 )  # fmt: skip
-def continuous(bench: DriveBench) -> Iterable[Finding]:
-    if not bench.electric or bench.resolved.has("air propeller"):
+def continuous(battery: OnBattery, train: Train, resolved: Resolved) -> Iterable[Finding]:
+    if not train.electric or resolved.has("air propeller"):
         return
-    all_or_cannot_say(lambda: bench.power, bench.on_battery.cruise_power)
-    asked, given = bench.on_battery.cruise_power(), bench.power
+    all_or_cannot_say(lambda: train.power, battery.cruise_power)
+    asked, given = battery.cruise_power(), train.power
     share = asked / given if given > 0 else math.inf
     level: Level = "ok" if share <= 1.0 else "watch" if share <= 1.2 else "stop"
-    time = bench.installation.unit.peak_time
+    time = train.unit.peak_time
     yield verdict(
         "drive.continuous", level, "Cruise asks {a}, the motor gives {g} all day", ("Its peak is good for {t} only." if time else "How long its peak lasts is not entered.") + " Heat goes with torque: a slow steep hill burns a motor that cruises cool.",
         compared=Compared(value=asked, dimension="power", hi=given), margin=q(given - asked, "power"), a=q(asked, "power"), g=q(given, "power"), t=q(time.si if time else 0.0, "time"),
@@ -73,15 +74,14 @@ def continuous(bench: DriveBench) -> Iterable[Finding]:
 @rule(
     "drive.range", "Range, with its assumptions", limit="shown, not judged", source="mechanics", mark="statics",
 )  # fmt: skip
-def range_rule(bench: DriveBench) -> Iterable[Finding]:
-    if not bench.electric or bench.resolved.has("air propeller"):
+def range_rule(battery: OnBattery, train: Train, resolved: Resolved) -> Iterable[Finding]:
+    if not train.electric or resolved.has("air propeller"):
         return
-    battery = bench.on_battery
-    if bench.resolved.has("driven wheel"):
+    if resolved.has("driven wheel"):
         terms = battery.range_terms
         yield verdict(
             "drive.range", "ok", "Range {r} at cruise", "Of {e} aboard {k} is used; motor and controller {m}, drive {d}; level, no wind, steady; road load as entered. Cold, hills and starts take more.",
-            working=electric_range.working(*terms), r=q(electric_range(*terms), "distance"), e=q(battery.energy, "energy"), k=q(battery.depth, "percent"), m=q(battery.motor_efficiency, "percent"), d=q(bench.efficiency, "percent"),
+            working=electric_range.working(*terms), r=q(electric_range(*terms), "distance"), e=q(battery.energy, "energy"), k=q(battery.depth, "percent"), m=q(battery.motor_efficiency, "percent"), d=q(train.efficiency, "percent"),
         )  # fmt: skip
         return
     sea = battery.sea_terms

@@ -2,15 +2,16 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
-
 from ...errors import CannotSay, Need, all_or_cannot_say
 from ...figure.trace import above_zero, need
 from ...judging.formula import record
 from ...judging.gap import or_none
 from ...judging.values import ValueList
 from ...resolved.craft import Resolved
+from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
+from ...topic.reading import Topic
+from ..train.quantities import Train
 from .functions import (
     apparent_slip,
     crouch_factor,
@@ -22,9 +23,6 @@ from .functions import (
     slip_estimate,
     speed_by_before,
 )
-
-if TYPE_CHECKING:
-    from ..section import DriveBench
 
 
 @record
@@ -39,32 +37,55 @@ class AtSeaOut:
     slip: float | None
 
 
-class AtSea:
-    """Quantities of a marine propeller on one installation."""
+class AtSea(Topic):
+    """A marine propeller on one installation. heaviest_kg: mass of the heaviest loading, from the balance bench."""
 
-    def __init__(self, bench: DriveBench) -> None:
-        self.bench = bench
-        self.resolved: Resolved = bench.resolved
-        self.trial = bench.resolved.project.craft.trial
+    def __init__(
+        self,
+        resolved: Resolved,
+        placed: ResolvedInstallation,
+        train: Train,
+        heaviest_kg: float | CannotSay,
+        old: AtSea | None,
+    ) -> None:
+        self.resolved = resolved
+        self.placed = placed
+        self.train = train
+        self.propeller = placed.installation.propeller
+        self.trial = resolved.project.craft.trial
+        self._heaviest_kg = heaviest_kg
+        self.old = old
+
+    def heaviest(self) -> float:
+        """Mass of the heaviest loading, kg."""
+        if isinstance(self._heaviest_kg, CannotSay):
+            raise CannotSay(*self._heaviest_kg.needs)
+        return self._heaviest_kg
+
+    @lazy
+    def diameter(self) -> float:
+        """Propeller diameter, m."""
+        what = f"diameter of the propeller ({self.train.name})"
+        return above_zero(self.propeller.diameter, self.train.p("propeller/diameter"), what)
 
     @lazy
     def efficiency(self) -> float:
         """Efficiency of gear and shaft."""
-        return self.bench.efficiency
+        return self.train.efficiency
 
     @lazy
     def shaft_power(self) -> float:
         """Power at the propeller of this installation, W."""
-        all_or_cannot_say(lambda: self.bench.power, lambda: self.efficiency)
-        return self.bench.power * self.efficiency
+        all_or_cannot_say(lambda: self.train.power, lambda: self.efficiency)
+        return self.train.power * self.efficiency
 
     @lazy
     def all_power(self) -> float:
         """Power at all propellers of this fit, or of the old installations, W."""
-        placed = self.resolved.old if self.bench.placed.old else self.resolved.installations
+        placed = self.resolved.old if self.placed.old else self.resolved.installations
         total, gaps = 0.0, []
         for p in placed:
-            if p.id == self.bench.placed.id:
+            if p.id == self.placed.id:
                 total += self.shaft_power
                 continue
             unit, drive = p.installation.unit, p.installation.drive
@@ -83,10 +104,10 @@ class AtSea:
             self.resolved.project.craft.flotation.length, "/craft/flotation/length", "length on the waterline"
         )
 
-    def by_method(self, bench: DriveBench, factor: float | None) -> float:
+    def by_method(self, sea: AtSea, factor: float | None) -> float:
         """Speed by the method of her regime, m/s. factor: C of a planing hull."""
-        all_or_cannot_say(lambda: bench.at_sea.all_power, bench.masses.heaviest)
-        power, mass = bench.at_sea.all_power, bench.masses.heaviest()
+        all_or_cannot_say(lambda: sea.all_power, sea.heaviest)
+        power, mass = sea.all_power, sea.heaviest()
         if factor is not None:
             return crouch_speed(factor, mass, power)
         return displacement_speed(self.length, mass, power)
@@ -95,20 +116,14 @@ class AtSea:
     def speed_terms(self) -> tuple[float, float, float]:
         """Speed before, and what the method says after and before, m/s."""
         known = lambda: above_zero(self.trial.speed, "/craft/trial/speed", "speed at full power before the work")
-        old = self.bench.old or (self.bench if self.bench.placed.old else None)
+        old = self.old or (self if self.placed.old else None)
         if old is None:
             raise CannotSay(Need("/old_installations", "the old installation"))
         if self.trial.regime is None:
             raise CannotSay(Need("/craft/trial/regime", "whether she planes"))
-        all_or_cannot_say(
-            known, lambda: old.at_sea.all_power, old.masses.heaviest, lambda: self.all_power, self.bench.masses.heaviest
-        )
-        factor = (
-            crouch_factor(known(), old.masses.heaviest(), old.at_sea.all_power)
-            if self.trial.regime == "planing"
-            else None
-        )
-        return known(), self.by_method(self.bench, factor), self.by_method(old, factor)
+        all_or_cannot_say(known, lambda: old.all_power, old.heaviest, lambda: self.all_power, self.heaviest)
+        factor = crouch_factor(known(), old.heaviest(), old.all_power) if self.trial.regime == "planing" else None
+        return known(), self.by_method(self, factor), self.by_method(old, factor)
 
     @lazy
     def speed(self) -> float:
@@ -123,28 +138,28 @@ class AtSea:
     @lazy
     def pitch_terms(self) -> tuple[float, float, float]:
         """Speed wanted, shaft speed and slip expected."""
-        all_or_cannot_say(lambda: self.wanted, lambda: self.bench.propeller_speed)
-        return self.wanted, self.bench.propeller_speed, slip_estimate(self.wanted)
+        all_or_cannot_say(lambda: self.wanted, lambda: self.train.propeller_speed)
+        return self.wanted, self.train.propeller_speed, slip_estimate(self.wanted)
 
     @lazy
     def pitch(self) -> float:
         """Pitch of the propeller, m."""
         return above_zero(
-            self.bench.installation.propeller.pitch,
-            self.bench._p("propeller/pitch"),
-            f"pitch of the propeller ({self.bench.name})",
+            self.propeller.pitch,
+            self.train.p("propeller/pitch"),
+            f"pitch of the propeller ({self.train.name})",
         )
 
     @lazy
     def clearance_terms(self) -> tuple[float, float]:
         """Shaft centre to hull, and diameter, m."""
-        height = lambda: above_zero(self.bench.installation.propeller.hull_above, self.bench._p("propeller/hull_above"), f"from the shaft centre up to the hull over the propeller ({self.bench.name})")  # fmt: skip
-        all_or_cannot_say(height, lambda: self.bench.diameter)
-        return height(), self.bench.diameter
+        height = lambda: above_zero(self.propeller.hull_above, self.train.p("propeller/hull_above"), f"from the shaft centre up to the hull over the propeller ({self.train.name})")  # fmt: skip
+        all_or_cannot_say(height, lambda: self.diameter)
+        return height(), self.diameter
 
     def values(self, out: ValueList) -> None:
         """Headline values."""
-        old = self.bench.old.at_sea if self.bench.old else None
+        old = self.old
         out.add(
             "speed", "Speed at full power, scaled from before", "sea_speed", lambda: self.speed, before=(lambda: old.speed_terms[0]) if old else None,
             working=lambda: speed_by_before.working(*self.speed_terms),
@@ -154,8 +169,8 @@ class AtSea:
             working=lambda: propeller_pitch.working(*self.pitch_terms),
         )  # fmt: skip
         out.add(
-            "slip", "Apparent slip of this pitch at the speed wanted", "percent", lambda: self._slip()[0],
-            working=lambda: apparent_slip.working(self.wanted, self.pitch, self.bench.propeller_speed),
+            "slip", "Apparent slip of this pitch at the speed wanted", "percent", lambda: self.slip()[0],
+            working=lambda: apparent_slip.working(self.wanted, self.pitch, self.train.propeller_speed),
         )  # fmt: skip
         out.add(
             "diameter-quick", "Starting diameter for this power and speed", "length", lambda: self._quick(),
@@ -166,20 +181,20 @@ class AtSea:
             working=lambda: hull_clearance_share.working(*self.clearance_terms),
         )  # fmt: skip
 
-    def _slip(self) -> tuple[float, float]:
+    def slip(self) -> tuple[float, float]:
         """Apparent slip at the speed wanted, and the slip expected."""
         all_or_cannot_say(lambda: self.pitch_terms, lambda: self.pitch)
-        return apparent_slip(self.wanted, self.pitch, self.bench.propeller_speed), self.pitch_terms[2]
+        return apparent_slip(self.wanted, self.pitch, self.train.propeller_speed), self.pitch_terms[2]
 
     def _quick(self) -> float:
-        blades = lambda: need(self.bench.installation.propeller.blades, self.bench._p("propeller/blades"), f"number of blades ({self.bench.name})").si  # fmt: skip
-        all_or_cannot_say(lambda: self.shaft_power, lambda: self.bench.propeller_speed, blades)
-        return diameter_quick(self.shaft_power, self.bench.propeller_speed, int(blades()))
+        blades = lambda: need(self.propeller.blades, self.train.p("propeller/blades"), f"number of blades ({self.train.name})").si  # fmt: skip
+        all_or_cannot_say(lambda: self.shaft_power, lambda: self.train.propeller_speed, blades)
+        return diameter_quick(self.shaft_power, self.train.propeller_speed, int(blades()))
 
     def tables(self) -> AtSeaOut:
         """For the drawing."""
         return AtSeaOut(
-            shaft_angle_si=or_none(lambda: self.bench.placed.shaft[0]), pitch_si=or_none(lambda: self.pitch),
+            shaft_angle_si=or_none(lambda: self.placed.shaft[0]), pitch_si=or_none(lambda: self.pitch),
             pitch_wanted_si=or_none(lambda: propeller_pitch(*self.pitch_terms)), speed_si=or_none(lambda: self.speed),
-            speed_before_si=or_none(lambda: self.speed_terms[0]), slip=or_none(lambda: self._slip()[0]),
+            speed_before_si=or_none(lambda: self.speed_terms[0]), slip=or_none(lambda: self.slip()[0]),
         )  # fmt: skip

@@ -7,23 +7,24 @@ from collections.abc import Iterable
 from ...errors import CannotSay, Need, all_or_cannot_say
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
-from ..section import DriveBench
+from ...resolved.craft import Resolved
+from ...resolved.installation import ResolvedInstallation
+from ..marine.quantities import AtSea
+from ..train.quantities import Train
 from .functions import hull_clearance_share, propeller_pitch, speed_by_before, tip_clearance_share
 
 
 @rule(
     "drive.pair", "Hands of a pair", limit="opposite, each outward; inward is watch, the same hand stop", source="common practice, no source", mark="common practice", form="marine propeller",
 )  # fmt: skip
-def pair(bench: DriveBench) -> Iterable[Finding]:
-    others = [
-        p for p in (bench.resolved.old if bench.placed.old else bench.resolved.installations) if p.id != bench.placed.id
-    ]
+def pair(train: Train, placed: ResolvedInstallation, resolved: Resolved) -> Iterable[Finding]:
+    others = [p for p in (resolved.old if placed.old else resolved.installations) if p.id != placed.id]
     for other in others:
-        mine, theirs = bench.installation.propeller.turns, other.installation.propeller.turns
+        mine, theirs = placed.installation.propeller.turns, other.installation.propeller.turns
         if mine is None or theirs is None:
-            lacking = bench.placed if mine is None else other
+            lacking = placed if mine is None else other
             raise CannotSay(Need(f"{lacking.pointer}/propeller/turns", f"hand of the propeller ({lacking.name})"))
-        starboard = bench.placed.flange[1].value > other.flange[1].value
+        starboard = placed.flange[1].value > other.flange[1].value
         outward = (mine == "clockwise") == starboard
         level: Level = "stop" if mine == theirs else "ok" if outward else "watch"
         titles = {
@@ -33,17 +34,16 @@ def pair(bench: DriveBench) -> Iterable[Finding]:
         }
         yield verdict(
             "drive.pair", level, titles[level], "{a} turns {t}, {b} turns {u}, seen from aft. If one gear runs in reverse all day to do it: is it rated for that?", subject=other.id,
-            a=word(bench.name), t=word(mine), b=word(other.name), u=word(theirs),
+            a=word(train.name), t=word(mine), b=word(other.name), u=word(theirs),
         )  # fmt: skip
 
 
 @rule(
     "drive.pitch", "Pitch for the speed wanted", limit="within 5 % ok, 10 % watch, more stop", source="propeller handbook, slip by speed (from memory); the band: proposed", mark="from memory", form="marine propeller",
 )  # fmt: skip
-def pitch(bench: DriveBench) -> Iterable[Finding]:
-    if bench.placed.old:
+def pitch(sea: AtSea, train: Train, placed: ResolvedInstallation) -> Iterable[Finding]:
+    if placed.old:
         return
-    sea = bench.at_sea
     all_or_cannot_say(lambda: sea.pitch, lambda: sea.pitch_terms)
     wanted = propeller_pitch(*sea.pitch_terms)
     share = sea.pitch / wanted - 1
@@ -53,17 +53,16 @@ def pitch(bench: DriveBench) -> Iterable[Finding]:
         "drive.pitch", level, "Pitch {p}, {w} is wanted", "For {v} at {n} with a slip of {s}." + ("" if level == "ok" else f" Too {way}.") + " The sea trial decides: full throttle, loaded, clean hull.",
         compared=Compared(value=sea.pitch, dimension="length", lo=0.95 * wanted, hi=1.05 * wanted), margin=q(0.10 * wanted - abs(sea.pitch - wanted), "length"),
         working=propeller_pitch.working(*sea.pitch_terms), can_suggest=level != "ok",
-        p=q(sea.pitch, "length"), w=q(wanted, "length"), v=q(sea.wanted, "sea_speed"), n=q(bench.propeller_speed, "rotation"), s=q(sea.pitch_terms[2], "percent"),
+        p=q(sea.pitch, "length"), w=q(wanted, "length"), v=q(sea.wanted, "sea_speed"), n=q(train.propeller_speed, "rotation"), s=q(sea.pitch_terms[2], "percent"),
     )  # fmt: skip
 
 
 @rule(
     "drive.speed", "Speed wanted against speed expected", limit="expected at least 0.97 of wanted ok, 0.90 watch, less stop", source="the known speed scaled; propeller handbook (from memory); the band: proposed", mark="from memory", form="marine propeller",
 )  # fmt: skip
-def speed(bench: DriveBench) -> Iterable[Finding]:
-    if bench.placed.old:
+def speed(sea: AtSea, placed: ResolvedInstallation) -> Iterable[Finding]:
+    if placed.old:
         return
-    sea = bench.at_sea
     all_or_cannot_say(lambda: sea.speed, lambda: sea.wanted)
     share = sea.speed / sea.wanted
     level: Level = "ok" if share >= 0.97 else "watch" if share >= 0.90 else "stop"
@@ -77,12 +76,12 @@ def speed(bench: DriveBench) -> Iterable[Finding]:
 @rule(
     "drive.hull-clearance", "Propeller under the hull", limit="0.15 of the diameter to 1800 rpm, 0.20 above, ok; down to 0.10 watch; less stop", source="common practice, no source", mark="common practice", form="marine propeller",
 )  # fmt: skip
-def hull_clearance(bench: DriveBench) -> Iterable[Finding]:
-    terms = bench.at_sea.clearance_terms
-    share, asked = hull_clearance_share(*terms), tip_clearance_share(bench.propeller_speed)
+def hull_clearance(sea: AtSea, train: Train) -> Iterable[Finding]:
+    terms = sea.clearance_terms
+    share, asked = hull_clearance_share(*terms), tip_clearance_share(train.propeller_speed)
     level: Level = "ok" if share >= asked else "watch" if share >= 0.10 else "stop"
     yield verdict(
         "drive.hull-clearance", level, "{c} under the hull, {p} of the diameter", "{a} is asked at {n}. Less shakes the hull.",
         compared=Compared(value=share, dimension="percent", lo=asked), margin=q(terms[0] - (0.5 + asked) * terms[1], "length"), working=hull_clearance_share.working(*terms), can_suggest=level != "ok",
-        c=q(terms[0] - terms[1] / 2, "length"), p=q(share, "percent"), a=q(asked, "percent"), n=q(bench.propeller_speed, "rotation"),
+        c=q(terms[0] - terms[1] / 2, "length"), p=q(share, "percent"), a=q(asked, "percent"), n=q(train.propeller_speed, "rotation"),
     )  # fmt: skip

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import math
-from typing import TYPE_CHECKING
 
 import numpy as np
 
@@ -16,9 +15,14 @@ from ...judging.gap import or_none
 from ...judging.values import ValueList
 from ...physics.geometry import Vector
 from ...physics.mechanics import mean_torque
+from ...resolved.craft import Resolved
 from ...resolved.handed import FinalDrive
+from ...resolved.installation import ResolvedInstallation
 from ...resolved.ratios import stage_ratio
+from ...resolved.wheels import Wheels
 from ...topic.lazy import lazy
+from ...topic.reading import Topic
+from ..train.quantities import Train
 from .functions import (
     chain_centres,
     chain_links,
@@ -31,9 +35,6 @@ from .functions import (
     tyre_radius,
     wheel_torque,
 )
-
-if TYPE_CHECKING:
-    from ..section import DriveBench
 
 SHOCK_DEFAULT = 2.0
 SHOCK_ELECTRIC = 1.2
@@ -61,27 +62,48 @@ class OnRoadOut:
     chain_centres_si: float | None
 
 
-class OnRoad:
-    """Quantities of the driven wheel of one installation."""
+class OnRoad(Topic):
+    """The driven wheel of one installation. heaviest_kg: mass of the heaviest loading, from the balance bench."""
 
-    def __init__(self, bench: DriveBench) -> None:
-        self.bench = bench
-        self.road = bench.resolved.project.craft.road
-        self.drive = bench.installation.drive
+    def __init__(
+        self,
+        resolved: Resolved,
+        placed: ResolvedInstallation,
+        train: Train,
+        wheels: Wheels | None,
+        heaviest_kg: float | CannotSay,
+        old: OnRoad | None,
+    ) -> None:
+        self.resolved = resolved
+        self.placed = placed
+        self.train = train
+        self.wheels = wheels
+        self.road = resolved.project.craft.road
+        self.drive = placed.installation.drive
+        self.wheel = placed.installation.wheel
+        self.unit = placed.installation.unit
+        self._heaviest_kg = heaviest_kg
+        self.old = old
+
+    def heaviest(self) -> float:
+        """Mass of the heaviest loading, kg."""
+        if isinstance(self._heaviest_kg, CannotSay):
+            raise CannotSay(*self._heaviest_kg.needs)
+        return self._heaviest_kg
 
     @lazy
     def radius(self) -> float:
         """Rolling radius, m: as measured, or from the marks on the tyre."""
-        if self.bench.installation.wheel.radius is not None:
+        if self.wheel.radius is not None:
             return above_zero(
-                self.bench.installation.wheel.radius,
-                self.bench._p("wheel/radius"),
+                self.wheel.radius,
+                self.train.p("wheel/radius"),
                 "rolling radius of the driven wheel",
             )
         return tyre_radius(*self._tyre())
 
     def _tyre(self) -> tuple[float, float, float]:
-        wheel, base = self.bench.installation.wheel, self.bench._p("wheel")
+        wheel, base = self.wheel, self.train.p("wheel")
         asks = (
             lambda: above_zero(wheel.rim, f"{base}/rim", "rim diameter of the driven wheel, or its rolling radius"),
             lambda: above_zero(wheel.width, f"{base}/width", "width of the driven tyre, or its rolling radius"),
@@ -98,7 +120,7 @@ class OnRoad:
         if not self.drive.gears:
             return [("direct", "one speed", 1.0)]
         asks = [
-            lambda k=k, g=g: need(g.ratio, self.bench._p(f"drive/gears/{k}/ratio"), f"ratio of {g.name}").si
+            lambda k=k, g=g: need(g.ratio, self.train.p(f"drive/gears/{k}/ratio"), f"ratio of {g.name}").si
             for k, g in self.drive.gears.items()
         ]
         all_or_cannot_say(*asks)
@@ -107,31 +129,31 @@ class OnRoad:
 
     def total(self, gear: float) -> float:
         """Overall ratio in a gear."""
-        return self.bench.ratio * gear
+        return self.train.ratio * gear
 
     @lazy
     def top_total(self) -> float:
         """Overall ratio in top."""
-        all_or_cannot_say(lambda: self.bench.ratio, lambda: self.gears)
+        all_or_cannot_say(lambda: self.train.ratio, lambda: self.gears)
         return self.total(self.gears[-1][2])
 
     @lazy
     def low_total(self) -> float:
         """Overall ratio in the lowest gear."""
-        all_or_cannot_say(lambda: self.bench.ratio, lambda: self.gears)
+        all_or_cannot_say(lambda: self.train.ratio, lambda: self.gears)
         return self.total(self.gears[0][2])
 
     @lazy
     def geared_terms(self) -> tuple[float, float, float]:
         """Rated speed, rolling radius and ratio in top."""
-        all_or_cannot_say(lambda: self.bench.rated_speed, lambda: self.radius, lambda: self.top_total)
-        return self.bench.rated_speed, self.radius, self.top_total
+        all_or_cannot_say(lambda: self.train.rated_speed, lambda: self.radius, lambda: self.top_total)
+        return self.train.rated_speed, self.radius, self.top_total
 
     @lazy
     def load_terms(self) -> tuple[float, float, float]:
         """Mass of the heaviest loading, drag area and rolling coefficient."""
         asks = (
-            self.bench.masses.heaviest,
+            self.heaviest,
             lambda: need(self.road.drag_area, "/craft/road/drag_area", "drag area of the whole craft as it runs").si,
             lambda: need(self.road.rolling, "/craft/road/rolling", "rolling coefficient of the tyres").si,
         )
@@ -141,23 +163,23 @@ class OnRoad:
     @lazy
     def power_speed(self) -> float:
         """Speed at which the rated power is used up on the level, m/s."""
-        all_or_cannot_say(lambda: self.bench.power, lambda: self.bench.efficiency, lambda: self.load_terms)
-        return power_limited_speed(self.bench.power * self.bench.efficiency, *self.load_terms)
+        all_or_cannot_say(lambda: self.train.power, lambda: self.train.efficiency, lambda: self.load_terms)
+        return power_limited_speed(self.train.power * self.train.efficiency, *self.load_terms)
 
     @lazy
     def torque(self) -> float:
         """Greatest torque of the unit, N·m: its peak, or the mean at rated power."""
-        peak = self.bench.installation.unit.peak_torque
+        peak = self.unit.peak_torque
         if peak is not None:
-            return above_zero(peak, self.bench._p("unit/peak_torque"), f"peak torque of the {self.bench.name}")
-        all_or_cannot_say(lambda: self.bench.power, lambda: self.bench.rated_speed)
-        return mean_torque(self.bench.power, self.bench.rated_speed)
+            return above_zero(peak, self.train.p("unit/peak_torque"), f"peak torque of the {self.train.name}")
+        all_or_cannot_say(lambda: self.train.power, lambda: self.train.rated_speed)
+        return mean_torque(self.train.power, self.train.rated_speed)
 
     @lazy
     def wheel_terms(self) -> tuple[float, float, float]:
         """Torque of the unit, ratio in the lowest gear and efficiency."""
-        all_or_cannot_say(lambda: self.torque, lambda: self.low_total, lambda: self.bench.efficiency)
-        return self.torque, self.low_total, self.bench.efficiency
+        all_or_cannot_say(lambda: self.torque, lambda: self.low_total, lambda: self.train.efficiency)
+        return self.torque, self.low_total, self.train.efficiency
 
     @lazy
     def wheel_force(self) -> float:
@@ -170,7 +192,7 @@ class OnRoad:
         """The final chain: the last stage, if it is one. Raises InputError when there is none."""
         stages = sorted(self.drive.stages.items(), key=lambda s: s[1].rank)
         if not stages or stages[-1][1].type != "chain":
-            raise InputError(self.bench._p("drive/stages"), f"the {self.bench.name} has no final chain")
+            raise InputError(self.train.p("drive/stages"), f"the {self.train.name} has no final chain")
         return stages[-1]
 
     @property
@@ -182,7 +204,7 @@ class OnRoad:
     def chain_terms(self) -> tuple[float, float, float]:
         """Pitch, driving and driven teeth of the final chain."""
         key, stage = self.chain
-        base = self.bench._p(f"drive/stages/{key}")
+        base = self.train.p(f"drive/stages/{key}")
         asks = (
             lambda: above_zero(stage.pitch, f"{base}/pitch", "pitch of the final chain"),
             lambda: need(stage.driver_teeth, f"{base}/driver_teeth", "teeth of the output sprocket").si,
@@ -197,13 +219,13 @@ class OnRoad:
         key, stage = self.chain
         if stage.centres is not None:
             return stage.centres.si
-        wheels = self.bench.wheels
-        placed = self.bench.placed
+        wheels = self.wheels
+        placed = self.placed
         if wheels is None:
-            raise CannotSay(Need(self.bench._p(f"drive/stages/{key}/centres"), "centre distance of the final chain"))
+            raise CannotSay(Need(self.train.p(f"drive/stages/{key}/centres"), "centre distance of the final chain"))
         all_or_cannot_say(lambda: placed.flange, lambda: wheels.rear_m, lambda: wheels.rear_axle_z_m)
         x, _, z = (t.value for t in placed.flange)
-        return math.hypot(wheels.rear_m + self.bench.resolved.stretch_m - x, wheels.rear_axle_z_m - z)
+        return math.hypot(wheels.rear_m + self.resolved.stretch_m - x, wheels.rear_axle_z_m - z)
 
     @lazy
     def links_terms(self) -> tuple[float, float, float, float]:
@@ -218,7 +240,7 @@ class OnRoad:
         try:
             return chain_links(*self.links_terms)
         except InputError as bad:
-            raise InputError(self.bench._p(f"drive/stages/{self.chain[0]}/centres"), bad.message) from None
+            raise InputError(self.train.p(f"drive/stages/{self.chain[0]}/centres"), bad.message) from None
 
     @lazy
     def fitted_centres(self) -> float:
@@ -229,17 +251,17 @@ class OnRoad:
     @property
     def shock(self) -> float:
         """Shock factor on the final drive."""
-        given = self.bench.resolved.project.assumptions.shock
+        given = self.resolved.project.assumptions.shock
         if given is not None:
             return given.si
-        return SHOCK_ELECTRIC if self.bench.installation.unit.kind == "electric" else SHOCK_DEFAULT
+        return SHOCK_ELECTRIC if self.unit.kind == "electric" else SHOCK_DEFAULT
 
     @lazy
     def grip_force(self) -> float:
         """Most that the driven tyre can push, N: all of the mass on it (cautious)."""
         grip = lambda: above_zero(self.road.grip, "/craft/road/grip", "grip of the driven tyre")
-        all_or_cannot_say(grip, self.bench.masses.heaviest)
-        return grip() * self.bench.masses.heaviest() * G0_M_S2
+        all_or_cannot_say(grip, self.heaviest)
+        return grip() * self.heaviest() * G0_M_S2
 
     @lazy
     def limit_force(self) -> float:
@@ -253,7 +275,7 @@ class OnRoad:
         all_or_cannot_say(lambda: self.limit_force, lambda: self.radius, lambda: self.chain_terms)
         key, stage = self.chain
         pitch, teeth, _ = self.chain_terms
-        torque = self.limit_force * self.radius / stage_ratio(stage, self.bench._p(f"drive/stages/{key}"))
+        torque = self.limit_force * self.radius / stage_ratio(stage, self.train.p(f"drive/stages/{key}"))
         return torque, sprocket_pitch_diameter(pitch, teeth)
 
     @lazy
@@ -261,7 +283,7 @@ class OnRoad:
         """Tensile strength of the final chain, N."""
         key, stage = self.chain
         return need(
-            stage.strength, self.bench._p(f"drive/stages/{key}/strength"), "tensile strength of the final chain"
+            stage.strength, self.train.p(f"drive/stages/{key}/strength"), "tensile strength of the final chain"
         ).si
 
     @lazy
@@ -273,7 +295,7 @@ class OnRoad:
     @lazy
     def final(self) -> FinalDrive:
         """What the final drive does to the unit in its lowest gear: chain pull along its top run, or the axle's torque."""
-        wheels = self.bench.wheels
+        wheels = self.wheels
         if wheels is None or not self.has_chain:
             all_or_cannot_say(lambda: self.limit_force, lambda: self.radius)
             return FinalDrive(
@@ -281,20 +303,20 @@ class OnRoad:
             )
         all_or_cannot_say(
             lambda: self.pull_terms,
-            lambda: self.bench.placed.flange,
+            lambda: self.placed.flange,
             lambda: wheels.rear_m,
             lambda: wheels.rear_axle_z_m,
         )
         torque, diameter = self.pull_terms
-        at: Vector = np.array([t.value for t in self.bench.placed.flange])
-        line = np.array([wheels.rear_m + self.bench.resolved.stretch_m - at[0], 0.0, wheels.rear_axle_z_m - at[2]])
+        at: Vector = np.array([t.value for t in self.placed.flange])
+        line = np.array([wheels.rear_m + self.resolved.stretch_m - at[0], 0.0, wheels.rear_axle_z_m - at[2]])
         line /= np.linalg.norm(line)
         up = np.array([-line[2], 0.0, line[0]])
         return FinalDrive(chain_pull(torque, diameter) * line, at + up * diameter / 2, np.zeros(3), self.limit_force)
 
     def values(self, out: ValueList) -> None:
         """Headline values."""
-        old = self.bench.old.on_road if self.bench.old else None
+        old = self.old
         before = lambda ask: (lambda: ask(old)) if old else None
         out.add(
             "geared-speed", "Road speed at rated speed, top gear", "road_speed", lambda: road_speed(*self.geared_terms),
@@ -361,8 +383,8 @@ class OnRoad:
             total = or_none(lambda r=ratio: self.total(r))
             gears.append(GearOut(
                 id=key, name=name, total=total,
-                speed_si=or_none(lambda t=total: road_speed(self.bench.rated_speed, self.radius, t)) if total else None,
-                torque_si=or_none(lambda t=total: wheel_torque(self.torque, t, self.bench.efficiency)) if total else None,
+                speed_si=or_none(lambda t=total: road_speed(self.train.rated_speed, self.radius, t)) if total else None,
+                torque_si=or_none(lambda t=total: wheel_torque(self.torque, t, self.train.efficiency)) if total else None,
             ))  # fmt: skip
         links = or_none(lambda: self.links) if self.has_chain else None
         return OnRoadOut(

@@ -9,7 +9,8 @@ from ...errors import CannotSay, Need, all_or_cannot_say
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.gap import or_none
 from ...judging.register import rule, verdict
-from ..section import DriveBench
+from ..road.quantities import OnRoad
+from ..train.quantities import Train
 from .functions import (
     chain_links,
     chain_pull,
@@ -24,8 +25,7 @@ from .functions import (
 @rule(
     "drive.top-gear", "Top gear against power", limit="gearing 1.0 to 1.15 of the power's speed ok, else watch: short or tall is a choice, not a danger", source="common practice, no source", mark="common practice", form="driven wheel",
 )  # fmt: skip
-def top_gear(bench: DriveBench) -> Iterable[Finding]:
-    road = bench.on_road
+def top_gear(road: OnRoad) -> Iterable[Finding]:
     all_or_cannot_say(lambda: road.power_speed, lambda: road.geared_terms)
     geared = road_speed(*road.geared_terms)
     share = geared / road.power_speed
@@ -46,8 +46,7 @@ def top_gear(bench: DriveBench) -> Iterable[Finding]:
 @rule(
     "drive.grip", "Force at the road against grip", limit="below the tyre's grip ok, above watch", source="mechanics", mark="statics", form="driven wheel",
 )  # fmt: skip
-def grip(bench: DriveBench) -> Iterable[Finding]:
-    road = bench.on_road
+def grip(road: OnRoad) -> Iterable[Finding]:
     all_or_cannot_say(lambda: road.wheel_force, lambda: road.grip_force)
     level: Level = "ok" if road.wheel_force <= road.grip_force else "watch"
     yield verdict(
@@ -59,8 +58,7 @@ def grip(bench: DriveBench) -> Iterable[Finding]:
 @rule(
     "drive.chain-closes", "Final chain closes", limit="an even number of links at a centre distance there is", source="machine-design handbook, roller chains (from memory)", mark="from memory", form="sprockets",
 )  # fmt: skip
-def chain_closes(bench: DriveBench) -> Iterable[Finding]:
-    road = bench.on_road
+def chain_closes(road: OnRoad) -> Iterable[Finding]:
     if not road.has_chain:
         return
     even = even_links(road.links)
@@ -73,13 +71,12 @@ def chain_closes(bench: DriveBench) -> Iterable[Finding]:
 @rule(
     "drive.chain-strength", "Strength of the final chain", limit="8 times the pull with shock ok, 6 watch, less stop; not less than the old chain had: watch", source="common practice, no source; tensile by its maker", mark="common practice", form="sprockets",
 )  # fmt: skip
-def chain_strength(bench: DriveBench) -> Iterable[Finding]:
-    road = bench.on_road
+def chain_strength(road: OnRoad) -> Iterable[Finding]:
     if not road.has_chain:
         return
     factor, strength, pull = road.chain_factor, road.chain_strength, chain_pull(*road.pull_terms)
-    before = bench if bench.placed.old else bench.old
-    proven = or_none(lambda: before.on_road.chain_factor) if before else None
+    before = road if road.placed.old else road.old
+    proven = or_none(lambda: before.chain_factor) if before else None
     level: Level = (
         "ok" if factor >= 8 else "watch" if factor >= 6 or (proven is not None and factor >= proven) else "stop"
     )
@@ -93,8 +90,7 @@ def chain_strength(bench: DriveBench) -> Iterable[Finding]:
 @rule(
     "drive.small-sprocket", "Small sprocket", limit="15 teeth or more ok, 11 to 14 watch, less stop; wrap 120° or more ok, 100° watch", source="common practice, no source; wrap: handbook (from memory)", mark="common practice", form="sprockets",
 )  # fmt: skip
-def small_sprocket(bench: DriveBench) -> Iterable[Finding]:
-    road = bench.on_road
+def small_sprocket(road: OnRoad) -> Iterable[Finding]:
     if not road.has_chain:
         return
     all_or_cannot_say(lambda: road.chain_terms, lambda: road.centres)
@@ -122,10 +118,10 @@ def small_sprocket(bench: DriveBench) -> Iterable[Finding]:
     mark="common practice",
     form="corners",
 )
-def reverse(bench: DriveBench) -> Iterable[Finding]:
-    kind = bench.installation.drive.reverse
+def reverse(train: Train) -> Iterable[Finding]:
+    kind = train.drive.reverse
     if kind is None:
-        raise CannotSay(Need(bench._p("drive/reverse"), f"how the {bench.name} reverses"))
+        raise CannotSay(Need(train.p("drive/reverse"), f"how the {train.name} reverses"))
     level: Level = "watch" if kind == "none" else "ok"
     yield verdict(
         "drive.reverse",

@@ -8,21 +8,24 @@ from ...errors import CannotSay, Need
 from ...judging.finding import Finding, q, word
 from ...judging.register import rule, verdict
 from ...physics.mechanics import TURN_SIGN
-from ..section import TURN_WORDS, DriveBench
+from ...resolved.craft import Resolved
+from ...resolved.installation import ResolvedInstallation
+from ..train.quantities import Train
+from .quantities import TURN_WORDS
 
 
 @rule("drive.rotation", "Turning direction and propeller", limit="same", source="kinematics", mark="statics")
-def rotation(bench: DriveBench) -> Iterable[Finding]:
-    if bench.resolved.has("across"):
+def rotation(train: Train, placed: ResolvedInstallation, resolved: Resolved) -> Iterable[Finding]:
+    if resolved.has("across"):
         return
-    hand = bench.installation.propeller.turns
+    hand = placed.installation.propeller.turns
     if hand is None:
-        raise CannotSay(Need(bench._p("propeller/turns"), f"hand of the propeller ({bench.name})"))
-    turns = bench.output_turns
+        raise CannotSay(Need(train.p("propeller/turns"), f"hand of the propeller ({train.name})"))
+    turns = train.output_turns
     same = TURN_SIGN[hand] == turns
     yield verdict(
         "drive.rotation", "ok" if same else "stop", "Train and propeller turn the same way" if same else "The propeller is of the other hand",
-        "The {f} turns {t} seen from aft looking forward; the propeller wants {h}.", f=word(bench.resolved.word("flange")), t=word(TURN_WORDS[turns]), h=word(hand),
+        "The {f} turns {t} seen from aft looking forward; the propeller wants {h}.", f=word(resolved.word("flange")), t=word(TURN_WORDS[turns]), h=word(hand),
     )  # fmt: skip
 
 
@@ -33,10 +36,10 @@ def rotation(bench: DriveBench) -> Iterable[Finding]:
     source="common practice, no source",
     mark="common practice",
 )
-def hunting_tooth(bench: DriveBench) -> Iterable[Finding]:
+def hunting_tooth(train: Train) -> Iterable[Finding]:
     from math import gcd
 
-    for key, stage in bench.installation.drive.stages.items():
+    for key, stage in train.drive.stages.items():
         if stage.driver_teeth and stage.driven_teeth:
             a, b = int(stage.driver_teeth.si), int(stage.driven_teeth.si)
             if gcd(a, b) > 1 and stage.type == "gear":

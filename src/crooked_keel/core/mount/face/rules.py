@@ -6,20 +6,20 @@ from collections.abc import Iterable
 
 from ...judging.finding import Finding, Level, q
 from ...judging.register import rule, verdict
-from ..section import MountBench
+from ..face.quantities import OnFace
 from .functions import face_moment
 
 
 @rule(
     "mount.face", "Motor on the gearbox's face", limit="moment below the old unit's ok, 1.5 times watch, more or unknown stop without a third point", source="proposed", mark="proposed", form="gearbox face",
 )  # fmt: skip
-def face(bench: MountBench) -> Iterable[Finding]:
-    if not bench.on_face or bench.placed.old:
+def face(face: OnFace) -> Iterable[Finding]:
+    if not face.on_face or face.placed.old:
         return
-    moment = face_moment(*bench.face_terms)
-    known = bench.old is not None and bench.old.on_face
-    old = face_moment(*bench.old.face_terms) if known and bench.old else None
-    third = bench.mount.face.third_at is not None
+    moment = face_moment(*face.face_terms)
+    known = face.old is not None and face.old.on_face
+    old = face_moment(*face.old.face_terms) if known and face.old else None
+    third = face.mount.face.third_at is not None
     share = moment / old if old else None
     level: Level = (
         "ok"
@@ -35,5 +35,5 @@ def face(bench: MountBench) -> Iterable[Finding]:
     )
     yield verdict(
         "mount.face", level, "{m} on the gearbox's face in a bump", ("The old unit put {o} on it." if old is not None else "What the old unit put on it is not known.") + ("" if level == "ok" else tail) + " Whether the case stands it is not known from this sum.",
-        working=face_moment.working(*bench.face_terms), m=q(moment, "moment"), o=q(old or 0.0, "moment"),
+        working=face_moment.working(*face.face_terms), m=q(moment, "moment"), o=q(old or 0.0, "moment"),
     )  # fmt: skip

@@ -9,7 +9,9 @@ from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.gap import needs_out
 from ...judging.register import rule, verdict
 from ...physics.mechanics import TORQUE_FACTOR_SOURCE
-from ..section import FITTING_FACTOR, PEAK_SOURCE, MountBench
+from ...resolved.craft import Resolved
+from ..acting import FITTING_FACTOR, PEAK_SOURCE, Acting
+from ..points.quantities import Points
 from .functions import limit_engine_torque, reserve_factor
 
 _NOT_THERE = {
@@ -27,30 +29,30 @@ _NOT_THERE = {
     mark="from memory",
     form="spring points",
 )
-def cases(bench: MountBench) -> Iterable[Finding]:
-    columns, _, _, gaps = bench.shared
+def cases(points: Points, acting: Acting, resolved: Resolved) -> Iterable[Finding]:
+    columns, _, _, gaps = points.shared
     if gaps:
         needs = {n.pointer: n for g in gaps.values() for n in g.needs}
         yield verdict(
             "mount.cases", "unknown", "Cannot say yet: {n} of {all} load cases", "Left out of the verdicts: {names}.", subject="gaps",
-            n=q(len(gaps), "count"), all=q(len(bench.table), "count"), names=word(", ".join(bench.case_name(k) for k in gaps)), needs=needs_out(tuple(needs.values())),
+            n=q(len(gaps), "count"), all=q(len(acting.table), "count"), names=word(", ".join(acting.case_name(k) for k in gaps)), needs=needs_out(tuple(needs.values())),
         )  # fmt: skip
-    left = max((bench.closure(k) for k in columns), default=0.0)
+    left = max((points.closure(k) for k in columns), default=0.0)
     yield verdict(
         "mount.cases", "ok" if left < 1e-8 else "stop", "{n} cases, sums close" if left < 1e-8 else "The sums do not close",
-        "In every case the loads on the points add up to the load of the unit. " + _NOT_THERE["firewall" if bench.resolved.has("firewall") else "bed" if bench.resolved.has("bed") else "other"], n=q(len(columns), "count"),
+        "In every case the loads on the points add up to the load of the unit. " + _NOT_THERE["firewall" if resolved.has("firewall") else "bed" if resolved.has("bed") else "other"], n=q(len(columns), "count"),
     )  # fmt: skip
 
 
 @rule("mount.held", "The unit is held", limit="no free motion", source="statics", mark="statics", form="spring points")
-def held(bench: MountBench) -> Iterable[Finding]:
-    bench.shared  # noqa: B018  raises, naming the free motion
+def held(points: Points) -> Iterable[Finding]:
+    points.shared  # noqa: B018  raises, naming the free motion
     yield verdict(
         "mount.held",
         "ok",
         "Held in every direction",
         "{n} points, rigid unit, springs as stated.",
-        n=q(len(bench.springs), "count"),
+        n=q(len(points.springs), "count"),
     )
 
 
@@ -62,16 +64,16 @@ def held(bench: MountBench) -> Iterable[Finding]:
     mark="from memory",
     form="spring points",
 )
-def reserve(bench: MountBench) -> Iterable[Finding]:
-    key, factor, case, load = bench.least_reserve
-    strength = bench.mount.points[key].strength
+def reserve(points: Points, acting: Acting) -> Iterable[Finding]:
+    key, factor, case, load = points.least_reserve
+    strength = points.mount.points[key].strength
     assert strength is not None
     level: Level = "ok" if factor >= 1.15 else "watch" if factor >= 1.0 else "stop"
     yield verdict(
         "mount.reserve", level, "{p} has reserve {r}", "{c}: {load} on the point, {kind}. Its strength is taken as {s}, ultimate.",
         compared=Compared(value=factor, dimension="number", lo=1.15), margin=q(factor - 1.0, "number"),
-        working=reserve_factor.working(strength.si, bench.ultimate_factor(case), FITTING_FACTOR, load), source=case.source,
-        p=word(bench.mount.points[key].name), r=q(factor, "number"), c=word(case.name), load=q(load, "force"), s=q(strength.si, "force"),
+        working=reserve_factor.working(strength.si, acting.ultimate_factor(case), FITTING_FACTOR, load), source=case.source,
+        p=word(points.mount.points[key].name), r=q(factor, "number"), c=word(case.name), load=q(load, "force"), s=q(strength.si, "force"),
         kind=word("limit" if case.kind == "limit" else "ultimate"),
     )  # fmt: skip
 
@@ -84,19 +86,19 @@ def reserve(bench: MountBench) -> Iterable[Finding]:
     mark="proposed",
     form="spring points",
 )
-def against_old(bench: MountBench) -> Iterable[Finding]:
-    if bench.placed.old:
+def against_old(points: Points, acting: Acting) -> Iterable[Finding]:
+    if points.placed.old:
         return
-    if bench.old is None:
+    if points.old is None:
         raise CannotSay(Need("/old_installation", "the old installation"))
-    new = bench.worst
-    old = bench.old.worst
+    new = points.worst
+    old = points.old.worst
     share = new[2] / old[2]
     level: Level = "ok" if share <= 1.0 else "watch" if share <= 1.1 else "stop"
     yield verdict(
         "mount.against-old", level, "Worst point carries {p} of the old", "{a} → {b}, {n} in: {c}. The structure behind the points is proven for the old load only.",
         compared=Compared(value=share, dimension="number", hi=1.0), margin=q(1.0 - share, "number"),
-        p=q(share, "percent"), a=q(old[2], "force"), b=q(new[2], "force"), n=word(bench.mount.points[new[0]].name), c=word(bench.case_name(new[1])),
+        p=q(share, "percent"), a=q(old[2], "force"), b=q(new[2], "force"), n=word(points.mount.points[new[0]].name), c=word(acting.case_name(new[1])),
     )  # fmt: skip
 
 
@@ -107,21 +109,21 @@ def against_old(bench: MountBench) -> Iterable[Finding]:
     source=TORQUE_FACTOR_SOURCE,
     mark="from memory",
 )
-def torque(bench: MountBench) -> Iterable[Finding]:
-    if bench.resolved.has("across"):
+def torque(acting: Acting, resolved: Resolved) -> Iterable[Finding]:
+    if resolved.has("across"):
         return
-    limit = bench.limit_torque
-    if bench.installation.unit.kind == "electric" and bench.mount.torque_factor is None:
+    limit = acting.limit_torque
+    if acting.unit.kind == "electric" and acting.mount.torque_factor is None:
         yield verdict(
             "mount.limit-torque", "ok", "Limit torque {t} at the {f}", "The motor's peak torque, as entered, times its ratio; it rolls the unit {way}.", source=PEAK_SOURCE,
-            t=q(abs(limit), "torque"), f=word(bench.resolved.word("flange")), way=word("anticlockwise seen from aft" if limit > 0 else "clockwise seen from aft"),
+            t=q(abs(limit), "torque"), f=word(resolved.word("flange")), way=word("anticlockwise seen from aft" if limit > 0 else "clockwise seen from aft"),
         )  # fmt: skip
         return
-    power = bench.output.mean_torque_n_m * bench.output.propeller_speed_rad_s
+    power = acting.output.mean_torque_n_m * acting.output.propeller_speed_rad_s
     yield verdict(
         "mount.limit-torque", "ok", "Limit torque {t} at the {f}", "{k} times the mean torque behind the reduction; it rolls the unit {way}.",
-        working=limit_engine_torque.working(bench.factor, power, bench.output.propeller_speed_rad_s),
-        f=word(bench.resolved.word("flange")), t=q(abs(limit), "torque"), k=q(bench.factor, "number"), way=word("anticlockwise seen from aft" if limit > 0 else "clockwise seen from aft"),
+        working=limit_engine_torque.working(acting.factor, power, acting.output.propeller_speed_rad_s),
+        f=word(resolved.word("flange")), t=q(abs(limit), "torque"), k=q(acting.factor, "number"), way=word("anticlockwise seen from aft" if limit > 0 else "clockwise seen from aft"),
     )  # fmt: skip
 
 
@@ -133,24 +135,24 @@ def torque(bench: MountBench) -> Iterable[Finding]:
     mark="statics",
     form="bed",
 )
-def thrust_path(bench: MountBench) -> Iterable[Finding]:
-    bench.thrust  # noqa: B018  asks where it is taken
-    hull = bench.mount.thrust_taken == "hull"
+def thrust_path(acting: Acting) -> Iterable[Finding]:
+    acting.thrust  # noqa: B018  asks where it is taken
+    hull = acting.mount.thrust_taken == "hull"
     yield verdict(
         "mount.thrust-path", "ok", "Thrust is taken by a bearing on the hull" if hull else "Thrust is taken by the feet of the unit",
-        "The coupling must then leave the unit free to move on its rubber." if hull else "The gear's own bearing passes it to the feet: {t}.", t=q(bench.thrust, "force"),
+        "The coupling must then leave the unit free to move on its rubber." if hull else "The gear's own bearing passes it to the feet: {t}.", t=q(acting.thrust, "force"),
     )  # fmt: skip
 
 
 @rule(
     "mount.uplift", "Feet that lift", limit="none in a limit case ok, any watch", source="common practice, no source", mark="common practice", form="bed",
 )  # fmt: skip
-def uplift(bench: MountBench) -> Iterable[Finding]:
-    columns, _, shared, _ = bench.shared
+def uplift(points: Points, acting: Acting) -> Iterable[Finding]:
+    columns, _, shared, _ = points.shared
     worst = ("", "", 0.0)
-    for case in bench.table:
+    for case in acting.table:
         if case.kind == "limit" and case.id in columns:
-            for row, key in enumerate(bench.placed.mount_keys):
+            for row, key in enumerate(points.placed.mount_keys):
                 up = float(shared.load_n[row, 2, columns[case.id]].max())
                 if up > worst[2]:
                     worst = (key, case.id, up)
@@ -158,5 +160,5 @@ def uplift(bench: MountBench) -> Iterable[Finding]:
         yield verdict("mount.uplift", "ok", "Every foot stays down", "In every limit case of the table.")
         return
     yield verdict(
-        "mount.uplift", "watch", "Foot {p} lifts with {f}", "{c}. It needs a captive mount, and bolts through the stringer rather than lag screws.", p=word(bench.mount.points[worst[0]].name), c=word(bench.case_name(worst[1]).capitalize()), f=q(worst[2], "force"),
+        "mount.uplift", "watch", "Foot {p} lifts with {f}", "{c}. It needs a captive mount, and bolts through the stringer rather than lag screws.", p=word(points.mount.points[worst[0]].name), c=word(acting.case_name(worst[1]).capitalize()), f=q(worst[2], "force"),
     )  # fmt: skip

@@ -8,19 +8,20 @@ from ...errors import CannotSay, Need, all_or_cannot_say
 from ...figure.trace import need
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
+from ..acting import FITTING_FACTOR
 from ..points.functions import reserve_factor
-from ..section import FITTING_FACTOR, MountBench
+from ..swing.quantities import Swing
 
 
 @rule(
     "mount.swing", "Pivot and shock", limit="reserve 1.15 or more ok, 1.0 watch, less stop, on limit loads times 1.5", source="statics; factors as on other mounts, proposed", mark="proposed", form="swing unit",
 )  # fmt: skip
-def swing(bench: MountBench) -> Iterable[Finding]:
-    s = bench.mount.swing
+def swing(swing: Swing) -> Iterable[Finding]:
+    s = swing.mount.swing
     for what, strength in (("pivot", s.pivot_strength), ("shock", s.shock_strength)):
-        given = lambda st=strength, w=what: need(st, bench._p(f"mount/swing/{w}_strength"), f"strength of the {w}").si
-        all_or_cannot_say(given, lambda: bench.swing_cases)
-        case, load = bench.worst_swing(what)
+        given = lambda st=strength, w=what: need(st, swing._p(f"mount/swing/{w}_strength"), f"strength of the {w}").si
+        all_or_cannot_say(given, lambda: swing.swing_cases)
+        case, load = swing.worst_swing(what)
         factor = reserve_factor(given(), 1.5, FITTING_FACTOR, load)
         level: Level = "ok" if factor >= 1.15 else "watch" if factor >= 1.0 else "stop"
         yield verdict(
@@ -38,12 +39,12 @@ def swing(bench: MountBench) -> Iterable[Finding]:
     mark="proposed",
     form="swing unit",
 )
-def swing_against_old(bench: MountBench) -> Iterable[Finding]:
-    if bench.placed.old:
+def swing_against_old(swing: Swing) -> Iterable[Finding]:
+    if swing.placed.old:
         return
-    if bench.old is None:
+    if swing.old is None:
         raise CannotSay(Need("/old_installations", "the old installation"))
-    new, old = bench.worst_swing("pivot"), bench.old.worst_swing("pivot")
+    new, old = swing.worst_swing("pivot"), swing.old.worst_swing("pivot")
     share = new[1] / old[1]
     level: Level = "ok" if share <= 1.0 else "watch" if share <= 1.1 else "stop"
     yield verdict(

@@ -1,0 +1,241 @@
+"""Readings of a coupling, computed."""
+
+from __future__ import annotations
+
+from ...errors import InputError, all_or_cannot_say
+from ...figure.trace import need
+from ...judging.formula import Working, record
+from ...judging.gap import or_none
+from ...judging.values import ValueList
+from ...resolved.craft import Resolved
+from ...resolved.installation import ResolvedInstallation
+from ...topic.lazy import lazy
+from ..readings import Readings
+from .functions import (
+    OFFSET_OK_M,
+    Faces,
+    Plan,
+    adjuster_plan,
+    angle_from_gaps,
+    coupling_from_face_gaps,
+    foot_move,
+    gap_limits,
+    nut_turns,
+    opening_at_bottom,
+    predict_gaps,
+    rim_offset_from_step,
+    soft_foot_twist,
+)
+
+CLOCKS = (12, 3, 6, 9)
+FEET = (
+    ("front_port", "front port"),
+    ("front_starboard", "front starboard"),
+    ("rear_port", "rear port"),
+    ("rear_starboard", "rear starboard"),
+)
+
+
+@record
+class FootOut:
+    """One foot: move up and to starboard, turns and whole flats of its nut (up positive), and the shim that makes it stand."""
+
+    id: str
+    name: str
+    up_si: float | None
+    starboard_si: float | None
+    turns: float | None
+    flats: float | None
+    shim_si: float | None
+    soft: bool
+
+
+@record
+class CouplingOut:
+    """The coupling as drawn: gaps as read and as expected after the flats, seen from aft looking forward."""
+
+    diameter_si: float | None
+    gaps: list[float | None]
+    after: list[float]
+    angle_v: float | None
+    angle_h: float | None
+    offset_v_si: float | None
+    offset_h_si: float | None
+    ok_si: float | None
+    feet: list[FootOut]
+
+
+class Coupling(Readings):
+    """The coupling between unit and shaft: gaps and steps as read, and what the feet must do."""
+
+    def __init__(self, resolved: Resolved, placed: ResolvedInstallation) -> None:
+        super().__init__(placed)
+        self.resolved = resolved
+
+    def _clock(self, clock: int) -> int:
+        """The clock position seen from aft; a person who faces aft sees 3 and 9 swapped."""
+        return {3: 9, 9: 3}.get(clock, clock) if self.align.coupling.facing == "aft" else clock
+
+    @lazy
+    def diameter(self) -> float:
+        """Diameter of the coupling, m."""
+        return self._read("coupling", "diameter", "diameter of the coupling")
+
+    @lazy
+    def faces(self) -> Faces:
+        """Angles from the gaps."""
+        gaps = {c: getattr(self.align.coupling, f"gap_{c}") for c in CLOCKS}
+        read = {self._clock(c): g.si for c, g in gaps.items() if g is not None}
+        if len(read) < 3:
+            all_or_cannot_say(
+                lambda: self.diameter,
+                *[lambda c=c: self._read("coupling", f"gap_{c}", f"gap at {c} o'clock") for c in CLOCKS],
+            )
+        all_or_cannot_say(lambda: self.diameter)
+        try:
+            return coupling_from_face_gaps(self.diameter, read)
+        except InputError as bad:
+            raise InputError(self.placed._p(bad.field.lstrip("/")), bad.message, given=bad.given) from None
+
+    @lazy
+    def offset(self) -> tuple[float, float, float]:
+        """Offset up and to starboard at the coupling and its closure, m, from the rim steps."""
+        asks = [lambda c=c: self._read("coupling", f"step_{c}", f"rim step at {c} o'clock") for c in CLOCKS]
+        all_or_cannot_say(*asks)
+        steps = {self._clock(c): ask() for c, ask in zip(CLOCKS, asks, strict=True)}
+        return rim_offset_from_step(steps[12], steps[3], steps[6], steps[9])
+
+    @lazy
+    def offset_or_none(self) -> tuple[float, float]:
+        """Offset; where no step was read the feet are moved for the angle alone, which a finding says."""
+        known = or_none(lambda: self.offset)
+        return (known[0], known[1]) if known else (0.0, 0.0)
+
+    @lazy
+    def feet(self) -> tuple[float, float]:
+        """Front and rear feet from the coupling face, m."""
+        asks = [
+            lambda e=e: self._read("coupling", f"{e}_feet", f"coupling face to the {e} feet") for e in ("front", "rear")
+        ]
+        all_or_cannot_say(*asks)
+        return asks[0](), asks[1]()
+
+    def move(self, end: int, way: str) -> float:
+        """Move of the front (0) or rear (1) feet, up or sideways, m."""
+        all_or_cannot_say(lambda: self.faces, lambda: self.feet)
+        return foot_move(*self.move_terms(end, way))
+
+    def move_terms(self, end: int, way: str) -> tuple[float, float, float]:
+        """Offset, angle and distance of a pair of feet."""
+        sideways = way != "up"
+        return (
+            self.offset_or_none[sideways],
+            self.faces.sideways_rad if sideways else self.faces.vertical_rad,
+            self.feet[end],
+        )
+
+    @lazy
+    def school(self) -> str:
+        """School of the gap limit."""
+        return self.resolved.project.assumptions.coupling_school or "both"
+
+    @lazy
+    def thread(self) -> float:
+        """Pitch of the adjusting thread, m."""
+        return self._read("coupling", "thread_pitch", "pitch of the adjusting thread")
+
+    @lazy
+    def plan(self) -> Plan:
+        """Whole flats of the nuts."""
+        all_or_cannot_say(lambda: self.faces, lambda: self.feet, lambda: self.thread)
+        limit = gap_limits(self.diameter, self.school)[0]
+        return adjuster_plan(
+            self.offset_or_none[0], self.faces.vertical_rad, *self.feet, self.thread, self.diameter, OFFSET_OK_M, limit
+        )
+
+    @lazy
+    def twist(self) -> float:
+        """Part of the four feet that no plane fits, m; from the gaps under them when all bolts are loose."""
+        asks = [
+            lambda k=k, w=w: self._read("coupling", f"under_{k}", f"gap under the {w} foot, its bolt loose")
+            for k, w in FEET
+        ]
+        all_or_cannot_say(*asks)
+        fp, fs, rp, rs = (-ask() for ask in asks)
+        return soft_foot_twist(fp, fs, rp, rs)
+
+    @lazy
+    def low_feet(self) -> tuple[str, str]:
+        """The two feet that are low by the twist."""
+        return ("front_port", "rear_starboard") if self.twist < 0 else ("front_starboard", "rear_port")
+
+    def coupling_out(self) -> CouplingOut:
+        """The coupling for the drawing."""
+        faces, plan = or_none(lambda: self.faces), or_none(lambda: self.plan)
+        gaps = {self._clock(c): getattr(self.align.coupling, f"gap_{c}") for c in CLOCKS}
+        after = predict_gaps(faces.mean_gap_m, plan.angle_rad, 0.0, self.diameter) if faces and plan else {}
+        known = or_none(lambda: self.offset)
+        twist = or_none(lambda: self.twist)
+        rows = []
+        for key, name in FEET:
+            end = 0 if key.startswith("front") else 1
+            up = or_none(lambda e=end: self.move(e, "up"))
+            flats = (plan.front_flats, plan.rear_flats)[end] if plan else None
+            low = twist is not None and abs(twist) > 1e-9 and key in self.low_feet
+            rows.append(FootOut(
+                id=key, name=name, up_si=up, starboard_si=or_none(lambda e=end: self.move(e, "sideways")),
+                turns=or_none(lambda u=up: nut_turns(u, self.thread)) if up is not None else None, flats=float(flats) if flats is not None else None,
+                shim_si=None if twist is None else 2 * abs(twist) if low else 0.0, soft=low,
+            ))  # fmt: skip
+        diameter = or_none(lambda: self.diameter)
+        return CouplingOut(
+            diameter_si=diameter, gaps=[or_none(lambda c=c: need(gaps[c], "", "gap").si) for c in CLOCKS],
+            after=[after[c] for c in CLOCKS] if after else [], angle_v=faces.vertical_rad if faces else None, angle_h=faces.sideways_rad if faces else None,
+            offset_v_si=known[0] if known else None, offset_h_si=known[1] if known else None,
+            ok_si=gap_limits(diameter, self.school)[0] if diameter else None, feet=rows,
+        )  # fmt: skip
+
+    def values(self, out: ValueList) -> None:
+        """Headline values of the coupling."""
+        c = self.align.coupling
+        both = c.gap_6 is not None and c.gap_12 is not None
+        out.add(
+            "gap-bottom", "Flange opens at the bottom by", "fine_length", lambda: self.faces.open_bottom_m,
+            working=self._opening_working if both else None, source="least squares over the gaps",
+        )  # fmt: skip
+        out.add(
+            "angle", "Unit against the shaft, nose high", "fine_angle", lambda: self.faces.vertical_rad, working=self._angle_working if both else None, source="least squares over the gaps",
+        )  # fmt: skip
+        out.add(
+            "gap-port",
+            "Flange opens to port by",
+            "fine_length",
+            lambda: self.faces.open_port_m,
+            source="least squares over the gaps",
+        )
+        for end, name in ((0, "Front"), (1, "Rear")):
+            out.add(
+                f"{name.lower()}-up", f"{name} feet go up by", "fine_length", lambda e=end: self.move(e, "up"), working=lambda e=end: foot_move.working(*self.move_terms(e, "up")),
+            )  # fmt: skip
+            out.add(
+                f"{name.lower()}-turns", f"{name} nuts, turns up", "number", lambda e=end: self._turns(e), working=lambda e=end: nut_turns.working(self.move(e, "up"), self.thread),
+            )  # fmt: skip
+            out.add(
+                f"{name.lower()}-flats", f"{name} nuts, whole flats up", "count", lambda e=end: float((self.plan.front_flats, self.plan.rear_flats)[e]), source="whole flats that leave least of both limits",
+            )  # fmt: skip
+            out.add(
+                f"{name.lower()}-sideways", f"{name} feet go to starboard by", "fine_length", lambda e=end: self.move(e, "sideways"),
+                working=lambda e=end: foot_move.working(*self.move_terms(e, "sideways")),
+            )  # fmt: skip
+
+    def _opening_working(self) -> Working:
+        bottom, top = (self._read("coupling", f"gap_{c}", f"gap at {c} o'clock") for c in (6, 12))
+        return opening_at_bottom.working(bottom, top)
+
+    def _angle_working(self) -> Working:
+        bottom, top = (self._read("coupling", f"gap_{c}", f"gap at {c} o'clock") for c in (6, 12))
+        return angle_from_gaps.working(bottom, top, self.diameter)
+
+    def _turns(self, end: int) -> float:
+        all_or_cannot_say(lambda: self.move(end, "up"), lambda: self.thread)
+        return nut_turns(self.move(end, "up"), self.thread)

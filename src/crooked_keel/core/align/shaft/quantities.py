@@ -1,0 +1,76 @@
+"""The shaft line of a boat."""
+
+from __future__ import annotations
+
+from ...errors import all_or_cannot_say
+from ...figure.trace import need
+from ...judging.values import ValueList
+from ...resolved.installation import ResolvedInstallation
+from ...topic.lazy import lazy
+from ..readings import Readings
+from .functions import front_height_gain, packer_height, shaft_angle, unit_angle
+
+
+class ShaftLine(Readings):
+    """The shaft line of a boat and the packers under the feet."""
+
+    def __init__(self, placed: ResolvedInstallation, old: ShaftLine | None) -> None:
+        super().__init__(placed)
+        self.old = old
+
+    @lazy
+    def down_angle(self) -> float:
+        """Down-angle of the gear, rad; blank is a straight gear."""
+        figure = self.placed.installation.drive.down_angle
+        return figure.si if figure else 0.0
+
+    def _shaft_terms(self) -> tuple[float, float]:
+        flange, end = self.placed.flange, self.placed.shaft_end
+        return flange[2].value - end[1].value, end[0].value - flange[0].value
+
+    def _height_terms(self) -> tuple[float, float, float]:
+        length = need(
+            self.placed.installation.unit.length, self.placed._p("unit/length"), f"length of the {self.placed.name}"
+        )
+        return length.si, self.placed.shaft[0], self.down_angle
+
+    def packer_terms(self, key: str) -> tuple[float, float, float]:
+        """Foot, stringer and height of the mount, m."""
+        height = lambda: (
+            need(
+                self.placed.installation.mount.height,
+                self.placed._p("mount/height"),
+                "height of the mounts, loaded, at mid travel",
+            ).si
+        )
+        all_or_cannot_say(lambda: self.placed.mount_points, lambda: self.placed.structure_points, height)
+        return self.placed.mount_points[key][2].value, self.placed.structure_points[key][2].value, height()
+
+    def packer(self, key: str) -> float:
+        """Packer under a foot, m."""
+        return packer_height(*self.packer_terms(key))
+
+    def values(self, out: ValueList) -> None:
+        """Headline values of the shaft line."""
+        old = self.old
+        out.add(
+            "shaft-angle", "Shaft falls going aft by", "angle", lambda: self.placed.shaft[0], before=(lambda: old.placed.shaft[0]) if old else None,
+            working=lambda: shaft_angle.working(*self._shaft_terms()),
+        )  # fmt: skip
+        out.add(
+            "unit-angle", "Unit, nose up", "angle", lambda: self.placed.nose_up, before=(lambda: old.placed.nose_up) if old else None,
+            working=lambda: unit_angle.working(self.placed.shaft[0], self.down_angle),
+        )  # fmt: skip
+        if self.placed.installation.drive.down_angle is not None:
+            out.add(
+                "height-gain", "Front of the unit sits lower by", "length", lambda: front_height_gain(*self._height_terms()), working=lambda: front_height_gain.working(*self._height_terms()),
+            )  # fmt: skip
+        for key in self.placed.mount_keys:
+            name = self.placed.installation.mount.points[key].name
+            out.add(
+                f"packer-{key}",
+                f"Packer, {name}",
+                "length",
+                lambda k=key: self.packer(k),
+                working=lambda k=key: packer_height.working(*self.packer_terms(k)),
+            )

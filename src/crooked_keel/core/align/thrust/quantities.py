@@ -1,0 +1,156 @@
+"""The thrust line of one installation."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from ...errors import all_or_cannot_say
+from ...figure.trace import need
+from ...judging.values import ValueList
+from ...physics.geometry import Vector
+from ...resolved.installation import Local, ResolvedInstallation
+from ...topic.lazy import lazy
+from ...topic.reading import Topic
+from .functions import (
+    Turned,
+    firewall_distance,
+    rear_clearance,
+    rear_disc_reach,
+    rear_port,
+    rear_up,
+    rotate_about_flange,
+    tube_length,
+)
+
+
+class ThrustLine(Topic):
+    """The thrust line, turned about a flange that is held."""
+
+    def __init__(self, placed: ResolvedInstallation, old: ThrustLine | None) -> None:
+        self.placed = placed
+        self.unit = placed.installation.unit
+        self.mount = placed.installation.mount
+        self.name = placed.name
+        self.old = old
+
+    @lazy
+    def turned(self) -> Turned:
+        """Mount points and tubes with the thrust line as set."""
+        return self._turn(*(a.value for a in self.placed.angles))
+
+    @lazy
+    def straight(self) -> Turned:
+        """The same with no down or right thrust."""
+        return self._turn(0.0, 0.0)
+
+    def _turn(self, down: float, right: float) -> Turned:
+        p = self.placed
+        all_or_cannot_say(lambda: p.mount_points, lambda: p.structure_points)
+        flange, back = vector(p.flange), p.rotation.T
+        square = {k: flange + back @ (vector(v) - flange) for k, v in p.mount_points.items()}
+        return rotate_about_flange(
+            flange, down, right, 0.0, square, {k: vector(v) for k, v in p.structure_points.items()}
+        )
+
+    @lazy
+    def length(self) -> float:
+        """From the output flange to the rear of the unit, along the shaft, m."""
+        unit = self.unit
+        all_or_cannot_say(
+            lambda: self.placed.unit_flange_local,
+            lambda: need(unit.length, self.placed._p("unit/length"), f"length of the {self.name} behind its flange"),
+        )
+        assert unit.length is not None
+        return self.placed.unit_flange_local[0].value + unit.length.si
+
+    @lazy
+    def firewall_distance(self) -> float:
+        """From the output flange to the firewall, along the craft, m."""
+        all_or_cannot_say(lambda: self.placed.flange, self.placed.references.firewall_x)
+        return firewall_distance(*self._stations())
+
+    def _stations(self) -> tuple[float, float]:
+        """Stations of firewall and flange, m."""
+        return self.placed.references.firewall_x().value, self.placed.flange[0].value
+
+    @lazy
+    def reach(self) -> float:
+        """Nearest rim of the rear of the unit, aft of the flange, m."""
+        unit = self.unit
+        all_or_cannot_say(
+            lambda: self.length,
+            lambda: self.placed.rotation,
+            lambda: need(
+                unit.rear_radius, self.placed._p("unit/rear_radius"), f"radius of the rear of the {self.name}"
+            ),
+        )
+        assert unit.rear_radius is not None and unit.length is not None
+        base = vector(self.placed.unit_flange_local) + np.array([unit.length.si, 0.0, 0.0])
+        return rear_disc_reach(self.placed.rotation, base, unit.rear_radius.si)
+
+    @lazy
+    def rear_clearance(self) -> float:
+        """From the nearest rim of the rear of the unit to the firewall, m."""
+        all_or_cannot_say(lambda: self.firewall_distance, lambda: self.reach)
+        return rear_clearance(self.firewall_distance, self.reach)
+
+    def _tube(self, key: str) -> tuple[float, float, float]:
+        """From a mount point to its firewall point, m."""
+        x, y, z = (float(v) for v in vector(self.placed.structure_points[key]) - self.turned.moved[key])
+        return x, y, z
+
+    def values(self, out: ValueList) -> None:
+        old = self.old
+        angles = lambda: (self.placed.angles[0].value, self.placed.angles[1].value)
+        out.add(
+            "firewall-distance",
+            "Flange to firewall",
+            "length",
+            lambda: self.firewall_distance,
+            before=(lambda: old.firewall_distance) if old else None,
+            working=lambda: firewall_distance.working(*self._stations()),
+        )
+        out.add(
+            "rear-up",
+            "Rear of the unit goes up by",
+            "length",
+            lambda: self.rear_shift[0],
+            working=lambda: rear_up.working(self.length, angles()[0]),
+        )
+        out.add(
+            "rear-port",
+            "Rear of the unit goes to port by",
+            "length",
+            lambda: self.rear_shift[1],
+            working=lambda: rear_port.working(self.length, *angles()),
+        )
+        out.add(
+            "rear-clearance",
+            "Rear of the unit to firewall",
+            "length",
+            lambda: self.rear_clearance,
+            before=(lambda: old.rear_clearance) if old else None,
+            working=lambda: rear_clearance.working(self.firewall_distance, self.reach),
+        )
+        for key in self.placed.mount_keys:
+            point = self.mount.points[key]
+            out.add(
+                f"tube-{key}",
+                f"Tube length, {point.name}",
+                "length",
+                lambda k=key: self.turned.tube_length_m[k],
+                before=lambda k=key: self.straight.tube_length_m[k],
+                working=lambda k=key: tube_length.working(*self._tube(k)),
+            )
+
+    @lazy
+    def rear_shift(self) -> tuple[float, float]:
+        """How far the rear of the unit goes up and to port, m."""
+        all_or_cannot_say(lambda: self.length, lambda: self.placed.angles)
+        down, right = (a.value for a in self.placed.angles)
+        return rear_up(self.length, down), rear_port(self.length, down, right)
+
+
+def vector(local: Local) -> Vector:
+    """Values of three traced numbers."""
+    return np.array([t.value for t in local])

@@ -1,0 +1,71 @@
+"""The one table of benches: what each is called, what it says, and how its findings are cleared.
+
+Rules are found by walking the package of a bench: every module called `rules` in it is asked, none can be left out.
+"""
+
+from __future__ import annotations
+
+import importlib
+import pkgutil
+from collections.abc import Callable, Iterator
+from typing import Any, NamedTuple
+
+from .align import section as align
+from .align import suggest as align_ways
+from .balance import section as balance
+from .balance import suggest as balance_ways
+from .choose import section as choose
+from .choose import suggest as choose_ways
+from .craft import section as craft
+from .drive import section as drive
+from .drive import suggest as drive_ways
+from .judging.finding import BENCHES, Bench
+from .judging.propose import Proposal
+from .judging.register import RULES, Rule
+from .mount import section as mount
+from .topic.workspace import Takes, takes
+
+Says = Callable[..., Any]
+
+
+class BenchEntry(NamedTuple):
+    """One bench. of_an_installation: whether each installation has its own; values: what gives its headline values, in order;
+    proposers: what offers ways out of the findings of a rule, by its id."""
+
+    name: Bench
+    of_an_installation: bool
+    values: tuple[Says, ...]
+    proposers: dict[str, Callable[..., Iterator[Proposal]]]
+
+
+TABLE: dict[Bench, BenchEntry] = {
+    entry.name: entry
+    for entry in (
+        BenchEntry("craft", False, craft.VALUES, {}),
+        BenchEntry("choose", True, choose.VALUES, choose_ways.PROPOSERS),
+        BenchEntry("balance", False, balance.VALUES, balance_ways.PROPOSERS),
+        BenchEntry("drive", True, drive.VALUES, drive_ways.PROPOSERS),
+        BenchEntry("mount", True, mount.VALUES, {}),
+        BenchEntry("align", True, align.VALUES, align_ways.PROPOSERS),
+    )
+}
+BUILT: tuple[Bench, ...] = tuple(name for name in BENCHES if name in TABLE)
+
+
+class Asked(NamedTuple):
+    """A rule with the topics that it takes."""
+
+    rule: Rule
+    takes: Takes
+
+
+def _rules(bench: Bench) -> list[Asked]:
+    """The rules of a bench, from every `rules` module of its package."""
+    package = importlib.import_module(f"{__package__}.{bench}")
+    for module in sorted(m.name for m in pkgutil.walk_packages(package.__path__, f"{package.__name__}.")):
+        if module.endswith(".rules"):
+            importlib.import_module(module)
+    return [Asked(r, takes(r.check)) for r in RULES.values() if r.bench == bench]
+
+
+RULES_OF: dict[Bench, list[Asked]] = {bench: _rules(bench) for bench in BUILT}

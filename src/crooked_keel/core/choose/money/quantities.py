@@ -1,0 +1,68 @@
+"""Money and wait of a fit."""
+
+from __future__ import annotations
+
+from ...document import Fit
+from ...errors import CannotSay, Need
+from ...figure.trace import need
+from ...resolved.craft import Resolved
+from ...resolved.installation import ResolvedInstallation
+from ...topic.lazy import lazy
+from ...topic.reading import Topic
+from .functions import Line, Status, ledger_status, longest_wait
+
+
+class Spending(Topic):
+    """Money and wait of a fit, as far as one unit shows it."""
+
+    def __init__(self, resolved: Resolved, fit: Fit | None, placed: ResolvedInstallation) -> None:
+        self.resolved = resolved
+        self.fit = fit
+        self.placed = placed
+        self.unit = placed.installation.unit
+        self.name = placed.name
+
+    def p(self, path: str) -> str:
+        """Pointer of a part of the unit."""
+        return f"{self.placed.pointer}/unit/{path}"
+
+    @lazy
+    def money(self) -> list[Line]:
+        """Lines of money of the fit. Raises CannotSay for a line without any amount."""
+        lines = []
+        if self.fit is None:
+            return []
+        rows = sorted(self.fit.money.items(), key=lambda m: (m[1].rank, m[0]))
+        blank = [
+            Need(f"/fits/{self.resolved.fit_id}/money/{k}/planned", f"what {m.name} is to cost")
+            for k, m in rows
+            if m.planned is None and m.committed is None and m.spent is None
+        ]
+        if blank:
+            raise CannotSay(*blank)
+        for _, line in rows:
+            amount = lambda f: f.si if f is not None else 0.0
+            lines.append(Line(
+                line.name, amount(line.planned), amount(line.committed), amount(line.spent), line.state == "closed", line.wait.si if line.wait else 0.0, line.week
+            ))  # fmt: skip
+        return lines
+
+    @lazy
+    def spending(self) -> Status:
+        """Sums of the money of the fit."""
+        if not self.money:
+            raise CannotSay(Need(f"/fits/{self.resolved.fit_id}/money", "lines of money of this fit"))
+        return ledger_status(self.money)
+
+    def cost(self) -> float:
+        """What the fit will have cost: its lines of money, else the price of the unit."""
+        if self.money:
+            return self.spending.forecast
+        return need(self.unit.cost, self.p("cost"), f"price of the {self.name}, or lines of money").si
+
+    def wait_s(self) -> float:
+        """The longest wait of the fit, s: of its open lines, else of the unit."""
+        longest = longest_wait(self.money)
+        if longest is not None:
+            return longest.wait_s
+        return need(self.unit.wait, self.p("wait"), f"how long the {self.name} takes to come").si

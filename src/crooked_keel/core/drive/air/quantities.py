@@ -1,0 +1,153 @@
+"""An air propeller on one installation."""
+
+from __future__ import annotations
+
+from ...errors import CannotSay, all_or_cannot_say
+from ...figure.trace import above_zero, need
+from ...judging.values import ValueList
+from ...physics.atmosphere import isa
+from ...resolved.craft import Resolved
+from ...resolved.installation import ResolvedInstallation
+from ...topic.lazy import lazy
+from ...topic.reading import Topic
+from ..train.quantities import Train
+from .functions import (
+    ground_clearance,
+    max_diameter_ground,
+    max_diameter_tip,
+    tip_mach,
+    tip_speed,
+)
+
+TIP_MACH_DEFAULT = 0.85
+CLEARANCE_DEFAULT_M = {"tailwheel": 0.2286, "tricycle": 0.1778}
+
+
+class AirPropeller(Topic):
+    """An air propeller: tips and clearance. ground: station and water line under the main wheels, from the craft bench."""
+
+    def __init__(
+        self,
+        resolved: Resolved,
+        placed: ResolvedInstallation,
+        train: Train,
+        ground: tuple[float, float] | CannotSay,
+        old: AirPropeller | None,
+    ) -> None:
+        self.resolved = resolved
+        self.placed = placed
+        self.train = train
+        self.propeller = placed.installation.propeller
+        self._ground = ground
+        self.old = old
+
+    @lazy
+    def diameter(self) -> float:
+        """Propeller diameter, m."""
+        return above_zero(
+            self.propeller.diameter,
+            self.train.p("propeller/diameter"),
+            f"diameter of the propeller ({self.train.name})",
+        )
+
+    @property
+    def sound(self) -> float:
+        """Speed of sound, ISA sea level, m/s."""
+        return isa(0).sound_m_s
+
+    @property
+    def mach_limit(self) -> float:
+        """Tip Mach allowed."""
+        given = self.resolved.project.assumptions.tip_mach
+        return given.si if given else TIP_MACH_DEFAULT
+
+    @property
+    def clearance_wanted(self) -> float:
+        """Ground clearance wanted, m."""
+        given = self.resolved.project.assumptions.ground_clearance
+        return (
+            given.si
+            if given
+            else CLEARANCE_DEFAULT_M.get(self.resolved.project.craft.layout, CLEARANCE_DEFAULT_M["tailwheel"])
+        )
+
+    @lazy
+    def mach(self) -> float:
+        """Static tip Mach at rated speed."""
+        all_or_cannot_say(lambda: self.diameter, lambda: self.train.propeller_speed)
+        return tip_mach(self.diameter, self.train.propeller_speed, self.sound)
+
+    @lazy
+    def hub(self) -> tuple[float, float]:
+        """Hub over the ground, and ahead of the main wheels' contact, level, m."""
+        if isinstance(self._ground, CannotSay):
+            all_or_cannot_say(lambda: self.placed.propeller_centre, self._raise_ground)
+        x, _, z = self.placed.propeller_centre
+        wheel_x, ground_z = self._ground
+        return z.value - ground_z, wheel_x - x.value
+
+    def _raise_ground(self) -> None:
+        if isinstance(self._ground, CannotSay):
+            raise CannotSay(*self._ground.needs)
+
+    def clearance(self, attitude_rad: float) -> float:
+        """Tip clearance in an attitude, m."""
+        all_or_cannot_say(lambda: self.hub, lambda: self.diameter)
+        return ground_clearance(*self.hub, attitude_rad, self.diameter)
+
+    @lazy
+    def lowest_attitude(self) -> float:
+        """Steepest nose-down attitude on the ground, rad, as a nose-up angle."""
+        return -need(
+            self.resolved.project.craft.lowest_attitude,
+            "/craft/lowest_attitude",
+            "steepest nose-down attitude on the take-off run",
+        ).si
+
+    @lazy
+    def worst_clearance(self) -> tuple[float, float]:
+        """Least clearance of the level and the lowest attitude, and that attitude."""
+        all_or_cannot_say(lambda: self.lowest_attitude, lambda: self.clearance(0.0))
+        return min((self.clearance(a), a) for a in (0.0, self.lowest_attitude))
+
+    @lazy
+    def diameter_for_mach(self) -> float:
+        """Largest diameter by tip Mach, m."""
+        return max_diameter_tip(self.mach_limit, self.sound, self.train.propeller_speed)
+
+    @lazy
+    def diameter_for_ground(self) -> float:
+        """Largest diameter by clearance in both attitudes, m."""
+        all_or_cannot_say(lambda: self.hub, lambda: self.lowest_attitude)
+        return max_diameter_ground(*self.ground_terms())
+
+    def ground_terms(self) -> tuple[float, float, float, float]:
+        """Hub, attitude and clearance of the attitude that allows least."""
+        terms = [(*self.hub, a, self.clearance_wanted) for a in (0.0, self.lowest_attitude)]
+        return min(terms, key=lambda t: max_diameter_ground(*t))
+
+    def values(self, out: ValueList) -> None:
+        """Tips and clearance of an air propeller."""
+        old = self.old
+        out.add(
+            "tip-speed", "Tip speed, standing", "speed", lambda: tip_speed(self.diameter, self.train.propeller_speed),
+            before=(lambda: tip_speed(old.diameter, old.train.propeller_speed)) if old else None,
+            working=lambda: tip_speed.working(self.diameter, self.train.propeller_speed),
+        )  # fmt: skip
+        out.add(
+            "tip-mach", "Tip Mach, standing", "number", lambda: self.mach, before=(lambda: old.mach) if old else None,
+            working=lambda: tip_mach.working(self.diameter, self.train.propeller_speed, self.sound),
+        )  # fmt: skip
+        out.add(
+            "diameter-for-mach", "Largest diameter, tip Mach", "length", lambda: self.diameter_for_mach,
+            working=lambda: max_diameter_tip.working(self.mach_limit, self.sound, self.train.propeller_speed),
+        )  # fmt: skip
+        out.add(
+            "diameter-for-ground", "Largest diameter, ground clearance", "length", lambda: self.diameter_for_ground,
+            working=lambda: max_diameter_ground.working(*self.ground_terms()),
+        )  # fmt: skip
+        out.add(
+            "clearance", "Tip clearance, worst attitude", "length", lambda: self.worst_clearance[0],
+            before=(lambda: old.worst_clearance[0]) if old else None,
+            working=lambda: ground_clearance.working(*self.hub, self.worst_clearance[1], self.diameter),
+        )  # fmt: skip

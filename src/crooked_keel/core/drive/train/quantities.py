@@ -1,0 +1,112 @@
+"""The train from the crank to what it turns."""
+
+from __future__ import annotations
+
+from ...errors import CannotSay, InputError, Need, all_or_cannot_say
+from ...figure.trace import above_zero, need
+from ...physics.mechanics import TURN_SIGN, mean_torque
+from ...resolved.craft import Resolved
+from ...resolved.handed import Output
+from ...resolved.installation import ResolvedInstallation
+from ...topic.lazy import lazy
+from ...topic.reading import Topic
+from ..air.functions import (
+    output_rotation,
+    propeller_speed,
+)
+
+TURN_WORDS = {1: "clockwise", -1: "anticlockwise"}
+
+
+class Train(Topic):
+    """Reduction of one installation, from the crank to what it turns. old: that of the unit that it replaces."""
+
+    def __init__(self, resolved: Resolved, placed: ResolvedInstallation, old: Train | None) -> None:
+        self.resolved = resolved
+        self.placed = placed
+        self.unit = placed.installation.unit
+        self.drive = placed.installation.drive
+        self.pointer = placed.pointer
+        self.name = placed.name
+        self.old = old
+
+    def p(self, path: str) -> str:
+        """Pointer of a part of the installation."""
+        return f"{self.pointer}/{path}"
+
+    @property
+    def electric(self) -> bool:
+        """Whether this unit is an electric one."""
+        return self.unit.kind == "electric"
+
+    @lazy
+    def efficiency(self) -> float:
+        """Efficiency of the drive behind the unit."""
+        return above_zero(self.drive.efficiency, self.p("drive/efficiency"), f"efficiency of the drive ({self.name})")
+
+    @lazy
+    def ratio(self) -> float:
+        """Unit speed over propeller speed."""
+        return self.placed.ratio
+
+    @lazy
+    def rated_speed(self) -> float:
+        """Rated speed of the unit, rad/s. Raises InputError if it stands still."""
+        pointer = self.p("unit/rated_speed")
+        speed = need(self.unit.rated_speed, pointer, f"rated speed of the {self.name}").si
+        if speed == 0:
+            raise InputError(pointer, f"the rated speed of the {self.name} must be above zero")
+        return speed
+
+    @lazy
+    def power(self) -> float:
+        """Rated power, W."""
+        return above_zero(self.unit.power, self.p("unit/power"), f"rated power of the {self.name}")
+
+    @lazy
+    def propeller_speed(self) -> float:
+        """Propeller speed at rated speed, rad/s."""
+        all_or_cannot_say(lambda: self.ratio, lambda: self.rated_speed)
+        return propeller_speed(self.rated_speed, self.ratio)
+
+    @lazy
+    def unit_turns(self) -> int:
+        """Turning direction of the unit, +1 clockwise seen from aft looking forward."""
+        turns = self.unit.turns
+        if turns is None:
+            raise CannotSay(
+                Need(self.p("unit/turns"), f"which way the {self.name} turns, seen from aft looking forward")
+            )
+        return TURN_SIGN[turns]
+
+    @lazy
+    def output_turns(self) -> int:
+        """Turning direction at the output flange."""
+        stages = sorted(self.drive.stages.items(), key=lambda s: s[1].rank)
+        missing = [
+            Need(self.p(f"drive/stages/{k}/turning"), f"whether the {s.name} keeps or flips the turning direction")
+            for k, s in stages
+            if s.turning is None
+        ]
+        if missing:
+            raise CannotSay(*missing)
+        return output_rotation(
+            self.unit_turns, [s.turning for _, s in stages], [self.p(f"drive/stages/{k}/turning") for k, _ in stages]
+        )
+
+    @lazy
+    def mean_torque(self) -> float:
+        """Mean torque at the output flange at rated power, no loss taken, N·m."""
+        all_or_cannot_say(lambda: self.power, lambda: self.rated_speed, lambda: self.ratio)
+        return mean_torque(self.power, self.propeller_speed)
+
+    @lazy
+    def output(self) -> Output:
+        """What the mount needs to know."""
+        all_or_cannot_say(lambda: self.mean_torque, lambda: self.output_turns)
+        return Output(self.mean_torque, self.output_turns, self.propeller_speed)
+
+    @property
+    def turned(self) -> str:
+        """What the drive turns, in the words of the trade."""
+        return self.resolved.word("turns")

@@ -1,0 +1,116 @@
+"""A unit that swings with its wheel."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from ...errors import CannotSay, Need, all_or_cannot_say
+from ...figure.trace import need
+from ...figure.units import G0_M_S2
+from ...judging.formula import record
+from ...judging.values import ValueList
+from ...reference.load_cases import LoadCase
+from ...reference.outlines import Point
+from ...resolved.craft import Resolved
+from ...resolved.installation import ResolvedInstallation
+from ...resolved.wheels import Wheels
+from ...topic.lazy import lazy
+from ...topic.reading import Topic
+from ..acting import Acting
+from .functions import Swung, pivot_size, swing_unit_reactions
+
+
+@record
+class ArmOut:
+    """Places of a swinging unit in the side view, m: pivot, ends of the shock, CG, ground contact of the wheel and its axle."""
+
+    pivot: Point
+    shock_lower: Point
+    shock_upper: Point
+    cg: Point
+    contact: Point
+    axle: Point
+
+
+class Swing(Topic):
+    """A unit that swings with its wheel: pivot and shock. rear_kg: mass on the rear axle in the heaviest loading, from the balance bench."""
+
+    def __init__(
+        self,
+        resolved: Resolved,
+        placed: ResolvedInstallation,
+        acting: Acting,
+        wheels: Wheels | None,
+        rear_kg: float | CannotSay,
+        old: Swing | None,
+    ) -> None:
+        self.resolved = resolved
+        self.placed = placed
+        self.acting = acting
+        self.mount = placed.installation.mount
+        self.wheels = wheels
+        self._rear_kg = rear_kg
+        self.old = old
+
+    def _p(self, path: str) -> str:
+        return f"{self.placed.pointer}/{path}"
+
+    @lazy
+    def arm(self) -> ArmOut:
+        """Where pivot, shock, CG and wheel of a swinging unit are, after the stretch of its frame."""
+        s, base = self.mount.swing, self._p("mount/swing")
+        place = self.resolved.references.place
+        names = {
+            "pivot": "pivot",
+            "shock_lower": "lower end of the shock",
+            "shock_upper": "upper end of the shock",
+            "cg": "CG of what swings",
+        }
+        asks = {
+            (k, axis): (lambda k=k, w=w, part=part, axis=axis: place(getattr(s, f"{k}_{part}"), f"{base}/{k}_{part}", f"{'station' if axis == 'x' else 'height'} of the {w}", axis))
+            for k, w in names.items() for part, axis in (("station", "x"), ("water_line", "z"))
+        }  # fmt: skip
+        wheels = self.wheels
+        if wheels is None:
+            raise CannotSay(Need("/craft/supports", "wheels"))
+        all_or_cannot_say(*asks.values(), lambda: wheels.rear_m, lambda: wheels.ground_m, lambda: wheels.rear_axle_z_m)
+        at = {k: Point(x=asks[k, "x"]().value, z=asks[k, "z"]().value) for k in names}
+        x = wheels.rear_m + (self.resolved.stretch_m if not self.placed.old else 0.0)
+        return ArmOut(**at, contact=Point(x=x, z=wheels.ground_m), axle=Point(x=x, z=wheels.rear_axle_z_m))
+
+    @lazy
+    def swing_cases(self) -> list[tuple[LoadCase, Swung]]:
+        """Shock and pivot in each case. The load of the wheel is that of the heaviest loading on the rear axle."""
+        figure = self.mount.swing.mass
+        mass = lambda: need(figure, self._p("mount/swing/mass"), "mass of what swings: unit, wheel and silencer").si
+        all_or_cannot_say(lambda: self.arm, mass, lambda: self.rear_load, lambda: self.acting.final)
+        arm = self.arm
+        pivot, lower, upper, contact, cg = (
+            np.array([p.x, p.z]) for p in (arm.pivot, arm.shock_lower, arm.shock_upper, arm.contact, arm.cg)
+        )
+        return [
+            (case, swing_unit_reactions(pivot, lower, upper, contact, self.acting.n_z(case) * self.rear_load, case.pull * self.acting.final.road_n, mass(), cg))
+            for case in self.acting.table
+        ]  # fmt: skip
+
+    @lazy
+    def rear_load(self) -> float:
+        """Load of the rear wheel on the road in the heaviest loading, N; from the balance bench."""
+        if isinstance(self._rear_kg, CannotSay):
+            raise CannotSay(*self._rear_kg.needs)
+        return self._rear_kg * G0_M_S2
+
+    def worst_swing(self, what: str) -> tuple[LoadCase, float]:
+        """Case and size of the greatest load on the pivot or the shock, N."""
+        size = (lambda w: w.pivot_size_n) if what == "pivot" else (lambda w: abs(w.shock_n))
+        case, swung = max(self.swing_cases, key=lambda c: size(c[1]))
+        return case, size(swung)
+
+    def values(self, out: ValueList) -> None:
+        old = self.old
+        for what, label in (("pivot", "Worst load on the pivot"), ("shock", "Worst load of the shock")):
+            out.add(
+                what, label, "force", lambda w=what: self.worst_swing(w)[1], before=(lambda w=what: old.worst_swing(w)[1]) if old else None,
+                working=(lambda: pivot_size.working(*max((c[1] for c in self.swing_cases), key=lambda w: w.pivot_size_n).pivot_n)) if what == "pivot" else None,
+                source="statics of the arm in the side view",
+            )  # fmt: skip
