@@ -5,11 +5,11 @@ from __future__ import annotations
 import math
 
 import pytest
-from crooked_keel.core.shapes import Shapes
 from hypothesis import given
 from hypothesis import strategies as st
 
 from crooked_keel.core.assess import assess
+from crooked_keel.core.profile import Shapes
 from crooked_keel.core.reference.kinds import KINDS
 from crooked_keel.core.reference.outlines import Foot, Measures
 from tests.conftest import DEMO_OF, KIND_IDS, bare, put

@@ -12,8 +12,9 @@ from crooked_keel.core.document import Project, apply_operations, value_at
 from crooked_keel.core.errors import CannotSay, InputError
 from crooked_keel.core.physics.geometry import thrust_rotation
 from crooked_keel.core.resolved.craft import Resolved
-from crooked_keel.core.resolved.installation import Local
+from crooked_keel.core.resolved.installation import Local, ResolvedInstallation
 from crooked_keel.core.resolved.references import got
+from crooked_keel.core.wiring import set_up
 from tests.conftest import made_lapwing
 
 DEMO = made_lapwing()
@@ -34,9 +35,19 @@ def place(local: Local) -> list[float]:
     return [t.value for t in local]
 
 
+def resolved(project: Project, fit_id: str | None) -> Resolved:
+    """A document placed with one fit."""
+    return set_up(project, fit_id).resolved
+
+
+def placed(project: Project, fit_id: str) -> ResolvedInstallation:
+    """The first installation of a fit."""
+    return set_up(project, fit_id).installations[0].placed
+
+
 def test_everything_hangs_on_the_flange_by_hand() -> None:
     """Flange, then back along the turned shaft: the reduction's length and offset, then the unit's own measures."""
-    unit = Resolved(DEMO, "a").installations[0]
+    unit = placed(DEMO, "a")
     flange, r = np.array([-0.795, 0.0, 0.085]), thrust_rotation(math.radians(2), math.radians(1.5))
     crank = np.array([0.110, 0.0, -0.146])
     assert place(unit.flange) == pytest.approx(flange)
@@ -49,7 +60,7 @@ def test_everything_hangs_on_the_flange_by_hand() -> None:
 
 
 def test_direct_drive_puts_the_unit_on_the_output_flange() -> None:
-    unit = Resolved(DEMO, "b").installations[0]
+    unit = placed(DEMO, "b")
     assert place(unit.unit_flange_local) == [0.0, 0.0, 0.0]
     assert unit.ratio == 1.0
 
@@ -63,7 +74,7 @@ def test_two_stages_add_their_offsets() -> None:
         "offset_up": "50 mm",
         "offset_starboard": {"entered": "20 mm", "dir": "port"},
     }
-    unit = Resolved(put(DEMO, **{f"{A}/drive/stages/gear": second}), "a").installations[0]
+    unit = placed(put(DEMO, **{f"{A}/drive/stages/gear": second}), "a")
     assert place(unit.unit_flange_local) == pytest.approx([0.110, 0.020, -0.196])
     assert unit.ratio == pytest.approx(85 / 35 * 1.23)
 
@@ -71,16 +82,13 @@ def test_two_stages_add_their_offsets() -> None:
 def test_angle_tolerance_reaches_the_cg() -> None:
     """±0.5° of right thrust swings a CG 0.355 m aft of the flange by 3.1 mm; by finite difference."""
     loose = put(DEMO, **{f"{A}/placement/right": {"entered": "1.5° ±0.5°", "source": "measured"}})
-    slopes = {str(o): s for o, s in Resolved(loose, "a").installations[0].unit_cg[1].slopes.items()}
-    step = [
-        Resolved(put(DEMO, **{f"{A}/placement/right": f"{1.5 + d}°"}), "a").installations[0].unit_cg[1].value
-        for d in (-0.01, 0.01)
-    ]
+    slopes = {str(o): s for o, s in placed(loose, "a").unit_cg[1].slopes.items()}
+    step = [placed(put(DEMO, **{f"{A}/placement/right": f"{1.5 + d}°"}), "a").unit_cg[1].value for d in (-0.01, 0.01)]
     assert slopes[f"{A}/placement/right"] == pytest.approx((step[1] - step[0]) / math.radians(0.02), rel=1e-6)
 
 
 def test_rows_that_follow_from_the_installations() -> None:
-    rows = {b.id: b for b in Resolved(DEMO, "a").derived_rows}
+    rows = {b.id: b for b in resolved(DEMO, "a").derived_rows}
     assert list(rows) == [
         "old-main-unit",
         "old-main-propeller",
@@ -93,35 +101,35 @@ def test_rows_that_follow_from_the_installations() -> None:
     assert [b.sign for b in rows.values()] == [-1, -1, -1, 1, 1, 1, 1]
     assert all(b.derived for b in rows.values())
     mount = rows["main-mount"]
-    points = Resolved(DEMO, "a").installations[0]
+    points = placed(DEMO, "a")
     mean = np.mean([place(p) for p in [*points.mount_points.values(), *points.structure_points.values()]], axis=0)
     assert [got(mount.x).value, got(mount.y).value, got(mount.z).value] == pytest.approx(mean)
 
 
 def test_as_found_has_no_rows() -> None:
-    assert Resolved(DEMO, None).ledger == []
+    assert resolved(DEMO, None).ledger == []
 
 
 def test_a_moved_row_is_one_mass_in_two_places() -> None:
     row = {"kind": "moved", "name": "Radio", "mass": "3 kg ±0.2 kg", "station": "300 mm", "butt_line": "0 mm", "water_line": "0 mm",
            "to_station": "1900 mm", "to_butt_line": "0 mm", "to_water_line": "0 mm"}  # fmt: skip
-    out, back = [b for b in Resolved(put(DEMO, **{"/ledger/radio": row}), "a").typed_rows if b.id.startswith("radio")]
+    out, back = [b for b in resolved(put(DEMO, **{"/ledger/radio": row}), "a").typed_rows if b.id.startswith("radio")]
     assert (out.sign, back.sign) == (-1, 1)
     assert got(out.mass).slopes == got(back.mass).slopes
     gone = {**row, "to_station": None}
-    half = next(b for b in Resolved(put(DEMO, **{"/ledger/radio": gone}), "a").typed_rows if b.id == "radio-to")
+    half = next(b for b in resolved(put(DEMO, **{"/ledger/radio": gone}), "a").typed_rows if b.id == "radio-to")
     assert isinstance(half.x, CannotSay) and half.x.needs[0].pointer == "/ledger/radio/to_station"
 
 
 def test_kept_rows_count_for_nothing() -> None:
     row = {"kind": "kept", "name": "Seat belts", "mass": "3 kg"}
-    assert [b.sign for b in Resolved(put(DEMO, **{"/ledger/belts": row}), "a").typed_rows if b.id == "belts"] == [0]
+    assert [b.sign for b in resolved(put(DEMO, **{"/ledger/belts": row}), "a").typed_rows if b.id == "belts"] == [0]
 
 
 def test_references_chain_and_butt_lines_have_none() -> None:
     chain = put(DEMO, **{"/craft/references/spar": {"name": "spar", "station": {"entered": "10 in", "from": "leading-edge"}},
                          "/craft/seats/rear/station": {"entered": "1 m", "from": "spar"}})  # fmt: skip
-    made = Resolved(chain, "a").references.place(chain.craft.seats["rear"].station, "/s", "seat", "x")
+    made = resolved(chain, "a").references.place(chain.craft.seats["rear"].station, "/s", "seat", "x")
     assert made.value == pytest.approx(21 * 0.0254 + 1)
     assert {str(o) for o in made.slopes} == {
         "/s",
@@ -130,13 +138,13 @@ def test_references_chain_and_butt_lines_have_none() -> None:
     }
     odd = put(DEMO, **{"/craft/seats/rear/butt_line": {"entered": "1 mm", "from": "firewall"}})
     with pytest.raises(InputError, match="measured from the centreline"):
-        Resolved(odd, "a").references.place(odd.craft.seats["rear"].butt_line, "/s", "seat", "y")
+        resolved(odd, "a").references.place(odd.craft.seats["rear"].butt_line, "/s", "seat", "y")
 
 
 def test_an_unknown_reference_is_named_with_those_there_are() -> None:
     odd = put(DEMO, **{"/craft/seats/rear/station": {"entered": "1 m", "from": "spar"}})
     with pytest.raises(InputError, match="not a reference of this craft") as bad:
-        Resolved(odd, "a").references.place(odd.craft.seats["rear"].station, "/s", "seat", "x")
+        resolved(odd, "a").references.place(odd.craft.seats["rear"].station, "/s", "seat", "x")
     assert bad.value.allowed == "datum, firewall, leading-edge"
 
 

@@ -8,9 +8,8 @@ import numpy as np
 import pytest
 
 from crooked_keel.core.asked.burn_order import burn_order
-from crooked_keel.core.asked.loaded import limits_of
 from crooked_keel.core.asked.monte_carlo import DIFFERS, Draw, monte_carlo
-from crooked_keel.core.balance.limits.functions import Envelope
+from crooked_keel.core.balance.limits.functions import Envelope, limits_of
 from crooked_keel.core.document import Project
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.figure.trace import Origin, Traced

@@ -5,7 +5,6 @@ from __future__ import annotations
 from concurrent.futures import ThreadPoolExecutor
 
 import pytest
-from crooked_keel.core.memo import Memo
 from hypothesis import given
 from hypothesis import strategies as st
 from uncertainties import ufloat
@@ -16,6 +15,7 @@ from crooked_keel.core.figure.kinds import Mass
 from crooked_keel.core.figure.place import Station
 from crooked_keel.core.figure.trace import Origin, Traced, need, standard_uncertainty, traced
 from crooked_keel.core.topic.lazy import lazy
+from crooked_keel.core.topic.memo import Memo
 
 VALUES = st.floats(0.5, 50)
 DOUBTS = st.floats(0, 2)

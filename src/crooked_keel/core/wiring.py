@@ -12,7 +12,7 @@ from .align.shaft.quantities import ShaftLine
 from .align.thrust.quantities import ThrustLine
 from .balance.afloat.quantities import AfloatStates
 from .balance.fuel.quantities import Fuel
-from .balance.ledger.quantities import Ledger, RowSums
+from .balance.ledger.quantities import Ledger, Stripped
 from .balance.limits.quantities import Limits
 from .balance.loadings.every import EveryLoading
 from .balance.loadings.quantities import Loadings, LoadingsBefore
@@ -159,7 +159,7 @@ class _Wiring:
         ]
         own = fit.ledger if fit else {}
         kept = ws.memory("rows", 20_000)
-        rows = ws.topic("rows", Rows, project.ledger, own, fit_id, self.references, kept)
+        self.rows = rows = ws.topic("rows", Rows, project.ledger, own, fit_id, self.references, kept)
         return ws.topic("resolved", Resolved, project, fit, fit_id, self.references, rows, self.old, self.installations)
 
     def _craft(self, resolved: Resolved) -> CraftTopics:
@@ -176,8 +176,8 @@ class _Wiring:
         limited = resolved.has("cg limits")
         loads = ws.topic("loads", Loads, project.loadings, own.seats, own.tanks, self.fit, self.fit_id, self.references)
         as_found = or_gap(lambda: craft.found.as_found)
-        sums = ws.topic("sums", RowSums, resolved.rows)
-        ledger = ws.topic("ledger", Ledger, resolved, sums, as_found)
+        stripped = ws.topic("stripped", Stripped, resolved, self.rows, as_found)
+        ledger = ws.topic("ledger", Ledger, resolved, stripped)
         limits = ws.topic("limits", Limits, own, self.references)
         fuel = ws.topic("fuel", Fuel, loads, own.wing)
         before = ws.topic(
@@ -208,7 +208,7 @@ class _Wiring:
             axles = ws.topic("axles", Axles, resolved, loads, craft.wheels, ledger, as_found)
         disputed = ws.topic("disputed", Disputed, Whole(project), ws.memory("disputed", 20_000))
         return Balance(
-            resolved, loads, disputed, sums, ledger, limits, fuel, before, after, every, on_supports, standing, afloat, axles
+            resolved, self.rows, loads, disputed, stripped, ledger, limits, fuel, before, after, every, on_supports, standing, afloat, axles
         )  # fmt: skip
 
     def _rear_kg(self, balance: Balance, after: bool) -> float | CannotSay:

@@ -13,7 +13,7 @@ from crooked_keel.core.balance.stowage.functions import PLACES, gaps, stowed
 from crooked_keel.core.document import Project
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.reference.tyres import LOADS_KG, tyre_load
-from crooked_keel.core.resolved.craft import Resolved
+from crooked_keel.core.wiring import set_up
 from tests.conftest import DEMO_OF, put
 
 BIKE = DEMO_OF["motorcycle"]
@@ -22,7 +22,7 @@ SPINE = "/fits/a/spaces/spine"
 
 
 def of(project: Project) -> dict[str, Any]:
-    return {p.pointer.rsplit("/", 1)[1]: p for p in stowed(Resolved(project, "a"))}
+    return {p.pointer.rsplit("/", 1)[1]: p for p in stowed(set_up(project, "a").resolved)}
 
 
 def test_room_is_what_the_space_leaves_round_the_middle() -> None:
@@ -69,7 +69,7 @@ def test_two_packs_overlap_as_points_tried_at_random_say(shift: tuple[float, ...
         **{f"{PACKS}/side/{PLACES[a][0]}": f"{v:.9f} m" for a, v in at.items()},  # type: ignore[index]
         **{f"{PACKS}/side/{PLACES[a][1]}": f"{s:.9f} m" for a, s in zip("xyz", size, strict=True)},  # type: ignore[index]
     })  # fmt: skip
-    (gap,) = gaps(stowed(Resolved(moved, "a")))
+    (gap,) = gaps(stowed(set_up(moved, "a").resolved))
     meet = all(abs(d) < (s + low.size[a]) / 2 for a, d, s in zip("xyz", shift, size, strict=True))  # type: ignore[index]
     assert (gap.gap_m < 0) == meet or abs(gap.gap_m) < 1e-6
 

@@ -14,6 +14,7 @@ from ..resolved.craft import Resolved
 from ..resolved.disputed import Disputed
 from ..resolved.loads import Loads
 from ..resolved.references import Body
+from ..resolved.rows import Rows
 from ..topic.reading import Topic
 from .afloat.quantities import AfloatOut, AfloatStates
 from .fuel.quantities import Fuel
@@ -27,7 +28,7 @@ from .ledger.functions import (
     loaded_mass,
     percent_mac,
 )
-from .ledger.quantities import Ledger, RowSums
+from .ledger.quantities import Ledger, Stripped
 from .limits.quantities import Limits
 from .loadings.every import CasePoint, EveryLoading, FrontierOut
 from .loadings.quantities import LoadedCase, Loadings, LoadingsBefore
@@ -85,9 +86,10 @@ class Balance(NamedTuple):
     """The topics of the balance bench. afloat, axles: only of a craft that floats, that stands on wheels."""
 
     resolved: Resolved
+    rows: Rows
     loads: Loads
     disputed: Disputed
-    sums: RowSums
+    stripped: Stripped
     ledger: Ledger
     limits: Limits
     fuel: Fuel
@@ -267,9 +269,9 @@ def derived_lines(resolved: Resolved) -> list[LedgerLine]:
     return [_line(b) for b in resolved.derived_rows]
 
 
-def typed_lines(sums: RowSums) -> list[LedgerLine]:
+def typed_lines(rows: Rows) -> list[LedgerLine]:
     """Rows that people typed."""
-    return [_line(b) for b in sums.rows.bodies]
+    return [_line(b) for b in rows.bodies]
 
 
 def loading_table(loadings: Loadings) -> list[LoadingOut]:

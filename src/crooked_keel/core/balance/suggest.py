@@ -7,7 +7,6 @@ from collections.abc import Callable, Iterator
 from typing import Any, Literal
 
 from ..document import LedgerRow, Pack, Project
-from ..document.fields import disputed
 from ..errors import CannotSay, InputError
 from ..figure.place import Place
 from ..figure.units import LB_KG
@@ -259,7 +258,7 @@ def turns(bench: Balance) -> Iterator[Proposal]:
 
 def settle(bench: Balance) -> Iterator[Proposal]:
     """For each figure that contradicts an earlier one: keep it, or go back."""
-    for pointer, figure in disputed(bench.resolved.project):
+    for pointer, figure in bench.disputed.figures:
         earlier = figure.earlier
         assert earlier is not None
         place = {"from": figure.origin, "dir": figure.dir} if isinstance(figure, Place) else {}

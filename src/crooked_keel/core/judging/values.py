@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from typing import Any, TypeVar
+from typing import TypeVar
 
 from ..errors import CannotSay, InputError
 from ..figure.trace import Traced, Uncertain
@@ -34,27 +34,31 @@ class ValueList:
         source: str = "",
     ) -> None:
         """One value. `ask` may raise CannotSay or InputError: then the value says so. Source: the working's, or as given."""
-        made: dict[str, Any] = {
-            "id": f"{self.bench}.{id}",
-            "bench": self.bench,
-            "label": label,
-            "dimension": dimension,
-        }
-        if before is not None:
-            was, gaps = _answer(before)
-            made["before_si"] = was.value if isinstance(was, Traced | Uncertain) else was
-            made["before_needs"] = gaps
-        answer, made["needs"] = _answer(ask)
-        if isinstance(answer, Traced | Uncertain):
-            made["si"] = answer.value
-            made["plus_minus_si"] = 2 * answer.u if answer.u > 0 else None
-        else:
-            made["text" if isinstance(answer, str) else "si"] = answer
-        if working is not None and answer is not None:
-            made["working"] = shown = working()
-            source = shown.source if shown else source
-        made["source"] = source
-        self.values.append(Value(**made))
+        was, gaps = _answer(before) if before is not None else (None, [])
+        answer, needs = _answer(ask)
+        shown = working() if working is not None and answer is not None else None
+        doubtful = isinstance(answer, Traced | Uncertain)
+        u = answer.u if isinstance(answer, Traced | Uncertain) else 0.0
+        self.values.append(
+            Value(
+                id=f"{self.bench}.{id}",
+                bench=self.bench,
+                label=label,
+                dimension=dimension,
+                si=answer.value
+                if isinstance(answer, Traced | Uncertain)
+                else None
+                if isinstance(answer, str)
+                else answer,
+                before_si=was.value if isinstance(was, Traced | Uncertain) else was,
+                plus_minus_si=2 * u if doubtful and u > 0 else None,
+                text=answer if isinstance(answer, str) else None,
+                needs=needs,
+                before_needs=gaps,
+                working=shown,
+                source=shown.source if shown else source,
+            )
+        )
 
 
 def _answer(ask: Callable[[], A]) -> tuple[A | None, list[NeedOut]]:

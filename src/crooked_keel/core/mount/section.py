@@ -127,20 +127,23 @@ VALUES = (point_values, swing_values, face_values)
 def case_table(points: Points) -> list[CaseOut]:
     """Every load case with the load on each point; blanks where it cannot be said."""
     shared = or_none(lambda: points.shared)
-    keys = points.placed.mount_keys
+    columns = shared[0] if shared else {}
+    loads = shared[2].load_n.tolist() if shared else []
+    sizes = points.sizes.tolist() if shared else []
     made = []
     for case in points.acting.table:
-        loads: list[PointLoad] = []
-        worst = closure = None
-        if shared and case.id in shared[0]:
-            pick = shared[0][case.id]
-            for row, key in enumerate(keys):
-                column = pick[int(np.argmax(points.sizes[row, pick]))]
-                x, y, z = (float(v) for v in shared[2].load_n[row, :, column])
-                loads.append(PointLoad(point=key, x_si=x, y_si=y, z_si=z, size_si=float(points.sizes[row, column])))
-            worst, closure = max(p.size_si for p in loads), points.closure(case.id)
+        pick = columns.get(case.id, [])
+        listed = []
+        for row, key in enumerate(points.placed.mount_keys if pick else []):
+            column = max(pick, key=sizes[row].__getitem__)
+            x, y, z = (axis[column] for axis in loads[row])
+            listed.append(PointLoad(key, x, y, z, sizes[row][column]))
+        worst = max((p.size_si for p in listed), default=None)
+        closure = points.closure(case.id) if pick else None
         n_z = or_none(lambda c=case: points.acting.n_z(c))
-        made.append(CaseOut(case.id, case.name, case.kind, case.source, case.n_x, case.n_y, n_z, loads, worst, closure))
+        made.append(
+            CaseOut(case.id, case.name, case.kind, case.source, case.n_x, case.n_y, n_z, listed, worst, closure)
+        )
     return made
 
 

@@ -49,14 +49,21 @@ class Resolved(Topic):
         return self.references.word(name)
 
     @lazy
-    def derived_rows(self) -> list[Body]:
-        """Rows that follow from the installations: the old one out, the fit's in."""
+    def taken_out(self) -> list[Body]:
+        """What goes with the old installations; nothing without a fit."""
+        return [] if self.fit_id is None else [b for o in self.old for b in o.taken_out]
+
+    @lazy
+    def put_in(self) -> list[Body]:
+        """What comes with the installations of the fit, and the driven wheel of a stretched frame."""
         if self.fit_id is None:
             return []
-        made = [b for o in self.old for b in o.taken_out]
-        for installation in self.installations:
-            made += installation.put_in
-        return made + self._stretched()
+        return [b for i in self.installations for b in i.put_in] + self._stretched()
+
+    @lazy
+    def derived_rows(self) -> list[Body]:
+        """Rows that follow from the installations: the old one out, the fit's in."""
+        return [*self.taken_out, *self.put_in]
 
     @lazy
     def typed_rows(self) -> list[Body]:

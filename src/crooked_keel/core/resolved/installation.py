@@ -144,18 +144,32 @@ class ResolvedInstallation(Topic):
 
     def placed(self, local: Local) -> Local:
         """A point given along the shaft, to starboard and up from the output flange → craft axes."""
-        turn = self.rotation
-        numbers = np.array([t.value for t in local])
+        x, y, z = (t.value for t in local)
         made = []
-        for i in range(3):
-            total = self.flange[i]
-            for j in range(3):
-                if turn[i, j] != 0.0:
-                    total = total + local[j].times(float(turn[i, j]))
-            for slope, angle in self._slopes:
-                total = total + Traced(0.0, {p: float(slope[i] @ numbers) * s for p, s in angle.slopes.items()})
-            made.append(total)
+        for start, row, turns in zip(self.flange, self._turn, self._angle_rows, strict=True):
+            value, slopes = start.value, dict(start.slopes)
+            for part, factor in zip(local, row, strict=True):
+                if factor:
+                    value += factor * part.value
+                    for origin, slope in part.slopes.items():
+                        slopes[origin] = slopes.get(origin, 0.0) + factor * slope
+            for (a, b, c), angle in turns:
+                by = a * x + b * y + c * z
+                for origin, slope in angle.slopes.items():
+                    slopes[origin] = slopes.get(origin, 0.0) + by * slope
+            made.append(Traced(value, slopes))
         return made[0], made[1], made[2]
+
+    @lazy
+    def _turn(self) -> list[list[float]]:
+        """The turn of the unit, row by row."""
+        rows: list[list[float]] = self.rotation.tolist()
+        return rows
+
+    @lazy
+    def _angle_rows(self) -> list[list[tuple[list[float], Traced]]]:
+        """For each axis, how it follows each angle that has a doubt."""
+        return [[(slope[i].tolist(), angle) for slope, angle in self._slopes] for i in range(3)]
 
     @lazy
     def unit_flange_local(self) -> Local:

@@ -92,6 +92,11 @@ class Reader:
         kept = self.__dict__
         kept["_source"], kept["_seen"], kept["_calls"] = source, {}, {}
 
+    @property
+    def __class__(self) -> Any:
+        """That of the source: what asks for a part of the document gets one, or fails loudly on what cannot be noted."""
+        return type(self.__dict__["_source"])
+
     def __getattr__(self, name: str) -> Any:
         if name.startswith("__"):
             raise AttributeError(name)

@@ -41,22 +41,25 @@ class Centre:
 
     def add(self, sign: int, mass: Traced, at: Traced) -> None:
         """Put a body on (+1) or take it off (−1)."""
-        self.mass_kg += sign * mass.value
-        self.moment_kg_m += sign * mass.value * at.value
+        kg, x = sign * mass.value, at.value
+        self.mass_kg += kg
+        self.moment_kg_m += kg * x
         for origin, slope in mass.slopes.items():
-            self._change(origin, sign * slope, sign * slope * at.value)
+            if origin.u:
+                self._change(origin, sign * slope, sign * slope * x)
         for origin, slope in at.slopes.items():
-            self._change(origin, 0.0, sign * slope * mass.value)
+            if origin.u:
+                self._change(origin, 0.0, slope * kg)
 
     def _change(self, origin: Origin, by_mass: float, by_moment: float) -> None:
+        """The covariance follows the change of one figure's slopes. What has no doubt changes nothing."""
         a, b = self._slope(origin)
         c, d = a + by_mass, b + by_moment
         self.own[origin] = (c, d)
-        if origin.u:
-            v = origin.u * origin.u
-            self.v_mass += (c * c - a * a) * v
-            self.v_shared += (c * d - a * b) * v
-            self.v_moment += (d * d - b * b) * v
+        v = origin.u * origin.u
+        self.v_mass += (c * c - a * a) * v
+        self.v_shared += (c * d - a * b) * v
+        self.v_moment += (d * d - b * b) * v
 
     @property
     def station_m(self) -> float:
@@ -113,6 +116,14 @@ def apply_ledger(bodies: Iterable[Body], axis: Axis = "x", start: Centre | None 
 
     Raises CannotSay listing every figure that is missing, InputError when nothing is left.
     Source: statics; FAA-H-8083-1 chapter on CG change after an alteration (from memory)."""
+    total = sums_of(bodies, axis, start)
+    if total.mass_kg <= 0:
+        raise InputError("/ledger", "more is taken out than the craft weighs")
+    return total
+
+
+def sums_of(bodies: Iterable[Body], axis: Axis = "x", start: Centre | None = None) -> Centre:
+    """The sums of `apply_ledger`, also where nothing is left yet."""
     missing: dict[str, Need] = {}
     total = Centre(start)
     for body in bodies:
@@ -127,8 +138,6 @@ def apply_ledger(bodies: Iterable[Body], axis: Axis = "x", start: Centre | None 
         total.add(body.sign, mass, at)
     if missing:
         raise CannotSay(*missing.values())
-    if total.mass_kg <= 0:
-        raise InputError("/ledger", "more is taken out than the craft weighs")
     return total
 
 

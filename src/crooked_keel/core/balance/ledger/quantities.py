@@ -8,45 +8,16 @@ from ...resolved.references import Axis, Body, got
 from ...resolved.rows import Rows
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
-from .functions import Centre, apply_ledger
+from .functions import Centre, apply_ledger, sums_of
 
 
-class RowSums(Topic):
-    """Sums over the typed rows, which stand while no row changes."""
+class Stripped(Topic):
+    """The craft with the old installations out and every typed row done, but nothing of the fit put in: what stands while only
+    an installation changes. as_found: its bodies, from the craft bench."""
 
-    def __init__(self, rows: Rows) -> None:
-        self.rows = rows
-
-    @lazy
-    def x(self) -> Centre | None:
-        """Along the craft; None where there is no row."""
-        return self._sums("x")
-
-    @lazy
-    def y(self) -> Centre | None:
-        """Across the craft."""
-        return self._sums("y")
-
-    @lazy
-    def z(self) -> Centre | None:
-        """Upwards."""
-        return self._sums("z")
-
-    def _sums(self, axis: Axis) -> Centre | None:
-        if not self.rows.bodies:
-            return None
-        total = Centre()
-        for body in self.rows.counted(axis):
-            total.add(body.sign, got(body.mass), got(body.axis(axis)))
-        return total
-
-
-class Ledger(Topic):
-    """The empty craft as found and after the work. as_found: its bodies, from the craft bench."""
-
-    def __init__(self, resolved: Resolved, sums: RowSums, as_found: list[Body] | CannotSay) -> None:
+    def __init__(self, resolved: Resolved, rows: Rows, as_found: list[Body] | CannotSay) -> None:
         self.resolved = resolved
-        self.sums = sums
+        self.rows = rows
         self._as_found = as_found
 
     @lazy
@@ -57,14 +28,45 @@ class Ledger(Topic):
         return self._as_found
 
     @lazy
+    def x(self) -> Centre:
+        """Sums along the craft."""
+        return self._sums("x")
+
+    @lazy
+    def y(self) -> Centre:
+        """Sums across the craft."""
+        return self._sums("y")
+
+    @lazy
+    def z(self) -> Centre:
+        """Sums upwards."""
+        return self._sums("z")
+
+    def _sums(self, axis: Axis) -> Centre:
+        return sums_of([*self.as_found, *self.resolved.taken_out, *self.rows.bodies], axis)
+
+
+class Ledger(Topic):
+    """The empty craft as found and after the work."""
+
+    def __init__(self, resolved: Resolved, stripped: Stripped) -> None:
+        self.resolved = resolved
+        self.stripped = stripped
+
+    @property
+    def as_found(self) -> list[Body]:
+        """Bodies of the empty craft as found."""
+        return self.stripped.as_found
+
+    @lazy
     def changed_bodies(self) -> list[Body]:
         """Bodies of the empty craft after the work, but for the typed rows."""
         return [*self.as_found, *self.resolved.derived_rows]
 
     def _after(self, axis: Axis) -> Centre:
         """Sums over the empty craft after the work."""
-        rows, bodies = ask_all(lambda: getattr(self.sums, axis), lambda: whole(self.changed_bodies, axis))
-        return apply_ledger(bodies, axis, rows)
+        stripped, _ = ask_all(lambda: getattr(self.stripped, axis), lambda: whole(self.resolved.put_in, axis))
+        return apply_ledger(self.resolved.put_in, axis, stripped)
 
     @lazy
     def before(self) -> Centre:
