@@ -74,7 +74,8 @@ class RevisionRow(Base):
     summary: Mapped[str]
     burst: Mapped[str | None]
     patch: Mapped[list[Any]]
-    document: Mapped[bytes]
+    # Read only when the state itself is wanted: it is most of the row.
+    document: Mapped[bytes] = mapped_column(deferred=True)
 
 
 class VerdictRow(Base):

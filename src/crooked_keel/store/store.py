@@ -11,13 +11,14 @@ from dataclasses import dataclass
 from datetime import UTC, datetime
 from importlib.resources import as_file, files
 from pathlib import Path
-from typing import Any
+from typing import Any, cast
 
-from sqlalchemy import create_engine, event, select, text
-from sqlalchemy.orm import Session
+from sqlalchemy import bindparam, create_engine, event, func, insert, select, text, update
+from sqlalchemy.orm import Session, aliased
 
 from ..core.document import Project, apply_operations, dump, load_trusted, plain, value_at
 from ..core.errors import InputError
+from ..core.topic.memo import Memo
 from .models import Base, ProjectRow, RecordRow, RevisionRow, VerdictRow
 
 # The newest migration; a test holds it against the scripts.
@@ -64,6 +65,8 @@ class Store:
         self.path = folder / "crooked-keel.db"
         self._lock = threading.RLock()
         self._documents: dict[int, Project] = {}
+        # Texts of parts of documents that were saved last: an edit leaves most of them as they are.
+        self._texts = Memo(2000)
         self.engine = create_engine(f"sqlite:///{self.path}")
         event.listen(self.engine, "connect", _pragmas)
         self._migrate()
@@ -157,8 +160,8 @@ class Store:
             row = ProjectRow(id=secrets.token_hex(5), name=document.name, created_at=_now(), head=None, tip=None)
             session.add(row)
             session.flush()
-            self._append(session, row, None, document, summary, [], None)
-            return self._head(session, row)
+            number = self._append(session, row.id, 0, None, document, summary, [], None)
+            return Head(row.id, document, number, False, False)
 
     def edit(
         self, project_id: str, base: int, operations: Sequence[dict[str, Any]], summary: str, burst: str | None = None
@@ -169,18 +172,15 @@ class Store:
         burst: edits with the same word, one right after the other, are one step of undo.
         Raises NotFound, InputError, StaleEdit; nothing is saved then."""
         with self.session() as session:
-            project = self._project(session, project_id)
-            head = self._revision(session, project.head)
-            before = self._document(head)
+            head = self._standing(session, project_id)
+            before = self._document_of(session, head.id)
             rebased = head.number != base
             if rebased:
-                self._check_untouched(session, project, base, before, operations, head.number)
+                self._check_untouched(session, project_id, base, before, operations, head.number)
             document = apply_operations(before, operations)
-            parent: int | None = head.id
-            if burst is not None and head.burst == burst:
-                parent = head.parent
-            self._append(session, project, parent, document, summary, list(operations), burst)
-            return Edited(before, self._head(session, project), rebased)
+            parent = head.parent if burst is not None and head.burst == burst else head.id
+            made = self._append(session, project_id, head.last, parent, document, summary, list(operations), burst)
+            return Edited(before, Head(project_id, document, made, parent is not None, False), rebased)
 
     def undo(self, project_id: str) -> Head:
         """Move the head to the state before. Raises InputError if there is none."""
@@ -255,43 +255,48 @@ class Store:
         row = self._revision(session, project.head)
         return Head(project.id, self._document(row), row.number, row.parent is not None, project.head != project.tip)
 
+    def _standing(self, session: Session, project_id: str) -> Any:
+        """id, number, parent and burst of the head, and the last number given. Raises NotFound."""
+        row = session.execute(_STANDING, {"project": project_id}).first()
+        if row is None:
+            raise NotFound("no such project")
+        return row
+
+    def _document_of(self, session: Session, revision_id: int) -> Project:
+        return self._documents.get(revision_id) or self._document(self._revision(session, revision_id))
+
     def _append(
         self,
         session: Session,
-        project: ProjectRow,
+        project_id: str,
+        last: int,
         parent: int | None,
         document: Project,
         summary: str,
         patch: list[Any],
         burst: str | None,
-    ) -> None:
-        last = session.scalar(
-            select(RevisionRow.number)
-            .where(RevisionRow.project_id == project.id)
-            .order_by(RevisionRow.number.desc())
-            .limit(1)
-        )
-        row = RevisionRow(
-            project_id=project.id, number=(last or 0) + 1, parent=parent, at=_now(), summary=summary, burst=burst, patch=patch,
-            document=zlib.compress(dump(document).encode(), 1),
-        )  # fmt: skip
-        session.add(row)
-        session.flush()
-        project.head = project.tip = row.id
-        project.name = document.name
-        self._keep(row.id, document)
+    ) -> int:
+        """Save a state and put the head on it; its number."""
+        saved = session.execute(_INSERT, {
+            "project_id": project_id, "number": last + 1, "parent": parent, "at": _now(), "summary": summary, "burst": burst, "patch": patch,
+            "document": zlib.compress(dump(document, self._texts).encode(), 1),
+        })  # fmt: skip
+        id = int(cast(Any, saved).inserted_primary_key[0])
+        session.execute(_MOVE, {"project": project_id, "head": id, "name": document.name})
+        self._keep(id, document)
+        return last + 1
 
     def _check_untouched(
         self,
         session: Session,
-        project: ProjectRow,
+        project_id: str,
         base: int,
         now: Project,
         operations: Sequence[dict[str, Any]],
         number: int,
     ) -> None:
         row = session.scalar(
-            select(RevisionRow).where(RevisionRow.project_id == project.id, RevisionRow.number == base)
+            select(RevisionRow).where(RevisionRow.project_id == project_id, RevisionRow.number == base)
         )
         if row is None:
             raise InputError("/base", "this edit was made on a revision that does not exist", given=str(base))
@@ -320,6 +325,22 @@ class Store:
             moved = self._head(session, project)
             project.name = moved.document.name
             return moved
+
+
+_REVISIONS, _PROJECTS = RevisionRow.__table__, ProjectRow.__table__
+_every = aliased(RevisionRow)
+_last = select(func.max(_every.number)).where(_every.project_id == bindparam("project")).scalar_subquery()
+_STANDING = (
+    select(RevisionRow.id, RevisionRow.number, RevisionRow.parent, RevisionRow.burst, _last.label("last"))
+    .join(ProjectRow, ProjectRow.head == RevisionRow.id)
+    .where(ProjectRow.id == bindparam("project"))
+)
+_INSERT = insert(_REVISIONS)  # type: ignore[arg-type]
+_MOVE = (
+    update(_PROJECTS)  # type: ignore[arg-type]
+    .where(ProjectRow.id == bindparam("project"))
+    .values(head=bindparam("head"), tip=bindparam("head"), name=bindparam("name"))
+)
 
 
 def _now() -> datetime:

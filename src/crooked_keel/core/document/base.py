@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
-from typing import Annotated, ClassVar
+from collections.abc import Callable
+from typing import Annotated, ClassVar, Protocol, TypeVar
 
 from pydantic import BaseModel, ConfigDict, Field, StringConstraints
 
+T = TypeVar("T")
 Key = Annotated[str, StringConstraints(pattern=r"^[a-z0-9][a-z0-9_-]{0,39}$")]
 Name = Annotated[str, StringConstraints(min_length=1, max_length=120, strip_whitespace=True)]
 Note = Annotated[str, StringConstraints(max_length=2000)]
@@ -26,3 +28,11 @@ class Item(Part):
 
     name: Name
     rank: Annotated[float, Field(ge=-1e9, le=1e9)] = 0.0
+
+
+class Kept(Protocol):
+    """A memory of what was made of parts that are still the same."""
+
+    def __call__(self, parts: tuple[object, ...], make: Callable[[], T], *names: object) -> T:
+        """What was made of these parts and names, or what is made now."""
+        ...

@@ -2,16 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
-from typing import Any, Literal, NamedTuple, Protocol, TypeVar, get_args, get_origin
+from typing import Any, Literal, NamedTuple, get_args, get_origin
 
 from pydantic import BaseModel
 
 from ..figure.base import Figure
 from ..figure.place import ButtLine, Place, Station, WaterLine
+from .base import Kept
 from .project import Project
-
-T = TypeVar("T")
 
 
 class FieldOf(NamedTuple):
@@ -61,14 +59,6 @@ def all_fields(model: type[BaseModel] = Project, prefix: str = "") -> list[Field
         elif isinstance(annotation, type) and issubclass(annotation, BaseModel):
             made += all_fields(annotation, here)
     return made
-
-
-class Kept(Protocol):
-    """A memory of what was made of parts that are still the same."""
-
-    def __call__(self, parts: tuple[object, ...], make: Callable[[], T], *names: object) -> T:
-        """What was made of these parts and names, or what is made now."""
-        ...
 
 
 def disputed(value: Any, pointer: str = "", *, kept: Kept | None = None) -> list[tuple[str, Figure]]:

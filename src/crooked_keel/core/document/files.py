@@ -7,8 +7,10 @@ from functools import cache
 from typing import Any
 
 from pydantic import BaseModel, ValidationError
+from pydantic_core import to_json
 
 from ..errors import InputError
+from .base import Kept
 from .migrations import lift
 from .project import SCHEMA_VERSION, Project
 from .references import check_references
@@ -62,9 +64,43 @@ def load_trusted(text: str | bytes) -> Project:
     return Project.model_validate(lift(json.loads(text)), context={"trusted": True})
 
 
-def dump(project: Project) -> str:
-    """The document as JSON text; the same document always gives the same bytes."""
-    return project.model_dump_json(by_alias=True, exclude_none=True)
+def dump(project: Project, kept: Kept | None = None) -> str:
+    """The document as JSON text, blanks and empty parts left out; the same document always gives the same bytes.
+
+    kept: texts of parts that did not change, so that an edit writes anew only what it touched."""
+    return _text(project, kept) or "{}"
+
+
+def _text(value: Any, kept: Kept | None) -> str:
+    """The text of a part, put together of those of its own parts where it has any; blank where nothing is in it."""
+    if not isinstance(value, BaseModel | dict):
+        return _leaf(value)
+    return kept((value,), lambda: _composed(value, kept)) if kept else _composed(value, kept)
+
+
+def _composed(value: BaseModel | dict[str, Any], kept: Kept | None) -> str:
+    if isinstance(value, BaseModel) and getattr(value, "deep", False):
+        pieces = [(name, getattr(value, name)) for name in type(value).model_fields]
+    elif isinstance(value, dict) and value and getattr(next(iter(value.values())), "deep", False):
+        pieces = list(value.items())
+    else:
+        return _leaf(value)
+    made = [f'"{name}":{text}' for name, piece in pieces if (text := _text(piece, kept))]
+    return "{" + ",".join(made) + "}" if made else ""
+
+
+def _leaf(value: Any) -> str:
+    if value is None:
+        return ""
+    made = _pruned(plain(value))
+    return "" if made == {} else to_json(made).decode()
+
+
+def _pruned(value: Any) -> Any:
+    """Plain values without mappings that hold nothing."""
+    if isinstance(value, dict):
+        return {k: made for k, v in value.items() if (made := _pruned(v)) != {}}
+    return [_pruned(v) for v in value] if isinstance(value, list) else value
 
 
 def plain(part: Any) -> Any:
