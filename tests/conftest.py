@@ -22,8 +22,24 @@ from crooked_keel.demo.seed import DEMOS, made
 from crooked_keel.store.store import Store
 
 # A slow machine is not a fault of the code: no example has a deadline.
-settings.register_profile("house", deadline=None, suppress_health_check=[HealthCheck.too_slow])
-settings.load_profile("house")
+# `make test-long` (pytest --long) draws as many examples as one wants to wait for.
+_HOUSE = {"deadline": None, "suppress_health_check": [HealthCheck.too_slow]}
+settings.register_profile("house", max_examples=40, **_HOUSE)
+settings.register_profile("long", max_examples=1500, **_HOUSE)
+
+
+def pytest_addoption(parser: pytest.Parser) -> None:
+    parser.addoption("--long", action="store_true", help="many random examples")
+
+
+def pytest_configure(config: pytest.Config) -> None:
+    settings.load_profile("long" if config.getoption("--long") else "house")
+
+
+@pytest.fixture
+def examples(request: pytest.FixtureRequest) -> int:
+    """How many random steps a test takes that draws its own."""
+    return 1500 if request.config.getoption("--long") else 40
 
 
 def made_lapwing() -> Project:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import hashlib
 import json
 from pathlib import Path
 from typing import Any
@@ -9,9 +10,11 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
+from crooked_keel.api.service import Service
 from crooked_keel.core.asked.suggest import suggest
 from crooked_keel.core.assess import assess
-from crooked_keel.core.document import Project, apply_operations, dump, load
+from crooked_keel.core.document import SCHEMA_VERSION, Project, apply_operations, dump, load, schema
+from crooked_keel.core.errors import InputError
 from crooked_keel.demo import shelf
 from crooked_keel.demo.seed import SECOND, library, made, seed
 from crooked_keel.store.store import Store
@@ -23,11 +26,11 @@ def test_seeded_once_with_its_summary(tmp_path: Path) -> None:
     seed(tmp_path)
     store = Store(tmp_path)
     rows = store.list_projects()
-    assert [r.name for r, _, _ in rows] == ["Lapwing", "Samphire", "Harrow 750", "Pannier", "Tiller", "Curlew"]
-    for row, _, summary in rows:
-        assert summary is not None and summary["worst_level"] == "stop"
+    assert [r.name for r, *_ in rows] == ["Lapwing", "Samphire", "Harrow 750", "Pannier", "Tiller", "Curlew"]
+    for row in Service(store).projects():
+        assert row.worst_level == "stop" and row.profile is not None
         if row.name != "Curlew":
-            made = DEMO_OF[summary["kind"]]
+            made = DEMO_OF[row.kind]
             assert store.head(row.id).document == apply_operations(made, shelf.origins(made, library()))
     assert not store.head(rows[0][0].id).can_undo  # nothing to undo into an empty project
     store.close()
@@ -48,17 +51,52 @@ def test_an_edited_demo_is_left_as_it_is(tmp_path: Path) -> None:
 GOLDEN = Path(__file__).parent / "golden"
 
 
-def test_golden_file_of_version_3_is_what_is_written() -> None:
-    """A file as version 3 wrote it: its figures and its bytes come through unchanged."""
-    golden = (GOLDEN / "version-3.keel.json").read_text()
+def test_golden_file_of_the_version_in_force_is_what_is_written() -> None:
+    """A file as this version writes it: its figures and its bytes come through unchanged."""
+    golden = (GOLDEN / f"version-{SCHEMA_VERSION}.keel.json").read_text()
     assert dump(load(golden)) == golden
-    assert load(golden).schema_version == 3
+    assert load(golden).schema_version == SCHEMA_VERSION
+
+
+def test_the_shape_of_the_document_has_not_changed_without_a_version() -> None:
+    """A field that is added or renamed wants a new SCHEMA_VERSION, a step in migrations.py, a golden file and its line here."""
+    recorded = json.loads((GOLDEN / "schemas.json").read_text())
+    shape = json.dumps(schema(), sort_keys=True, ensure_ascii=False).encode()
+    assert recorded[str(SCHEMA_VERSION)] == hashlib.sha256(shape).hexdigest()
+
+
+def test_a_file_of_a_newer_version_is_refused_in_one_sentence() -> None:
+    newer = json.dumps({**json.loads(dump(DEMO_OF["scooter"])), "schema_version": SCHEMA_VERSION + 1, "new": {"a": 1}})
+    with pytest.raises(InputError) as bad:
+        load(newer)
+    assert bad.value.field == "/schema_version" and "newer version" in bad.value.message
+
+
+def test_parts_with_nothing_in_them_are_not_written() -> None:
+    written = json.loads(dump(Project(name="bare")))
+    assert {} not in _values(written) and load(json.dumps(written)) == Project(name="bare")
+    for project in DEMO_OF.values():
+        assert {} not in _values(json.loads(dump(project))) and load(dump(project)) == project
+
+
+def _values(raw: Any) -> list[Any]:
+    """Every value within a JSON text."""
+    inner = raw.values() if isinstance(raw, dict) else raw if isinstance(raw, list) else ()
+    return [raw, *(v for part in inner for v in _values(part))]
+
+
+def test_golden_file_of_version_3_is_lifted_with_every_figure_as_it_was() -> None:
+    text = (GOLDEN / "version-3.keel.json").read_text()
+    old, lifted = json.loads(text), load(text)
+    assert old["schema_version"] == 3 and lifted.schema_version == SCHEMA_VERSION
+    assert _typed(old) == _typed(json.loads(dump(lifted)))
+    assert not assess(lifted, "a").failures
 
 
 def test_golden_file_of_version_2_is_lifted_with_every_figure_as_it_was() -> None:
     text = (GOLDEN / "version-2.keel.json").read_text()
     old, lifted = json.loads(text), load(text)
-    assert old["schema_version"] == 2 and lifted.schema_version == 3
+    assert old["schema_version"] == 2 and lifted.schema_version == SCHEMA_VERSION
     assert _typed(old) == _typed(json.loads(dump(lifted)))
     assert not assess(lifted, "a").failures
 
@@ -76,7 +114,7 @@ def test_the_stand_of_version_2_is_found_again() -> None:
 def test_golden_file_of_version_1_is_lifted_with_every_figure_as_it_was() -> None:
     old = json.loads((GOLDEN / "version-1.keel.json").read_text())
     lifted = load((GOLDEN / "version-1.keel.json").read_text())
-    assert old["schema_version"] == 1 and lifted.schema_version == 3
+    assert old["schema_version"] == 1 and lifted.schema_version == SCHEMA_VERSION
     assert sorted(_typed(old)) == sorted(_typed(json.loads(dump(lifted))))
     assert lifted.craft.layout == old["craft"]["gear"]
     point = old["old_installation"]["mount"]["points"]["top-port"]
@@ -106,7 +144,7 @@ def test_a_demonstration_comes_through_file_store_and_api_unchanged(
     assert made.status_code == 201
     id = made.json()["id"]
     assert client.get(f"/api/projects/{id}/exports/project").text == text
-    assert client.get(f"/api/projects/{id}").json()["document"] == json.loads(text)
+    assert load(json.dumps(client.get(f"/api/projects/{id}").json()["document"])) == load(text)
     store = Store(tmp_path / "other")
     assert dump(store.head(store.create(load(text), "again").project_id).document) == text
     store.close()

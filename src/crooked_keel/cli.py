@@ -130,7 +130,7 @@ def _store(data: Path) -> Any:
 def export_(project: str, file: Path, data: DataDir = DEFAULT_DATA) -> None:
     """Write a project (id or name) to a file."""
     store = _store(data)
-    found = [row.id for row, _, _ in store.list_projects() if project in (row.id, row.name)]
+    found = [row.id for row, *_ in store.list_projects() if project in (row.id, row.name)]
     if len(found) != 1:
         _refuse(f"{len(found)} projects are called '{project}'.")
     file.write_bytes(store.raw_document(found[0]))

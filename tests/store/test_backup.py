@@ -31,7 +31,7 @@ def folder(tmp_path: Path) -> Path:
 def names(data: Path) -> set[str]:
     store = Store(data)
     try:
-        return {row.name for row, _, _ in store.list_projects()}
+        return {row.name for row, *_ in store.list_projects()}
     finally:
         store.close()
 
@@ -40,11 +40,11 @@ def test_there_and_back_byte_for_byte(folder: Path, tmp_path: Path) -> None:
     kept = tmp_path / "kept.keelbackup"
     made = backup(folder, kept)
     assert (made.projects, made.revisions) == (len(DEMO_OF), len(DEMO_OF) + 1)
-    before = {row.id: Store(folder).raw_document(row.id) for row, _, _ in Store(folder).list_projects()}
+    before = {row.id: Store(folder).raw_document(row.id) for row, *_ in Store(folder).list_projects()}
     other = tmp_path / "other"
     assert restore(kept, other) == made
     again = Store(other)
-    assert {row.id: again.raw_document(row.id) for row, _, _ in again.list_projects()} == before
+    assert {row.id: again.raw_document(row.id) for row, *_ in again.list_projects()} == before
     assert all(again.head(id).document for id in before)
     again.close()
 
@@ -52,7 +52,7 @@ def test_there_and_back_byte_for_byte(folder: Path, tmp_path: Path) -> None:
 def test_taken_while_the_application_runs(folder: Path, tmp_path: Path) -> None:
     """An edit that was acknowledged is in the copy though the store is open and its log not folded in."""
     store = Store(folder)
-    id = next(row.id for row, _, _ in store.list_projects())
+    id = next(row.id for row, *_ in store.list_projects())
     store.edit(id, store.head(id).revision, [{"op": "replace", "path": "/craft/description", "value": "late"}], "late")
     backup(folder, tmp_path / "b")
     restore(tmp_path / "b", tmp_path / "other")

@@ -135,9 +135,9 @@ def test_deleting_takes_the_history_along(store: Store, project: Project) -> Non
 def test_list_has_the_one_touched_last_first(store: Store, project: Project) -> None:
     a = store.create(project, "a").project_id
     b = store.create(project.model_copy(update={"name": "Second"}), "b").project_id
-    assert [r.id for r, _, _ in store.list_projects()] == [b, a]
+    assert [r.id for r, *_ in store.list_projects()] == [b, a]
     store.edit(a, 1, put("/name", "First"), "renamed")
-    assert [r.name for r, _, _ in store.list_projects()] == ["First", "Second"]
+    assert [r.name for r, *_ in store.list_projects()] == ["First", "Second"]
 
 
 def _alembic(connection: Connection) -> Config:
@@ -173,7 +173,7 @@ def test_an_older_database_is_lifted_on_opening(tmp_path: Path, project: Project
         )
     engine.dispose()
     store = Store(tmp_path)
-    assert [row.name for row, _, _ in store.list_projects()] == ["Old boat"]
+    assert [row.name for row, *_ in store.list_projects()] == ["Old boat"]
     made = store.create(project, "Started")
     store.record(made.project_id, "weighing", made.revision, {"mean_kg": 12.5})
     assert [r.data for r in store.records(made.project_id, "weighing")] == [{"mean_kg": 12.5}]

@@ -14,7 +14,7 @@ from ..core.asked.measure_next import MeasureNext, measure_next
 from ..core.asked.monte_carlo import MonteCarlo, monte_carlo
 from ..core.asked.placement import Placed, Wish, place_together
 from ..core.asked.suggest import suggest
-from ..core.assess import Assessment, assess, changed
+from ..core.assess import Assessment, changed
 from ..core.balance.fuel.functions import Aim
 from ..core.document import Project, apply_operations, fragments_of, plain
 from ..core.errors import InputError
@@ -33,6 +33,7 @@ from .models import (
     State,
     Suggestions,
 )
+from .workspaces import Workspaces
 
 # ± of a scale that nobody measured: as figures by a measured mass are taken. Common practice, no source.
 DEFAULT_SHARE, DEFAULT_LEAST_KG = 0.002, 0.2
@@ -44,6 +45,7 @@ class Service:
 
     def __init__(self, store: Store) -> None:
         self.store = store
+        self._workspaces = Workspaces()
         self._kept: OrderedDict[tuple[str, int, str | None], Assessment] = OrderedDict()
 
     def assessment(self, head: Head, fit: str | None) -> Assessment:
@@ -51,14 +53,14 @@ class Service:
         key = (head.project_id, head.revision, fit)
         found = self._kept.get(key)
         if found is None:
-            found = self._fresh(head.document, fit)
+            found = self._fresh(head.project_id, head.document, fit)
             self._kept[key] = found
-            while len(self._kept) > 24:
+            while len(self._kept) > 8:
                 self._kept.popitem(last=False)
         return found
 
-    def _fresh(self, document: Project, fit: str | None) -> Assessment:
-        made = assess(document, fit)
+    def _fresh(self, project_id: str, document: Project, fit: str | None) -> Assessment:
+        made = self._workspaces.assess(project_id, document, fit)
         for failure in made.failures:
             log.error("%s failed\n%s", failure.part, failure.trace)
         # Traces are for the log, not for the screen.
@@ -85,7 +87,6 @@ class Service:
         """Everything about a project with one fit."""
         fit = self.fit_of(head.document, fit if fit is None or fit == "none" or fit in head.document.fits else None)
         made = self.assessment(head, fit)
-        self._summarise(head)
         return State(
             id=head.project_id, revision=head.revision, can_undo=head.can_undo, can_redo=head.can_redo,
             document=plain(head.document), assessment=made,
@@ -111,7 +112,6 @@ class Service:
         document = edited.head.document
         fit = self.fit_of(document, fit if fit in (None, "none") or fit in document.fits else None)
         made = self.assessment(edited.head, fit)
-        self._summarise(edited.head)
         return Patched(
             revision=edited.head.revision, can_undo=edited.head.can_undo, can_redo=edited.head.can_redo,
             fragments=[Fragment(**f) for f in fragments_of(document, operations)],
@@ -124,7 +124,7 @@ class Service:
         head = self.store.head(project_id)
         fit = self.fit_of(head.document, fit)
         document = apply_operations(head.document, operations)
-        was, made = self.assessment(head, fit), self._fresh(document, fit)
+        was, made = self.assessment(head, fit), self._fresh(project_id, document, fit)
         findings = [replace(f, working=None) for f in made.findings]
         values = [replace(v, working=None) for v in made.values]
         return PreviewOut(
@@ -205,13 +205,13 @@ class Service:
         """Weighings kept, newest first."""
         return [RecordOut(at=r.at, revision=r.revision, **r.data) for r in self.store.records(project_id, "weighing")]
 
-    def _summarise(self, head: Head) -> None:
+    def _summary(self, head: Head) -> dict[str, Any]:
         fit = self.fit_of(head.document, None)
         made = self.assessment(head, fit)
         worst = made.worst()
         document = head.document
         new = document.fits[fit].installations if fit else {}
-        self.store.keep_summary(head.project_id, head.revision, {
+        summary: dict[str, Any] = {
             "description": document.craft.description, "kind": document.kind,
             "old_unit": next((i.unit.name for i in document.old_installations.values()), None),
             "new_unit": next((i.unit.name for i in new.values()), None),
@@ -219,13 +219,15 @@ class Service:
             "worst_level": worst.level if worst else None,
             "worst": asdict(worst.title) if worst else None,
             "profile": made.shapes.model_dump(mode="json", include={"outline", "wheels", "installations", "water"}),
-        })  # fmt: skip
+        }  # fmt: skip
+        self.store.keep_summary(head.project_id, head.revision, summary)
+        return summary
 
     def projects(self) -> list[ProjectListItem]:
-        """The list with its small keels."""
+        """The list with its small keels; those of projects that were edited since are made now."""
         made = []
-        for row, at, summary in self.store.list_projects():
-            kept = summary or {}
+        for row, at, summary, stale in self.store.list_projects():
+            kept = self._summary(self.store.head(row.id)) if summary is None or stale else summary
             made.append(ProjectListItem(
                 id=row.id, name=row.name, at=at, kind=kept.get("kind", ""), description=kept.get("description", ""), old_unit=kept.get("old_unit"),
                 new_unit=kept.get("new_unit"), keel=[KeelLevel(**k) for k in kept.get("keel", [])],

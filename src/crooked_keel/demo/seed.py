@@ -39,7 +39,7 @@ def seed(data: Path) -> None:
     have = kept.units()
     names = {u.unit.name.casefold() for u in have.values()}
     kept.put({k: u for k, u in units.items() if k not in have and u.unit.name.casefold() not in names})
-    there = {row.name for row, _, _ in service.store.list_projects()}
+    there = {row.name for row, *_ in service.store.list_projects()}
     for kind, demo in (*SECOND, *DEMOS):
         if demo.NAME not in there:
             project = made(kind, demo)

@@ -87,7 +87,7 @@ def _open_all(folder: Path, file: Path) -> Checked:
     try:
         revisions = 0
         rows = store.list_projects()
-        for row, _, _ in rows:
+        for row, *_ in rows:
             try:
                 store.head(row.id)
             except (InputError, ValueError, LookupError, zlib.error) as bad:

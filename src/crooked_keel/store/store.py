@@ -120,16 +120,17 @@ class Store:
 
     # -- reading ---------------------------------------------------------------------------------------------------
 
-    def list_projects(self) -> list[tuple[ProjectRow, datetime | None, dict[str, Any] | None]]:
-        """Every project, the one touched last first, with the time of its head and its verdict summary."""
+    def list_projects(self) -> list[tuple[ProjectRow, datetime | None, dict[str, Any] | None, bool]]:
+        """Every project, the one touched last first, with the time of its head, its verdict summary, and whether that is of an
+        older state."""
         with self.session() as session:
             rows = session.execute(
-                select(ProjectRow, RevisionRow.at, VerdictRow.summary)
+                select(ProjectRow, RevisionRow.at, VerdictRow.summary, VerdictRow.revision != RevisionRow.number)
                 .join(RevisionRow, RevisionRow.id == ProjectRow.head, isouter=True)
                 .join(VerdictRow, VerdictRow.project_id == ProjectRow.id, isouter=True)
                 .order_by(RevisionRow.at.desc())
             ).all()
-            return [(r[0], r[1], r[2]) for r in rows]
+            return [(r[0], r[1], r[2], bool(r[3])) for r in rows]
 
     def head(self, project_id: str) -> Head:
         """The current state. Raises NotFound."""

@@ -143,7 +143,7 @@ def test_a_file_of_units_comes_back_the_same() -> None:
         ("", "not a whole file"),
         ("[1]", "not a file of units"),
         ('{"units": {}}', "not a file of units"),
-        ('{"schema_version": 99, "units": {}}', "another version"),
+        ('{"schema_version": 99, "units": {}}', "newer version"),
         ('{"schema_version": 3, "units": {"a": {"unit": {"name": "x"}}, "a": {}}}', "twice"),
         ('{"schema_version": 3, "units": {"a": {"unit": {"name": "x", "mass": {"entered": "3 kg", "si": 4.0}}}}}', "disagrees"),
         ('{"schema_version": 3, "units": {"a": {"unit": {"name": "x", "cylinders": NaN}}}}', "not a number"),

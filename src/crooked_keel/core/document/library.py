@@ -81,6 +81,10 @@ def _without_project(value: Any) -> Any:
     return [_without_project(v) for v in value] if isinstance(value, list) else value
 
 
+# The first version that had files of units; a unit is written the same way since.
+_FIRST = 3
+
+
 def load_unit(raw: Any, pointer: str = "", trusted: bool = False) -> LibraryUnit:
     """A plain unit, its figures checked against their text unless it comes from the application's own store. Raises InputError."""
     try:
@@ -94,10 +98,16 @@ def load_library(text: str | bytes) -> dict[str, LibraryUnit]:
     raw = parse_json(text, "file of units")
     if not isinstance(raw, dict) or not isinstance(raw.get("units"), dict) or "schema_version" not in raw:
         raise InputError("", "this is not a file of units: it has no schema_version or no units")
-    if raw["schema_version"] != SCHEMA_VERSION:
+    version = raw["schema_version"]
+    known = range(_FIRST, SCHEMA_VERSION + 1)
+    if isinstance(version, int) and version > SCHEMA_VERSION:
+        why = f"this file was written by a newer version ({version}); this one reads up to {SCHEMA_VERSION}"
+        raise InputError("/schema_version", why)
+    if version not in known or isinstance(version, bool):
+        allowed = f"{known[0]} to {known[-1]}"
         raise InputError(
-            "/schema_version", "this file was written by another version", given=str(raw["schema_version"])[:40], allowed=str(SCHEMA_VERSION)
-        )  # fmt: skip
+            "/schema_version", "no file of units has this version", given=str(version)[:40], allowed=allowed
+        )
     for key in raw["units"]:
         check_id(key, "/units")
     return {key: load_unit(value, f"/units/{key}") for key, value in raw["units"].items()}

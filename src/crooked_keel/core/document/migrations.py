@@ -40,8 +40,13 @@ def _to_3(raw: dict[str, Any]) -> dict[str, Any]:
     return made
 
 
+def _to_4(raw: dict[str, Any]) -> dict[str, Any]:
+    """Parts with nothing in them are no longer written; nothing else changed."""
+    return {**raw, "schema_version": 4}
+
+
 # version → function that lifts a document of that version to the next one.
-STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {1: _to_2, 2: _to_3}
+STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {1: _to_2, 2: _to_3, 3: _to_4}
 
 
 def lift(raw: dict[str, Any]) -> dict[str, Any]:

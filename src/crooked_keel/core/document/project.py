@@ -12,7 +12,7 @@ from .base import Item, Key, Name, Note, Part
 from .craft import Craft
 from .fit import Fit, Installation, LedgerRow, Loading
 
-SCHEMA_VERSION = 3
+SCHEMA_VERSION = 4
 REFERENCE_VERSION = "2026-11"
 
 

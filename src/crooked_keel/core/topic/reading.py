@@ -114,39 +114,45 @@ class Reader:
         return made
 
     def holds(self, source: Any) -> bool:
-        """Whether everything that was read would be read again from another source."""
+        """Whether everything that was read would be read again from another source.
+
+        A topic that stands answers as it did, but what it hands on of the document may be another: that is always looked at."""
         kept = self.__dict__
-        if source is kept["_source"]:
-            return True
         if type(source) is not type(kept["_source"]):
             return False
-        for name, value in kept["_seen"].items():
-            try:
-                if not same(value, getattr(source, name)):
+        stands = source is kept["_source"]
+        if stands and not isinstance(source, Topic):
+            return True
+        try:
+            for name, value in kept["_seen"].items():
+                if not (stands and not _has_reader(value)) and not _agrees(value, lambda n=name: getattr(source, n)):
                     return False
-            except (CannotSay, InputError) as refused:
-                if not same(value, refused):
+            for name, args, named, value in kept["_calls"].values():
+                ask = lambda n=name, a=args, k=named: getattr(source, n)(*a, **k)
+                if not (stands and not _has_reader(value)) and not _agrees(value, ask):
                     return False
-        for name, args, named, value in kept["_calls"].values():
-            try:
-                if not same(value, getattr(source, name)(*args, **named)):
-                    return False
-            except (CannotSay, InputError) as refused:
-                if not same(value, refused):
-                    return False
+        except Exception:  # a question that can no longer be put, say about a loading that is gone
+            return False
         return True
 
     def rebind(self, source: Any) -> None:
         """Read from another source from now on; only after `holds` said yes."""
         kept = self.__dict__
-        if source is kept["_source"]:
-            return
         kept["_source"] = source
         for name, value in kept["_seen"].items():
-            _rebind(value, source, name)
+            if _has_reader(value):
+                rebind(value, getattr(source, name))
         for name, args, named, value in kept["_calls"].values():
             if _has_reader(value):
-                _rebind_to(value, getattr(source, name)(*args, **named))
+                rebind(value, getattr(source, name)(*args, **named))
+
+
+def _agrees(value: Any, ask: Any) -> bool:
+    """Whether a question is answered, or refused, as it was."""
+    try:
+        return same(value, ask())
+    except (CannotSay, InputError) as refused:
+        return same(value, refused)
 
 
 def _has_reader(value: Any) -> bool:
@@ -157,20 +163,14 @@ def _has_reader(value: Any) -> bool:
     return type(value) is Reader
 
 
-def _rebind(value: Any, source: Any, name: str) -> None:
-    if _has_reader(value):
-        _rebind_to(value, getattr(source, name))
-
-
-def _rebind_to(value: Any, new: Any) -> None:
+def rebind(value: Any, new: Any) -> None:
+    """The readers within a value read from the sources within another of the same shape."""
     if type(value) is Reader:
         value.rebind(raw(new))
-    elif type(value) is list:
-        for a, b in zip(value, new, strict=True):
-            _rebind_to(a, b)
-    elif type(value) is dict:
-        for key, a in value.items():
-            _rebind_to(a, new[key])
+    elif _has_reader(value):
+        pairs = zip(value, new, strict=True) if type(value) is list else ((v, new[k]) for k, v in value.items())
+        for a, b in pairs:
+            rebind(a, b)
 
 
 class _Call:

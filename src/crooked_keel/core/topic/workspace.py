@@ -8,7 +8,7 @@ from functools import lru_cache
 from typing import Any, NamedTuple, ParamSpec, TypeVar, get_args, get_type_hints
 
 from .memo import Memo
-from .reading import Reader, Topic, _rebind_to, reading, same
+from .reading import Reader, Topic, reading, rebind, same
 
 P = ParamSpec("P")
 T = TypeVar("T")
@@ -67,7 +67,7 @@ class Workspace:
         kept = self._topics.get(name)
         if kept is not None and len(kept.sources) == len(sources) and all(map(same, kept.sources, sources)):
             for old, new in zip(kept.sources, sources, strict=True):
-                _rebind_to(old, new)
+                rebind(old, new)
             found: T = kept.topic
             return found
         self._counts[0] += 1

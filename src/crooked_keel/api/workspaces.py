@@ -1,0 +1,45 @@
+"""The workspaces of the fits that are open: one each, bounded by how many are looked at and not by how many ever were."""
+
+from __future__ import annotations
+
+import threading
+from collections import OrderedDict
+
+from ..core.assess import Assessment, assess
+from ..core.document import Project
+from ..core.topic.workspace import Workspace
+
+# A fit as people leave it open: four windows on one project, or one on each of four.
+MOST = 4
+
+
+class Workspaces:
+    """What is kept between assessments, by project and fit; the one looked at longest ago goes first."""
+
+    def __init__(self, most: int = MOST) -> None:
+        self._most = most
+        self._lock = threading.Lock()
+        self._open: OrderedDict[tuple[str, str | None], tuple[Workspace, threading.Lock]] = OrderedDict()
+
+    def assess(self, project_id: str, document: Project, fit: str | None) -> Assessment:
+        """The assessment of a document, with what was kept of the last one of the same fit. A second thread that asks meanwhile
+        works without."""
+        with self._lock:
+            key = (project_id, fit)
+            kept = self._open.setdefault(key, (Workspace(), threading.Lock()))
+            self._open.move_to_end(key)
+            while len(self._open) > self._most:
+                self._open.popitem(last=False)
+        workspace, busy = kept
+        if not busy.acquire(blocking=False):
+            return assess(document, fit)
+        try:
+            return assess(document, fit, workspace)
+        finally:
+            busy.release()
+
+    def forget(self, project_id: str) -> None:
+        """Let go of a project that is no more."""
+        with self._lock:
+            for key in [k for k in self._open if k[0] == project_id]:
+                del self._open[key]

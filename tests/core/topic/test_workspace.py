@@ -1,0 +1,61 @@
+"""What is kept between assessments: never another answer than from nothing, and only what an edit touches is made anew."""
+
+from __future__ import annotations
+
+import random
+from typing import Any
+
+import pytest
+
+from crooked_keel.core.assess import Assessment, assess
+from crooked_keel.core.document import Project, apply_operations, plain, value_at
+from crooked_keel.core.document.fields import figure_pointers
+from crooked_keel.core.errors import InputError
+from crooked_keel.core.topic.workspace import Workspace
+from tests.conftest import DEMO_OF, KIND_IDS
+
+
+def random_edit(document: Project, chance: random.Random) -> list[dict[str, Any]]:
+    """A figure taken away, made larger, given a wide ±, called hearsay; a row or a loading removed; a choice blanked."""
+    pointer = chance.choice(figure_pointers(document))
+    figure = plain(value_at(document, pointer))
+    way = chance.choice(("remove", "more", "wide", "hearsay", "row"))
+    if way == "row":
+        rows = [f"/loadings/{k}" for k in document.loadings] + [f"/ledger/{k}" for k in document.ledger]
+        rows += [f"/fits/{f}/ledger/{k}" for f, fit in document.fits.items() for k in fit.ledger]
+        return [{"op": "remove", "path": chance.choice(rows)}] if rows else []
+    if way == "remove":
+        return [{"op": "remove", "path": pointer}]
+    unit = figure["entered"].lstrip("-+.,0123456789 /½¼¾⅛⅜⅝⅞'\"").split("±")[0]
+    value = {k: v for k, v in figure.items() if k in ("from", "dir", "source", "note")}
+    entered = figure["entered"].split("±")[0].strip()
+    if way == "more":
+        value["entered"] = f"{chance.randint(1, 900)} {unit}".strip()
+    elif way == "wide":
+        value["entered"] = f"{entered} ±{chance.randint(1, 90)} {unit}".strip()
+    else:
+        value |= {"entered": entered, "source": "hearsay"}
+    return [{"op": "replace", "path": pointer, "value": value}]
+
+
+def said(made: Assessment) -> dict[str, Any]:
+    return made.model_dump(mode="json")
+
+
+@pytest.mark.parametrize("kind", KIND_IDS)
+def test_kept_topics_never_answer_otherwise_than_from_nothing(kind: str, examples: int) -> None:
+    """Random edits, one upon the other, and sometimes back to the start; each fit in a workspace of its own."""
+    chance = random.Random(f"{kind}")
+    start = DEMO_OF[kind]
+    fits = [None, *start.fits]
+    kept = {fit: Workspace() for fit in fits}
+    document = start
+    for _ in range(examples):
+        try:
+            document = apply_operations(document, random_edit(document, chance))
+        except InputError:
+            document = start
+        fit = chance.choice(fits)
+        warm, cold = said(assess(document, fit, kept[fit])), said(assess(document, fit))
+        for part in cold:
+            assert warm[part] == cold[part], (kind, fit, part)
