@@ -1,4 +1,5 @@
-"""Prints the figures of the budget table: `make bench`. Nothing here is asserted; a timed test would fail by the weather."""
+"""Prints the figures of the budget table: `make bench`. Nothing here is asserted; a timed test would fail by the
+weather."""
 
 from __future__ import annotations
 
@@ -57,10 +58,23 @@ def clock(work: Callable[[int], Any], times: int = 60) -> tuple[float, float]:
 
 def with_rows(project: Project) -> Project:
     place = {"station": "100 mm", "butt_line": "0 mm", "water_line": "0 mm"}
-    return apply_operations(project, [
-        {"op": "add", "path": f"/fits/a/ledger/row-{i}", "value": {"name": f"Part {i}", "kind": "installed", "rank": float(i), "mass": f"{1 + i % 40} g", **place}}
-        for i in range(ROWS)
-    ])  # fmt: skip
+    return apply_operations(
+        project,
+        [
+            {
+                "op": "add",
+                "path": f"/fits/a/ledger/row-{i}",
+                "value": {
+                    "name": f"Part {i}",
+                    "kind": "installed",
+                    "rank": float(i),
+                    "mass": f"{1 + i % 40} g",
+                    **place,
+                },
+            }
+            for i in range(ROWS)
+        ],
+    )
 
 
 def edit_of(project: Project) -> Callable[[int], list[dict[str, Any]]]:
@@ -138,9 +152,11 @@ class Server:
 
     def call(self, method: str, path: str, body: Any = None) -> bytes:
         request = urllib.request.Request(
-            f"http://127.0.0.1:{self.port}{path}", method=method, data=json.dumps(body).encode() if body is not None else None,
+            f"http://127.0.0.1:{self.port}{path}",
+            method=method,
+            data=json.dumps(body).encode() if body is not None else None,
             headers={"content-type": "application/json"},
-        )  # fmt: skip
+        )
         with urllib.request.urlopen(request, timeout=30) as reply:
             return bytes(reply.read())
 

@@ -54,10 +54,15 @@ KIND_IDS = sorted(DEMO_OF)
 
 def put(project: Project, figures: dict[str, Any]) -> Project:
     """The document with figures put in, or taken out where the value is None."""
-    return apply_operations(project, [
-        {"op": "remove", "path": p} if v is None else {"op": "replace" if value_at(project, p) is not None else "add", "path": p, "value": v}
-        for p, v in figures.items()
-    ])  # fmt: skip
+    return apply_operations(
+        project,
+        [
+            {"op": "remove", "path": p}
+            if v is None
+            else {"op": "replace" if value_at(project, p) is not None else "add", "path": p, "value": v}
+            for p, v in figures.items()
+        ],
+    )
 
 
 def bare(

@@ -59,7 +59,8 @@ def test_golden_file_of_the_version_in_force_is_what_is_written() -> None:
 
 
 def test_the_shape_of_the_document_has_not_changed_without_a_version() -> None:
-    """A field that is added or renamed wants a new SCHEMA_VERSION, a step in migrations.py, a golden file and its line here."""
+    """A field that is added or renamed wants a new SCHEMA_VERSION, a step in migrations.py, a golden file and its line
+    here."""
     recorded = json.loads((GOLDEN / "schemas.json").read_text())
     shape = json.dumps(schema(), sort_keys=True, ensure_ascii=False).encode()
     assert recorded[str(SCHEMA_VERSION)] == hashlib.sha256(shape).hexdigest()

@@ -1,4 +1,5 @@
-"""Rules of the house that no linter knows: where numbers may become text, what words may not be used, who has a source."""
+"""Rules of the house that no linter knows: where numbers may become text, what words may not be used, who has a
+source."""
 
 from __future__ import annotations
 

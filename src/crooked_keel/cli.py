@@ -31,7 +31,8 @@ def _say(bad: Any) -> NoReturn:
 
 
 def settle_collector() -> None:
-    """What is loaded by now stays for good, and an assessment leaves few circles behind: the garbage collector need not walk all of it after
+    """What is loaded by now stays for good, and an assessment leaves few circles behind: the garbage collector need not
+    walk all of it after
     every edit."""
     gc.collect()
     gc.freeze()
@@ -158,7 +159,8 @@ def backup(file: Path, data: DataDir = DEFAULT_DATA) -> None:
 
 @app.command()
 def restore(file: Path, data: DataDir = DEFAULT_DATA) -> None:
-    """Put a backup in the place of the projects, after proving it. Stop the application first; what was there is kept beside it."""
+    """Put a backup in the place of the projects, after proving it. Stop the application first; what was there is kept
+    beside it."""
     from .store.backup import BadBackup
     from .store.backup import restore as run
 

@@ -1,4 +1,5 @@
-"""Every kind over HTTP: started, listed, previewed, printed; what the sheets name can be put in; what is not known is refused at its
+"""Every kind over HTTP: started, listed, previewed, printed; what the sheets name can be put in; what is not known is
+refused at its
 field."""
 
 from __future__ import annotations
@@ -67,7 +68,8 @@ def test_what_cannot_be_started_is_refused_at_its_field(
 
 @pytest.mark.parametrize("kind", KIND_IDS)
 def test_any_figure_of_any_sheet_is_taken_as_it_was_written_and_undone(client: TestClient, kind: str) -> None:
-    """Every figure of the demonstration's fit a that a sheet shows is typed again: it means what it meant. Then all is undone."""
+    """Every figure of the demonstration's fit a that a sheet shows is typed again: it means what it meant. Then all is
+    undone."""
     id = imported(client, kind)
     before = client.get(f"/api/projects/{id}").json()["document"]
     operations = []
@@ -248,10 +250,13 @@ def test_a_new_project_is_not_scored_and_says_why(client: TestClient) -> None:
 def test_bad_lines_of_money_and_ratings_are_refused_at_their_field(client: TestClient) -> None:
     id = imported(client, "aeroplane")
     for path, value in (
-        ("/fits/a/money/line-1/week", "week 48"), ("/fits/a/money/line-1/planned", {"entered": "-5"}), ("/fits/a/money/line-1/wait", {"entered": "9 kg"}),
-        ("/fits/a/installations/main/unit/parts", {"entered": "0"}), ("/fits/a/installations/main/unit/ports/fuel/kind", "rapeseed"),
+        ("/fits/a/money/line-1/week", "week 48"),
+        ("/fits/a/money/line-1/planned", {"entered": "-5"}),
+        ("/fits/a/money/line-1/wait", {"entered": "9 kg"}),
+        ("/fits/a/installations/main/unit/parts", {"entered": "0"}),
+        ("/fits/a/installations/main/unit/ports/fuel/kind", "rapeseed"),
         ("/fits/a/installations/main/unit/ports/mounting/bolts", {"entered": "2.5"}),
-    ):  # fmt: skip
+    ):
         body = {"base": 1, "summary": "bad", "operations": [{"op": "replace", "path": path, "value": value}]}
         reply = client.patch(f"/api/projects/{id}?fit=a", json=body)
         assert reply.status_code == 422 and reply.json()["pointer"].startswith(path), (path, reply.text)

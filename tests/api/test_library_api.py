@@ -51,8 +51,13 @@ def test_a_unit_by_hand(client: TestClient) -> None:
 
 
 @pytest.mark.parametrize(
-    ("body", "pointer"), [({"name": "Yard Diesel", "kind": "diesel"}, "/name"), ({"name": "x", "kind": "steam"}, "/unit/kind"), ({"name": "", "kind": "diesel"}, "/name")]
-)  # fmt: skip
+    ("body", "pointer"),
+    [
+        ({"name": "Yard Diesel", "kind": "diesel"}, "/name"),
+        ({"name": "x", "kind": "steam"}, "/unit/kind"),
+        ({"name": "", "kind": "diesel"}, "/name"),
+    ],
+)
 def test_what_is_not_begun(client: TestClient, body: dict[str, str], pointer: str) -> None:
     client.post("/api/library", json={"name": "yard diesel", "kind": "diesel"})
     refused = client.post("/api/library", json=body)
@@ -63,10 +68,21 @@ def test_what_is_not_begun(client: TestClient, body: dict[str, str], pointer: st
 @pytest.mark.parametrize(
     ("path", "value", "pointer"),
     [
-        ("/unit/cylinders", "0", "/unit/cylinders"), ("/unit/name", "flat-four, 65 hp", "/unit/name"), ("/unit/power", "-3 kW", "/unit/power"),
-        ("/unit/curve", [{"speed": "2 rpm", "torque": "1 N·m"}, {"speed": "1 rpm", "torque": "1 N·m"}, {"speed": "3 rpm", "torque": "1 N·m"}], "/unit/curve/1/speed"), ("/unit/wings", "2", "/unit/wings"),
+        ("/unit/cylinders", "0", "/unit/cylinders"),
+        ("/unit/name", "flat-four, 65 hp", "/unit/name"),
+        ("/unit/power", "-3 kW", "/unit/power"),
+        (
+            "/unit/curve",
+            [
+                {"speed": "2 rpm", "torque": "1 N·m"},
+                {"speed": "1 rpm", "torque": "1 N·m"},
+                {"speed": "3 rpm", "torque": "1 N·m"},
+            ],
+            "/unit/curve/1/speed",
+        ),
+        ("/unit/wings", "2", "/unit/wings"),
     ],
-)  # fmt: skip
+)
 def test_an_edit_that_is_refused_changes_nothing(filled: TestClient, path: str, value: Any, pointer: str) -> None:
     key = "two-rotors-1-3-l-geared"
     before = filled.get(f"/api/library/{key}").json()
@@ -85,10 +101,20 @@ def test_what_can_be_said_of_a_unit_by_itself(filled: TestClient) -> None:
 
 
 def test_claimed_at_one_speed_and_used_at_another_is_read_from_the_curve(filled: TestClient) -> None:
-    """150 hp claimed at 10,000 are 106.81 N·m, 125 hp at 9,000 are 98.90: common practice, no source; arithmetic of the definition."""
+    """150 hp claimed at 10,000 are 106.81 N·m, 125 hp at 9,000 are 98.90: common practice, no source; arithmetic of the
+    definition."""
     key = "inline-four-sled-engine-998-cc"
-    curve = [{"speed": "8000 rpm", "torque": "92 N·m"}, {"speed": "9000 rpm", "torque": "98.90 N·m"}, {"speed": "10000 rpm", "torque": "106.81 N·m"}]  # fmt: skip
-    operations = [{"op": "replace", "path": "/unit/curve", "value": curve}, {"op": "replace", "path": "/unit/ratings", "value": {}}, {"op": "replace", "path": "/unit/power", "value": "150 hp"}, {"op": "replace", "path": "/unit/rated_speed", "value": "9000 rpm"}]  # fmt: skip
+    curve = [
+        {"speed": "8000 rpm", "torque": "92 N·m"},
+        {"speed": "9000 rpm", "torque": "98.90 N·m"},
+        {"speed": "10000 rpm", "torque": "106.81 N·m"},
+    ]
+    operations = [
+        {"op": "replace", "path": "/unit/curve", "value": curve},
+        {"op": "replace", "path": "/unit/ratings", "value": {}},
+        {"op": "replace", "path": "/unit/power", "value": "150 hp"},
+        {"op": "replace", "path": "/unit/rated_speed", "value": "9000 rpm"},
+    ]
     reply = filled.patch(f"/api/library/{key}", json={"operations": operations}).json()
     said = next(f for f in reply["alone"]["findings"] if f["rule"] == "choose.curve")
     assert said["level"] == "stop"
@@ -100,7 +126,9 @@ def test_claimed_at_one_speed_and_used_at_another_is_read_from_the_curve(filled:
 
 @pytest.mark.parametrize("form", ["json", "csv"])
 def test_out_and_in_again_is_the_same_library(filled: TestClient, form: str) -> None:
-    before = {i["id"]: filled.get(f"/api/library/{i['id']}").json()["document"] for i in filled.get("/api/library").json()}  # fmt: skip
+    before = {
+        i["id"]: filled.get(f"/api/library/{i['id']}").json()["document"] for i in filled.get("/api/library").json()
+    }
     text = filled.get(f"/api/library/exports/{form}").json()["text"]
     for key in before:
         assert filled.delete(f"/api/library/{key}").status_code == 204
@@ -115,10 +143,17 @@ def test_out_and_in_again_is_the_same_library(filled: TestClient, form: str) -> 
 @pytest.mark.parametrize(
     ("form", "text", "words"),
     [
-        ("csv", "name,kind,mass (kg)\nnew,diesel,3\n", "row 2: column 'condition'"), ("csv", "name,mass\nnew,3 kg\n", "no column 'kind'"), ("csv", 'name,kind\nfresh,diesel\n"Flat-four, 65 hp",four-stroke\n', "named 'flat-four, 65 hp' already"),
-        ("json", '{"schema_version": 3, "units": {"n": {"unit": {"name": "n", "mass": {"entered": "3 kg"}}}}}', "without its condition"), ("json", "[", "not a whole file"),
+        ("csv", "name,kind,mass (kg)\nnew,diesel,3\n", "row 2: column 'condition'"),
+        ("csv", "name,mass\nnew,3 kg\n", "no column 'kind'"),
+        ("csv", 'name,kind\nfresh,diesel\n"Flat-four, 65 hp",four-stroke\n', "named 'flat-four, 65 hp' already"),
+        (
+            "json",
+            '{"schema_version": 3, "units": {"n": {"unit": {"name": "n", "mass": {"entered": "3 kg"}}}}}',
+            "without its condition",
+        ),
+        ("json", "[", "not a whole file"),
     ],
-)  # fmt: skip
+)
 def test_a_file_that_is_refused_brings_in_nothing(filled: TestClient, form: str, text: str, words: str) -> None:
     refused = filled.post("/api/library/imports", json={"format": form, "text": text})
     assert refused.status_code == 422 and words in refused.json()["detail"]
@@ -151,7 +186,9 @@ def test_a_unit_into_a_fit_that_is_there(filled: TestClient) -> None:
     id = opened(filled, "aeroplane")
     made = filled.post(f"/api/projects/{id}/from-library", json={"unit": "two-rotors-1-3-l-geared", "into": "a"}).json()
     assert made["fit"] == "a" and made["stays"] and made["goes"] and made["again"]
-    reply = filled.patch(f"/api/projects/{id}?fit=a", json={"base": 1, "summary": "switched", "operations": made["operations"]})  # fmt: skip
+    reply = filled.patch(
+        f"/api/projects/{id}?fit=a", json={"base": 1, "summary": "switched", "operations": made["operations"]}
+    )
     assert reply.status_code == 200 and not reply.json()["assessment"]["failures"]
     undone = filled.post(f"/api/projects/{id}/undo?fit=a").json()
     assert load(json.dumps(undone["document"])) == DEMO_OF["aeroplane"]
@@ -190,7 +227,9 @@ def test_keeping_the_unit_of_a_fit(client: TestClient) -> None:
 
 def test_a_project_that_writes_commas_and_the_library_that_writes_points(filled: TestClient) -> None:
     id = str(filled.post("/api/projects", json={"name": "Komma"}).json()["id"])
-    send = lambda base, operations: filled.patch(f"/api/projects/{id}", json={"base": base, "summary": "x", "operations": operations}).json()  # fmt: skip
+    send = lambda base, operations: filled.patch(
+        f"/api/projects/{id}", json={"base": base, "summary": "x", "operations": operations}
+    ).json()
     send(1, [{"op": "replace", "path": "/number_style", "value": "comma"}])
     made = filled.post(f"/api/projects/{id}/from-library", json={"unit": "two-rotors-1-3-l-geared"}).json()
     send(2, made["operations"])

@@ -1,4 +1,5 @@
-"""Scales as a stream, readings taken over and kept, workbooks, placing and studies over HTTP; what is refused, and where."""
+"""Scales as a stream, readings taken over and kept, workbooks, placing and studies over HTTP; what is refused, and
+where."""
 
 from __future__ import annotations
 

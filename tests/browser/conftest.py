@@ -1,4 +1,5 @@
-"""A real server, and Debian's Chromium driven by Playwright. Nothing may leave the machine; no page may log an error."""
+"""A real server, and Debian's Chromium driven by Playwright. Nothing may leave the machine; no page may log an
+error."""
 
 from __future__ import annotations
 
@@ -23,10 +24,17 @@ from crooked_keel.store.store import Store
 expect.set_options(timeout=45_000)
 
 FLAGS = [
-    "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update",
-    "--disable-sync", "--disable-dev-shm-usage", "--font-render-hinting=none",
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+    "--disable-dev-shm-usage",
+    "--font-render-hinting=none",
     "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost",
-]  # fmt: skip
+]
 
 
 @pytest.fixture(scope="session")

@@ -1,4 +1,5 @@
-"""The balance bench by hand: scales taken over, everything placed at once, crafts drawn, rows pasted and read, limits in moments, figures
+"""The balance bench by hand: scales taken over, everything placed at once, crafts drawn, rows pasted and read, limits
+in moments, figures
 that contradict each other, orders of burning."""
 
 from __future__ import annotations
@@ -71,7 +72,8 @@ def test_rows_pasted_from_a_spreadsheet_and_refused_with_their_row(page: Page, d
     page.get_by_role("button", name="paste from a spreadsheet").click()
     box = page.get_by_label("rows to paste")
     box.fill(
-        "kind\tname\tgroup\tmass (kg)\tstation (mm)\ninstalled\tCooler\tcooling\t4,2\t-310\ninstalled\tHose\tcooling\tsome\t-200\n"
+        "kind\tname\tgroup\tmass (kg)\tstation "
+        "(mm)\ninstalled\tCooler\tcooling\t4,2\t-310\ninstalled\tHose\tcooling\tsome\t-200\n"
     )
     page.get_by_role("button", name="Take the rows").click()
     expect(page.get_by_text("row 3: column 'mass'").first).to_be_visible()

@@ -1,4 +1,5 @@
-"""A boat by hand: sections pasted and brought to rest, a table, an inclining test, the dock read twice, a motorcycle's trail."""
+"""A boat by hand: sections pasted and brought to rest, a table, an inclining test, the dock read twice, a motorcycle's
+trail."""
 
 from __future__ import annotations
 

@@ -1,4 +1,5 @@
-"""The choose bench by hand: candidates side by side, weights that turn them round, a curve that contradicts itself, a port put on the list."""
+"""The choose bench by hand: candidates side by side, weights that turn them round, a curve that contradicts itself, a
+port put on the list."""
 
 from __future__ import annotations
 

@@ -41,18 +41,36 @@ def test_from_nothing_to_a_verdict(page: Page) -> None:
     # The list of needs leads to the field.
     findings.get_by_role("button", name="scale reading under the port main").click()
     expect(page.locator('[data-pointer="/craft/supports/main-port/reading"]')).to_be_focused()
-    fill(page, [
-        ("/craft/supports/main-port/reading", "150"), ("/craft/supports/main-port/tare", "0"), ("/craft/supports/main-port/station", "0.34 m"),
-        ("/craft/supports/main-port/butt_line", "-870"), ("/craft/supports/main-starboard/reading", "150 kg"),
-        ("/craft/supports/main-starboard/tare", "0 kg"), ("/craft/supports/main-starboard/station", "340"),
-        ("/craft/supports/main-starboard/butt_line", "870"), ("/craft/supports/tail/reading", "44 lb"), ("/craft/supports/tail/tare", "0 kg"),
-        ("/craft/supports/tail/station", "16 ft 9 1/2 in"), ("/craft/supports/tail/butt_line", "0"),
-    ])  # fmt: skip
+    fill(
+        page,
+        [
+            ("/craft/supports/main-port/reading", "150"),
+            ("/craft/supports/main-port/tare", "0"),
+            ("/craft/supports/main-port/station", "0.34 m"),
+            ("/craft/supports/main-port/butt_line", "-870"),
+            ("/craft/supports/main-starboard/reading", "150 kg"),
+            ("/craft/supports/main-starboard/tare", "0 kg"),
+            ("/craft/supports/main-starboard/station", "340"),
+            ("/craft/supports/main-starboard/butt_line", "870"),
+            ("/craft/supports/tail/reading", "44 lb"),
+            ("/craft/supports/tail/tare", "0 kg"),
+            ("/craft/supports/tail/station", "16 ft 9 1/2 in"),
+            ("/craft/supports/tail/butt_line", "0"),
+        ],
+    )
     expect(page.locator('[data-finding="craft.as-found"]')).to_have_attribute("data-level", "ok")
-    fill(page, [
-        ("/craft/references/firewall/station", "0"), ("/craft/limits/forward", "550"), ("/craft/limits/aft", "850"), ("/craft/limits/gross", "520"),
-        ("/craft/tanks/main/density", "720"), ("/craft/tanks/main/station", "250"), ("/craft/seats/pilot/station", "1000"),
-    ])  # fmt: skip
+    fill(
+        page,
+        [
+            ("/craft/references/firewall/station", "0"),
+            ("/craft/limits/forward", "550"),
+            ("/craft/limits/aft", "850"),
+            ("/craft/limits/gross", "520"),
+            ("/craft/tanks/main/density", "720"),
+            ("/craft/tanks/main/station", "250"),
+            ("/craft/seats/pilot/station", "1000"),
+        ],
+    )
 
     # Balance: the old engine out and the new one in are typed on Align and Drive; people and fuel here.
     page.get_by_role("link", name=re.compile("^Align")).click()
@@ -68,15 +86,27 @@ def test_from_nothing_to_a_verdict(page: Page) -> None:
         ):
             p = f"{pointer}/mount/points/{key}"
             points += [
-                (f"{p}/unit_aft", "700" if heavy else "480"), (f"{p}/unit_starboard", str(side * 150)), (f"{p}/unit_up", str(height * 120)),
-                (f"{p}/structure_butt_line", str(side * 260)), (f"{p}/structure_water_line", str(height * 220)),
-            ]  # fmt: skip
-        fill(page, [
-            (f"{pointer}/placement/down", "0"), (f"{pointer}/placement/right", "0"), (f"{pointer}/placement/flange_station", "-930"),
-            (f"{pointer}/placement/flange_butt_line", "0"), (f"{pointer}/placement/flange_water_line", "0"),
-            (f"{pointer}/unit/mass", "77 ±0.5" if heavy else "60 kg ±0.5 kg"), (f"{pointer}/unit/cg_aft", "360"), (f"{pointer}/unit/cg_starboard", "0"),
-            (f"{pointer}/unit/cg_up", "0"), *points,
-        ])  # fmt: skip
+                (f"{p}/unit_aft", "700" if heavy else "480"),
+                (f"{p}/unit_starboard", str(side * 150)),
+                (f"{p}/unit_up", str(height * 120)),
+                (f"{p}/structure_butt_line", str(side * 260)),
+                (f"{p}/structure_water_line", str(height * 220)),
+            ]
+        fill(
+            page,
+            [
+                (f"{pointer}/placement/down", "0"),
+                (f"{pointer}/placement/right", "0"),
+                (f"{pointer}/placement/flange_station", "-930"),
+                (f"{pointer}/placement/flange_butt_line", "0"),
+                (f"{pointer}/placement/flange_water_line", "0"),
+                (f"{pointer}/unit/mass", "77 ±0.5" if heavy else "60 kg ±0.5 kg"),
+                (f"{pointer}/unit/cg_aft", "360"),
+                (f"{pointer}/unit/cg_starboard", "0"),
+                (f"{pointer}/unit/cg_up", "0"),
+                *points,
+            ],
+        )
         page.get_by_role("link", name=re.compile("^Drive")).click()
         fill(page, [(f"{pointer}/propeller/mass", "5"), (f"{pointer}/propeller/spacer", "0")])
         page.get_by_role("link", name=re.compile("^Mount")).click()

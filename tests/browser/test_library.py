@@ -1,4 +1,5 @@
-"""The library by hand: found, added, edited, out to files and in; a fit from a unit, another unit into a fit, a unit kept from a fit."""
+"""The library by hand: found, added, edited, out to files and in; a fit from a unit, another unit into a fit, a unit
+kept from a fit."""
 
 from __future__ import annotations
 

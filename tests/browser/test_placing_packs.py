@@ -1,4 +1,5 @@
-"""Packs by hand: a space is drawn on the profile, a pack is given it and dragged, and everything is placed at once; sections from a file."""
+"""Packs by hand: a space is drawn on the profile, a pack is given it and dragged, and everything is placed at once;
+sections from a file."""
 
 from __future__ import annotations
 

@@ -32,10 +32,15 @@ CORNERS = [f"/craft/limits/envelope/{i}" for i in range(5)]
 
 def edit(project: Project, *operations: tuple[str, Any]) -> Project:
     """The document with values put at pointers; None takes away."""
-    return apply_operations(project, [
-        {"op": "remove", "path": p} if v is None else {"op": "replace" if value_at(project, p) is not None else "add", "path": p, "value": v}
-        for p, v in operations
-    ])  # fmt: skip
+    return apply_operations(
+        project,
+        [
+            {"op": "remove", "path": p}
+            if v is None
+            else {"op": "replace" if value_at(project, p) is not None else "add", "path": p, "value": v}
+            for p, v in operations
+        ],
+    )
 
 
 def value(made: Assessment, id: str) -> float:
@@ -221,14 +226,26 @@ def test_align_answers_with_its_own_figures_alone() -> None:
     ):
         p = f"{UNIT}/mount/points/{key}"
         points += [
-            (f"{p}/unit_aft", "600 mm"), (f"{p}/unit_starboard", f"{y * 1000:.0f} mm"), (f"{p}/unit_up", f"{z * 1000:.0f} mm"),
-            (f"{p}/structure_butt_line", f"{math.copysign(200, y):.0f} mm"), (f"{p}/structure_water_line", "460 mm" if z > 0 else "60 mm"),
-        ]  # fmt: skip
-    made = assess(alone(
-        *points, ("/craft/references/firewall/station", "812.8 mm"), (f"{UNIT}/placement/flange_station", "0 mm"),
-        (f"{UNIT}/placement/flange_butt_line", "0 mm"), (f"{UNIT}/placement/flange_water_line", "300 mm"),
-        (f"{UNIT}/placement/down", "1°"), (f"{UNIT}/placement/right", "2.5°"), (f"{UNIT}/unit/length", "32 in"), (f"{UNIT}/unit/rear_radius", "150 mm"),
-    ), "a")  # fmt: skip
+            (f"{p}/unit_aft", "600 mm"),
+            (f"{p}/unit_starboard", f"{y * 1000:.0f} mm"),
+            (f"{p}/unit_up", f"{z * 1000:.0f} mm"),
+            (f"{p}/structure_butt_line", f"{math.copysign(200, y):.0f} mm"),
+            (f"{p}/structure_water_line", "460 mm" if z > 0 else "60 mm"),
+        ]
+    made = assess(
+        alone(
+            *points,
+            ("/craft/references/firewall/station", "812.8 mm"),
+            (f"{UNIT}/placement/flange_station", "0 mm"),
+            (f"{UNIT}/placement/flange_butt_line", "0 mm"),
+            (f"{UNIT}/placement/flange_water_line", "300 mm"),
+            (f"{UNIT}/placement/down", "1°"),
+            (f"{UNIT}/placement/right", "2.5°"),
+            (f"{UNIT}/unit/length", "32 in"),
+            (f"{UNIT}/unit/rear_radius", "150 mm"),
+        ),
+        "a",
+    )
     # Worked case 12: the same numbers by another route.
     assert value(made, "align.tube-top-port") * 1000 == pytest.approx(224.93, abs=5e-3)
     assert value(made, "align.tube-low-starboard") * 1000 == pytest.approx(232.58, abs=5e-3)
@@ -260,12 +277,23 @@ def test_craft_answers_with_its_own_figures_alone() -> None:
 
 
 def test_balance_answers_from_an_old_report_alone() -> None:
-    made = assess(alone(
-        ("/craft/as_found/method", "report"), ("/craft/as_found/report_mass", "789 lb"), ("/craft/as_found/report_station", "12 in"),
-        ("/old_installations/main", None), ("/fits/a/installations/main", None), ("/craft/limits/forward", "11 in"), ("/craft/limits/aft", "14 in"),
-        ("/craft/seats/pilot/station", "12 in"), ("/craft/tanks/main/station", "12 in"), ("/craft/tanks/main/density", "720 kg/m³"),
-        ("/loadings/solo/loads/pilot", "170 lb"), ("/loadings/solo/fuel/main", "10 US gal"),
-    ), "a")  # fmt: skip
+    made = assess(
+        alone(
+            ("/craft/as_found/method", "report"),
+            ("/craft/as_found/report_mass", "789 lb"),
+            ("/craft/as_found/report_station", "12 in"),
+            ("/old_installations/main", None),
+            ("/fits/a/installations/main", None),
+            ("/craft/limits/forward", "11 in"),
+            ("/craft/limits/aft", "14 in"),
+            ("/craft/seats/pilot/station", "12 in"),
+            ("/craft/tanks/main/station", "12 in"),
+            ("/craft/tanks/main/density", "720 kg/m³"),
+            ("/loadings/solo/loads/pilot", "170 lb"),
+            ("/loadings/solo/fuel/main", "10 US gal"),
+        ),
+        "a",
+    )
     assert value(made, "balance.forward-margin") / 0.0254 == pytest.approx(1.0)
     assert finding(made, "balance.cg-forward").level in ("ok", "watch")
 
@@ -280,14 +308,30 @@ def test_mount_answers_with_its_own_figures_alone() -> None:
         ("low-starboard", 150, -150),
     ):
         p = f"{UNIT}/mount/points/{key}"
-        points += [(f"{p}/unit_aft", "400 mm"), (f"{p}/unit_starboard", f"{y} mm"), (f"{p}/unit_up", f"{z} mm"),
-                   (f"{p}/stiffness_axial", "400 N/mm"), (f"{p}/stiffness_radial", "300 N/mm")]  # fmt: skip
-    made = assess(alone(
-        *points, (f"{UNIT}/placement/flange_station", "-800 mm"), (f"{UNIT}/placement/flange_butt_line", "0 mm"),
-        (f"{UNIT}/placement/flange_water_line", "0 mm"), (f"{UNIT}/placement/down", "0°"), (f"{UNIT}/placement/right", "0°"),
-        (f"{UNIT}/unit/mass", "80 kg"), (f"{UNIT}/unit/cg_aft", "400 mm"), (f"{UNIT}/unit/cg_starboard", "0 mm"), (f"{UNIT}/unit/cg_up", "0 mm"),
-        (f"{UNIT}/propeller/mass", "0 kg"), (f"{UNIT}/propeller/spacer", "0 mm"),
-    ), "a")  # fmt: skip
+        points += [
+            (f"{p}/unit_aft", "400 mm"),
+            (f"{p}/unit_starboard", f"{y} mm"),
+            (f"{p}/unit_up", f"{z} mm"),
+            (f"{p}/stiffness_axial", "400 N/mm"),
+            (f"{p}/stiffness_radial", "300 N/mm"),
+        ]
+    made = assess(
+        alone(
+            *points,
+            (f"{UNIT}/placement/flange_station", "-800 mm"),
+            (f"{UNIT}/placement/flange_butt_line", "0 mm"),
+            (f"{UNIT}/placement/flange_water_line", "0 mm"),
+            (f"{UNIT}/placement/down", "0°"),
+            (f"{UNIT}/placement/right", "0°"),
+            (f"{UNIT}/unit/mass", "80 kg"),
+            (f"{UNIT}/unit/cg_aft", "400 mm"),
+            (f"{UNIT}/unit/cg_starboard", "0 mm"),
+            (f"{UNIT}/unit/cg_up", "0 mm"),
+            (f"{UNIT}/propeller/mass", "0 kg"),
+            (f"{UNIT}/propeller/spacer", "0 mm"),
+        ),
+        "a",
+    )
     assert made.installations[0].mount is not None
     landing = next(c for c in made.installations[0].mount.cases if c.id == "landing")
     assert [p.z_si for p in landing.points] == pytest.approx([-2.67 * 9.80665 * 80 / 4] * 4)
@@ -343,9 +387,12 @@ def test_an_envelope_that_crosses_itself_is_said(project: Project) -> None:
 
 
 def test_references_that_go_round_in_a_circle_are_said(project: Project) -> None:
-    odd = edit(project, ("/craft/references/leading-edge/station", {"entered": "1 mm", "from": "tail-post"}),
-               ("/craft/references/tail-post", {"name": "tail post", "station": {"entered": "1 mm", "from": "leading-edge"}}),
-               ("/craft/seats/front/station", {"entered": "10 in", "from": "leading-edge"}))  # fmt: skip
+    odd = edit(
+        project,
+        ("/craft/references/leading-edge/station", {"entered": "1 mm", "from": "tail-post"}),
+        ("/craft/references/tail-post", {"name": "tail post", "station": {"entered": "1 mm", "from": "leading-edge"}}),
+        ("/craft/seats/front/station", {"entered": "10 in", "from": "leading-edge"}),
+    )
     made = assess(odd, "a")
     assert not made.failures
     assert any("circle" in str(n.what) for n in made.missing)

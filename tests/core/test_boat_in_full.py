@@ -1,4 +1,5 @@
-"""A boat by table, by sections, inclined, and read at the dock twice: the document against the functions, and one way against the other."""
+"""A boat by table, by sections, inclined, and read at the dock twice: the document against the functions, and one way
+against the other."""
 
 from __future__ import annotations
 
@@ -22,8 +23,13 @@ BOAT = put(
 
 def row(draft: float, mass: float, lcb: float, lcf: float, km: float, km_long: float) -> dict[str, str]:
     return {
-        "draft": f"{draft} m", "displacement": f"{mass} kg", "lcb": f"{lcb} m", "lcf": f"{lcf} m", "km": f"{km} m", "km_long": f"{km_long} m",
-    }  # fmt: skip
+        "draft": f"{draft} m",
+        "displacement": f"{mass} kg",
+        "lcb": f"{lcb} m",
+        "lcf": f"{lcf} m",
+        "km": f"{km} m",
+        "km_long": f"{km_long} m",
+    }
 
 
 TABLE = [
@@ -92,9 +98,19 @@ def test_brought_to_rest_she_trims_as_the_small_change_says_within_a_few_millime
 
 
 def test_what_cannot_be_brought_to_rest_is_refused_by_name() -> None:
-    loaded = put(BY_SECTIONS, {"/fits/a/ledger/iron": {
-        "name": "Iron on the cabin top", "kind": "installed", "mass": "900 kg", "station": "4.5 m", "butt_line": "300 mm", "water_line": "2.4 m",
-    }})  # fmt: skip
+    loaded = put(
+        BY_SECTIONS,
+        {
+            "/fits/a/ledger/iron": {
+                "name": "Iron on the cabin top",
+                "kind": "installed",
+                "mass": "900 kg",
+                "station": "4.5 m",
+                "butt_line": "300 mm",
+                "water_line": "2.4 m",
+            }
+        },
+    )
     assert any(s.refused for s in at_rest(loaded, "a").states)
     assert at_rest(BOAT, "a").needs[0].pointer == "/craft/flotation/sections"
     with pytest.raises(InputError, match="does not float"):
@@ -104,10 +120,11 @@ def test_what_cannot_be_brought_to_rest_is_refused_by_name() -> None:
 @pytest.mark.parametrize(
     ("change", "said"),
     [
-        (lambda s: s[:5] + s[6:], "evenly spaced"), (lambda s: [*s[:4], s[5], s[4], *s[6:]], "in order from the bow"),
+        (lambda s: s[:5] + s[6:], "evenly spaced"),
+        (lambda s: [*s[:4], s[5], s[4], *s[6:]], "in order from the bow"),
         (lambda s: [*s[:4], {**s[4], "half": s[4]["half"][:1]}, *s[5:]], "section 5 has fewer than three"),
     ],
-)  # fmt: skip
+)
 def test_bad_sections_are_named(change: Any, said: str) -> None:
     found = assess(put(BOAT, {"/craft/flotation/sections": change(sections())}), "a")
     v = next(v for v in found.values if v.id == "craft.mass-found")
@@ -134,7 +151,8 @@ def test_a_timed_roll_takes_the_lowest_coefficient() -> None:
 
 
 def test_the_dock_reads_back_what_the_ledger_put_in() -> None:
-    """Freeboards as the bench foretells them for the finished boat, read as the second set: mass, moment and station of the change."""
+    """Freeboards as the bench foretells them for the finished boat, read as the second set: mass, moment and station of
+    the change."""
     states = assess(BOAT, "a").balance
     assert states is not None
     empty = states.afloat[0]
@@ -148,11 +166,18 @@ def test_the_dock_reads_back_what_the_ledger_put_in() -> None:
 def test_an_open_pipe_across_counts_the_distance_between_tanks() -> None:
     pair = {
         f"/craft/tanks/{side}": {
-            "name": f"{side} tank", "capacity": "200 L", "density": "840 kg/m³", "station": "4300 mm", "butt_line": {"entered": "800 mm", "dir": side}, "water_line": "0 mm",
-            "surface_length": "1.2 m", "surface_breadth": "0.5 m", "joined": joined,
+            "name": f"{side} tank",
+            "capacity": "200 L",
+            "density": "840 kg/m³",
+            "station": "4300 mm",
+            "butt_line": {"entered": "800 mm", "dir": side},
+            "water_line": "0 mm",
+            "surface_length": "1.2 m",
+            "surface_breadth": "0.5 m",
+            "joined": joined,
         }
         for side, joined in (("port", "pipe across, valve shut"), ("starboard", "pipe across, valve shut"))
-    }  # fmt: skip
+    }
     fuel = {f"/loadings/{k}/fuel/{t}": "90 L" for k in ("alone", "day") for t in ("port", "starboard")}
     shut = put(BOAT, {**pair, **fuel})
     opened = put(shut, {f"/craft/tanks/{t}/joined": "pipe across, open" for t in ("port", "starboard")})
@@ -203,7 +228,8 @@ def test_an_inclining_is_as_doubtful_as_its_line_is_crooked() -> None:
 
 
 def test_what_the_dock_finds_too_much_is_laid_at_the_lines_it_sits_by() -> None:
-    """120 kg more in the batteries than the ledger says, read off her freeboards: the finding names them among three, by where they sit."""
+    """120 kg more in the batteries than the ledger says, read off her freeboards: the finding names them among three,
+    by where they sit."""
     heavier = put(BOAT, {"/fits/a/ledger/battery/mass": "178 kg"})
     states = assess(heavier, "a").balance
     assert states is not None

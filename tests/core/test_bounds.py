@@ -1,4 +1,5 @@
-"""The lines that the program keeps are the limits that the assessment judges: packs put anywhere, and both asked. And a craft turned about its
+"""The lines that the program keeps are the limits that the assessment judges: packs put anywhere, and both asked. And a
+craft turned about its
 centreline is placed the other way round."""
 
 from __future__ import annotations
@@ -65,13 +66,17 @@ def moved(kind: str, by: tuple[float, float, float]) -> Project:
         figure = value_at(DEMO_OF[kind], f"{base}/{part}")
         assert isinstance(figure, Figure)
         along = figure.along_m + far  # type: ignore[attr-defined]
-        edits[f"{base}/{part}"] = {"entered": f"{along * 1000:.6f} mm", "dir": {"station": "aft", "butt_line": "starboard", "water_line": "up"}[part]}  # fmt: skip
+        edits[f"{base}/{part}"] = {
+            "entered": f"{along * 1000:.6f} mm",
+            "dir": {"station": "aft", "butt_line": "starboard", "water_line": "up"}[part],
+        }
     return put(DEMO_OF[kind], edits)
 
 
 @pytest.mark.parametrize("kind", sorted(TRIED))
 def test_each_line_is_the_limit_that_its_finding_judges(kind: str) -> None:
-    """A pack put in 105 places within the craft and beyond it: where a line is kept with its ease the finding is ok, where it is broken it is a
+    """A pack put in 105 places within the craft and beyond it: where a line is kept with its ease the finding is ok,
+    where it is broken it is a
     stop, and between it is a watch."""
     fit, _, mass = TRIED[kind]
     lines, seen = groups(kind), set()
@@ -81,9 +86,13 @@ def test_each_line_is_the_limit_that_its_finding_judges(kind: str) -> None:
         for key, some in lines.items():
             level = finding(made, key).level
             to_ok, to_stop = (
-                min((have + sum(e * c for e, c in zip(effect, change, strict=True))) / b.ease for b in some for effect, have in (b.line(ease),))
+                min(
+                    (have + sum(e * c for e, c in zip(effect, change, strict=True))) / b.ease
+                    for b in some
+                    for effect, have in (b.line(ease),)
+                )
                 for ease in (True, False)
-            )  # fmt: skip
+            )
             seen.add((key, level))
             if to_ok > NEAR and key not in (
                 "balance.rollover",
@@ -117,9 +126,12 @@ def mirrored(project: Project) -> Project:
 
 
 def test_a_craft_turned_about_its_centreline_is_placed_the_other_way_round() -> None:
-    """The spaces of the bike lie as far to port as to starboard: its answers change sign to the side and nothing else."""
+    """The spaces of the bike lie as far to port as to starboard: its answers change sign to the side and nothing
+    else."""
     bike, other = DEMO_OF["motorcycle"], mirrored(DEMO_OF["motorcycle"])
-    assert value(assess(other, "a"), "balance.cg-butt-line") == pytest.approx(-value(assess(bike, "a"), "balance.cg-butt-line"))  # fmt: skip
+    assert value(assess(other, "a"), "balance.cg-butt-line") == pytest.approx(
+        -value(assess(bike, "a"), "balance.cg-butt-line")
+    )
     one, two = ({t: s for s in place_together(d, "a", Wish()).solutions for t in s.targets} for d in (bike, other))
     assert set(one) == set(two)
     for target in one:

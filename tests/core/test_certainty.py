@@ -41,7 +41,8 @@ def rectangular(half: float) -> float:
     return half / math.sqrt(3)
 
 
-# 789 lb ±2 at 12.0 in ±0.10, two standard deviations; all else even chance within its bound: old engine 220 ±15 lb at −40 ±1.0 in, new
+# 789 lb ±2 at 12.0 in ±0.10, two standard deviations; all else even chance within its bound: old engine 220 ±15 lb at
+# −40 ±1.0 in, new
 # 180 ±9 at −43 ±1.5, lead taken out 12.5 ±2.5 at 168 ±1.0.
 BODIES = {
     "base": (1, 789, 2 / 2, 12.0, 0.10 / 2),
@@ -156,7 +157,8 @@ def test_accuracy_that_is_needed() -> None:
 
 
 def test_break_even() -> None:
-    """The new unit may be 2.7426 kg heavier before the CG touches 11.0 in; or the old one must have been 96.886 kg at least. In closed
+    """The new unit may be 2.7426 kg heavier before the CG touches 11.0 in; or the old one must have been 96.886 kg at
+    least. In closed
     form for a flat limit: sign·m·(limit − CG)/(station − limit)."""
     m, x = CENTRE.mass_kg, CENTRE.station_m
 
@@ -214,7 +216,8 @@ GRADIENT = st.lists(st.floats(-2, 2), min_size=5, max_size=5)
 def test_all_at_once_is_one_after_another(
     u: list[float], a: list[float], rows: list[tuple[list[float], float]]
 ) -> None:
-    """The closed form against rank-one updates of the full covariance, by numpy; and more readings never leave more doubt."""
+    """The closed form against rank-one updates of the full covariance, by numpy; and more readings never leave more
+    doubt."""
     names = [origin(f"q{i}", v) for i, v in enumerate(u)]
     gradient = dict(zip(names, a, strict=True))
     readings = [Reading(dict(zip(names, h, strict=True)), r) for h, r in rows]

@@ -190,7 +190,8 @@ def test_a_figure_without_tolerance_takes_the_visible_default_of_its_source() ->
 
 
 def test_a_measurement_that_surprises_keeps_what_was_told() -> None:
-    """3 √(u² + r²): 100 kg ±3 kg by hearsay is σ 1.73 kg; a scale that says 104.9 kg ±0.2 kg agrees, one that says 105.3 kg does not."""
+    """3 √(u² + r²): 100 kg ±3 kg by hearsay is σ 1.73 kg; a scale that says 104.9 kg ±0.2 kg agrees, one that says
+    105.3 kg does not."""
     told = Mass.model_validate({"entered": "100 kg ±3 kg", "source": "hearsay"})
     scale = lambda text, source="measured": Mass.model_validate({"entered": text, "source": source})
     assert with_earlier(scale("105.1 kg ±0.2 kg"), told).earlier is None

@@ -1,4 +1,5 @@
-"""Hulls by sections and stability: boxes and wedges in closed form, scipy, worked cases. Ship stability texts (from memory)."""
+"""Hulls by sections and stability: boxes and wedges in closed form, scipy, worked cases. Ship stability texts (from
+memory)."""
 
 from __future__ import annotations
 
@@ -155,9 +156,13 @@ def test_she_stands_by_the_water_she_floats_in() -> None:
 def test_refusals_of_sections() -> None:
     good = [Section(float(x), both_sides(((0.0, 0.0), (1.0, 0.0), (1.0, 1.0)))) for x in range(9)]
     for bad, said in (
-        (good[:6], "seven sections"), ([*good[:3], *good[4:]], "evenly spaced"), (good[:8], "number is even"), ([*good[:4], good[5], good[4], *good[6:]], "in order from the bow"),
-        ([*good[:4], Section(4.0, ((0, 0), (1, 1))), *good[5:]], "section 5 has fewer"), ([*good[:4], Section(4.0, ((0, 0), (1, 0), (2, 0))), *good[5:]], "section 5 is not closed"),
-    ):  # fmt: skip
+        (good[:6], "seven sections"),
+        ([*good[:3], *good[4:]], "evenly spaced"),
+        (good[:8], "number is even"),
+        ([*good[:4], good[5], good[4], *good[6:]], "in order from the bow"),
+        ([*good[:4], Section(4.0, ((0, 0), (1, 1))), *good[5:]], "section 5 has fewer"),
+        ([*good[:4], Section(4.0, ((0, 0), (1, 0), (2, 0))), *good[5:]], "section 5 is not closed"),
+    ):
         with pytest.raises(InputError, match=said):
             Hull.of(bad)
     hull = box(6, 1.2, 1.5)
@@ -240,9 +245,11 @@ def test_w35_small_checks() -> None:
 
 
 TABLE = [
-    TableRow(0.5, 1900, 3.7, 3.9, 13_000, 1.9, 11.0), TableRow(0.6, 2600, 3.72, 3.9, 14_000, 1.8, 10.4), TableRow(0.7, 3350, 3.75, 3.9, 15_000, 1.7, 9.9),
+    TableRow(0.5, 1900, 3.7, 3.9, 13_000, 1.9, 11.0),
+    TableRow(0.6, 2600, 3.72, 3.9, 14_000, 1.8, 10.4),
+    TableRow(0.7, 3350, 3.75, 3.9, 15_000, 1.7, 9.9),
     TableRow(0.8, 4150, 3.77, 3.9, 16_000, 1.65, 9.5),
-]  # fmt: skip
+]
 
 
 def test_w24_displacement_from_a_table() -> None:

@@ -25,7 +25,8 @@ W19 = Afloat(5276.7, 0.95, 0.0, 1.523677, 11.514659, 8.0, 4.2, 15350.4)
 
 
 def test_a_box_is_exact() -> None:
-    """Box 12 × 4 × 3 m at 1.0 m in fresh water: closed forms. The published inertia factors of a full waterplane lie close to 1/12."""
+    """Box 12 × 4 × 3 m at 1.0 m in fresh water: closed forms. The published inertia factors of a full waterplane lie
+    close to 1/12."""
     h = hydro_from_form(12, 4, 1.0, 1.0, 1.0, 1000)
     assert h.displacement_kg == pytest.approx(48000)
     assert h.immersion_kg_m == pytest.approx(48000)
@@ -60,7 +61,8 @@ def test_w19_swap() -> None:
 
 
 def test_w20_one_side_empty_lists() -> None:
-    """6200 kg, KG 1.10, KM 2.05; one of two 630 kg tanks at y 0.95 full: TCG 0.087628, GM 1.019180, 4.914° by the linear method."""
+    """6200 kg, KG 1.10, KM 2.05; one of two 630 kg tanks at y 0.95 full: TCG 0.087628, GM 1.019180, 4.914° by the
+    linear method."""
     craft = Afloat(6200, 1.10, 0.0, 2.05, 12.0, 8.0, 4.0, 16000)
     made = weight_change_afloat(craft, [Change(630, 4.0, 0.95, 0.35)])
     assert made.kg_m == pytest.approx(1.030820, abs=1e-6)
@@ -69,7 +71,8 @@ def test_w20_one_side_empty_lists() -> None:
 
 
 def test_w32_linear_against_the_section_solver() -> None:
-    """The linear change on a hull whose equilibrium is known: −57.49 mm and −9.584 mm by this method, −54.40 and −9.646 mm true."""
+    """The linear change on a hull whose equilibrium is known: −57.49 mm and −9.584 mm by this method, −54.40 and −9.646
+    mm true."""
     i_l, v = 19.869255, 1.795202
     km_long = 0.255474 + i_l / v
     craft = Afloat(1840.082, 0.55, 0.0, 1.5, km_long, 6.0, 3.548758, 9390.96)

@@ -1,4 +1,5 @@
-"""What no craft may care about: where its datum lies, which line is called level, in which units a figure was written, and in which
+"""What no craft may care about: where its datum lies, which line is called level, in which units a figure was written,
+and in which
 order its rows stand. Every demonstration is rewritten that way, and must be judged as before."""
 
 from __future__ import annotations
@@ -41,9 +42,15 @@ def rewritten(project: Project, rewrite: Rewrite) -> Project:
             operations.append({"op": "replace", "path": pointer, "value": whole})
     # The envelope and the sections are one figure of many points each: they are put in whole.
     corners = [
-        {part: {**getattr(c, part).model_dump(mode="json", by_alias=True, exclude={"si"}, exclude_none=True), **(rewrite(getattr(c, part)) or {})} for part in ("station", "mass")}
+        {
+            part: {
+                **getattr(c, part).model_dump(mode="json", by_alias=True, exclude={"si"}, exclude_none=True),
+                **(rewrite(getattr(c, part)) or {}),
+            }
+            for part in ("station", "mass")
+        }
         for c in project.craft.limits.envelope or []
-    ]  # fmt: skip
+    ]
     again = lambda f: {
         **f.model_dump(mode="json", by_alias=True, exclude={"si"}, exclude_none=True),
         **(rewrite(f) or {}),
@@ -158,7 +165,8 @@ def backwards(project: Project) -> Project:
 
 @pytest.mark.parametrize("kind", KIND_IDS)
 def test_order_of_rows_changes_no_figure(kind: str) -> None:
-    """Stages stand in the order of the shafts, and the first loading is the one that single answers are given for: both are left."""
+    """Stages stand in the order of the shafts, and the first loading is the one that single answers are given for: both
+    are left."""
     project = DEMO_OF[kind]
     turned = backwards(project)
     for fit in FITS:
@@ -173,7 +181,8 @@ def test_order_of_rows_changes_no_figure(kind: str) -> None:
 
 @pytest.mark.parametrize("kind", KIND_IDS)
 def test_every_figure_taken_away_is_missed_by_name_or_not_used(kind: str) -> None:
-    """With one figure gone nothing breaks: whoever needs it says so, and no level gets better than it was by losing a measurement
+    """With one figure gone nothing breaks: whoever needs it says so, and no level gets better than it was by losing a
+    measurement
     that had failed: a stop stays a stop or becomes 'cannot say' or goes with what was asked."""
     project = DEMO_OF[kind]
     before = judged(assess(project, "a"))

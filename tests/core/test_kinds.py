@@ -24,14 +24,15 @@ from tests.conftest import DEMO_OF, KIND_IDS, bare, finding, put, value
 
 OTHERS = [k for k in KIND_IDS if k != "aeroplane"]  # the aeroplane has its own tests of the same kind
 FIGURES = [(k, p) for k in OTHERS for p in figure_pointers(DEMO_OF[k])]
-# Figures that nothing asks for while another is there (one gap of four, the thrust that the hull takes, a wheel that does not move),
+# Figures that nothing asks for while another is there (one gap of four, the thrust that the hull takes, a wheel that
+# does not move),
 # or that only add to what is known; of a hull with sections the form; of an axle the plate or its tyres;
 # and prices, ports and ratings, which nothing but the choosing reads.
 SPARE = re.compile(
     r"/(report_\w+|raised/(lift|reading)|stretch|peak_power|peak_time|phase_current|peak_torque|stiffness_across|down_angle|step_\d+|on_scales/\w+|"
     r"gap_\d+|mount/thrust$|support_behind|wheel/mass|gross|note|radius|factor|third_at|rolling|cruise|box_\w+|cylinders|length|width|height|as_found/water_line|envelope|"
     r"spaces/\w+/\w+|ports/\w+/\w+|money/[-\w]+/\w+|need/.*|unit/(cost|wait|parts|width)$|ratings/[-\w]+/speed|load_index|front_axle|rear_axle|flotation/(block|waterplane|lcf|lcb|crowd)|roll)"
-)  # fmt: skip
+)
 
 
 @pytest.mark.parametrize("kind", KIND_IDS)
@@ -67,8 +68,26 @@ def test_no_figure_however_odd_breaks_the_program(at: tuple[str, str], factor: f
     figure = value_at(DEMO_OF[kind], pointer)
     assert isinstance(figure, Figure)
     plain = {k: getattr(figure, a) for k, a in (("from", "origin"), ("dir", "dir")) if hasattr(figure, a)}
-    unit = {"length": "m", "mass": "kg", "angle": "rad", "power": "W", "torque": "N·m", "rotation": "rad/s", "speed": "m/s", "force": "N", "volume": "m³", "density": "kg/m³",
-            "inertia": "kg·m²", "stiffness": "N/m", "area": "m²", "voltage": "V", "current": "A", "energy": "Wh", "time": "s", "consumption": "g/kWh"}.get(figure.dimension, "")  # fmt: skip
+    unit = {
+        "length": "m",
+        "mass": "kg",
+        "angle": "rad",
+        "power": "W",
+        "torque": "N·m",
+        "rotation": "rad/s",
+        "speed": "m/s",
+        "force": "N",
+        "volume": "m³",
+        "density": "kg/m³",
+        "inertia": "kg·m²",
+        "stiffness": "N/m",
+        "area": "m²",
+        "voltage": "V",
+        "current": "A",
+        "energy": "Wh",
+        "time": "s",
+        "consumption": "g/kWh",
+    }.get(figure.dimension, "")
     scale = {"energy": 3600.0, "consumption": 1e-3 / 3.6e6}.get(figure.dimension, 1.0)
     try:
         odd = put(DEMO_OF[kind], {pointer: {"entered": f"{figure.si * factor / scale:.12f} {unit}", **plain}})
@@ -203,10 +222,12 @@ def test_every_field_of_a_sheet_is_a_field_of_the_document(kind: str) -> None:
 def test_words_of_the_trade(kind: str) -> None:
     """A boat has no firewall and no nose wheel, a motorcycle no propeller; in findings, values and what is missing."""
     banned = {
-        "boat": r"firewall|wheel|wing|tail|fuselage|sprocket|axle", "motorcycle": r"firewall|propeller|wing|stringer|freeboard|fuselage|coupling",
-        "scooter": r"firewall|propeller|wing(?!ing)|stringer|freeboard|fuselage|coupling", "road-vehicle": r"firewall|propeller|wing(?!ing)|stringer|freeboard|fuselage|rider",
+        "boat": r"firewall|wheel|wing|tail|fuselage|sprocket|axle",
+        "motorcycle": r"firewall|propeller|wing|stringer|freeboard|fuselage|coupling",
+        "scooter": r"firewall|propeller|wing(?!ing)|stringer|freeboard|fuselage|coupling",
+        "road-vehicle": r"firewall|propeller|wing(?!ing)|stringer|freeboard|fuselage|rider",
         "aeroplane": r"stringer|freeboard|axle|rider|sprocket",
-    }[kind]  # fmt: skip
+    }[kind]
     said = []
     for made in (assess(bare(kind), "a"), assess(DEMO_OF[kind], "a"), assess(DEMO_OF[kind], "b")):
         said += (
@@ -271,10 +292,18 @@ def cart() -> Iterator[str]:
     """An airscrew cart on three wheels: forms of an aeroplane's propeller and of a road vehicle's wheels, combined."""
     base = KINDS["road-vehicle"]
     KINDS["cart"] = Kind(
-        "airscrew cart", frozenset({"scales", "stands on wheels", "air propeller", "spring points", "frame points", "thrust line"}), ("one front wheel",),
-        {**base.words, "turns": "propeller", "flange": "hub"}, 1, "up and down", base.load_cases[1:5], _cart_template, _cart, {"nose": "front", "tail": "rear", "top": "rail", "belly": "tray"},
+        "airscrew cart",
+        frozenset({"scales", "stands on wheels", "air propeller", "spring points", "frame points", "thrust line"}),
+        ("one front wheel",),
+        {**base.words, "turns": "propeller", "flange": "hub"},
+        1,
+        "up and down",
+        base.load_cases[1:5],
+        _cart_template,
+        _cart,
+        {"nose": "front", "tail": "rear", "top": "rail", "belly": "tray"},
         {"drive": "Guard the propeller."},
-    )  # fmt: skip
+    )
     yield "cart"
     del KINDS["cart"]
 
@@ -286,15 +315,41 @@ def test_a_sixth_kind_works_by_its_declaration_alone(cart: str) -> None:
     assert [p.id for p in empty.shapes.outline] == ["tray"]
     unit = "/fits/a/installations/main"
     spring = {"stiffness_axial": "200 N/mm", "stiffness_radial": "200 N/mm", "unit_up": "0 mm"}
-    points = {f"{unit}/mount/points/{k}/{part}": v for k, (x, y) in {"a": (100, -200), "b": (100, 200), "c": (500, -200), "d": (500, 200)}.items()
-              for part, v in {**spring, "unit_aft": f"{x} mm", "unit_starboard": f"{y} mm"}.items()}  # fmt: skip
-    full = put(made, {
-        "/craft/supports/front/station": "0 m", "/craft/supports/port/station": "1.6 m", "/craft/supports/starboard/station": "1.6 m", "/craft/supports/front/butt_line": "0 m",
-        "/craft/supports/port/butt_line": "-0.5 m", "/craft/supports/starboard/butt_line": "0.5 m", **{f"/craft/supports/{s}/{k}": v for s in ("front", "port", "starboard") for k, v in (("reading", "60 kg"), ("tare", "0 kg"), ("water_line", "0 m"))},
-        f"{unit}/placement/flange_station": "2.0 m", f"{unit}/placement/flange_butt_line": "0 m", f"{unit}/placement/flange_water_line": "0.9 m", f"{unit}/placement/down": "0°", f"{unit}/placement/right": "0°",
-        f"{unit}/unit/mass": "40 kg", f"{unit}/unit/cg_aft": "300 mm", f"{unit}/unit/cg_starboard": "0 mm", f"{unit}/unit/cg_up": "0 mm", f"{unit}/unit/rated_speed": "2600 rpm",
-        f"{unit}/propeller/diameter": "1.75 m", f"{unit}/propeller/mass": "0 kg", f"{unit}/propeller/spacer": "0 mm", **points,
-    })  # fmt: skip
+    points = {
+        f"{unit}/mount/points/{k}/{part}": v
+        for k, (x, y) in {"a": (100, -200), "b": (100, 200), "c": (500, -200), "d": (500, 200)}.items()
+        for part, v in {**spring, "unit_aft": f"{x} mm", "unit_starboard": f"{y} mm"}.items()
+    }
+    full = put(
+        made,
+        {
+            "/craft/supports/front/station": "0 m",
+            "/craft/supports/port/station": "1.6 m",
+            "/craft/supports/starboard/station": "1.6 m",
+            "/craft/supports/front/butt_line": "0 m",
+            "/craft/supports/port/butt_line": "-0.5 m",
+            "/craft/supports/starboard/butt_line": "0.5 m",
+            **{
+                f"/craft/supports/{s}/{k}": v
+                for s in ("front", "port", "starboard")
+                for k, v in (("reading", "60 kg"), ("tare", "0 kg"), ("water_line", "0 m"))
+            },
+            f"{unit}/placement/flange_station": "2.0 m",
+            f"{unit}/placement/flange_butt_line": "0 m",
+            f"{unit}/placement/flange_water_line": "0.9 m",
+            f"{unit}/placement/down": "0°",
+            f"{unit}/placement/right": "0°",
+            f"{unit}/unit/mass": "40 kg",
+            f"{unit}/unit/cg_aft": "300 mm",
+            f"{unit}/unit/cg_starboard": "0 mm",
+            f"{unit}/unit/cg_up": "0 mm",
+            f"{unit}/unit/rated_speed": "2600 rpm",
+            f"{unit}/propeller/diameter": "1.75 m",
+            f"{unit}/propeller/mass": "0 kg",
+            f"{unit}/propeller/spacer": "0 mm",
+            **points,
+        },
+    )
     answer = assess(full, "a")
     assert not answer.failures
     assert value(answer, "craft.mass-found") == pytest.approx(180)
@@ -318,23 +373,52 @@ def test_rules_of_forms_that_a_kind_lacks_are_not_asked() -> None:
 def test_sprockets_and_tyre_give_the_speed() -> None:
     """14/42 teeth, 6000 rpm, 140/70-17: by hand with the convention's own radius."""
     u = "/fits/a/installations/main"
-    made = assess(bare("motorcycle", {f"{u}/drive/stages/chain/driver_teeth": "14", f"{u}/drive/stages/chain/driven_teeth": "42", f"{u}/unit/rated_speed": "6000 rpm",
-                                      f"{u}/wheel/width": "140 mm", f"{u}/wheel/aspect": "70", f"{u}/wheel/rim": "17 in"}), "a")  # fmt: skip
+    made = assess(
+        bare(
+            "motorcycle",
+            {
+                f"{u}/drive/stages/chain/driver_teeth": "14",
+                f"{u}/drive/stages/chain/driven_teeth": "42",
+                f"{u}/unit/rated_speed": "6000 rpm",
+                f"{u}/wheel/width": "140 mm",
+                f"{u}/wheel/aspect": "70",
+                f"{u}/wheel/rim": "17 in",
+            },
+        ),
+        "a",
+    )
     radius = 3.05 * (17 * 0.0254 + 2 * 0.140 * 0.70) / 6.283185307
     assert value(made, "drive.geared-speed") == pytest.approx(6000 * 0.104719755 / 3 * radius, rel=1e-6)
 
 
 def test_pack_and_current_give_the_power() -> None:
     u = "/fits/a/installations/main"
-    made = assess(put(bare("scooter", {f"{u}/unit/kind": "electric", f"{u}/unit/battery_current": "100 A"}),
-                      {f"{u}/packs/one": {"name": "pack", "voltage": "72 V", "current": "120 A"}}), "a")  # fmt: skip
+    made = assess(
+        put(
+            bare("scooter", {f"{u}/unit/kind": "electric", f"{u}/unit/battery_current": "100 A"}),
+            {f"{u}/packs/one": {"name": "pack", "voltage": "72 V", "current": "120 A"}},
+        ),
+        "a",
+    )
     assert value(made, "drive.pack-power") == pytest.approx(7200)
 
 
 def test_two_scales_and_a_plank_give_a_bare_unit() -> None:
     s = "/fits/a/installations/main/unit/on_scales"
-    made = assess(bare("motorcycle", {f"{s}/first_at": {"entered": "300 mm", "dir": "forward"}, f"{s}/first_reading": "41 kg", f"{s}/first_tare": "1 kg",
-                                      f"{s}/second_at": "100 mm", f"{s}/second_reading": "21 kg", f"{s}/second_tare": "1 kg"}), "a")  # fmt: skip
+    made = assess(
+        bare(
+            "motorcycle",
+            {
+                f"{s}/first_at": {"entered": "300 mm", "dir": "forward"},
+                f"{s}/first_reading": "41 kg",
+                f"{s}/first_tare": "1 kg",
+                f"{s}/second_at": "100 mm",
+                f"{s}/second_reading": "21 kg",
+                f"{s}/second_tare": "1 kg",
+            },
+        ),
+        "a",
+    )
     said = finding(made, "balance.unit-on-scales:main")
     assert said.level == "watch"
     assert said.title.params["m"].si == pytest.approx(60)
@@ -344,12 +428,23 @@ def test_two_scales_and_a_plank_give_a_bare_unit() -> None:
 def test_a_twin_answers_for_each_of_its_units() -> None:
     """Two installations: each its own benches, and their hands compared."""
     one = value_at(DEMO_OF["boat"], "/fits/a/installations/main")
-    twin = apply_operations(DEMO_OF["boat"], [
-        {"op": "replace", "path": "/craft/layout", "value": "twin screw"},
-        {"op": "add", "path": "/fits/a/installations/starboard", "value": one.model_dump(mode="json", by_alias=True, exclude_none=True)},
-        {"op": "replace", "path": "/fits/a/installations/main/placement/flange_butt_line", "value": {"entered": "600 mm", "dir": "port"}},
-        {"op": "replace", "path": "/fits/a/installations/starboard/placement/flange_butt_line", "value": "600 mm"},
-    ])  # fmt: skip
+    twin = apply_operations(
+        DEMO_OF["boat"],
+        [
+            {"op": "replace", "path": "/craft/layout", "value": "twin screw"},
+            {
+                "op": "add",
+                "path": "/fits/a/installations/starboard",
+                "value": one.model_dump(mode="json", by_alias=True, exclude_none=True),
+            },
+            {
+                "op": "replace",
+                "path": "/fits/a/installations/main/placement/flange_butt_line",
+                "value": {"entered": "600 mm", "dir": "port"},
+            },
+            {"op": "replace", "path": "/fits/a/installations/starboard/placement/flange_butt_line", "value": "600 mm"},
+        ],
+    )
     made = assess(twin, "a")
     assert not made.failures and [i.id for i in made.installations] == ["main", "starboard"]
     assert value(made, "drive.ratio@main") == value(made, "drive.ratio@starboard") == 2.6

@@ -112,7 +112,8 @@ def test_what_each_unit_may_weigh(close: Project) -> None:
 
 
 def test_one_scale_under_the_light_wheel_competes_with_the_rest(project: Project) -> None:
-    """R = (m·x_main − S)/(x_main − x_light): what a tail scale of the finished craft leaves of the doubt, against numpy's update."""
+    """R = (m·x_main − S)/(x_main − x_light): what a tail scale of the finished craft leaves of the doubt, against
+    numpy's update."""
     made = measure_next(project, "a")
     row = next(r for r in made.rows if r.id == "one scale")
     whole = next(r for r in made.rows if r.id == "finished")
@@ -125,7 +126,8 @@ def test_one_scale_under_the_light_wheel_competes_with_the_rest(project: Project
 
 @pytest.mark.parametrize("kind", ["boat", "motorcycle", "road-vehicle", "scooter"])
 def test_every_kind_is_told_what_to_measure_next(kind: str) -> None:
-    """The margin with its dimension, what takes most off its doubt, never more than there was; freeboards for a boat, scales for wheels."""
+    """The margin with its dimension, what takes most off its doubt, never more than there was; freeboards for a boat,
+    scales for wheels."""
     found = measure_next(DEMO_OF[kind], "a")
     assert found.needs == [] and found.margin and found.sigma_si is not None and found.sigma_si > 0
     assert found.dimension == "mass"

@@ -1,4 +1,5 @@
-"""Outlines of every kind: closed, finite, drawn to the measures where there are measures, and called a sketch where not."""
+"""Outlines of every kind: closed, finite, drawn to the measures where there are measures, and called a sketch where
+not."""
 
 from __future__ import annotations
 

@@ -1,4 +1,5 @@
-"""Placing everything at once: worked cases of station and mount, the program against a search by brute force, and every solution proved."""
+"""Placing everything at once: worked cases of station and mount, the program against a search by brute force, and every
+solution proved."""
 
 from __future__ import annotations
 
@@ -89,7 +90,8 @@ def test_targets_do_what_they_are_called(project: Project) -> None:
 
 
 def test_no_place_of_unit_and_lead_does_better_than_the_middle_found(project: Project) -> None:
-    """A grid of flange and lead within the same bounds, assessed in full: none has a larger worst margin (2 mm aside)."""
+    """A grid of flange and lead within the same bounds, assessed in full: none has a larger worst margin (2 mm
+    aside)."""
     wish = Wish(battery_m=0.0, lead_kg=4.0)
     middle = next(s for s in place_together(project, "b", wish).solutions if "middle of the band" in s.targets)
     best = min(margins(middle))
@@ -107,16 +109,31 @@ def test_no_place_of_unit_and_lead_does_better_than_the_middle_found(project: Pr
             }
             if lead:
                 edits["/fits/b/ledger/lead-tried"] = {
-                    "name": "lead tried", "kind": "installed", "mass": f"{lead} kg", "station": {"entered": place.entered, "from": place.origin, "dir": place.dir}, "butt_line": "0 mm", "water_line": "0 mm",
-                }  # fmt: skip
+                    "name": "lead tried",
+                    "kind": "installed",
+                    "mass": f"{lead} kg",
+                    "station": {"entered": place.entered, "from": place.origin, "dir": place.dir},
+                    "butt_line": "0 mm",
+                    "water_line": "0 mm",
+                }
             tried = assess(put(project, edits), "b")
             assert min(value(tried, "balance.forward-margin"), value(tried, "balance.aft-margin")) < best + 0.0035
 
 
 def test_lead_that_is_there_comes_out_first(project: Project) -> None:
-    heavy = put(project, {"/fits/b/ledger/old-lead": {
-        "name": "Lead in the tail", "kind": "installed", "mass": "9 kg", "station": "4880 mm", "butt_line": "0 mm", "water_line": "0 mm",
-    }})  # fmt: skip
+    heavy = put(
+        project,
+        {
+            "/fits/b/ledger/old-lead": {
+                "name": "Lead in the tail",
+                "kind": "installed",
+                "mass": "9 kg",
+                "station": "4880 mm",
+                "butt_line": "0 mm",
+                "water_line": "0 mm",
+            }
+        },
+    )
     found = {t: s for s in place_together(heavy, "b", Wish()).solutions for t in s.targets}
     assert found["least lead"].lead_si < -5
 
@@ -139,7 +156,8 @@ def test_what_is_missing_is_named(project: Project) -> None:
 
 
 def test_the_split_that_is_said_puts_the_cg_in_the_middle(project: Project) -> None:
-    """Unit, reduction and all moved so that the mount is as long as is said: the empty CG then lies in the middle, the propeller held."""
+    """Unit, reduction and all moved so that the mount is as long as is said: the empty CG then lies in the middle, the
+    propeller held."""
     project = put(
         project, {"/craft/limits/envelope": None, "/craft/limits/forward": "580 mm", "/craft/limits/aft": "760 mm"}
     )
@@ -151,10 +169,16 @@ def test_the_split_that_is_said_puts_the_cg_in_the_middle(project: Project) -> N
     flange = project.fits["b"].installations["main"].placement.flange_station
     spacer = project.fits["b"].installations["main"].propeller.spacer
     assert flange is not None and spacer is not None
-    moved = put(project, {
-        "/fits/b/installations/main/placement/flange_station": {"entered": f"{-(flange.along_m + shift) * 1000:.4f} mm", "dir": "forward"},
-        "/fits/b/installations/main/propeller/spacer": f"{(spacer.si + shift) * 1000:.4f} mm",
-    })  # fmt: skip
+    moved = put(
+        project,
+        {
+            "/fits/b/installations/main/placement/flange_station": {
+                "entered": f"{-(flange.along_m + shift) * 1000:.4f} mm",
+                "dir": "forward",
+            },
+            "/fits/b/installations/main/propeller/spacer": f"{(spacer.si + shift) * 1000:.4f} mm",
+        },
+    )
     # The mount's own CG goes half as far as the unit: 4.4 kg of it against 66 kg.
     assert value(assess(moved, "b"), "balance.empty-cg") == pytest.approx(placed.split.middle_si, abs=0.002)
 
@@ -171,10 +195,22 @@ OTHERS = [
 ]
 HELD = {
     "boat": ("balance.trim", "balance.heel", "balance.gm", "balance.freeboard"),
-    "motorcycle": ("balance.axle-load:front", "balance.axle-load:rear", "balance.axle-split", "balance.wheelie", "balance.lean"),
-    "scooter": ("balance.axle-load:front", "balance.axle-load:rear", "balance.axle-split", "balance.wheelie", "balance.lean"),
+    "motorcycle": (
+        "balance.axle-load:front",
+        "balance.axle-load:rear",
+        "balance.axle-split",
+        "balance.wheelie",
+        "balance.lean",
+    ),
+    "scooter": (
+        "balance.axle-load:front",
+        "balance.axle-load:rear",
+        "balance.axle-split",
+        "balance.wheelie",
+        "balance.lean",
+    ),
     "road-vehicle": ("balance.axle-load:front", "balance.axle-load:rear", "balance.axle-shift", "balance.rollover"),
-}  # fmt: skip
+}
 ORDER = ("stop", "watch", "unknown", "ok")
 
 
@@ -198,7 +234,8 @@ PACK = "/fits/a/installations/main/packs"
 
 
 def test_a_bike_that_leans_is_brought_upright_within_its_spaces() -> None:
-    """By hand: 18.4 mm × 227.4 kg to starboard; 38.5 kg may go 19 mm to port (its space and the tape), the rest is 31.0 kg's."""
+    """By hand: 18.4 mm × 227.4 kg to starboard; 38.5 kg may go 19 mm to port (its space and the tape), the rest is 31.0
+    kg's."""
     bike = DEMO_OF["motorcycle"]
     leans = assess(bike, "a")
     assert finding(leans, "balance.lean").level == "watch"
@@ -213,7 +250,8 @@ def test_a_bike_that_leans_is_brought_upright_within_its_spaces() -> None:
 
 
 def test_no_corner_of_the_spaces_lies_lower_or_nearer_the_old_split() -> None:
-    """Both packs tried at all corners and in the middle of the room that they have: none of the crafts that lean no more than is ok has a lower CG than the
+    """Both packs tried at all corners and in the middle of the room that they have: none of the crafts that lean no
+    more than is ok has a lower CG than the
     lowest, or comes nearer the split before than the one aimed at it."""
     bike = DEMO_OF["motorcycle"]
     found = {t: s for s in place_together(bike, "a", Wish(forward_m=0.0, aft_m=0.0)).solutions for t in s.targets}
@@ -226,10 +264,19 @@ def test_no_corner_of_the_spaces_lies_lower_or_nearer_the_old_split() -> None:
     seen = 0
     for x, y, z in grid:
         for low_y in (-0.019, 0.019):
-            tried = assess(put(bike, {
-                f"{PACK}/side/station": f"{690 + x * 1000:.1f} mm", f"{PACK}/side/butt_line": f"{80 + y * 1000:.1f} mm",
-                f"{PACK}/side/water_line": f"{700 + z * 1000:.1f} mm", f"{PACK}/low/butt_line": f"{low_y * 1000:.1f} mm", f"{PACK}/low/water_line": "396 mm",
-            }), "a")  # fmt: skip
+            tried = assess(
+                put(
+                    bike,
+                    {
+                        f"{PACK}/side/station": f"{690 + x * 1000:.1f} mm",
+                        f"{PACK}/side/butt_line": f"{80 + y * 1000:.1f} mm",
+                        f"{PACK}/side/water_line": f"{700 + z * 1000:.1f} mm",
+                        f"{PACK}/low/butt_line": f"{low_y * 1000:.1f} mm",
+                        f"{PACK}/low/water_line": "396 mm",
+                    },
+                ),
+                "a",
+            )
             if finding(tried, "balance.lean").level == finding(tried, "balance.packs-apart").level == "ok":
                 seen += 1
                 assert value(tried, "balance.cg-water-line") > lowest - 5e-4

@@ -111,8 +111,17 @@ def test_as_found_has_no_rows() -> None:
 
 
 def test_a_moved_row_is_one_mass_in_two_places() -> None:
-    row = {"kind": "moved", "name": "Radio", "mass": "3 kg ±0.2 kg", "station": "300 mm", "butt_line": "0 mm", "water_line": "0 mm",
-           "to_station": "1900 mm", "to_butt_line": "0 mm", "to_water_line": "0 mm"}  # fmt: skip
+    row = {
+        "kind": "moved",
+        "name": "Radio",
+        "mass": "3 kg ±0.2 kg",
+        "station": "300 mm",
+        "butt_line": "0 mm",
+        "water_line": "0 mm",
+        "to_station": "1900 mm",
+        "to_butt_line": "0 mm",
+        "to_water_line": "0 mm",
+    }
     out, back = [b for b in resolved(put(DEMO, **{"/ledger/radio": row}), "a").typed_rows if b.id.startswith("radio")]
     assert (out.sign, back.sign) == (-1, 1)
     assert got(out.mass).slopes == got(back.mass).slopes
@@ -127,8 +136,13 @@ def test_kept_rows_count_for_nothing() -> None:
 
 
 def test_references_chain_and_butt_lines_have_none() -> None:
-    chain = put(DEMO, **{"/craft/references/spar": {"name": "spar", "station": {"entered": "10 in", "from": "leading-edge"}},
-                         "/craft/seats/rear/station": {"entered": "1 m", "from": "spar"}})  # fmt: skip
+    chain = put(
+        DEMO,
+        **{
+            "/craft/references/spar": {"name": "spar", "station": {"entered": "10 in", "from": "leading-edge"}},
+            "/craft/seats/rear/station": {"entered": "1 m", "from": "spar"},
+        },
+    )
     made = resolved(chain, "a").references.place(chain.craft.seats["rear"].station, "/s", "seat", "x")
     assert made.value == pytest.approx(21 * 0.0254 + 1)
     assert {str(o) for o in made.slopes} == {

@@ -1,4 +1,5 @@
-"""Each rule of boats, motorcycles, scooters and road vehicles at its levels: one edit of a demonstration and the finding that follows."""
+"""Each rule of boats, motorcycles, scooters and road vehicles at its levels: one edit of a demonstration and the
+finding that follows."""
 
 from __future__ import annotations
 
@@ -33,8 +34,17 @@ _READINGS = (
 )
 INCLINED = {
     "/craft/flotation/inclining/pendulum": "2 m",
-    **{f"/craft/flotation/inclining/readings/{k}": {"name": k, "rank": float(i), "weight": w, "moved": m, "pendulum": p} for i, (k, w, m, p) in enumerate(_READINGS)},
-}  # fmt: skip
+    **{
+        f"/craft/flotation/inclining/readings/{k}": {
+            "name": k,
+            "rank": float(i),
+            "weight": w,
+            "moved": m,
+            "pendulum": p,
+        }
+        for i, (k, w, m, p) in enumerate(_READINGS)
+    },
+}
 _WING = {
     "capacity": "800 L",
     "density": "840 kg/m³",
@@ -64,17 +74,50 @@ CASES: list[tuple[str, str, str | None, dict[str, Any], str]] = [
     ("boat", "balance.displacement-change", "b", {}, "watch"),
     ("boat", "balance.displacement-change", "a", {"/fits/a/ledger/battery/mass": "900 kg"}, "stop"),
     ("boat", "balance.trim", "a", {}, "ok"),
-    ("boat", "balance.trim", "a", {"/fits/a/ledger/battery/station": "1000 mm", "/fits/a/ledger/battery/mass": "120 kg"}, "watch"),
-    ("boat", "balance.trim", "a", {"/fits/a/ledger/battery/station": "9000 mm", "/fits/a/ledger/battery/mass": "350 kg"}, "stop"),
+    (
+        "boat",
+        "balance.trim",
+        "a",
+        {"/fits/a/ledger/battery/station": "1000 mm", "/fits/a/ledger/battery/mass": "120 kg"},
+        "watch",
+    ),
+    (
+        "boat",
+        "balance.trim",
+        "a",
+        {"/fits/a/ledger/battery/station": "9000 mm", "/fits/a/ledger/battery/mass": "350 kg"},
+        "stop",
+    ),
     ("boat", "balance.heel", "a", {}, "ok"),
     ("boat", "balance.heel", "a", {"/fits/a/ledger/battery/butt_line": {"entered": "1100 mm", "dir": "port"}}, "watch"),
-    ("boat", "balance.heel", "a", {"/fits/a/ledger/battery/butt_line": {"entered": "1100 mm", "dir": "port"}, "/fits/a/ledger/battery/mass": "250 kg"}, "stop"),
+    (
+        "boat",
+        "balance.heel",
+        "a",
+        {
+            "/fits/a/ledger/battery/butt_line": {"entered": "1100 mm", "dir": "port"},
+            "/fits/a/ledger/battery/mass": "250 kg",
+        },
+        "stop",
+    ),
     ("boat", "balance.gm", "a", {}, "watch"),
     ("boat", "balance.gm", "a", {**UNROLLED, "/craft/as_found/water_line": "960 mm"}, "stop"),
     ("boat", "balance.gm", "a", {**UNROLLED, "/craft/as_found/water_line": "1300 mm"}, "stop"),
     ("boat", "balance.freeboard", "a", {}, "ok"),
-    ("boat", "balance.freeboard", "a", {"/fits/a/ledger/battery/mass": "500 kg", "/fits/a/ledger/battery/station": "8000 mm"}, "watch"),
-    ("boat", "balance.freeboard", "a", {"/fits/a/ledger/battery/mass": "1500 kg", "/fits/a/ledger/battery/station": "8500 mm"}, "stop"),
+    (
+        "boat",
+        "balance.freeboard",
+        "a",
+        {"/fits/a/ledger/battery/mass": "500 kg", "/fits/a/ledger/battery/station": "8000 mm"},
+        "watch",
+    ),
+    (
+        "boat",
+        "balance.freeboard",
+        "a",
+        {"/fits/a/ledger/battery/mass": "1500 kg", "/fits/a/ledger/battery/station": "8500 mm"},
+        "stop",
+    ),
     ("boat", "balance.states-afloat", "a", {}, "ok"),
     ("boat", "balance.states-afloat", "a", {"/loadings/day/loads/helm": None}, "unknown"),
     ("motorcycle", "balance.wheelbase", "a", {}, "ok"),
@@ -99,15 +142,33 @@ CASES: list[tuple[str, str, str | None, dict[str, Any], str]] = [
     ("motorcycle", "balance.pack-space:side", "a", {}, "ok"),
     ("motorcycle", "balance.pack-space:side", "a", {f"{A}/packs/side/butt_line": "95 mm"}, "stop"),
     ("motorcycle", "balance.pack-space:side", "a", {f"{A}/packs/side/width": "390 mm"}, "stop"),
-    ("motorcycle", "balance.pack-space:side", "a", {f"{A}/packs/side/width": "390 mm", "/fits/a/spaces/spine/port": None}, "stop"),
-    ("motorcycle", "balance.pack-space:side", "a", {f"{A}/packs/side/width": "200 mm", "/fits/a/spaces/spine/starboard": None}, "ok"),
+    (
+        "motorcycle",
+        "balance.pack-space:side",
+        "a",
+        {f"{A}/packs/side/width": "390 mm", "/fits/a/spaces/spine/port": None},
+        "stop",
+    ),
+    (
+        "motorcycle",
+        "balance.pack-space:side",
+        "a",
+        {f"{A}/packs/side/width": "200 mm", "/fits/a/spaces/spine/starboard": None},
+        "ok",
+    ),
     ("motorcycle", "balance.pack-space", "a", {f"{A}/packs/side/width": None}, "unknown"),
     ("motorcycle", "balance.pack-space", "a", {"/fits/a/spaces/spine/aft": "500 mm"}, "unknown"),
     ("motorcycle", "balance.packs-apart", "a", {}, "ok"),
     ("motorcycle", "balance.packs-apart", "a", {f"{A}/packs/side/water_line": "690 mm"}, "stop"),
     ("road-vehicle", "balance.axle-shift", "a", {}, "watch"),
     ("road-vehicle", "balance.axle-shift", None, {}, "ok"),
-    ("road-vehicle", "balance.axle-shift", "a", {f"{A}/unit/mass": "190 kg", f"{A}/placement/flange_station": "300 mm"}, "stop"),
+    (
+        "road-vehicle",
+        "balance.axle-shift",
+        "a",
+        {f"{A}/unit/mass": "190 kg", f"{A}/placement/flange_station": "300 mm"},
+        "stop",
+    ),
     ("road-vehicle", "balance.rollover", "b", {}, "watch"),
     ("road-vehicle", "balance.rollover", "a", {"/craft/as_found/water_line": "520 mm"}, "stop"),
     ("road-vehicle", "balance.rollover", "b", {"/craft/as_found/water_line": "250 mm"}, "ok"),
@@ -121,39 +182,161 @@ CASES: list[tuple[str, str, str | None, dict[str, Any], str]] = [
     ("scooter", "balance.anti-squat", "a", {}, "watch"),
     ("boat", "balance.offset-load", "a", {"/craft/flotation/crowd": "500 mm"}, "ok"),
     ("boat", "balance.offset-load", "a", {"/craft/flotation/crowd": "500 mm", "/craft/flotation/marks": {}}, "unknown"),
-    ("boat", "balance.offset-load", "a", {"/craft/flotation/crowd": "1 m", "/loadings/day/loads/cockpit": "620 kg"}, "watch"),
-    ("boat", "balance.offset-load", "a", {"/craft/flotation/crowd": "1.1 m", "/loadings/day/loads/cockpit": "1900 kg"}, "stop"),
-    ("boat", "balance.bottom-loading", "a", {"/craft/trial/regime": "planing", "/craft/flotation/planing_area": "15 m²"}, "ok"),
-    ("boat", "balance.bottom-loading", "a", {"/craft/trial/regime": "planing", "/craft/flotation/planing_area": "12 m²"}, "watch"),
+    (
+        "boat",
+        "balance.offset-load",
+        "a",
+        {"/craft/flotation/crowd": "1 m", "/loadings/day/loads/cockpit": "620 kg"},
+        "watch",
+    ),
+    (
+        "boat",
+        "balance.offset-load",
+        "a",
+        {"/craft/flotation/crowd": "1.1 m", "/loadings/day/loads/cockpit": "1900 kg"},
+        "stop",
+    ),
+    (
+        "boat",
+        "balance.bottom-loading",
+        "a",
+        {"/craft/trial/regime": "planing", "/craft/flotation/planing_area": "15 m²"},
+        "ok",
+    ),
+    (
+        "boat",
+        "balance.bottom-loading",
+        "a",
+        {"/craft/trial/regime": "planing", "/craft/flotation/planing_area": "12 m²"},
+        "watch",
+    ),
     ("boat", "craft.freeboards-read", "a", {}, "ok"),
     ("boat", "craft.freeboards-read", "a", {"/craft/flotation/read": "with people aboard"}, "watch"),
     ("boat", "craft.freeboards-read", "a", {"/craft/flotation/read": "ashore"}, "stop"),
     ("boat", "craft.freeboards-read", "a", {"/craft/flotation/read": None}, "unknown"),
     ("boat", "craft.inclining", "a", {**INCLINED}, "ok"),
     ("boat", "craft.inclining", "a", {**INCLINED, "/craft/flotation/inclining/readings/c/pendulum": "-70 mm"}, "watch"),
-    ("boat", "craft.inclining", "a", {**INCLINED, "/craft/flotation/inclining/readings/b/pendulum": "-42 mm", "/craft/flotation/inclining/readings/c/pendulum": "41 mm", "/craft/flotation/inclining/readings/d/pendulum": "-78 mm", "/craft/flotation/inclining/readings/e/pendulum": "77 mm"}, "unknown"),
+    (
+        "boat",
+        "craft.inclining",
+        "a",
+        {
+            **INCLINED,
+            "/craft/flotation/inclining/readings/b/pendulum": "-42 mm",
+            "/craft/flotation/inclining/readings/c/pendulum": "41 mm",
+            "/craft/flotation/inclining/readings/d/pendulum": "-78 mm",
+            "/craft/flotation/inclining/readings/e/pendulum": "77 mm",
+        },
+        "unknown",
+    ),
     ("boat", "balance.gm", "a", {**INCLINED}, "ok"),
     ("boat", "balance.free-surface", "a", {}, "ok"),
-    ("boat", "balance.free-surface", "a", {"/craft/tanks/main/surface_breadth": "2.2 m", "/craft/tanks/main/surface_length": "1.4 m"}, "watch"),
-    ("boat", "balance.free-surface", "a", {"/craft/tanks/main/surface_breadth": "2.6 m", "/craft/tanks/main/surface_length": "6 m"}, "stop"),
+    (
+        "boat",
+        "balance.free-surface",
+        "a",
+        {"/craft/tanks/main/surface_breadth": "2.2 m", "/craft/tanks/main/surface_length": "1.4 m"},
+        "watch",
+    ),
+    (
+        "boat",
+        "balance.free-surface",
+        "a",
+        {"/craft/tanks/main/surface_breadth": "2.6 m", "/craft/tanks/main/surface_length": "6 m"},
+        "stop",
+    ),
     ("boat", "balance.free-surface", "a", {"/craft/tanks/main/surface_breadth": None}, "unknown"),
     ("boat", "balance.one-side-tank", "a", {**PAIR}, "ok"),
-    ("boat", "balance.one-side-tank", "a", {**PAIR, **{f"/loadings/{k}/fuel/port": "190 L" for k in ("alone", "day")}}, "watch"),
-    ("boat", "balance.one-side-tank", "a", {**PAIR, **{f"/loadings/{k}/fuel/port": "700 L" for k in ("alone", "day")}}, "stop"),
-    ("boat", "balance.dock-scale", "a", {f"/craft/flotation/marks/{k}/after": f for k, f in (("bow-port", "1.1505 m"), ("bow-starboard", "1.1638 m"), ("stern-port", "0.8579 m"), ("stern-starboard", "0.8739 m"))}, "ok"),
-    ("boat", "balance.dock-scale", "a", {f"/craft/flotation/marks/{k}/after": f for k, f in (("bow-port", "1.10 m"), ("bow-starboard", "1.09 m"), ("stern-port", "0.82 m"), ("stern-starboard", "0.81 m"))}, "watch"),
+    (
+        "boat",
+        "balance.one-side-tank",
+        "a",
+        {**PAIR, **{f"/loadings/{k}/fuel/port": "190 L" for k in ("alone", "day")}},
+        "watch",
+    ),
+    (
+        "boat",
+        "balance.one-side-tank",
+        "a",
+        {**PAIR, **{f"/loadings/{k}/fuel/port": "700 L" for k in ("alone", "day")}},
+        "stop",
+    ),
+    (
+        "boat",
+        "balance.dock-scale",
+        "a",
+        {
+            f"/craft/flotation/marks/{k}/after": f
+            for k, f in (
+                ("bow-port", "1.1505 m"),
+                ("bow-starboard", "1.1638 m"),
+                ("stern-port", "0.8579 m"),
+                ("stern-starboard", "0.8739 m"),
+            )
+        },
+        "ok",
+    ),
+    (
+        "boat",
+        "balance.dock-scale",
+        "a",
+        {
+            f"/craft/flotation/marks/{k}/after": f
+            for k, f in (
+                ("bow-port", "1.10 m"),
+                ("bow-starboard", "1.09 m"),
+                ("stern-port", "0.82 m"),
+                ("stern-starboard", "0.81 m"),
+            )
+        },
+        "watch",
+    ),
     ("boat", "balance.dock-scale", "a", {"/craft/flotation/marks/bow-port/after": "1.10 m"}, "unknown"),
     ("boat", "balance.lcg-planing", "a", {"/craft/trial/regime": "planing"}, "watch"),
     ("boat", "balance.lcg-planing", "a", {"/craft/trial/regime": "planing", "/craft/outline/tail": "8.2 m"}, "ok"),
     ("road-vehicle", "balance.engine-out", "a", {}, "ok"),
-    ("road-vehicle", "balance.engine-out", "a", {"/craft/supports/front/reading": "40 kg", "/old_installations/main/unit/mass": "60 kg", "/old_installations/main/unit/cg_aft": {"entered": "1900 mm", "dir": "forward"}}, "stop"),
+    (
+        "road-vehicle",
+        "balance.engine-out",
+        "a",
+        {
+            "/craft/supports/front/reading": "40 kg",
+            "/old_installations/main/unit/mass": "60 kg",
+            "/old_installations/main/unit/cg_aft": {"entered": "1900 mm", "dir": "forward"},
+        },
+        "stop",
+    ),
     ("scooter", "balance.engine-out", "a", {}, "ok"),
     ("scooter", "balance.engine-out", "a", {"/craft/stand": "700 mm"}, "watch"),
     ("scooter", "balance.engine-out", "a", {"/craft/stand": None}, "unknown"),
-    ("motorcycle", "balance.unit-on-scales:main", "a", {f"{A}/unit/on_scales/first_at": {"entered": "120 mm", "dir": "forward"}, f"{A}/unit/on_scales/first_reading": "15.5 kg", f"{A}/unit/on_scales/first_tare": "0 kg",
-     f"{A}/unit/on_scales/second_at": "80 mm", f"{A}/unit/on_scales/second_reading": "15.5 kg", f"{A}/unit/on_scales/second_tare": "0 kg"}, "ok"),
-    ("motorcycle", "balance.unit-on-scales:main", "a", {f"{A}/unit/on_scales/first_at": {"entered": "120 mm", "dir": "forward"}, f"{A}/unit/on_scales/first_reading": "15.5 kg", f"{A}/unit/on_scales/first_tare": "0 kg",
-     f"{A}/unit/on_scales/second_at": "180 mm", f"{A}/unit/on_scales/second_reading": "18 kg", f"{A}/unit/on_scales/second_tare": "0 kg"}, "watch"),
+    (
+        "motorcycle",
+        "balance.unit-on-scales:main",
+        "a",
+        {
+            f"{A}/unit/on_scales/first_at": {"entered": "120 mm", "dir": "forward"},
+            f"{A}/unit/on_scales/first_reading": "15.5 kg",
+            f"{A}/unit/on_scales/first_tare": "0 kg",
+            f"{A}/unit/on_scales/second_at": "80 mm",
+            f"{A}/unit/on_scales/second_reading": "15.5 kg",
+            f"{A}/unit/on_scales/second_tare": "0 kg",
+        },
+        "ok",
+    ),
+    (
+        "motorcycle",
+        "balance.unit-on-scales:main",
+        "a",
+        {
+            f"{A}/unit/on_scales/first_at": {"entered": "120 mm", "dir": "forward"},
+            f"{A}/unit/on_scales/first_reading": "15.5 kg",
+            f"{A}/unit/on_scales/first_tare": "0 kg",
+            f"{A}/unit/on_scales/second_at": "180 mm",
+            f"{A}/unit/on_scales/second_reading": "18 kg",
+            f"{A}/unit/on_scales/second_tare": "0 kg",
+        },
+        "watch",
+    ),
     ("boat", "drive.rotation", "a", {f"{A}/propeller/turns": "anticlockwise"}, "stop"),
     ("boat", "drive.pitch", "a", {}, "ok"),
     ("boat", "drive.pitch", "a", {f"{A}/propeller/pitch": "348 mm"}, "watch"),
@@ -193,7 +376,16 @@ CASES: list[tuple[str, str, str | None, dict[str, Any], str]] = [
     ("boat", "drive.range", "b", {"/craft/trial/cruise": None}, "unknown"),
     ("boat", "mount.cases", "a", {}, "ok"),
     ("boat", "mount.reserve", "a", {}, "ok"),
-    ("boat", "mount.reserve", "a", {f"{A}/mount/points/{k}/strength": "5.2 kN" for k in ("front-port", "front-starboard", "rear-port", "rear-starboard")}, "stop"),
+    (
+        "boat",
+        "mount.reserve",
+        "a",
+        {
+            f"{A}/mount/points/{k}/strength": "5.2 kN"
+            for k in ("front-port", "front-starboard", "rear-port", "rear-starboard")
+        },
+        "stop",
+    ),
     ("boat", "mount.against-old", "a", {f"{A}/unit/mass": "900 kg"}, "stop"),
     ("boat", "mount.thrust-path", "a", {}, "ok"),
     ("boat", "mount.thrust-path", "a", {f"{A}/mount/thrust_taken": None}, "unknown"),
@@ -206,7 +398,13 @@ CASES: list[tuple[str, str, str | None, dict[str, Any], str]] = [
     ("scooter", "mount.swing-against-old", "b", {"/loadings/delivery/loads/rack": "10 kg"}, "ok"),
     ("road-vehicle", "mount.face", "b", {f"{B}/unit/mass": "80 kg", f"{B}/mount/face/overhang": "150 mm"}, "ok"),
     ("road-vehicle", "mount.face", "b", {f"{B}/unit/mass": "150 kg", f"{B}/mount/face/overhang": "150 mm"}, "watch"),
-    ("road-vehicle", "mount.face", "b", {f"{B}/unit/mass": "180 kg", f"{B}/mount/face/overhang": "220 mm", f"{B}/mount/face/third_at": None}, "stop"),
+    (
+        "road-vehicle",
+        "mount.face",
+        "b",
+        {f"{B}/unit/mass": "180 kg", f"{B}/mount/face/overhang": "220 mm", f"{B}/mount/face/third_at": None},
+        "stop",
+    ),
     ("boat", "align.gap", "a", {}, "stop"),
     ("boat", "align.gap", "a", TRUE, "ok"),
     ("boat", "align.gap", "a", {**TRUE, f"{GAPS}/gap_12": "0.25 mm", f"{GAPS}/gap_6": "0.16 mm"}, "watch"),
@@ -238,14 +436,37 @@ CASES: list[tuple[str, str, str | None, dict[str, Any], str]] = [
     ("motorcycle", "align.spacers", "a", {f"{A}/align/wheel/target": "60 mm"}, "stop"),
     ("motorcycle", "align.spacers", "a", {f"{A}/align/wheel/hub": "400 mm"}, "stop"),
     ("road-vehicle", "align.adapter", "b", {}, "ok"),
-    ("road-vehicle", "align.adapter", "b", {**DIAL, f"{B}/align/runout/at_0": "0.16 mm", f"{B}/align/runout/at_45": "0.14 mm", f"{B}/align/runout/at_315": "0.14 mm"}, "watch"),
-    ("road-vehicle", "align.adapter", "b", {**DIAL, f"{B}/align/runout/at_0": "0.9 mm", f"{B}/align/runout/at_45": "0.6 mm"}, "stop"),
+    (
+        "road-vehicle",
+        "align.adapter",
+        "b",
+        {
+            **DIAL,
+            f"{B}/align/runout/at_0": "0.16 mm",
+            f"{B}/align/runout/at_45": "0.14 mm",
+            f"{B}/align/runout/at_315": "0.14 mm",
+        },
+        "watch",
+    ),
+    (
+        "road-vehicle",
+        "align.adapter",
+        "b",
+        {**DIAL, f"{B}/align/runout/at_0": "0.9 mm", f"{B}/align/runout/at_45": "0.6 mm"},
+        "stop",
+    ),
     ("road-vehicle", "align.joints:port", "b", {}, "ok"),
-    ("road-vehicle", "align.joints:port", "b", {f"{B}/align/joints/port/side": "0.1°", f"{B}/align/joints/port/plan": "0.1°"}, "watch"),
+    (
+        "road-vehicle",
+        "align.joints:port",
+        "b",
+        {f"{B}/align/joints/port/side": "0.1°", f"{B}/align/joints/port/plan": "0.1°"},
+        "watch",
+    ),
     ("road-vehicle", "align.joints:port", "b", {f"{B}/align/joints/port/side": "13°"}, "watch"),
     ("road-vehicle", "align.joints:port", "b", {f"{B}/align/joints/port/side": "20°"}, "stop"),
     ("road-vehicle", "align.joints", "b", {f"{B}/align/joints/port/side": None}, "unknown"),
-]  # fmt: skip
+]
 
 
 @pytest.mark.parametrize(
@@ -267,13 +488,29 @@ def test_cross_weight_of_four_wheels() -> None:
         "rear-port": (2.31, -0.65, 152),
         "rear-starboard": (2.31, 0.65, 164),
     }
-    four = apply_operations(DEMO_OF["road-vehicle"], [
-        {"op": "replace", "path": "/craft/layout", "value": "four wheels"},
-        {"op": "replace", "path": "/craft/supports", "value": {
-            k: {"name": k, "role": k.split("-")[0], "station": f"{x} m", "butt_line": f"{y} m", "water_line": "0 m", "radius": "255 mm", "reading": f"{r} kg", "tare": "0 kg"}
-            for k, (x, y, r) in wheels.items()
-        }},
-    ])  # fmt: skip
+    four = apply_operations(
+        DEMO_OF["road-vehicle"],
+        [
+            {"op": "replace", "path": "/craft/layout", "value": "four wheels"},
+            {
+                "op": "replace",
+                "path": "/craft/supports",
+                "value": {
+                    k: {
+                        "name": k,
+                        "role": k.split("-")[0],
+                        "station": f"{x} m",
+                        "butt_line": f"{y} m",
+                        "water_line": "0 m",
+                        "radius": "255 mm",
+                        "reading": f"{r} kg",
+                        "tare": "0 kg",
+                    }
+                    for k, (x, y, r) in wheels.items()
+                },
+            },
+        ],
+    )
     said = finding(assess(four, None), "craft.cross")
     assert said.level == "watch" and said.title.params["c"].si == pytest.approx(0.48235, abs=1e-5)
     even = put(four, {f"/craft/supports/{k}/reading": "170 kg" for k in wheels})
@@ -282,26 +519,45 @@ def test_cross_weight_of_four_wheels() -> None:
 
 
 def test_every_rule_that_can_warn_is_here() -> None:
-    """Rules that only ever report, and those tried on a twin or on four wheels by a test of their own, are left out by name."""
+    """Rules that only ever report, and those tried on a twin or on four wheels by a test of their own, are left out by
+    name."""
     elsewhere = {"balance.cg-height", "balance.lateral-left-out", "drive.pair", "craft.cross"}
     tried = {k.split(":")[0] for _, k, _, _, _ in CASES} | {k.split(":")[0] for k, _, _, _ in AEROPLANE_CASES}
     assert tried | elsewhere == set(RULES)
 
 
 TROUBLES: dict[str, tuple[str, str, dict[str, Any]]] = {
-    "balance.trim": ("boat", "a", {"/fits/a/ledger/battery/station": "1000 mm", "/fits/a/ledger/battery/mass": "120 kg"}),
+    "balance.trim": (
+        "boat",
+        "a",
+        {"/fits/a/ledger/battery/station": "1000 mm", "/fits/a/ledger/battery/mass": "120 kg"},
+    ),
     "balance.heel": ("boat", "a", {"/fits/a/ledger/battery/butt_line": {"entered": "1100 mm", "dir": "port"}}),
     "balance.lean": ("motorcycle", "a", {}),
-    "balance.pack-space": ("motorcycle", "a", {f"{A}/packs/side/butt_line": "95 mm", f"{A}/packs/side/water_line": "900 mm"}),
-    "balance.unit-on-scales": ("motorcycle", "a", {f"{A}/unit/on_scales/first_at": {"entered": "120 mm", "dir": "forward"}, f"{A}/unit/on_scales/first_reading": "15.5 kg", f"{A}/unit/on_scales/first_tare": "0 kg",
-                               f"{A}/unit/on_scales/second_at": "180 mm", f"{A}/unit/on_scales/second_reading": "18 kg", f"{A}/unit/on_scales/second_tare": "0 kg"}),
+    "balance.pack-space": (
+        "motorcycle",
+        "a",
+        {f"{A}/packs/side/butt_line": "95 mm", f"{A}/packs/side/water_line": "900 mm"},
+    ),
+    "balance.unit-on-scales": (
+        "motorcycle",
+        "a",
+        {
+            f"{A}/unit/on_scales/first_at": {"entered": "120 mm", "dir": "forward"},
+            f"{A}/unit/on_scales/first_reading": "15.5 kg",
+            f"{A}/unit/on_scales/first_tare": "0 kg",
+            f"{A}/unit/on_scales/second_at": "180 mm",
+            f"{A}/unit/on_scales/second_reading": "18 kg",
+            f"{A}/unit/on_scales/second_tare": "0 kg",
+        },
+    ),
     "balance.unit-hung": ("aeroplane", "a", {**HUNG, f"{A}/unit/cg_up": "80 mm"}),
     "balance.surprise": ("aeroplane", "a", {f"{A}/mount/mass": {"entered": "6.5 kg", "source": "measured"}}),
     "drive.pitch": ("boat", "a", {f"{A}/propeller/pitch": "17 in"}),
     "drive.hull-clearance": ("boat", "a", {f"{A}/propeller/hull_above": "280 mm"}),
     "drive.top-gear": ("motorcycle", "a", {}),
     "align.packers": ("boat", "a", {f"{A}/mount/height": "150 mm"}),
-}  # fmt: skip
+}
 
 
 @pytest.mark.parametrize("units", ["mm-kg", "in-lb"])

@@ -55,10 +55,13 @@ def test_without_a_fit_there_is_one_cg(project: Project) -> None:
 
 
 def test_tables_have_blanks_for_what_is_not_known(project: Project) -> None:
-    gone = apply_operations(project, [
-        {"op": "remove", "path": "/fits/a/installations/main/placement/flange_station"},
-        {"op": "remove", "path": "/craft/tanks/header/density"},
-    ])  # fmt: skip
+    gone = apply_operations(
+        project,
+        [
+            {"op": "remove", "path": "/fits/a/installations/main/placement/flange_station"},
+            {"op": "remove", "path": "/craft/tanks/header/density"},
+        ],
+    )
     made = assess(gone, "a")
     assert made.installations[0].align is not None and all(
         t.length_si is None for t in made.installations[0].align.tubes

@@ -1,4 +1,5 @@
-"""Crafts drawn at random against the closed form, numpy and a worked case; burn orders of a document. JCGM 101:2008 (from memory)."""
+"""Crafts drawn at random against the closed form, numpy and a worked case; burn orders of a document. JCGM 101:2008
+(from memory)."""
 
 from __future__ import annotations
 
@@ -37,9 +38,11 @@ def body(
 
 # Empty craft, old engine out, new engine in, lead out: limits of the empty CG 11.0 to 14.0 in.
 W17 = [
-    body("base", 1, 789, 2, 12.0, 0.10, "measured"), body("old engine", -1, 220, 15, -40, 1.0), body("new engine", 1, 180, 9, -43, 1.5),
+    body("base", 1, 789, 2, 12.0, 0.10, "measured"),
+    body("old engine", -1, 220, 15, -40, 1.0),
+    body("new engine", 1, 180, 9, -43, 1.5),
     body("lead", -1, 12.5, 2.5, 168, 1.0),
-]  # fmt: skip
+]
 
 
 def test_w17_and_w7_by_drawing() -> None:
@@ -73,7 +76,8 @@ def test_limits_of_many_masses_are_those_of_each(in_moments: bool) -> None:
 
 
 def test_near_a_limit_drawing_agrees_with_the_closed_form(project: Project) -> None:
-    """One loading, forward limit brought within a standard deviation of it: both say the same chance; both see a fair coin at zero margin."""
+    """One loading, forward limit brought within a standard deviation of it: both say the same chance; both see a fair
+    coin at zero margin."""
     one = put(
         project,
         {f"/loadings/{k}": None for k in ("two", "rear", "light")}

@@ -1,4 +1,5 @@
-"""Every suggestion offered, once applied, makes its finding what it promised; one undo restores the document byte for byte."""
+"""Every suggestion offered, once applied, makes its finding what it promised; one undo restores the document byte for
+byte."""
 
 from __future__ import annotations
 

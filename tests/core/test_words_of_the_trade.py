@@ -1,4 +1,5 @@
-"""Each trade reads its own words: nothing that a person sees of a boat speaks of a firewall, nothing of a scooter of a stringer."""
+"""Each trade reads its own words: nothing that a person sees of a boat speaks of a firewall, nothing of a scooter of a
+stringer."""
 
 from __future__ import annotations
 
@@ -38,7 +39,8 @@ OWN = {
 
 
 def said_of(kind: str, made: Assessment) -> Iterator[tuple[str, str]]:
-    """Where, and what is said there, of everything that an assessment puts before a person. Names that the owner gave are left out
+    """Where, and what is said there, of everything that an assessment puts before a person. Names that the owner gave
+    are left out
     by the callers, who take projects without any."""
     for f in made.findings:
         yield f.key, sentence(f.title, "mm-kg")

@@ -1,4 +1,5 @@
-"""Curves and hydrostatic tables as people paste them: separators, headings with units, decimal commas; every refusal names its line."""
+"""Curves and hydrostatic tables as people paste them: separators, headings with units, decimal commas; every refusal
+names its line."""
 
 from __future__ import annotations
 
@@ -58,31 +59,49 @@ def test_a_dynamometer_file_with_lines_above_its_heading() -> None:
         ("2500 rpm; 98 N·m\n3000 rpm; 101 N·m", {"speed": "2500 rpm", "torque": "98 N·m"}),
         ("2500 rpm; ; 35 hp\n3000 rpm; ; 40 hp", {"speed": "2500 rpm", "power": "35 hp"}),
         ("rpm,lb-ft\n2500,72.3\n3000,74.5", {"speed": "2500 rpm", "torque": "72.3 ft·lb"}),
-        ("RPM,Power (hp),Torque (lb-ft)\n2500,34.4,72.3\n3000,42.6,74.5", {"speed": "2500 rpm", "torque": "72.3 ft·lb", "power": "34.4 hp"}),
+        (
+            "RPM,Power (hp),Torque (lb-ft)\n2500,34.4,72.3\n3000,42.6,74.5",
+            {"speed": "2500 rpm", "torque": "72.3 ft·lb", "power": "34.4 hp"},
+        ),
         ("n, kW\n2500, 25.7\n3000, 31.7", {"speed": "2500 rpm", "power": "25.7 kW"}),
         ("\ufeffspeed (rad/s);torque\n261.8;98\n314.2;101", {"speed": "261.8 rad/s", "torque": "98 N·m"}),
         ("speed\ttorque (kgf·m)\n2500\t9,99\n3000\t10,3", {"speed": "2500 rpm", "torque": "9.99 kgf·m"}),
     ],
-)  # fmt: skip
+)
 def test_as_people_paste_them(text: str, first: dict[str, str]) -> None:
     assert points(text)[0] == first
 
 
 def test_bare_numbers_take_the_units_of_the_view_and_the_mark_of_the_project() -> None:
-    assert points("2500; 72.3; 34.4\n3000; 74; 42", "in-lb")[0] == {"speed": "2500 rpm", "torque": "72.3 ft·lb", "power": "34.4 hp"}  # fmt: skip
+    assert points("2500; 72.3; 34.4\n3000; 74; 42", "in-lb")[0] == {
+        "speed": "2500 rpm",
+        "torque": "72.3 ft·lb",
+        "power": "34.4 hp",
+    }
     assert points("2500; 98,5\n3000; 101,5", style="comma")[0] == {"speed": "2500 rpm", "torque": "98,5 N·m"}
 
 
 @pytest.mark.parametrize(
     ("text", "words"),
     [
-        ("", "no line with figures"), ("speed; torque", "no line with figures"), ("torque (N·m); power\n98; 30", "line 1: no column 'speed'"), ("2500; ninety", "line 1, torque: 'ninety' does not start with a number"),
-        ("2500; 98\n\n3000; 101 kg", "line 3, torque: .*mass unit"), ("2500; 98\n2400; 99", "line 2: the speed is not above that of line 1"), ("2500; 98\n2500; 99", "line 2: the speed is not above"),
-        ("0; 98\n2500; 99", "line 1: a curve begins above standstill"), ("2500; -4\n3000; 3", "line 1: the torque is not above zero"), ("2500; 0\n3000; 3", "line 1: the torque is not above zero"), ("2500; ; 0\n3000; 3", "line 1: the power is not above zero"),
-        ("2500; 98\n3000", "line 2: neither torque nor power"), ("2500; 98\n; 101", "line 2: no speed"), ("speed; torque\n2500; 98\nx; 9", "line 3, speed: 'x'"), ("2500; 1,2,3.4", "line 1, torque"),
+        ("", "no line with figures"),
+        ("speed; torque", "no line with figures"),
+        ("torque (N·m); power\n98; 30", "line 1: no column 'speed'"),
+        ("2500; ninety", "line 1, torque: 'ninety' does not start with a number"),
+        ("2500; 98\n\n3000; 101 kg", "line 3, torque: .*mass unit"),
+        ("2500; 98\n2400; 99", "line 2: the speed is not above that of line 1"),
+        ("2500; 98\n2500; 99", "line 2: the speed is not above"),
+        ("0; 98\n2500; 99", "line 1: a curve begins above standstill"),
+        ("2500; -4\n3000; 3", "line 1: the torque is not above zero"),
+        ("2500; 0\n3000; 3", "line 1: the torque is not above zero"),
+        ("2500; ; 0\n3000; 3", "line 1: the power is not above zero"),
+        ("2500; 98\n3000", "line 2: neither torque nor power"),
+        ("2500; 98\n; 101", "line 2: no speed"),
+        ("speed; torque\n2500; 98\nx; 9", "line 3, speed: 'x'"),
+        ("2500; 1,2,3.4", "line 1, torque"),
         ("\n".join(f"{n}; 9" for n in range(1, 500)), "more than 400 points"),
     ],
-)  # fmt: skip
+)
 def test_every_refusal_names_its_line(text: str, words: str) -> None:
     with pytest.raises(InputError, match=words) as refused:
         read_curve(text, "mm-kg", "point", "maker")
@@ -95,9 +114,12 @@ def test_the_last_point_may_have_no_torque_left() -> None:
 
 @given(
     st.lists(
-        st.tuples(st.integers(1, 20000), st.integers(1, 2000), st.integers(1, 400)), min_size=3, max_size=12, unique_by=lambda p: p[0]
+        st.tuples(st.integers(1, 20000), st.integers(1, 2000), st.integers(1, 400)),
+        min_size=3,
+        max_size=12,
+        unique_by=lambda p: p[0],
     )
-)  # fmt: skip
+)
 def test_what_is_written_out_is_read_back(rows: list[tuple[int, int, int]]) -> None:
     text = "\n".join(f"{n} rpm; {t} N·m; {p} kW" for n, t, p in sorted(rows))
     made = read_curve(text, "mm-kg", "point", "maker")[0]
@@ -106,7 +128,9 @@ def test_what_is_written_out_is_read_back(rows: list[tuple[int, int, int]]) -> N
     assert read_curve(curve_to_text(curve), "in-lb", "point", "maker")[0] == made
     # Python's csv reads the same cells.
     cells = list(csv.reader(io.StringIO(text), delimiter=";"))
-    assert [[c.strip() for c in line] for line in cells] == [[p[k]["entered"] for k in ("speed", "torque", "power")] for p in made]  # fmt: skip
+    assert [[c.strip() for c in line] for line in cells] == [
+        [p[k]["entered"] for k in ("speed", "torque", "power")] for p in made
+    ]
 
 
 # -- hydrostatics ----------------------------------------------------------------------------------------------------
@@ -117,8 +141,10 @@ def test_what_is_written_out_is_read_back(rows: list[tuple[int, int, int]]) -> N
     [
         "0.50 m; 1900 kg; 3.70 m; 3.90 m; 1.90 m; 11.0 m\n0.55 m; 2300 kg; 3.72 m; 3.93 m; 1.84 m; 10.6 m",
         "500\t1900\t3700\t3900\t1900\t11000\n550\t2300\t3720\t3930\t1840\t10600",
-        "Draught (m);Displacement (t);LCB (m);LCF (m);KM (m);KML (m)\n0,50;1,9;3,70;3,90;1,90;11,0\n0,55;2,3;3,72;3,93;1,84;10,6",
-        "KML (m),KM (m),LCF (m),LCB (m),displacement (t),draft (m)\n11.0,1.90,3.90,3.70,1.9,0.50\n10.6,1.84,3.93,3.72,2.3,0.55",
+        "Draught (m);Displacement (t);LCB (m);LCF (m);KM (m);KML "
+        "(m)\n0,50;1,9;3,70;3,90;1,90;11,0\n0,55;2,3;3,72;3,93;1,84;10,6",
+        "KML (m),KM (m),LCF (m),LCB (m),displacement (t),draft "
+        "(m)\n11.0,1.90,3.90,3.70,1.9,0.50\n10.6,1.84,3.93,3.72,2.3,0.55",
     ],
 )
 def test_a_hydrostatic_table(text: str) -> None:
@@ -127,15 +153,21 @@ def test_a_hydrostatic_table(text: str) -> None:
     table = project.craft.flotation.table
     assert table is not None
     read = [(r.draft.si, r.displacement.si, r.lcb.si, r.lcf.si, r.km.si, r.km_long.si) for r in table]
-    assert read == [pytest.approx((0.5, 1900, 3.7, 3.9, 1.9, 11.0)), pytest.approx((0.55, 2300, 3.72, 3.93, 1.84, 10.6))]  # fmt: skip
+    assert read == [
+        pytest.approx((0.5, 1900, 3.7, 3.9, 1.9, 11.0)),
+        pytest.approx((0.55, 2300, 3.72, 3.93, 1.84, 10.6)),
+    ]
 
 
 @pytest.mark.parametrize(
     ("text", "words"),
     [
-        ("0.5 m; 1900 kg; 3.7 m", "line 1: no lcf"), ("draft;displacement;lcb;lcf;km\n1;2;3;4;5", "line 1: no column 'km_long'"), ("0.5 m; 1900 m; 3.7 m; 3.9 m; 1.9 m; 11 m", "line 1, displacement: .*length unit"), ("", "no line with figures"),
+        ("0.5 m; 1900 kg; 3.7 m", "line 1: no lcf"),
+        ("draft;displacement;lcb;lcf;km\n1;2;3;4;5", "line 1: no column 'km_long'"),
+        ("0.5 m; 1900 m; 3.7 m; 3.9 m; 1.9 m; 11 m", "line 1, displacement: .*length unit"),
+        ("", "no line with figures"),
     ],
-)  # fmt: skip
+)
 def test_a_hydrostatic_table_that_is_wrong(text: str, words: str) -> None:
     with pytest.raises(InputError, match=words):
         read_hydrostatics(text, "mm-kg", "point")
@@ -149,10 +181,14 @@ COLUMNS = (Column("speed", "rotation", "rpm", r"rpm"), Column("torque", "torque"
 @pytest.mark.parametrize(
     ("line", "at"),
     [
-        ("speed,torque", {"speed": (0, ""), "torque": (1, "")}), ("torque (kgf·m);speed (rad/s)", {"torque": (0, "kgf·m"), "speed": (1, "rad/s")}), ("Torque Nm\tSpeed", {"torque": (0, "N·m"), "speed": (1, "")}),
-        ("SPEED_RPM,x", {"speed": (0, "rpm")}), ("rpm", {"speed": (0, "rpm")}), ("2500,98", {}),
+        ("speed,torque", {"speed": (0, ""), "torque": (1, "")}),
+        ("torque (kgf·m);speed (rad/s)", {"torque": (0, "kgf·m"), "speed": (1, "rad/s")}),
+        ("Torque Nm\tSpeed", {"torque": (0, "N·m"), "speed": (1, "")}),
+        ("SPEED_RPM,x", {"speed": (0, "rpm")}),
+        ("rpm", {"speed": (0, "rpm")}),
+        ("2500,98", {}),
     ],
-)  # fmt: skip
+)
 def test_headings(line: str, at: dict[str, tuple[int, str]]) -> None:
     assert heading(line, COLUMNS).at == at
 
@@ -163,5 +199,7 @@ def test_what_separates_cells(line: str, mark: str) -> None:
 
 
 def test_quoted_cells_and_blank_lines() -> None:
-    rows, left = read_columns('"speed","note, long","torque"\n\n"2500","a, b","98"\n', COLUMNS, "point", "speed; torque")  # fmt: skip
+    rows, left = read_columns(
+        '"speed","note, long","torque"\n\n"2500","a, b","98"\n', COLUMNS, "point", "speed; torque"
+    )
     assert rows[0].line == 3 and rows[0].cells == {"speed": "2500 rpm", "torque": "98 N·m"} and left == ["note, long"]

@@ -113,22 +113,26 @@ def test_no_cell_of_a_workbook_can_run() -> None:
 
 
 def test_a_sheet_as_people_make_them() -> None:
-    """A title, a heading of two rows with a merged cell, units in it, numbers as numbers, a moment column, a total: `weight and arm`."""
+    """A title, a heading of two rows with a merged cell, units in it, numbers as numbers, a moment column, a total:
+    `weight and arm`."""
     body = workbook(
-        ("Changes, spring",), (None,),
+        ("Changes, spring",),
+        (None,),
         ("Item", "Action", "Weight (lb)", "Position [in]", None, None, "Moment"),
         (None, None, None, "x", "y", "z", None),
         ("Cooler", "installed", 4.5, -12, 0, 3.25, -54),
         ("Old cooler", "removed", 6, -14, 0, 3, -84),
         ("Total", None, -1.5, None, None, None, 30),
         merged=("D3:F3",),
-    )  # fmt: skip
+    )
     made = ledger_after(xlsx_to_operations(body, BASE, DEMO))
     cooler = made["cooler"]
     assert cooler.mass is not None and cooler.station is not None and cooler.water_line is not None
     assert (cooler.mass.si, cooler.station.along_m, cooler.water_line.along_m) == (
-        pytest.approx(4.5 * 0.45359237), pytest.approx(-12 * 0.0254), pytest.approx(3.25 * 0.0254),
-    )  # fmt: skip
+        pytest.approx(4.5 * 0.45359237),
+        pytest.approx(-12 * 0.0254),
+        pytest.approx(3.25 * 0.0254),
+    )
     assert made["old-cooler"].kind == "removed" and "total" not in made
 
 

@@ -42,7 +42,9 @@ def test_any_reader_of_csv_finds_the_figures() -> None:
 
 def test_columns_stand_in_the_order_of_the_sheet() -> None:
     head = library_to_csv(SHELF).splitlines()[0].split(",")
-    assert head[:2] == ["id", "name"] and head.index("power") < head.index("mass") < head.index("cg_aft") < head.index("length")  # fmt: skip
+    assert head[:2] == ["id", "name"] and head.index("power") < head.index("mass") < head.index("cg_aft") < head.index(
+        "length"
+    )
     assert len(set(head)) == len(head)
 
 
@@ -53,10 +55,17 @@ _NOTES = st.one_of(st.none(), st.text("ab c,;'\"=", min_size=1, max_size=20).map
 @st.composite
 def _figure(draw: Any, unit: str, whole: bool = False) -> dict[str, Any]:
     number = draw(st.integers(1, 999)) if whole else draw(st.decimals(1, 999, places=2))
-    made: dict[str, Any] = {"entered": f"{number} {unit}", "source": draw(st.sampled_from(["measured", "maker", "estimated", "hearsay"]))}  # fmt: skip
+    made: dict[str, Any] = {
+        "entered": f"{number} {unit}",
+        "source": draw(st.sampled_from(["measured", "maker", "estimated", "hearsay"])),
+    }
     note = draw(_NOTES)
     plus = draw(st.one_of(st.none(), st.integers(1, 9)))
-    return {**made, **({"note": note} if note else {}), **({"plus_minus": {"entered": f"{plus} {unit}"}} if plus else {})}  # fmt: skip
+    return {
+        **made,
+        **({"note": note} if note else {}),
+        **({"plus_minus": {"entered": f"{plus} {unit}"}} if plus else {}),
+    }
 
 
 @st.composite
@@ -64,10 +73,26 @@ def _units(draw: Any) -> LibraryUnit:
     place = {**draw(_figure("mm")), "dir": draw(st.sampled_from(["aft", "forward"]))}
     curve = [{"speed": f"{1000 * n} rpm", "torque": draw(_figure("N·m"))} for n in range(1, draw(st.integers(4, 7)))]
     unit = {
-        "name": draw(_NAMES), "kind": "diesel", "condition": "wet", "mass": draw(_figure("kg")), "cg_aft": place, "curve": curve,
-        "accessories": {"a": {"name": draw(_NAMES), "mass": draw(_figure("kg"))}}, "ports": {"coolant": {"hose": draw(_figure("mm")), "side": "port"}}, "parts": draw(_figure("", whole=True)),
-    }  # fmt: skip
-    return load_unit({"unit": unit, "drive": {"stages": {"s-1": {"name": draw(_NAMES), "rank": draw(st.floats(-1e3, 1e3)), "ratio": draw(_figure(":1"))}}}})  # fmt: skip
+        "name": draw(_NAMES),
+        "kind": "diesel",
+        "condition": "wet",
+        "mass": draw(_figure("kg")),
+        "cg_aft": place,
+        "curve": curve,
+        "accessories": {"a": {"name": draw(_NAMES), "mass": draw(_figure("kg"))}},
+        "ports": {"coolant": {"hose": draw(_figure("mm")), "side": "port"}},
+        "parts": draw(_figure("", whole=True)),
+    }
+    return load_unit(
+        {
+            "unit": unit,
+            "drive": {
+                "stages": {
+                    "s-1": {"name": draw(_NAMES), "rank": draw(st.floats(-1e3, 1e3)), "ratio": draw(_figure(":1"))}
+                }
+            },
+        }
+    )
 
 
 @settings(max_examples=60)
@@ -108,16 +133,37 @@ def test_an_id_that_is_there_is_not_given_to_a_new_unit() -> None:
 @pytest.mark.parametrize(
     ("text", "words"),
     [
-        ("", "empty"), ("name,kind\n", "no unit was found"), ("name,mass\nx,3 kg", "no column 'kind'"), ("kind,mass\ndiesel,3 kg", "no column 'name'"), ("name,kind,colour\nx,diesel,red", "column 3: 'colour' is not known"),
-        ("name,kind,mass,Mass (kg)\nx,diesel,3 kg,3", "column 4: 'mass' stands twice"), ("name,kind,mass\nx,diesel,3", "row 2: column 'mass': a bare number"), ("name,kind,mass (kg)\nx,diesel,3", "row 2: column 'condition': .*without its condition"),
-        ("name,kind,cylinders\nx,diesel,0", "row 2: column 'cylinders': at least one"), ("name,kind\nx,diesel\nX,diesel", "row 3: the name 'X' stands in row 2"), ("id,name,kind\na,x,diesel\na,y,diesel", "row 3: the id 'a' stands twice"),
-        ("name,kind\nx,steam", "row 2: column 'kind'"), ("name,kind,curve\nx,diesel,2000 rpm; 90 N·m | 1900 rpm; 90 N·m | 2100 rpm; 80 N·m", "row 2: column 'curve.1.speed'"), ("name,kind,curve\nx,diesel,2000 rpm; 90 N·m", "row 2: column 'curve': .*three points"),
-        ("name,kind,curve\nx,diesel,2000 rpm; -90 N·m | 2500 rpm; 90 N·m | 2600 rpm; 80 N·m", "row 2: column 'curve.0.torque'"), ("name,kind,ratings.a.power\nx,diesel,3 kW", "row 2: column 'ratings.a.name'"), ("name,kind,ratings.a.rank\nx,diesel,first", "row 2: column 'ratings.a.rank': not a number"),
-        ("name,kind,ports\nx,diesel,many", "column 3: 'ports' is not known"), ("name,kind,mass (gal)\nx,diesel,3", "row 2: column 'mass': .*volume"), ('name,kind\n"x,diesel', "not a CSV file"), ("name,kind\n,diesel", "row 2: column 'name'"),
+        ("", "empty"),
+        ("name,kind\n", "no unit was found"),
+        ("name,mass\nx,3 kg", "no column 'kind'"),
+        ("kind,mass\ndiesel,3 kg", "no column 'name'"),
+        ("name,kind,colour\nx,diesel,red", "column 3: 'colour' is not known"),
+        ("name,kind,mass,Mass (kg)\nx,diesel,3 kg,3", "column 4: 'mass' stands twice"),
+        ("name,kind,mass\nx,diesel,3", "row 2: column 'mass': a bare number"),
+        ("name,kind,mass (kg)\nx,diesel,3", "row 2: column 'condition': .*without its condition"),
+        ("name,kind,cylinders\nx,diesel,0", "row 2: column 'cylinders': at least one"),
+        ("name,kind\nx,diesel\nX,diesel", "row 3: the name 'X' stands in row 2"),
+        ("id,name,kind\na,x,diesel\na,y,diesel", "row 3: the id 'a' stands twice"),
+        ("name,kind\nx,steam", "row 2: column 'kind'"),
+        (
+            "name,kind,curve\nx,diesel,2000 rpm; 90 N·m | 1900 rpm; 90 N·m | 2100 rpm; 80 N·m",
+            "row 2: column 'curve.1.speed'",
+        ),
+        ("name,kind,curve\nx,diesel,2000 rpm; 90 N·m", "row 2: column 'curve': .*three points"),
+        (
+            "name,kind,curve\nx,diesel,2000 rpm; -90 N·m | 2500 rpm; 90 N·m | 2600 rpm; 80 N·m",
+            "row 2: column 'curve.0.torque'",
+        ),
+        ("name,kind,ratings.a.power\nx,diesel,3 kW", "row 2: column 'ratings.a.name'"),
+        ("name,kind,ratings.a.rank\nx,diesel,first", "row 2: column 'ratings.a.rank': not a number"),
+        ("name,kind,ports\nx,diesel,many", "column 3: 'ports' is not known"),
+        ("name,kind,mass (gal)\nx,diesel,3", "row 2: column 'mass': .*volume"),
+        ('name,kind\n"x,diesel', "not a CSV file"),
+        ("name,kind\n,diesel", "row 2: column 'name'"),
         ("id,name,kind\nA b,x,diesel", "row 2: column 'id': an id is small letters"),
         ("name,kind,cg_aft\nx,diesel,30 mm up of unit flange", "row 2: column 'cg_aft"),
     ],
-)  # fmt: skip
+)
 def test_every_refusal_names_row_and_column(text: str, words: str) -> None:
     with pytest.raises(InputError, match=words) as refused:
         library_from_csv(text, {})

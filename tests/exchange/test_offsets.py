@@ -49,12 +49,18 @@ def test_bare_numbers_take_the_unit_of_the_project() -> None:
 @pytest.mark.parametrize(
     ("text", "said"),
     [
-        ("", "no section"), ("   \n", "no section"), ("1200", "line 1: a station without points"), ("400; 0 25", "a point is its out and its height"),
-        ("400; 0, 25; 90, high", "line 1, height"), ("400; 0, 25; 1, 2\n300; 0, 25; 1, 2", "line 2: station 300 mm lies ahead of the one before it, of line 1"),
-        ("station,out\n1,2", "no column 'height'"), ("station,out,height\n,2,3", "line 2: the first point has no station"), ("station,out,height\n1,,3", "line 2: no out"),
+        ("", "no section"),
+        ("   \n", "no section"),
+        ("1200", "line 1: a station without points"),
+        ("400; 0 25", "a point is its out and its height"),
+        ("400; 0, 25; 90, high", "line 1, height"),
+        ("400; 0, 25; 1, 2\n300; 0, 25; 1, 2", "line 2: station 300 mm lies ahead of the one before it, of line 1"),
+        ("station,out\n1,2", "no column 'height'"),
+        ("station,out,height\n,2,3", "line 2: the first point has no station"),
+        ("station,out,height\n1,,3", "line 2: no out"),
         ("station,out,height\n1,2,3\n1,2 kg,3", "line 3, out"),
     ],
-)  # fmt: skip
+)
 def test_what_cannot_be_taken_is_named_by_its_line(text: str, said: str) -> None:
     with pytest.raises(InputError, match=said):
         read_offsets(text, "mm-kg")
@@ -64,15 +70,19 @@ def test_out_and_in_again_is_the_same_hull() -> None:
     boat = DEMO_OF["boat"]
     sections = boat.craft.flotation.sections
     assert sections is not None
-    again = put(boat, {"/craft/flotation/sections": read_offsets(offsets_to_csv(sections), "mm-kg")}).craft.flotation.sections  # fmt: skip
+    again = put(
+        boat, {"/craft/flotation/sections": read_offsets(offsets_to_csv(sections), "mm-kg")}
+    ).craft.flotation.sections
     assert again is not None
     at = lambda hull: [(s.station.along_m, [(p.out.si, p.height.along_m) for p in s.half]) for s in hull]
     assert at(again) == at(sections)
 
 
 @given(
-    st.lists(st.tuples(st.integers(0, 1500), st.integers(-900, 1800)), min_size=3, max_size=6), st.integers(2, 9), st.sampled_from([";", "\t", ","])
-)  # fmt: skip
+    st.lists(st.tuples(st.integers(0, 1500), st.integers(-900, 1800)), min_size=3, max_size=6),
+    st.integers(2, 9),
+    st.sampled_from([";", "\t", ","]),
+)
 def test_lines_and_tables_of_any_hull_say_the_same(points: list[tuple[int, int]], count: int, mark: str) -> None:
     stations = [400 + 870 * i for i in range(count)]
     lines = "\n".join("; ".join([str(x), *[f"{y}, {z}" for y, z in points]]) for x in stations)

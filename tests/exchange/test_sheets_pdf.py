@@ -1,4 +1,5 @@
-"""The printed sheets, read back by another library: what stands on them, that nothing is lost, that the same day gives the same bytes."""
+"""The printed sheets, read back by another library: what stands on them, that nothing is lost, that the same day gives
+the same bytes."""
 
 from __future__ import annotations
 

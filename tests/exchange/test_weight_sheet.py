@@ -1,4 +1,5 @@
-"""Old weight sheets as they lie about: tabs, wide gaps, one space, headings, totals, commas; and what is refused, with its line."""
+"""Old weight sheets as they lie about: tabs, wide gaps, one space, headings, totals, commas; and what is refused, with
+its line."""
 
 from __future__ import annotations
 

@@ -1,4 +1,5 @@
-"""Simulated scales: each fault as a shop would meet it, and the judgement that must find it. Common practice, no source."""
+"""Simulated scales: each fault as a shop would meet it, and the judgement that must find it. Common practice, no
+source."""
 
 from __future__ import annotations
 

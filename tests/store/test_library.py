@@ -113,7 +113,10 @@ def test_seeding_twice_leaves_what_was_changed(tmp_path: Path) -> None:
     first = Store(tmp_path)
     kept = Library(first)
     count = len(kept.units())
-    kept.edit("seven-cylinder-radial-geared", lambda u: u.model_copy(update={"unit": u.unit.model_copy(update={"name": "my radial"})}))  # fmt: skip
+    kept.edit(
+        "seven-cylinder-radial-geared",
+        lambda u: u.model_copy(update={"unit": u.unit.model_copy(update={"name": "my radial"})}),
+    )
     kept.delete("hub-motor-2-8-kw-12-in-wheel")
     first.close()
     seed(tmp_path)

@@ -31,7 +31,10 @@ from .service import Service
 
 log = logging.getLogger("crooked_keel")
 MOST_BYTES = 9_000_000
-POLICY = "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; font-src 'self'; frame-ancestors 'none'; base-uri 'none'; form-action 'self'"
+POLICY = (
+    "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; font-src 'self'; frame-ancestors "
+    "'none'; base-uri 'none'; form-action 'self'"
+)
 LOCAL_HOSTS = ["127.0.0.1", "localhost", "[::1]", "testserver"]
 
 
@@ -101,10 +104,17 @@ def _errors(app: FastAPI) -> None:
 
     @app.exception_handler(StaleEdit)
     def stale(_: Request, bad: StaleEdit) -> JSONResponse:
-        return _problem(Conflict(
-            title="Changed in another window", status=409, detail="This figure was changed in another window meanwhile. Which one stands?",
-            pointer=bad.pointer, yours=bad.yours, theirs=bad.theirs, revision=bad.revision,
-        ))  # fmt: skip
+        return _problem(
+            Conflict(
+                title="Changed in another window",
+                status=409,
+                detail="This figure was changed in another window meanwhile. Which one stands?",
+                pointer=bad.pointer,
+                yours=bad.yours,
+                theirs=bad.theirs,
+                revision=bad.revision,
+            )
+        )
 
     @app.exception_handler(NotFound)
     def missing(_: Request, bad: NotFound) -> JSONResponse:

@@ -1,4 +1,5 @@
-"""The library of power units: listing, editing, files; a fit made from a unit; a unit kept from a fit; curves as text."""
+"""The library of power units: listing, editing, files; a fit made from a unit; a unit kept from a fit; curves as
+text."""
 
 from __future__ import annotations
 

@@ -49,10 +49,13 @@ class LibraryService:
         return self._out(key, self.library.unit(key))
 
     def _out(self, key: str, unit: LibraryUnit) -> LibraryUnitOut:
-        return LibraryUnitOut(id=key, document=plain(unit), alone=alone(unit), used=self.library.where_used().get(key, []))  # fmt: skip
+        return LibraryUnitOut(
+            id=key, document=plain(unit), alone=alone(unit), used=self.library.where_used().get(key, [])
+        )
 
     def create(self, name: str, kind: str) -> LibraryUnitOut:
-        """A unit to be filled in by hand. Raises InputError for a kind that is not known, and for a name that is there."""
+        """A unit to be filled in by hand. Raises InputError for a kind that is not known, and for a name that is
+        there."""
         key = slug(name, self.library.units())
         unit = load_unit({"unit": {"name": name, "kind": kind}})
         try:
@@ -82,10 +85,14 @@ class LibraryService:
                 try:
                     check_unit(unit)
                 except InputError as bad:
-                    raise InputError(f"/units/{key}{bad.field}", f"{key}: {bad.message}", given=bad.given, allowed=bad.allowed) from None  # fmt: skip
+                    raise InputError(
+                        f"/units/{key}{bad.field}", f"{key}: {bad.message}", given=bad.given, allowed=bad.allowed
+                    ) from None
         self.library.put(units)
         names = {k: u.unit.name for k, u in units.items()}
-        return LibraryTaken(added=[n for k, n in names.items() if k not in there], replaced=[n for k, n in names.items() if k in there])  # fmt: skip
+        return LibraryTaken(
+            added=[n for k, n in names.items() if k not in there], replaced=[n for k, n in names.items() if k in there]
+        )
 
     def give(self, form: Format) -> str:
         """Every unit as a file."""
@@ -95,11 +102,21 @@ class LibraryService:
     def into(self, project: Project, key: str, fit: str | None) -> FromLibraryOut:
         """A new fit with a unit, or that unit into a fit; nothing is saved here."""
         shelf = self.library.unit(key)
-        made = new_fit(project, key, shelf) if fit is None else into_fit(project, fit, key, shelf, self._known(project, fit))  # fmt: skip
+        made = (
+            new_fit(project, key, shelf)
+            if fit is None
+            else into_fit(project, fit, key, shelf, self._known(project, fit))
+        )
         after = apply_operations(project, made.operations)
         return FromLibraryOut(
-            operations=made.operations, fit=made.fit, name=after.fits[made.fit].name, stays=made.stays, goes=made.goes, again=made.again, questions=assess(after, made.fit).missing,
-        )  # fmt: skip
+            operations=made.operations,
+            fit=made.fit,
+            name=after.fits[made.fit].name,
+            stays=made.stays,
+            goes=made.goes,
+            again=made.again,
+            questions=assess(after, made.fit).missing,
+        )
 
     def _known(self, project: Project, fit: str) -> LibraryUnit | None:
         """The library's unit that a fit has now."""
@@ -111,7 +128,8 @@ class LibraryService:
             return None
 
     def keep(self, project: Project, pointer: str) -> ToLibraryOut:
-        """Keep the unit of an installation. Raises InputError for what is none, and where the library has one of that name."""
+        """Keep the unit of an installation. Raises InputError for what is none, and where the library has one of that
+        name."""
         found = value_at(project, pointer)
         if not isinstance(found, Installation):
             raise InputError("/pointer", "no installation is there", given=pointer)
@@ -129,6 +147,17 @@ def _item(key: str, shelf: LibraryUnit, used: list[str]) -> LibraryItem:
     si = lambda f: f.si if f is not None else None
     power, speed = _LASTING((shelf,), lambda: lasting(shelf))
     return LibraryItem(
-        id=key, name=u.name, kind=u.kind, layout=u.layout, cylinders_si=si(u.cylinders), lasting_si=power, speed_si=speed, mass_si=si(u.mass), condition=u.condition,
-        cost_si=si(u.cost), wait_si=si(u.wait), parts_si=si(u.parts), used=used,
-    )  # fmt: skip
+        id=key,
+        name=u.name,
+        kind=u.kind,
+        layout=u.layout,
+        cylinders_si=si(u.cylinders),
+        lasting_si=power,
+        speed_si=speed,
+        mass_si=si(u.mass),
+        condition=u.condition,
+        cost_si=si(u.cost),
+        wait_si=si(u.wait),
+        parts_si=si(u.parts),
+        used=used,
+    )

@@ -420,7 +420,8 @@ class FromLibraryIn(In):
 
 
 class FromLibraryOut(Reply):
-    """The edit that makes or changes a fit; in words what stays, what goes, what to look at again; and what the fit then asks for."""
+    """The edit that makes or changes a fit; in words what stays, what goes, what to look at again; and what the fit
+    then asks for."""
 
     operations: list[dict[str, Any]]
     fit: str

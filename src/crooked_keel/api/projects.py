@@ -225,9 +225,10 @@ def export_project(request: Request, project_id: Id) -> Response:
     made = service(request)
     name = "".join(c for c in made.store.head(project_id).document.name if c.isalnum() and c.isascii()) or "project"
     return Response(
-        made.store.raw_document(project_id), media_type="application/json",
+        made.store.raw_document(project_id),
+        media_type="application/json",
         headers={"Content-Disposition": f'attachment; filename="{name.lower()}.keel.json"'},
-    )  # fmt: skip
+    )
 
 
 @router.get("/projects/{project_id}/exports/ledger")
@@ -305,8 +306,9 @@ def read_weight_sheet(request: Request, project_id: Id, sheet: SheetIn) -> Weigh
     note = f"{read.totals_left_out} total lines left out." if read.totals_left_out else "No total line."
     return WeightSheetOut(
         operations=weight_sheet.to_operations(read, found.report_mass is not None, found.report_station is not None),
-        rows=read.rows, note=note,
-    )  # fmt: skip
+        rows=read.rows,
+        note=note,
+    )
 
 
 @router.get("/projects/{project_id}/comparison")
@@ -321,7 +323,9 @@ def take_offsets(request: Request, project_id: Id, sheet: SheetIn) -> OffsetsOut
     document = service(request).store.head(project_id).document
     sections = read_offsets(sheet.text, sheet.units, document.number_style)
     op = "replace" if document.craft.flotation.sections is not None else "add"
-    return OffsetsOut(operations=[{"op": op, "path": "/craft/flotation/sections", "value": sections}], sections=len(sections))  # fmt: skip
+    return OffsetsOut(
+        operations=[{"op": op, "path": "/craft/flotation/sections", "value": sections}], sections=len(sections)
+    )
 
 
 @router.post("/projects/{project_id}/hydrostatics")

@@ -30,9 +30,13 @@ def parse(typed: ParseIn) -> ParseOut:
         raise InputError("/shown", "no such way of printing", given=shown, allowed=", ".join(VIEWS["mm-kg"]))
     p = parse_figure(typed.text, typed.dimension, typed.number_style)
     return ParseOut(
-        si=p.si, plus_minus_si=p.plus_minus_si, source=p.source, remark=p.remark,
-        metric=_shown(p.si, p.plus_minus_si, shown, "mm-kg"), inch=_shown(p.si, p.plus_minus_si, shown, "in-lb"),
-    )  # fmt: skip
+        si=p.si,
+        plus_minus_si=p.plus_minus_si,
+        source=p.source,
+        remark=p.remark,
+        metric=_shown(p.si, p.plus_minus_si, shown, "mm-kg"),
+        inch=_shown(p.si, p.plus_minus_si, shown, "in-lb"),
+    )
 
 
 def _shown(si: float, plus_minus: float | None, dimension: str, units: str) -> str:
@@ -75,18 +79,31 @@ def reference() -> Reference:
         for k, kind in KINDS.items()
     ]
     return Reference(
-        views=views, fields=fields, kinds=kinds, sheets={k: _sheet(sheet(kind)) for k, kind in KINDS.items()}, library_sheet=_sheet(library_sheet()),
-    )  # fmt: skip
+        views=views,
+        fields=fields,
+        kinds=kinds,
+        sheets={k: _sheet(sheet(kind)) for k, kind in KINDS.items()},
+        library_sheet=_sheet(library_sheet()),
+    )
 
 
 def _sheet(blocks: list[Block]) -> list[BlockOut]:
     return [
         BlockOut(
-            bench=b.bench, title=b.title, hint=b.hint, table=b.table or None, one=b.one, fresh=dict(b.fresh), electric=b.electric, folded=b.folded,
-            entries=[EntryOut(pointer=e.pointer, label=e.label, kind=e.kind, choices=list(e.choices)) for e in b.entries],
+            bench=b.bench,
+            title=b.title,
+            hint=b.hint,
+            table=b.table or None,
+            one=b.one,
+            fresh=dict(b.fresh),
+            electric=b.electric,
+            folded=b.folded,
+            entries=[
+                EntryOut(pointer=e.pointer, label=e.label, kind=e.kind, choices=list(e.choices)) for e in b.entries
+            ],
         )
         for b in blocks
-    ]  # fmt: skip
+    ]
 
 
 @router.get("/reference/rules")

@@ -88,10 +88,14 @@ class Service:
         fit = self.fit_of(head.document, fit if fit is None or fit == "none" or fit in head.document.fits else None)
         made = self.assessment(head, fit)
         return State(
-            id=head.project_id, revision=head.revision, can_undo=head.can_undo, can_redo=head.can_redo,
-            document=plain(head.document), assessment=made,
+            id=head.project_id,
+            revision=head.revision,
+            can_undo=head.can_undo,
+            can_redo=head.can_redo,
+            document=plain(head.document),
+            assessment=made,
             changed=changed(before, made) if before else [],
-        )  # fmt: skip
+        )
 
     def edit(
         self,
@@ -113,11 +117,14 @@ class Service:
         fit = self.fit_of(document, fit if fit in (None, "none") or fit in document.fits else None)
         made = self.assessment(edited.head, fit)
         return Patched(
-            revision=edited.head.revision, can_undo=edited.head.can_undo, can_redo=edited.head.can_redo,
+            revision=edited.head.revision,
+            can_undo=edited.head.can_undo,
+            can_redo=edited.head.can_redo,
             fragments=[Fragment(**f) for f in fragments_of(document, operations)],
             document=plain(document) if edited.rebased else None,
-            assessment=made, changed=changed(was, made),
-        )  # fmt: skip
+            assessment=made,
+            changed=changed(was, made),
+        )
 
     def preview(self, project_id: str, fit: str | None, operations: Sequence[dict[str, Any]]) -> PreviewOut:
         """Assess an edit without saving it; no workings."""
@@ -144,7 +151,13 @@ class Service:
     def placement(self, project_id: str, fit: str | None, wish: PlacementWish) -> Placed:
         """Ways to place unit, batteries and lead at once."""
         document = self.store.head(project_id).document
-        units = {"forward": ("forward_m", "length"), "aft": ("aft_m", "length"), "clearance": ("clearance_m", "length"), "battery": ("battery_m", "length"), "lead": ("lead_kg", "mass")}  # fmt: skip
+        units = {
+            "forward": ("forward_m", "length"),
+            "aft": ("aft_m", "length"),
+            "clearance": ("clearance_m", "length"),
+            "battery": ("battery_m", "length"),
+            "lead": ("lead_kg", "mass"),
+        }
         said = {name: text for name in units if (text := getattr(wish, name)) is not None}
         given = {units[n][0]: _parsed(text, n, units[n][1], document.number_style) for n, text in said.items()}
         asked = Wish(**given, propeller_stays=wish.propeller_stays)
@@ -196,9 +209,19 @@ class Service:
             f"{support.name}, taken from the scale",
             None,
         )
-        self.store.record(project_id, "weighing", made.revision, {
-            "support": taken.support, "into": taken.into, "instrument": taken.instrument, "mean_kg": mean, "spread_kg": spread, "readings_kg": taken.readings_kg,
-        })  # fmt: skip
+        self.store.record(
+            project_id,
+            "weighing",
+            made.revision,
+            {
+                "support": taken.support,
+                "into": taken.into,
+                "instrument": taken.instrument,
+                "mean_kg": mean,
+                "spread_kg": spread,
+                "readings_kg": taken.readings_kg,
+            },
+        )
         return made
 
     def weighings(self, project_id: str) -> list[RecordOut]:
@@ -212,14 +235,15 @@ class Service:
         document = head.document
         new = document.fits[fit].installations if fit else {}
         summary: dict[str, Any] = {
-            "description": document.craft.description, "kind": document.kind,
+            "description": document.craft.description,
+            "kind": document.kind,
             "old_unit": next((i.unit.name for i in document.old_installations.values()), None),
             "new_unit": next((i.unit.name for i in new.values()), None),
             "keel": [{"bench": b.bench, "level": b.level, "built": b.built} for b in made.benches],
             "worst_level": worst.level if worst else None,
             "worst": asdict(worst.title) if worst else None,
             "profile": made.shapes.model_dump(mode="json", include={"outline", "wheels", "installations", "water"}),
-        }  # fmt: skip
+        }
         self.store.keep_summary(head.project_id, head.revision, summary)
         return summary
 
@@ -228,11 +252,21 @@ class Service:
         made = []
         for row, at, summary, stale in self.store.list_projects():
             kept = self._summary(self.store.head(row.id)) if summary is None or stale else summary
-            made.append(ProjectListItem(
-                id=row.id, name=row.name, at=at, kind=kept.get("kind", ""), description=kept.get("description", ""), old_unit=kept.get("old_unit"),
-                new_unit=kept.get("new_unit"), keel=[KeelLevel(**k) for k in kept.get("keel", [])],
-                worst_level=kept.get("worst_level"), worst=kept.get("worst"), profile=kept.get("profile"),
-            ))  # fmt: skip
+            made.append(
+                ProjectListItem(
+                    id=row.id,
+                    name=row.name,
+                    at=at,
+                    kind=kept.get("kind", ""),
+                    description=kept.get("description", ""),
+                    old_unit=kept.get("old_unit"),
+                    new_unit=kept.get("new_unit"),
+                    keel=[KeelLevel(**k) for k in kept.get("keel", [])],
+                    worst_level=kept.get("worst_level"),
+                    worst=kept.get("worst"),
+                    profile=kept.get("profile"),
+                )
+            )
         return made
 
 

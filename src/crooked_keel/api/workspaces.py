@@ -1,4 +1,5 @@
-"""The workspaces of the fits that are open: one each, bounded by how many are looked at and not by how many ever were."""
+"""The workspaces of the fits that are open: one each, bounded by how many are looked at and not by how many ever
+were."""
 
 from __future__ import annotations
 
@@ -22,7 +23,8 @@ class Workspaces:
         self._open: OrderedDict[tuple[str, str | None], tuple[Workspace, threading.Lock]] = OrderedDict()
 
     def assess(self, project_id: str, document: Project, fit: str | None) -> Assessment:
-        """The assessment of a document, with what was kept of the last one of the same fit. A second thread that asks meanwhile
+        """The assessment of a document, with what was kept of the last one of the same fit. A second thread that asks
+        meanwhile
         works without."""
         with self._lock:
             key = (project_id, fit)

@@ -258,10 +258,17 @@ def _benches(findings: list[Finding], failed: set[Bench]) -> list[BenchOut]:
     for bench in BENCHES:
         levels = [f.level for f in findings if f.bench == bench]
         worst = next((level for level in LEVELS if level in levels), None)
-        made.append(BenchOut(
-            bench=bench, level=worst or ("unknown" if bench in BUILT else None), stops=levels.count("stop"), watches=levels.count("watch"),
-            unknowns=levels.count("unknown"), built=bench in BUILT, failed=bench in failed,
-        ))  # fmt: skip
+        made.append(
+            BenchOut(
+                bench=bench,
+                level=worst or ("unknown" if bench in BUILT else None),
+                stops=levels.count("stop"),
+                watches=levels.count("watch"),
+                unknowns=levels.count("unknown"),
+                built=bench in BUILT,
+                failed=bench in failed,
+            )
+        )
     return made
 
 

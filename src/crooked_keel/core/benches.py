@@ -29,7 +29,8 @@ Says = Callable[..., Any]
 
 
 class BenchEntry(NamedTuple):
-    """One bench. of_an_installation: whether each installation has its own; values: what gives its headline values, in order;
+    """One bench. of_an_installation: whether each installation has its own; values: what gives its headline values, in
+    order;
     proposers: what offers ways out of the findings of a rule, by its id."""
 
     name: Bench

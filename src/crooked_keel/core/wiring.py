@@ -97,7 +97,8 @@ def or_gap(ask: Callable[[], T]) -> T | CannotSay:
 
 
 def set_up(project: Project, fit_id: str | None, workspace: Workspace | None = None) -> Benches:
-    """Place the document once and build every topic on it; those that the workspace has kept and whose sources say the same
+    """Place the document once and build every topic on it; those that the workspace has kept and whose sources say the
+    same
     stand. Without a fit, the old installations are looked at."""
     return _Wiring(project, fit_id, workspace or Workspace()).benches()
 
@@ -186,10 +187,12 @@ class _Wiring:
         after = ws.topic("loadings", Loadings, loads, or_gap(lambda: ledger.empty), limits, fuel, limited)
         every = ws.topic("every loading", EveryLoading, loads, self.references, after)
         supports = or_gap(lambda: [(s.name, (x, y)) for s, x, y in weighing.footprint])
-        stands = or_gap(lambda: [
-            Stand(s.name, s.role, x, y, or_gap(lambda k=k, s=s: weighing.contact(k, s)))
-            for (k, _), (s, x, y) in zip(weighing.supports, weighing.footprint, strict=True)
-        ])  # fmt: skip
+        stands = or_gap(
+            lambda: [
+                Stand(s.name, s.role, x, y, or_gap(lambda k=k, s=s: weighing.contact(k, s)))
+                for (k, _), (s, x, y) in zip(weighing.supports, weighing.footprint, strict=True)
+            ]
+        )
         warp = or_gap(lambda: weighing.warp) if resolved.has("corners") else {}
         on_supports = ws.topic(
             "supports",
@@ -208,8 +211,22 @@ class _Wiring:
             axles = ws.topic("axles", Axles, resolved, loads, craft.wheels, ledger, as_found)
         disputed = ws.topic("disputed", Disputed, Whole(project), ws.memory("disputed", 20_000))
         return Balance(
-            resolved, self.rows, loads, disputed, stripped, ledger, limits, fuel, before, after, every, on_supports, standing, afloat, axles
-        )  # fmt: skip
+            resolved,
+            self.rows,
+            loads,
+            disputed,
+            stripped,
+            ledger,
+            limits,
+            fuel,
+            before,
+            after,
+            every,
+            on_supports,
+            standing,
+            afloat,
+            axles,
+        )
 
     def _rear_kg(self, balance: Balance, after: bool) -> float | CannotSay:
         if balance.axles is None:
@@ -271,8 +288,15 @@ class _Wiring:
             sea = ws.topic(f"sea {name}", AtSea, resolved, placed, train, given.heaviest_kg, old.sea if old else None)
         if has("driven wheel"):
             road = ws.topic(
-                f"road {name}", OnRoad, resolved, placed, train, craft.wheels, given.heaviest_kg, old.road if old else None
-            )  # fmt: skip
+                f"road {name}",
+                OnRoad,
+                resolved,
+                placed,
+                train,
+                craft.wheels,
+                given.heaviest_kg,
+                old.road if old else None,
+            )
         if train.electric:
             battery = ws.topic(f"battery {name}", OnBattery, resolved, placed, train, road, sea)
         return DriveTopics(train, air, sea, road, battery)

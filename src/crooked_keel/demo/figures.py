@@ -80,8 +80,15 @@ def space(
 ) -> dict[str, Any]:
     """A space for packs: its ends, sides, floor and lid."""
     return {
-        "name": name, "rank": rank, "forward": aft(along[0]), "aft": aft(along[1]), "port": side(across[0]), "starboard": side(across[1]), "low": up(high[0]), "high": up(high[1]),
-    }  # fmt: skip
+        "name": name,
+        "rank": rank,
+        "forward": aft(along[0]),
+        "aft": aft(along[1]),
+        "port": side(across[0]),
+        "starboard": side(across[1]),
+        "low": up(high[0]),
+        "high": up(high[1]),
+    }
 
 
 def size(length: str, width: str, height: str) -> dict[str, Any]:

@@ -1,4 +1,5 @@
-"""Samphire: an invented 9.4 m wooden launch, 36 hp twin-cylinder diesel out; a small four with a down-angle gear, or a motor, in."""
+"""Samphire: an invented 9.4 m wooden launch, 36 hp twin-cylinder diesel out; a small four with a down-angle gear, or a
+motor, in."""
 
 from __future__ import annotations
 
@@ -20,10 +21,17 @@ def _feet(front: str, rear: str, half: str, low: str, stiff: str, strength: str)
     )
     for rank, (key, name, x, way) in enumerate(corners):
         made[key] = {
-            "name": name, "rank": float(rank), "unit_aft": local(x, "forward"), "unit_starboard": local(half if way > 0 else f"-{half}", "starboard"), "unit_up": local(low, "up"),
-            "stiffness_axial": f(stiff, "maker"), "stiffness_radial": f("600 N/mm", "maker"), "stiffness_across": f("180 N/mm", "maker"), "strength": f(strength, "estimated"),
+            "name": name,
+            "rank": float(rank),
+            "unit_aft": local(x, "forward"),
+            "unit_starboard": local(half if way > 0 else f"-{half}", "starboard"),
+            "unit_up": local(low, "up"),
+            "stiffness_axial": f(stiff, "maker"),
+            "stiffness_radial": f("600 N/mm", "maker"),
+            "stiffness_across": f("180 N/mm", "maker"),
+            "strength": f(strength, "estimated"),
             "structure_water_line": up("0 mm"),
-        }  # fmt: skip
+        }
     return made
 
 
@@ -47,80 +55,211 @@ def _propeller(diameter: str, pitch: str, blades: str, mass: str) -> dict[str, A
 OLD = {
     "name": "twin-cylinder diesel, 36 hp",
     "unit": {
-        "name": "twin-cylinder diesel, 36 hp", "kind": "diesel", "cylinders": f("2", "maker"), "power": f("36 hp", "maker"), "rated_speed": f("1800 rpm", "maker"), "turns": "clockwise",
-        "condition": "ready to run", "mass": f("412 kg ±2 kg"), **cg("-520 mm", "0 mm", "110 mm"), **box("1080 mm", "720 mm", None, "120 mm"), "angle_limit": f("12°", "maker"),
+        "name": "twin-cylinder diesel, 36 hp",
+        "kind": "diesel",
+        "cylinders": f("2", "maker"),
+        "power": f("36 hp", "maker"),
+        "rated_speed": f("1800 rpm", "maker"),
+        "turns": "clockwise",
+        "condition": "ready to run",
+        "mass": f("412 kg ±2 kg"),
+        **cg("-520 mm", "0 mm", "110 mm"),
+        **box("1080 mm", "720 mm", None, "120 mm"),
+        "angle_limit": f("12°", "maker"),
     },
     "placement": {
-        "flange_station": aft("5210 mm"), "flange_butt_line": side("0 mm"), "flange_water_line": up("-60 mm"), "propeller_station": aft("8260 mm"), "propeller_water_line": up("-520 mm"),
+        "flange_station": aft("5210 mm"),
+        "flange_butt_line": side("0 mm"),
+        "flange_water_line": up("-60 mm"),
+        "propeller_station": aft("8260 mm"),
+        "propeller_water_line": up("-520 mm"),
     },
     "drive": {
-        "stages": {"gear": {"name": "gearbox", "rank": 1.0, "type": "gear", "ratio": f("2:1", "maker"), "turning": "keeps", "offset_up": local("0 mm", "up", origin="driving shaft"), "offset_starboard": local("0 mm", "starboard", origin="driving shaft")}},
-        "mass": f("0 kg", "maker", note="weighed with the engine"), "cg_aft": local("100 mm", "forward", origin="output flange"), "length": f("0 mm"), "efficiency": f("96 %", "estimated"),
+        "stages": {
+            "gear": {
+                "name": "gearbox",
+                "rank": 1.0,
+                "type": "gear",
+                "ratio": f("2:1", "maker"),
+                "turning": "keeps",
+                "offset_up": local("0 mm", "up", origin="driving shaft"),
+                "offset_starboard": local("0 mm", "starboard", origin="driving shaft"),
+            }
+        },
+        "mass": f("0 kg", "maker", note="weighed with the engine"),
+        "cg_aft": local("100 mm", "forward", origin="output flange"),
+        "length": f("0 mm"),
+        "efficiency": f("96 %", "estimated"),
     },
     "propeller": _propeller("20 in", "14 in", "3", "9.5 kg ±0.2 kg"),
     "mount": {
-        "mass": f("18 kg ±1 kg"), "seating": "hard", "thrust_taken": "mount", "thrust": f("3.6 kN", "estimated"), "height": f("40 mm"),
+        "mass": f("18 kg ±1 kg"),
+        "seating": "hard",
+        "thrust_taken": "mount",
+        "thrust": f("3.6 kN", "estimated"),
+        "height": f("40 mm"),
         "points": _stringers(_feet("820 mm", "180 mm", "260 mm", "-90 mm", "2000 N/mm", "22 kN"), "-140 mm", "-210 mm"),
     },
-}  # fmt: skip
+}
 
 FIT_A = {
     "name": "four-cylinder diesel, 57 hp",
     "unit": {
-        "name": "four-cylinder diesel, 57 hp", "kind": "diesel", "cylinders": f("4", "maker"), "power": f("57 hp", "maker"), "rated_speed": f("3000 rpm", "maker"), "turns": "anticlockwise",
-        "condition": "wet", "mass": f("228 kg ±4 kg", "maker"), **cg("-470 mm ±20 mm", "8 mm ±5 mm", "130 mm ±15 mm", "maker"), **box("900 mm", "640 mm", None, "140 mm"), "angle_limit": f("10°", "maker"),
+        "name": "four-cylinder diesel, 57 hp",
+        "kind": "diesel",
+        "cylinders": f("4", "maker"),
+        "power": f("57 hp", "maker"),
+        "rated_speed": f("3000 rpm", "maker"),
+        "turns": "anticlockwise",
+        "condition": "wet",
+        "mass": f("228 kg ±4 kg", "maker"),
+        **cg("-470 mm ±20 mm", "8 mm ±5 mm", "130 mm ±15 mm", "maker"),
+        **box("900 mm", "640 mm", None, "140 mm"),
+        "angle_limit": f("10°", "maker"),
     },
     "placement": {
-        "flange_station": aft("5240 mm"), "flange_butt_line": side("0 mm"), "flange_water_line": up("-64 mm"), "propeller_station": aft("8260 mm"), "propeller_water_line": up("-520 mm"),
+        "flange_station": aft("5240 mm"),
+        "flange_butt_line": side("0 mm"),
+        "flange_water_line": up("-64 mm"),
+        "propeller_station": aft("8260 mm"),
+        "propeller_water_line": up("-520 mm"),
     },
     "drive": {
-        "stages": {"gear": {"name": "down-angle gear", "rank": 1.0, "type": "gear", "ratio": f("2.6:1", "maker"), "turning": "flips", "offset_up": local("-72 mm", "up", "maker", "driving shaft"), "offset_starboard": local("0 mm", "starboard", "maker", "driving shaft")}},
-        "mass": f("31 kg ±1 kg", "maker"), "cg_aft": local("110 mm", "forward", "maker", "output flange"), "length": f("215 mm", "maker"), "efficiency": f("96 %", "estimated"), "down_angle": f("8°", "maker"),
+        "stages": {
+            "gear": {
+                "name": "down-angle gear",
+                "rank": 1.0,
+                "type": "gear",
+                "ratio": f("2.6:1", "maker"),
+                "turning": "flips",
+                "offset_up": local("-72 mm", "up", "maker", "driving shaft"),
+                "offset_starboard": local("0 mm", "starboard", "maker", "driving shaft"),
+            }
+        },
+        "mass": f("31 kg ±1 kg", "maker"),
+        "cg_aft": local("110 mm", "forward", "maker", "output flange"),
+        "length": f("215 mm", "maker"),
+        "efficiency": f("96 %", "estimated"),
+        "down_angle": f("8°", "maker"),
     },
     "propeller": _propeller("20 in", "13 in", "3", "10.2 kg ±0.5 kg"),
     "mount": {
-        "mass": f("9.6 kg ±0.4 kg", "maker"), "seating": "rubber", "thrust_taken": "mount", "thrust": f("4.6 kN", "estimated"), "height": f("95 mm"),
+        "mass": f("9.6 kg ±0.4 kg", "maker"),
+        "seating": "rubber",
+        "thrust_taken": "mount",
+        "thrust": f("4.6 kN", "estimated"),
+        "height": f("95 mm"),
         "points": _stringers(_feet("690 mm", "60 mm", "235 mm", "-60 mm", "220 N/mm", "12 kN"), "-156 mm", "-168 mm"),
     },
     "align": {
         "coupling": {
-            "facing": "forward", "diameter": f("102 mm"), "gap_12": f("0.305 mm"), "gap_3": f("0.205 mm"), "gap_6": f("0.125 mm"), "gap_9": f("0.225 mm"), "front_feet": f("690 mm"), "rear_feet": f("60 mm"), "thread_pitch": f("1.5 mm"),
-            "step_12": f("0.08 mm"), "step_3": f("-0.03 mm"), "step_6": f("-0.06 mm"), "step_9": f("0.05 mm"),
-            "under_front_port": f("0.05 mm"), "under_front_starboard": f("0 mm"), "under_rear_port": f("0 mm"), "under_rear_starboard": f("0.05 mm"), "afloat": "ashore",
+            "facing": "forward",
+            "diameter": f("102 mm"),
+            "gap_12": f("0.305 mm"),
+            "gap_3": f("0.205 mm"),
+            "gap_6": f("0.125 mm"),
+            "gap_9": f("0.225 mm"),
+            "front_feet": f("690 mm"),
+            "rear_feet": f("60 mm"),
+            "thread_pitch": f("1.5 mm"),
+            "step_12": f("0.08 mm"),
+            "step_3": f("-0.03 mm"),
+            "step_6": f("-0.06 mm"),
+            "step_9": f("0.05 mm"),
+            "under_front_port": f("0.05 mm"),
+            "under_front_starboard": f("0 mm"),
+            "under_rear_port": f("0 mm"),
+            "under_rear_starboard": f("0.05 mm"),
+            "afloat": "ashore",
         },
     },
-}  # fmt: skip
+}
 
 _BANK = size("620 mm", "340 mm", "290 mm")
 
 FIT_B = {
     "name": "electric motor, 20 kW",
     "unit": {
-        "name": "electric motor, 20 kW", "kind": "electric", "power": f("20 kW", "maker"), "rated_speed": f("1100 rpm", "maker"), "peak_power": f("28 kW", "maker"), "peak_torque": f("243 N·m", "maker"), "peak_time": f("2 min", "maker"),
-        "battery_current": f("560 A", "maker"), "voltage_limit": f("62 V", "maker"), "turns": "clockwise", "condition": "ready to run",
-        "mass": f("86 kg ±1 kg"), **cg("-260 mm", "0 mm", "0 mm"), **box("420 mm", "380 mm", None, "0 mm"), "angle_limit": f("30°", "maker"),
+        "name": "electric motor, 20 kW",
+        "kind": "electric",
+        "power": f("20 kW", "maker"),
+        "rated_speed": f("1100 rpm", "maker"),
+        "peak_power": f("28 kW", "maker"),
+        "peak_torque": f("243 N·m", "maker"),
+        "peak_time": f("2 min", "maker"),
+        "battery_current": f("560 A", "maker"),
+        "voltage_limit": f("62 V", "maker"),
+        "turns": "clockwise",
+        "condition": "ready to run",
+        "mass": f("86 kg ±1 kg"),
+        **cg("-260 mm", "0 mm", "0 mm"),
+        **box("420 mm", "380 mm", None, "0 mm"),
+        "angle_limit": f("30°", "maker"),
     },
     "placement": {
-        "flange_station": aft("5240 mm"), "flange_butt_line": side("0 mm"), "flange_water_line": up("-64 mm"), "propeller_station": aft("8260 mm"), "propeller_water_line": up("-520 mm"),
+        "flange_station": aft("5240 mm"),
+        "flange_butt_line": side("0 mm"),
+        "flange_water_line": up("-64 mm"),
+        "propeller_station": aft("8260 mm"),
+        "propeller_water_line": up("-520 mm"),
     },
     "drive": {"efficiency": f("98 %", "maker")},
     "propeller": _propeller("20 in", "13 in", "3", "9.5 kg ±0.2 kg"),
     "packs": {
-        "port": {"name": "Bank, port", "rank": 1.0, "mass": f("118 kg ±1 kg"), **at("4100 mm", "-520 mm", "-40 mm"), **_BANK, "space": "port", "energy": f("15.4 kWh", "maker"), "voltage": f("51.2 V", "maker"), "current": f("300 A", "maker")},
-        "starboard": {"name": "Bank, starboard", "rank": 2.0, "mass": f("118 kg ±1 kg"), **at("4100 mm", "520 mm", "-40 mm"), **_BANK, "space": "starboard", "energy": f("15.4 kWh", "maker"), "voltage": f("51.2 V", "maker"), "current": f("300 A", "maker")},
+        "port": {
+            "name": "Bank, port",
+            "rank": 1.0,
+            "mass": f("118 kg ±1 kg"),
+            **at("4100 mm", "-520 mm", "-40 mm"),
+            **_BANK,
+            "space": "port",
+            "energy": f("15.4 kWh", "maker"),
+            "voltage": f("51.2 V", "maker"),
+            "current": f("300 A", "maker"),
+        },
+        "starboard": {
+            "name": "Bank, starboard",
+            "rank": 2.0,
+            "mass": f("118 kg ±1 kg"),
+            **at("4100 mm", "520 mm", "-40 mm"),
+            **_BANK,
+            "space": "starboard",
+            "energy": f("15.4 kWh", "maker"),
+            "voltage": f("51.2 V", "maker"),
+            "current": f("300 A", "maker"),
+        },
     },
     "mount": {
-        "mass": f("12 kg ±0.5 kg"), "seating": "rubber", "thrust_taken": "hull", "thrust": f("2.6 kN", "estimated"), "height": f("60 mm"),
+        "mass": f("12 kg ±0.5 kg"),
+        "seating": "rubber",
+        "thrust_taken": "hull",
+        "thrust": f("2.6 kN", "estimated"),
+        "height": f("60 mm"),
         "points": _stringers(_feet("380 mm", "120 mm", "235 mm", "-120 mm", "220 N/mm", "12 kN"), "-205 mm", "-236 mm"),
     },
     "align": {
         "coupling": {
-            "facing": "forward", "diameter": f("100 mm"), "gap_12": f("0.10 mm"), "gap_3": f("0.12 mm"), "gap_6": f("0.14 mm"), "gap_9": f("0.12 mm"), "front_feet": f("380 mm"), "rear_feet": f("120 mm"), "thread_pitch": f("1.5 mm"),
-            "step_12": f("0.02 mm"), "step_3": f("0 mm"), "step_6": f("-0.02 mm"), "step_9": f("0 mm"),
-            "under_front_port": f("0 mm"), "under_front_starboard": f("0 mm"), "under_rear_port": f("0 mm"), "under_rear_starboard": f("0 mm"), "afloat": "afloat, loaded, coupling apart",
+            "facing": "forward",
+            "diameter": f("100 mm"),
+            "gap_12": f("0.10 mm"),
+            "gap_3": f("0.12 mm"),
+            "gap_6": f("0.14 mm"),
+            "gap_9": f("0.12 mm"),
+            "front_feet": f("380 mm"),
+            "rear_feet": f("120 mm"),
+            "thread_pitch": f("1.5 mm"),
+            "step_12": f("0.02 mm"),
+            "step_3": f("0 mm"),
+            "step_6": f("-0.02 mm"),
+            "step_9": f("0 mm"),
+            "under_front_port": f("0 mm"),
+            "under_front_starboard": f("0 mm"),
+            "under_rear_port": f("0 mm"),
+            "under_rear_starboard": f("0 mm"),
+            "afloat": "afloat, loaded, coupling apart",
         },
     },
-}  # fmt: skip
+}
 
 _LEDGER = rows(
     ("old-tank", "removed", "Old day tank, empty", f("16 kg ±0.5 kg"), at("3600 mm", "430 mm", "350 mm")),
@@ -172,7 +311,7 @@ _SECTIONS = (
     ("7360 mm", "0, -325", "330, -265", "675, -120", "850, 30", "1030, 515", "1170, 1005"),
     ("8230 mm", "0, -195", "225, -160", "460, -65", "580, 30", "865, 515", "1110, 1000"),
     ("9100 mm", "0, -35", "75, -25", "150, 5", "190, 30", "630, 515", "1030, 1000"),
-)  # fmt: skip
+)
 
 
 def _mark(name: str, rank: float, x: str, y: str, sheer: str, freeboard: str) -> dict[str, Any]:
@@ -206,9 +345,18 @@ def operations() -> list[dict[str, Any]]:
         "/craft/as_found/method": "freeboards",
         "/craft/as_found/water_line": up("310 mm", "estimated"),
         "/craft/flotation": {
-            "length": f("8.72 m"), "beam": f("2.36 m"), "block": f("0.41 ±0.02", "estimated"), "waterplane": f("0.71", "estimated"), "keel": up("-0.44 m"), "lcf": aft("4.86 m", "estimated"), "lcb": aft("4.74 m", "estimated"),
-            "density": f("1025 kg/m³", "maker"), "read": "afloat, nobody aboard, lines slack",
-            "sections": [_section(*row) for row in _SECTIONS], "inclining": {"roll": f("2.1 s")}, "crowd": f("650 mm"),
+            "length": f("8.72 m"),
+            "beam": f("2.36 m"),
+            "block": f("0.41 ±0.02", "estimated"),
+            "waterplane": f("0.71", "estimated"),
+            "keel": up("-0.44 m"),
+            "lcf": aft("4.86 m", "estimated"),
+            "lcb": aft("4.74 m", "estimated"),
+            "density": f("1025 kg/m³", "maker"),
+            "read": "afloat, nobody aboard, lines slack",
+            "sections": [_section(*row) for row in _SECTIONS],
+            "inclining": {"roll": f("2.1 s")},
+            "crowd": f("650 mm"),
             "marks": {
                 "bow-port": _mark("bow, port", 1, "1.40 m", "-0.82 m", "1.16 m", "1.152 m"),
                 "bow-starboard": _mark("bow, starboard", 2, "1.40 m", "0.82 m", "1.16 m", "1.146 m"),
@@ -219,7 +367,15 @@ def operations() -> list[dict[str, Any]]:
         "/craft/trial": {"regime": "displacement", "speed": f("6.6 kn"), "wanted": f("6.0 kn"), "cruise": f("5.0 kn")},
         "/craft/limits/gross": f("5200 kg", "maker"),
         "/craft/outline": {"nose": aft("0 m"), "tail": aft("9.40 m"), "top": up("1.72 m"), "belly": up("-0.82 m")},
-        "/craft/tanks/main": {"name": "main tank", "rank": 1.0, "capacity": f("110 L", "maker"), "density": f("840 kg/m³", "maker"), "surface_length": f("900 mm"), "surface_breadth": f("480 mm"), **at("4300 mm", "0 mm", "-60 mm")},
+        "/craft/tanks/main": {
+            "name": "main tank",
+            "rank": 1.0,
+            "capacity": f("110 L", "maker"),
+            "density": f("840 kg/m³", "maker"),
+            "surface_length": f("900 mm"),
+            "surface_breadth": f("480 mm"),
+            **at("4300 mm", "0 mm", "-60 mm"),
+        },
         "/craft/seats/helm": {"name": "helm", "rank": 1.0, **at("3900 mm", "0 mm", "650 mm")},
         "/craft/seats/cockpit": {"name": "cockpit", "rank": 2.0, **at("7100 mm", "0 mm", "550 mm")},
         "/loadings/alone": _loading("One aboard", 1, "82 kg", "0 kg", "40 L"),
@@ -227,7 +383,13 @@ def operations() -> list[dict[str, Any]]:
         "/old_installations/main": OLD,
         "/ledger": _LEDGER,
         "/fits/a": {"name": "Four-cylinder", "rank": 1.0, "installations": {"main": FIT_A}, "ledger": _FIT_A_LEDGER},
-        "/fits/b": {"name": "Electric", "rank": 2.0, "installations": {"main": FIT_B}, "ledger": _FIT_B_LEDGER, "spaces": _SPACES},
+        "/fits/b": {
+            "name": "Electric",
+            "rank": 2.0,
+            "installations": {"main": FIT_B},
+            "ledger": _FIT_B_LEDGER,
+            "spaces": _SPACES,
+        },
         **choices.SAMPHIRE,
-    }  # fmt: skip
+    }
     return [{"op": "add", "path": path, "value": value} for path, value in values.items()]

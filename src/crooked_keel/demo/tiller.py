@@ -1,4 +1,5 @@
-"""Tiller: an invented three-wheeled cargo microvan, 547 cc twin out; a 600 cc motorcycle four by chain, or a 30 kW motor on the old
+"""Tiller: an invented three-wheeled cargo microvan, 547 cc twin out; a 600 cc motorcycle four by chain, or a 30 kW
+motor on the old
 gearbox, in."""
 
 from __future__ import annotations
@@ -15,9 +16,16 @@ def _mount(
     name: str, rank: float, x: str, y: str, z: str, axis: str, along: str, across: str, strength: str
 ) -> dict[str, Any]:
     return {
-        "name": name, "rank": rank, "unit_aft": local(x, "aft"), "unit_starboard": local(y, "starboard"), "unit_up": local(z, "up"), "axis": axis, "stiffness_axial": f(along, "estimated"), "stiffness_radial": f(across, "estimated"),
+        "name": name,
+        "rank": rank,
+        "unit_aft": local(x, "aft"),
+        "unit_starboard": local(y, "starboard"),
+        "unit_up": local(z, "up"),
+        "axis": axis,
+        "stiffness_axial": f(along, "estimated"),
+        "stiffness_radial": f(across, "estimated"),
         "strength": f(strength, "estimated"),
-    }  # fmt: skip
+    }
 
 
 def _three(x: str, strength: str) -> dict[str, Any]:
@@ -25,7 +33,7 @@ def _three(x: str, strength: str) -> dict[str, Any]:
         "port": _mount("port", 1.0, x, "-260 mm", "120 mm", "up and down", "250 N/mm", "900 N/mm", strength),
         "starboard": _mount("starboard", 2.0, x, "300 mm", "100 mm", "up and down", "250 N/mm", "900 N/mm", strength),
         "rod": _mount("torque rod", 3.0, "180 mm", "20 mm", "-150 mm", "fore and aft", "3 kN/mm", "150 N/mm", strength),
-    }  # fmt: skip
+    }
 
 
 _PLACED = {"flange_station": aft("1900 mm"), "flange_butt_line": side("0 mm"), "flange_water_line": up("262 mm")}
@@ -35,51 +43,166 @@ _FINAL = {"final": {"name": "final drive", "rank": 9.0, "type": "gear", "ratio":
 OLD = {
     "name": "twin, 547 cc, with its box",
     "unit": {
-        "name": "twin, 547 cc, with its box", "kind": "four-stroke", "cylinders": f("2", "maker"), "power": f("20 kW", "maker"), "rated_speed": f("5500 rpm", "maker"), "peak_torque": f("42 N·m", "maker"), "condition": "ready to run",
-        "mass": f("98 kg ±0.5 kg"), **cg("-70 mm", "-60 mm", "60 mm"), **box("520 mm", "520 mm", "-70 mm", "90 mm"),
+        "name": "twin, 547 cc, with its box",
+        "kind": "four-stroke",
+        "cylinders": f("2", "maker"),
+        "power": f("20 kW", "maker"),
+        "rated_speed": f("5500 rpm", "maker"),
+        "peak_torque": f("42 N·m", "maker"),
+        "condition": "ready to run",
+        "mass": f("98 kg ±0.5 kg"),
+        **cg("-70 mm", "-60 mm", "60 mm"),
+        **box("520 mm", "520 mm", "-70 mm", "90 mm"),
     },
     "placement": _PLACED,
-    "drive": {"stages": _FINAL, "gears": gears("3.6", "2.2", "1.45", "1.0"), "efficiency": f("88 %", "estimated"), "reverse": "box"},
+    "drive": {
+        "stages": _FINAL,
+        "gears": gears("3.6", "2.2", "1.45", "1.0"),
+        "efficiency": f("88 %", "estimated"),
+        "reverse": "box",
+    },
     "wheel": _WHEEL,
-    "mount": {"mass": f("6 kg ±0.5 kg"), "points": _three("0 mm", "30 kN"), "face": {"overhang": f("160 mm"), "bolts": f("6"), "bolt_circle": f("300 mm"), "support_behind": f("100 mm")}},
-}  # fmt: skip
+    "mount": {
+        "mass": f("6 kg ±0.5 kg"),
+        "points": _three("0 mm", "30 kN"),
+        "face": {"overhang": f("160 mm"), "bolts": f("6"), "bolt_circle": f("300 mm"), "support_behind": f("100 mm")},
+    },
+}
 
 FIT_A = {
     "name": "motorcycle four, 600 cc",
     "unit": {
-        "name": "motorcycle four, 600 cc", "kind": "four-stroke", "cylinders": f("4", "maker"), "power": f("66 kW", "maker"), "rated_speed": f("11500 rpm", "maker"), "peak_torque": f("62 N·m", "maker"), "condition": "wet",
-        "mass": f("66 kg ±1.5 kg", "maker"), **cg("-210 mm", "60 mm", "70 mm", "maker"), **box("480 mm", "500 mm", "-200 mm", "90 mm"),
+        "name": "motorcycle four, 600 cc",
+        "kind": "four-stroke",
+        "cylinders": f("4", "maker"),
+        "power": f("66 kW", "maker"),
+        "rated_speed": f("11500 rpm", "maker"),
+        "peak_torque": f("62 N·m", "maker"),
+        "condition": "wet",
+        "mass": f("66 kg ±1.5 kg", "maker"),
+        **cg("-210 mm", "60 mm", "70 mm", "maker"),
+        **box("480 mm", "500 mm", "-200 mm", "90 mm"),
     },
-    "placement": {"flange_station": aft("1420 mm"), "flange_butt_line": side("-70 mm"), "flange_water_line": up("330 mm")},
+    "placement": {
+        "flange_station": aft("1420 mm"),
+        "flange_butt_line": side("-70 mm"),
+        "flange_water_line": up("330 mm"),
+    },
     "drive": {
-        "stages": {"primary": {"name": "primary gear", "rank": 1.0, "type": "gear", "ratio": f("1.82", "maker"), "turning": "flips"}, "chain": {"name": "chain to the differential", "rank": 9.0, "type": "chain", "turning": "keeps", "driver_teeth": f("13"), "driven_teeth": f("64"), "pitch": f("15.875 mm", "maker"), "strength": f("42 kN", "maker")}},
-        "gears": gears("2.85", "2.06", "1.65", "1.43", "1.27", "1.17"), "efficiency": f("88 %", "estimated"), "reverse": "electric",
+        "stages": {
+            "primary": {
+                "name": "primary gear",
+                "rank": 1.0,
+                "type": "gear",
+                "ratio": f("1.82", "maker"),
+                "turning": "flips",
+            },
+            "chain": {
+                "name": "chain to the differential",
+                "rank": 9.0,
+                "type": "chain",
+                "turning": "keeps",
+                "driver_teeth": f("13"),
+                "driven_teeth": f("64"),
+                "pitch": f("15.875 mm", "maker"),
+                "strength": f("42 kN", "maker"),
+            },
+        },
+        "gears": gears("2.85", "2.06", "1.65", "1.43", "1.27", "1.17"),
+        "efficiency": f("88 %", "estimated"),
+        "reverse": "electric",
     },
     "wheel": _WHEEL,
     "mount": {"mass": f("11 kg ±1 kg", "estimated"), "points": _three("-230 mm", "34 kN")},
     "align": {"sprockets": {"first": f("0.4 mm"), "second": f("0.5 mm"), "span": f("100 mm"), "distance": f("480 mm")}},
-}  # fmt: skip
+}
 
 FIT_B = {
     "name": "motor, 30 kW, on the old box",
     "unit": {
-        "name": "motor, 30 kW, on the old box", "kind": "electric", "power": f("16 kW", "maker"), "rated_speed": f("4500 rpm", "maker"), "peak_power": f("30 kW", "maker"), "peak_torque": f("75 N·m", "maker"), "peak_time": f("2 min", "maker"),
-        "battery_current": f("320 A", "maker"), "voltage_limit": f("120 V", "maker"), "condition": "ready to run",
-        "mass": f("62 kg ±0.4 kg", note="motor, plate and the old box"), **cg("-40 mm", "-40 mm", "20 mm"), **box("420 mm", "380 mm", "-40 mm", "40 mm"),
+        "name": "motor, 30 kW, on the old box",
+        "kind": "electric",
+        "power": f("16 kW", "maker"),
+        "rated_speed": f("4500 rpm", "maker"),
+        "peak_power": f("30 kW", "maker"),
+        "peak_torque": f("75 N·m", "maker"),
+        "peak_time": f("2 min", "maker"),
+        "battery_current": f("320 A", "maker"),
+        "voltage_limit": f("120 V", "maker"),
+        "condition": "ready to run",
+        "mass": f("62 kg ±0.4 kg", note="motor, plate and the old box"),
+        **cg("-40 mm", "-40 mm", "20 mm"),
+        **box("420 mm", "380 mm", "-40 mm", "40 mm"),
     },
     "placement": _PLACED,
-    "drive": {"stages": _FINAL, "gears": {"third": {"name": "third, kept in", "rank": 1.0, "ratio": f("1.45", "maker")}}, "efficiency": f("90 %", "estimated"), "reverse": "electric"},
+    "drive": {
+        "stages": _FINAL,
+        "gears": {"third": {"name": "third, kept in", "rank": 1.0, "ratio": f("1.45", "maker")}},
+        "efficiency": f("90 %", "estimated"),
+        "reverse": "electric",
+    },
     "wheel": _WHEEL,
     "packs": {
-        "port": {"name": "Pack, port sill", "rank": 1.0, "mass": f("46 kg ±0.3 kg"), **at("980 mm", "-420 mm", "250 mm"), **size("520 mm", "250 mm", "170 mm"), "space": "port", "energy": f("6.2 kWh", "maker"), "voltage": f("102 V", "maker"), "current": f("180 A", "maker")},
-        "starboard": {"name": "Pack, starboard sill", "rank": 2.0, "mass": f("46 kg ±0.3 kg"), **at("980 mm", "420 mm", "250 mm"), **size("520 mm", "250 mm", "170 mm"), "space": "starboard", "energy": f("6.2 kWh", "maker"), "voltage": f("102 V", "maker"), "current": f("180 A", "maker")},
+        "port": {
+            "name": "Pack, port sill",
+            "rank": 1.0,
+            "mass": f("46 kg ±0.3 kg"),
+            **at("980 mm", "-420 mm", "250 mm"),
+            **size("520 mm", "250 mm", "170 mm"),
+            "space": "port",
+            "energy": f("6.2 kWh", "maker"),
+            "voltage": f("102 V", "maker"),
+            "current": f("180 A", "maker"),
+        },
+        "starboard": {
+            "name": "Pack, starboard sill",
+            "rank": 2.0,
+            "mass": f("46 kg ±0.3 kg"),
+            **at("980 mm", "420 mm", "250 mm"),
+            **size("520 mm", "250 mm", "170 mm"),
+            "space": "starboard",
+            "energy": f("6.2 kWh", "maker"),
+            "voltage": f("102 V", "maker"),
+            "current": f("180 A", "maker"),
+        },
     },
-    "mount": {"mass": f("7 kg ±0.5 kg"), "points": _three("0 mm", "30 kN"), "face": {"overhang": f("178 mm"), "bolts": f("6"), "bolt_circle": f("300 mm"), "support_behind": f("100 mm"), "third_at": f("300 mm")}},
+    "mount": {
+        "mass": f("7 kg ±0.5 kg"),
+        "points": _three("0 mm", "30 kN"),
+        "face": {
+            "overhang": f("178 mm"),
+            "bolts": f("6"),
+            "bolt_circle": f("300 mm"),
+            "support_behind": f("100 mm"),
+            "third_at": f("300 mm"),
+        },
+    },
     "align": {
-        "runout": {f"at_{a}": f(v) for a, v in ((0, "0.04 mm"), (45, "0.02 mm"), (90, "0 mm"), (135, "-0.01 mm"), (180, "0.01 mm"), (225, "0.03 mm"), (270, "0.05 mm"), (315, "0.05 mm"))},
-        "joints": {"port": {"name": "half-shaft, port", "rank": 1.0, "side": f("4°"), "plan": f("2°"), "speed": f("900 rpm")}, "starboard": {"name": "half-shaft, starboard", "rank": 2.0, "side": f("4°"), "plan": f("2.5°"), "speed": f("900 rpm")}},
+        "runout": {
+            f"at_{a}": f(v)
+            for a, v in (
+                (0, "0.04 mm"),
+                (45, "0.02 mm"),
+                (90, "0 mm"),
+                (135, "-0.01 mm"),
+                (180, "0.01 mm"),
+                (225, "0.03 mm"),
+                (270, "0.05 mm"),
+                (315, "0.05 mm"),
+            )
+        },
+        "joints": {
+            "port": {"name": "half-shaft, port", "rank": 1.0, "side": f("4°"), "plan": f("2°"), "speed": f("900 rpm")},
+            "starboard": {
+                "name": "half-shaft, starboard",
+                "rank": 2.0,
+                "side": f("4°"),
+                "plan": f("2.5°"),
+                "speed": f("900 rpm"),
+            },
+        },
     },
-}  # fmt: skip
+}
 
 _LEDGER = rows(
     ("radiator", "removed", "Old radiator and hoses, filled", f("11.5 kg ±0.2 kg"), at("1550 mm", "350 mm", "420 mm")),
@@ -120,8 +243,17 @@ def _loading(name: str, rank: float, driver: str, load: str) -> dict[str, Any]:
 def operations() -> list[dict[str, Any]]:
     """The edits that make the project from an empty document of its kind."""
     wheel = lambda name, rank, role, x, y, reading: {
-        "name": name, "rank": rank, "role": role, "station": aft(x), "butt_line": side(y), "water_line": up("0 mm"), "radius": f("255 mm"), "reading": f(reading), "tare": f("0 kg"), "load_index": f("73"),
-    }  # fmt: skip
+        "name": name,
+        "rank": rank,
+        "role": role,
+        "station": aft(x),
+        "butt_line": side(y),
+        "water_line": up("0 mm"),
+        "radius": f("255 mm"),
+        "reading": f(reading),
+        "tare": f("0 kg"),
+        "load_index": f("73"),
+    }
     values: dict[str, Any] = {
         "/craft/description": "Three-wheeled cargo microvan",
         "/craft/layout": "one front wheel",
@@ -134,7 +266,12 @@ def operations() -> list[dict[str, Any]]:
         "/craft/limits/gross": f("820 kg", "maker"),
         "/craft/limits/front_axle": f("290 kg", "maker"),
         "/craft/limits/rear_axle": f("640 kg", "maker"),
-        "/craft/road": {"drag_area": f("0.82 m²", "estimated"), "rolling": f("0.015", "estimated"), "grip": f("0.8", "estimated"), "cruise": f("60 km/h")},
+        "/craft/road": {
+            "drag_area": f("0.82 m²", "estimated"),
+            "rolling": f("0.015", "estimated"),
+            "grip": f("0.8", "estimated"),
+            "cruise": f("60 km/h"),
+        },
         "/craft/outline": {"nose": aft("-360 mm"), "tail": aft("2480 mm"), "top": up("1640 mm"), "belly": up("190 mm")},
         "/craft/seats/driver": {"name": "driver", "rank": 1.0, **at("620 mm", "0 mm", "690 mm", "estimated")},
         "/craft/seats/load": {"name": "load bed", "rank": 2.0, **at("1560 mm", "0 mm", "540 mm", "estimated")},
@@ -143,7 +280,13 @@ def operations() -> list[dict[str, Any]]:
         "/old_installations/main": OLD,
         "/ledger": _LEDGER,
         "/fits/a": {"name": "Motorcycle four", "rank": 1.0, "installations": {"main": FIT_A}, "ledger": _FIT_A_LEDGER},
-        "/fits/b": {"name": "Motor on old box", "rank": 2.0, "installations": {"main": FIT_B}, "ledger": _FIT_B_LEDGER, "spaces": _SPACES},
+        "/fits/b": {
+            "name": "Motor on old box",
+            "rank": 2.0,
+            "installations": {"main": FIT_B},
+            "ledger": _FIT_B_LEDGER,
+            "spaces": _SPACES,
+        },
         **choices.TILLER,
-    }  # fmt: skip
+    }
     return [{"op": "add", "path": path, "value": value} for path, value in values.items()]

@@ -1,4 +1,5 @@
-"""Tables of figures as people paste them: which column is which by its heading, its unit, and each cell as it will be entered."""
+"""Tables of figures as people paste them: which column is which by its heading, its unit, and each cell as it will be
+entered."""
 
 from __future__ import annotations
 
@@ -17,7 +18,8 @@ _BRACKET = re.compile(r"[(\[]\s*(.*?)\s*[)\]]")
 
 
 class Column(NamedTuple):
-    """A column: our word for it, its dimension, the unit of bare numbers, what else a heading may say (a pattern), and whether each row wants it."""
+    """A column: our word for it, its dimension, the unit of bare numbers, what else a heading may say (a pattern), and
+    whether each row wants it."""
 
     name: str
     dimension: str
@@ -84,12 +86,15 @@ def _unit(cell: str, dimension: str) -> str:
 
 
 def entered(cell: str, column: Column, unit: str, style: NumberStyle, line: int) -> str:
-    """A cell as it will be entered, with its unit. Raises InputError with line and column for what is no such figure."""
+    """A cell as it will be entered, with its unit. Raises InputError with line and column for what is no such
+    figure."""
     text = f"{cell.strip()} {unit or column.unit}" if _BARE.fullmatch(cell.strip()) else cell.strip()
     try:
         parse_figure(text, column.dimension, style)
     except InputError as bad:
-        raise InputError("/text", f"line {line}, {column.name}: {bad.message}", given=cell, allowed=bad.allowed) from None  # fmt: skip
+        raise InputError(
+            "/text", f"line {line}, {column.name}: {bad.message}", given=cell, allowed=bad.allowed
+        ) from None
     return text
 
 
@@ -101,10 +106,12 @@ class Row(NamedTuple):
 
 
 def read_columns(text: str, columns: Sequence[Column], style: NumberStyle, example: str) -> tuple[list[Row], list[str]]:
-    """Rows of a table, and the headings that were left out. A heading is looked for, what stands above it passed over; without one the
+    """Rows of a table, and the headings that were left out. A heading is looked for, what stands above it passed over;
+    without one the
     columns stand in order.
 
-    Raises InputError with line and column: nothing to read, a wanted column that is missing, a cell that is no such figure."""
+    Raises InputError with line and column: nothing to read, a wanted column that is missing, a cell that is no such
+    figure."""
     lines = lines_of(text)
     known = [(i, heading(line, columns)) for i, (_, line) in enumerate(lines[:40])]
     top, head = max(known, key=lambda k: len(k[1].at), default=(0, Head({}, [])))
@@ -112,7 +119,12 @@ def read_columns(text: str, columns: Sequence[Column], style: NumberStyle, examp
         top, head = -1, Head({c.name: (i, "") for i, c in enumerate(columns)}, [])
     missing = next((c for c in columns if c.wanted and c.name not in head.at), None)
     if missing is not None:
-        raise InputError("/text", f"line {lines[top][0]}: no column '{missing.name}' in the heading", given=lines[top][1].strip()[:120], allowed=example)  # fmt: skip
+        raise InputError(
+            "/text",
+            f"line {lines[top][0]}: no column '{missing.name}' in the heading",
+            given=lines[top][1].strip()[:120],
+            allowed=example,
+        )
     made = []
     for n, line in lines[top + 1 :]:
         cells, row = split(line, mark_of(line), style), {}

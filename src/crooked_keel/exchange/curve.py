@@ -1,4 +1,5 @@
-"""The curve of a unit as text: from a maker's sheet, or the file of a dynamometer. Speed with torque, power, or both."""
+"""The curve of a unit as text: from a maker's sheet, or the file of a dynamometer. Speed with torque, power, or
+both."""
 
 from __future__ import annotations
 
@@ -15,18 +16,24 @@ _UNITS = {"mm-kg": ("N·m", "kW"), "in-lb": ("ft·lb", "hp")}
 
 
 def read_curve(text: str, units: str, style: NumberStyle, source: Source) -> tuple[list[dict[str, Any]], list[str]]:
-    """Points of a curve, as the document takes them, and the columns left out. units: of bare numbers, unless the heading names others.
+    """Points of a curve, as the document takes them, and the columns left out. units: of bare numbers, unless the
+    heading names others.
 
-    Raises InputError with the line: no speed, neither torque nor power, speeds that do not rise, a torque that is not above zero, too many."""
+    Raises InputError with the line: no speed, neither torque nor power, speeds that do not rise, a torque that is not
+    above zero, too many."""
     torque, power = _UNITS[units]
     columns = (
         Column("speed", "rotation", "rpm", r"rpm|n|revs|(engine|motor|crank) ?(speed|rpm)|rotation|r/min"),
-        Column("torque", "torque", torque, r"(corrected |engine |motor )?torque|t|q|m|nm|n·m|n-m|lb-ft|ft-lb|ft·lb", False),
+        Column(
+            "torque", "torque", torque, r"(corrected |engine |motor )?torque|t|q|m|nm|n·m|n-m|lb-ft|ft-lb|ft·lb", False
+        ),
         Column("power", "power", power, r"(corrected |engine |motor )?power|p|kw|b?hp|ps|w", False),
-    )  # fmt: skip
+    )
     rows, unknown = read_columns(text, columns, style, EXAMPLE)
     if len(rows) > MOST_POINTS:
-        raise InputError("/text", f"more than {MOST_POINTS} points: save every second or tenth line", given=f"{len(rows)} lines")  # fmt: skip
+        raise InputError(
+            "/text", f"more than {MOST_POINTS} points: save every second or tenth line", given=f"{len(rows)} lines"
+        )
     before: Row | None = None
     for row in rows:
         _check(row, before, row is rows[-1], style)
@@ -43,9 +50,16 @@ def _si(row: Row, name: str, style: NumberStyle) -> float:
 def _check(row: Row, before: Row | None, last: bool, style: NumberStyle) -> None:
     speed = _si(row, "speed", style)
     if "torque" not in row.cells and "power" not in row.cells:
-        raise InputError("/text", f"line {row.line}: neither torque nor power", given=row.cells["speed"], allowed=EXAMPLE)  # fmt: skip
+        raise InputError(
+            "/text", f"line {row.line}: neither torque nor power", given=row.cells["speed"], allowed=EXAMPLE
+        )
     if before is not None and speed <= _si(before, "speed", style):
-        raise InputError("/text", f"line {row.line}: the speed is not above that of line {before.line}", given=row.cells["speed"], allowed="speeds that rise from line to line")  # fmt: skip
+        raise InputError(
+            "/text",
+            f"line {row.line}: the speed is not above that of line {before.line}",
+            given=row.cells["speed"],
+            allowed="speeds that rise from line to line",
+        )
     if speed <= 0:
         raise InputError("/text", f"line {row.line}: a curve begins above standstill", given=row.cells["speed"])
     for name in ("torque", "power"):

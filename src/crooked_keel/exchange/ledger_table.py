@@ -27,19 +27,32 @@ COLUMNS = (
     "note",
 )
 _FIELDS = {
-    "mass": "mass", "station": "station", "butt line": "butt_line", "water line": "water_line",
-    "to station": "to_station", "to butt line": "to_butt_line", "to water line": "to_water_line",
-}  # fmt: skip
+    "mass": "mass",
+    "station": "station",
+    "butt line": "butt_line",
+    "water line": "water_line",
+    "to station": "to_station",
+    "to butt line": "to_butt_line",
+    "to water line": "to_water_line",
+}
 MOST_ROWS = 10_000
 MOST_UNPACKED = 80_000_000
 MOST_HEADING_ROWS = 20
 # What a heading may say for each column; common practice, no source.
 _SAID = {
-    "id": (), "kind": ("action", "change", "what"), "name": ("item", "description", "part", "component"), "group": ("system", "section"), "mass": ("weight", "wt", "m"),
-    "station": ("arm", "x", "moment arm", "position station", "position x", "cg", "cg station"), "butt line": ("lateral", "y", "buttock line", "position butt line", "position y", "cg butt line"),
-    "water line": ("height", "z", "vertical", "position water line", "position z", "cg water line"), "to station": ("new station", "to x"), "to butt line": ("new butt line", "to y"),
-    "to water line": ("new water line", "to z"), "note": ("notes", "remark", "remarks", "comment", "comments"),
-}  # fmt: skip
+    "id": (),
+    "kind": ("action", "change", "what"),
+    "name": ("item", "description", "part", "component"),
+    "group": ("system", "section"),
+    "mass": ("weight", "wt", "m"),
+    "station": ("arm", "x", "moment arm", "position station", "position x", "cg", "cg station"),
+    "butt line": ("lateral", "y", "buttock line", "position butt line", "position y", "cg butt line"),
+    "water line": ("height", "z", "vertical", "position water line", "position z", "cg water line"),
+    "to station": ("new station", "to x"),
+    "to butt line": ("new butt line", "to y"),
+    "to water line": ("new water line", "to z"),
+    "note": ("notes", "remark", "remarks", "comment", "comments"),
+}
 _IGNORED = re.compile(r"(?i)(moment|moments|mass moment|index|no\.?|#|total)\b")
 _TOTAL = re.compile(r"(?i)\s*(sub)?(total|sum)s?\b")
 _HEAD_UNITS = ("kg", "lbs?", "g", "mm", "cm", "m", "in", "inch(?:es)?", "ft")
@@ -84,7 +97,8 @@ def ledger_to_xlsx(rows: dict[str, LedgerRow]) -> bytes:
 
 
 class Table(NamedTuple):
-    """Cells as text, each with the name by which people find it; which of them are numbers without a unit of their own."""
+    """Cells as text, each with the name by which people find it; which of them are numbers without a unit of their
+    own."""
 
     rows: list[list[str]]
     kind: Literal["csv", "xlsx"]
@@ -113,7 +127,8 @@ def read_csv(text: str) -> Table:
 def read_xlsx(body: bytes) -> Table:
     """Rows of the first sheet of a workbook; a merged cell says the same in each of its places.
 
-    Raises InputError for what is no workbook, one that unpacks to far more than a ledger, a formula that was never worked out."""
+    Raises InputError for what is no workbook, one that unpacks to far more than a ledger, a formula that was never
+    worked out."""
     import zipfile
 
     from openpyxl import load_workbook
@@ -169,7 +184,8 @@ def _letters(column: int) -> str:
 
 
 def csv_to_operations(text: str, base: str, project: Project) -> list[dict[str, Any]]:
-    """CSV → operations that put its rows into the ledger at `base`, all or nothing. Raises InputError naming row and column."""
+    """CSV → operations that put its rows into the ledger at `base`, all or nothing. Raises InputError naming row and
+    column."""
     return to_operations(read_csv(text), base, project)
 
 
@@ -181,7 +197,8 @@ def xlsx_to_operations(body: bytes, base: str, project: Project) -> list[dict[st
 def to_operations(table: Table, base: str, project: Project) -> list[dict[str, Any]]:
     """A table → operations that put its rows into the ledger at `base`, all or nothing.
 
-    The heading is looked for in the first rows; it may say units, which bare numbers then take. A row with an id that is there replaces
+    The heading is looked for in the first rows; it may say units, which bare numbers then take. A row with an id that
+    is there replaces
     it; others are added; lines of totals are left out. Raises InputError naming row and column."""
     field = f"/{table.kind}"
     if not any(any(c.strip() for c in row) for row in table.rows):
@@ -226,7 +243,8 @@ def to_operations(table: Table, base: str, project: Project) -> list[dict[str, A
 
 
 def _heading(table: Table) -> tuple[int, list[str], dict[str, str]]:
-    """Row of the heading, its columns in our words, and the units that it says. A heading of two rows is read from the lower one, where
+    """Row of the heading, its columns in our words, and the units that it says. A heading of two rows is read from the
+    lower one, where
     that says nothing from the one above it."""
     best: tuple[int, list[str], list[str]] = (0, [], [])
     for n, row in enumerate(table.rows[:MOST_HEADING_ROWS]):

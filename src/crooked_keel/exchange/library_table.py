@@ -1,6 +1,7 @@
 """Units of the library as a table, both ways: a line for each unit, a column for each field that any of them has.
 
-A heading is the path of a field with points between (`mass`, `ratings.take-off.power`, `drive.stages.belt.ratio`); it may say the unit of
+A heading is the path of a field with points between (`mass`, `ratings.take-off.power`, `drive.stages.belt.ratio`); it
+may say the unit of
 bare numbers (`mass (kg)`). A curve is one cell: points with bars between them, each `speed; torque; power`.
 """
 
@@ -82,14 +83,18 @@ def _cells(value: Any, path: str = "") -> list[tuple[str, str]]:
 
 def _point(point: CurvePoint) -> str:
     """A point of a curve; what separates points and cells is written otherwise in its notes."""
-    cells = [cell_of(f, noted=True).replace("%", "%25").replace(";", "%3B").replace("|", "%7C") for f in (point.speed, point.torque, point.power)]  # fmt: skip
+    cells = [
+        cell_of(f, noted=True).replace("%", "%25").replace(";", "%3B").replace("|", "%7C")
+        for f in (point.speed, point.torque, point.power)
+    ]
     return "; ".join(cells).rstrip("; ")
 
 
 def library_from_csv(text: str, there: dict[str, LibraryUnit]) -> dict[str, LibraryUnit]:
     """Units of a table by their id; one without an id is given one that is not there yet.
 
-    Raises InputError with row and column: no column for name or kind, a column that is not known or stands twice, a cell that is no such figure,
+    Raises InputError with row and column: no column for name or kind, a column that is not known or stands twice, a
+    cell that is no such figure,
     an id or a name that stands twice, a unit that does not say what it must."""
     rows = _rows(text)
     if not rows:
@@ -114,7 +119,11 @@ def library_from_csv(text: str, there: dict[str, LibraryUnit]) -> dict[str, Libr
         unit = _unit(head, given, number)
         folded = unit.unit.name.casefold()
         if folded in at:
-            raise InputError("/text", f"row {number}: the name '{unit.unit.name}' stands in row {at[folded]} already", given=unit.unit.name)  # fmt: skip
+            raise InputError(
+                "/text",
+                f"row {number}: the name '{unit.unit.name}' stands in row {at[folded]} already",
+                given=unit.unit.name,
+            )
         at[folded] = number
         made[key] = unit
     if not made:
@@ -144,7 +153,12 @@ def _heading(cells: list[str]) -> list[_Field]:
         made.append(field)
     for wanted in _WANTED:
         if ("unit", wanted) not in {f.path for f in made}:
-            raise InputError("/text", f"no column '{wanted}' in the heading", given=", ".join(cells)[:120], allowed="id, name, kind, mass, condition, …")  # fmt: skip
+            raise InputError(
+                "/text",
+                f"no column '{wanted}' in the heading",
+                given=", ".join(cells)[:120],
+                allowed="id, name, kind, mass, condition, …",
+            )
     return made
 
 
@@ -161,7 +175,12 @@ def _field(cell: str, column: int) -> _Field:
     for token in path:
         leaf = _next(leaf, token)
     if leaf is None or _is_part(leaf) or get_origin(leaf) is dict:
-        raise InputError("/text", f"column {column + 1}: '{cell.strip()}' is not known", given=cell.strip(), allowed=", ".join(_known()))  # fmt: skip
+        raise InputError(
+            "/text",
+            f"column {column + 1}: '{cell.strip()}' is not known",
+            given=cell.strip(),
+            allowed=", ".join(_known()),
+        )
     return _Field(".".join(path).removeprefix("unit."), tuple(path), leaf, unit)
 
 

@@ -1,7 +1,10 @@
-"""Sections of a hull as text, both ways: a line for each section, or a table with a line for each point (station, out, height).
+"""Sections of a hull as text, both ways: a line for each section, or a table with a line for each point (station, out,
+height).
 
-A line for a section is its station, then `out, height` for each point from keel to deck edge, by semicolons or tabs. A table may say
-its units in the heading, use other words (x, half-breadth, waterline), and leave the station blank while it stays the same.
+A line for a section is its station, then `out, height` for each point from keel to deck edge, by semicolons or tabs. A
+table may say
+its units in the heading, use other words (x, half-breadth, waterline), and leave the station blank while it stays the
+same.
 """
 
 from __future__ import annotations
@@ -20,15 +23,18 @@ _UNITS = {"mm-kg": "mm", "in-lb": "in"}
 _MOST_POINTS = 20_000
 # What a heading may say; common practice, no source.
 _SAID = {
-    "station": r"section|x|frame|position", "out": r"half.?breadth|y|offset|half.?beam|breadth from centre", "height": r"z|water ?line|up|height above.*",
-}  # fmt: skip
+    "station": r"section|x|frame|position",
+    "out": r"half.?breadth|y|offset|half.?beam|breadth from centre",
+    "height": r"z|water ?line|up|height above.*",
+}
 _PAIR = re.compile(r"\s*,\s+|\s*,(?=\s*[-−–])|\s{2,}|\s*/\s+")
 
 
 def read_offsets(text: str, units: str, style: NumberStyle = "point") -> list[dict[str, Any]]:
     """Sections, as the document takes them. units: of bare numbers, unless the heading names others.
 
-    Raises InputError with the line: nothing to read, a station without points, a cell that is no length, stations out of order."""
+    Raises InputError with the line: nothing to read, a station without points, a cell that is no length, stations out
+    of order."""
     lines = lines_of(text)
     columns = {name: Column(name, "length", _UNITS[units], said) for name, said in _SAID.items()}
     if not lines:
@@ -43,7 +49,12 @@ def read_offsets(text: str, units: str, style: NumberStyle = "point") -> list[di
         here = parse_figure(station, "length", style).si
         if not at or abs(here - at[-1][0]) > 1e-9:
             if at and here < at[-1][0]:
-                raise InputError("/text", f"line {line}: station {station} lies ahead of the one before it, of line {at[-1][1]}", given=station, allowed="sections in order, bow first, each point of one together")  # fmt: skip
+                raise InputError(
+                    "/text",
+                    f"line {line}: station {station} lies ahead of the one before it, of line {at[-1][1]}",
+                    given=station,
+                    allowed="sections in order, bow first, each point of one together",
+                )
             at.append((here, line))
             sections.append({"station": _figure(station), "half": []})
         sections[-1]["half"].append({"out": _figure(out), "height": _figure(height)})
@@ -61,7 +72,12 @@ def _heading(line: str, columns: dict[str, Column]) -> dict[str, tuple[int, str]
     found = heading(line, list(columns.values())).at
     missing = [n for n in columns if n not in found]
     if missing:
-        raise InputError("/text", f"no column '{missing[0]}' in the heading", given=line.strip()[:120], allowed="station, out, height")  # fmt: skip
+        raise InputError(
+            "/text",
+            f"no column '{missing[0]}' in the heading",
+            given=line.strip()[:120],
+            allowed="station, out, height",
+        )
     return found
 
 
@@ -105,7 +121,12 @@ def _lines(
     for n, text in lines:
         station, *points = re.split(r"\s*[;\t]\s*", text.strip().rstrip(";"))
         if not points:
-            raise InputError("/text", f"line {n}: a station without points", given=text.strip()[:80], allowed="station; out, height; out, height; …")  # fmt: skip
+            raise InputError(
+                "/text",
+                f"line {n}: a station without points",
+                given=text.strip()[:80],
+                allowed="station; out, height; out, height; …",
+            )
         first = entered(station, columns["station"], "", style, n)
         for point in points:
             cells = _PAIR.split(point.strip())

@@ -29,7 +29,10 @@ def lines(assessment: Assessment, units: str) -> Iterator[str]:
                 shown = v.text if v.si is None else number(v.si, v.dimension, units)
                 before = f"{number(v.before_si, v.dimension, units)} → " if v.before_si is not None else ""
                 yield f"  {_capital(v.label)}: {before}{shown}"
-    yield "Checked: what is listed above, with the figures entered. Not checked: anything else. Local rules and licensed people decide."
+    yield (
+        "Checked: what is listed above, with the figures entered. Not checked: anything else. Local rules and "
+        "licensed people decide."
+    )
 
 
 def _capital(line: str) -> str:

@@ -1,4 +1,5 @@
-"""The printed sheets: a bench with its answers, findings and workings; and what is still to measure, with blanks to fill in.
+"""The printed sheets: a bench with its answers, findings and workings; and what is still to measure, with blanks to
+fill in.
 
 PDF by reportlab. The same document gives the same bytes: the day is handed in, nothing else changes.
 """
@@ -145,10 +146,19 @@ def _build(page: _Page, story: Iterable[Any]) -> bytes:
 
 def _table(rows: list[list[Any]], widths: list[float], head: bool = True) -> Table:
     made = Table(rows, colWidths=widths, repeatRows=1 if head else 0)
-    made.setStyle(TableStyle([
-        ("VALIGN", (0, 0), (-1, -1), "TOP"), ("LEFTPADDING", (0, 0), (-1, -1), 0), ("RIGHTPADDING", (0, 0), (-1, -1), 5), ("TOPPADDING", (0, 0), (-1, -1), 2.2),
-        ("BOTTOMPADDING", (0, 0), (-1, -1), 2.2), ("LINEBELOW", (0, 0), (-1, -1), 0.3, RULE), *([("LINEBELOW", (0, 0), (-1, 0), 0.8, INK)] if head else []),
-    ]))  # fmt: skip
+    made.setStyle(
+        TableStyle(
+            [
+                ("VALIGN", (0, 0), (-1, -1), "TOP"),
+                ("LEFTPADDING", (0, 0), (-1, -1), 0),
+                ("RIGHTPADDING", (0, 0), (-1, -1), 5),
+                ("TOPPADDING", (0, 0), (-1, -1), 2.2),
+                ("BOTTOMPADDING", (0, 0), (-1, -1), 2.2),
+                ("LINEBELOW", (0, 0), (-1, -1), 0.3, RULE),
+                *([("LINEBELOW", (0, 0), (-1, 0), 0.8, INK)] if head else []),
+            ]
+        )
+    )
     return made
 
 
@@ -186,7 +196,27 @@ def bench_sheet(
     caution = KINDS[project.kind].cautions.get(bench)
     if caution:
         story += [Spacer(1, 4 * mm), _p(caution, size=8, colour=MUTED)]
-    story.append(KeepTogether([Spacer(1, 8 * mm), _table([[_p("worked by", colour=MUTED), "", _p("checked by", colour=MUTED), "", _p("date", colour=MUTED), ""]], [18 * mm, 46 * mm, 20 * mm, 46 * mm, 11 * mm, WIDTH - 141 * mm], head=False)]))  # fmt: skip
+    story.append(
+        KeepTogether(
+            [
+                Spacer(1, 8 * mm),
+                _table(
+                    [
+                        [
+                            _p("worked by", colour=MUTED),
+                            "",
+                            _p("checked by", colour=MUTED),
+                            "",
+                            _p("date", colour=MUTED),
+                            "",
+                        ]
+                    ],
+                    [18 * mm, 46 * mm, 20 * mm, 46 * mm, 11 * mm, WIDTH - 141 * mm],
+                    head=False,
+                ),
+            ]
+        )
+    )
     return _build(_Page(f"{bench} · {fit}", project.name, day), story)
 
 
@@ -204,11 +234,25 @@ def _answers(values: list[Value], units: str) -> Table:
         said = (
             v.text if v.text is not None else number(v.si, v.dimension, units) if v.si is not None else "cannot say yet"
         )
-        rows.append([
-            _p(v.label), _p(number(v.before_si, v.dimension, units) if v.before_si is not None else "", font="KeelFigures", size=8, colour=MUTED),
-            _p(said, font="KeelFigures" if v.needs == [] else "Keel", size=8), _p(number(v.plus_minus_si, v.dimension, units) if v.plus_minus_si else "", font="KeelFigures", size=7.5, colour=MUTED),
-            _p("needs " + ", ".join(n.what for n in v.needs[:3]) if v.needs else v.source, size=7, colour=MUTED),
-        ])  # fmt: skip
+        rows.append(
+            [
+                _p(v.label),
+                _p(
+                    number(v.before_si, v.dimension, units) if v.before_si is not None else "",
+                    font="KeelFigures",
+                    size=8,
+                    colour=MUTED,
+                ),
+                _p(said, font="KeelFigures" if v.needs == [] else "Keel", size=8),
+                _p(
+                    number(v.plus_minus_si, v.dimension, units) if v.plus_minus_si else "",
+                    font="KeelFigures",
+                    size=7.5,
+                    colour=MUTED,
+                ),
+                _p("needs " + ", ".join(n.what for n in v.needs[:3]) if v.needs else v.source, size=7, colour=MUTED),
+            ]
+        )
     return _table(rows, [58 * mm, 24 * mm, 26 * mm, 20 * mm, WIDTH - 128 * mm])
 
 
@@ -219,11 +263,13 @@ def _findings(findings: list[Finding], units: str) -> list[Any]:
     for f in findings:
         needs = f"\nNeeds: {', '.join(n.what for n in f.needs[:6])}." if f.needs else ""
         source = f.source if f.mark == "statics" or f.mark in f.source else f"{f.source} · {f.mark}"
-        rows.append([
-            [_Stroke(f.level), _p(LEVEL_WORD[f.level], size=7, colour=LEVEL_COLOUR[f.level])],
-            [_p(sentence(f.title, units), font="KeelBold", size=9), _p(sentence(f.message, units) + needs)],
-            _p(source, size=7, colour=MUTED),
-        ])  # fmt: skip
+        rows.append(
+            [
+                [_Stroke(f.level), _p(LEVEL_WORD[f.level], size=7, colour=LEVEL_COLOUR[f.level])],
+                [_p(sentence(f.title, units), font="KeelBold", size=9), _p(sentence(f.message, units) + needs)],
+                _p(source, size=7, colour=MUTED),
+            ]
+        )
     return [_table(rows, [16 * mm, WIDTH - 61 * mm, 45 * mm], head=False)]
 
 
@@ -330,7 +376,8 @@ GUESSED = ("hearsay", "template", "estimated")
 
 
 def measure_sheet(project: Project, made: Assessment, day: str) -> bytes:
-    """Every figure that is missing or guessed, with a blank to fill in: missing first, those that hold up the most answers at the top.
+    """Every figure that is missing or guessed, with a blank to fill in: missing first, those that hold up the most
+    answers at the top.
 
     The fit of the assessment and the craft itself are gone through; the other fits are left out."""
     _fonts()
@@ -377,12 +424,23 @@ def measure_sheet(project: Project, made: Assessment, day: str) -> bytes:
 
 def _write_in(rows: list[list[Any]], widths: list[float]) -> Table:
     made = _table(rows, widths)
-    made.setStyle(TableStyle([("BOTTOMPADDING", (0, 1), (-1, -1), 7), ("TOPPADDING", (0, 1), (-1, -1), 5), ("BOX", (2, 1), (2, -1), 0.5, GREY), ("INNERGRID", (2, 1), (3, -1), 0.5, GREY), ("BOX", (3, 1), (3, -1), 0.5, GREY)]))  # fmt: skip
+    made.setStyle(
+        TableStyle(
+            [
+                ("BOTTOMPADDING", (0, 1), (-1, -1), 7),
+                ("TOPPADDING", (0, 1), (-1, -1), 5),
+                ("BOX", (2, 1), (2, -1), 0.5, GREY),
+                ("INNERGRID", (2, 1), (3, -1), 0.5, GREY),
+                ("BOX", (3, 1), (3, -1), 0.5, GREY),
+            ]
+        )
+    )
     return made
 
 
 def _guessed(project: Project, fit: str | None) -> Iterable[tuple[str, str, Figure]]:
-    """Figures whose source is a guess, worst kind of guess first, with group and label from the sheets where they stand."""
+    """Figures whose source is a guess, worst kind of guess first, with group and label from the sheets where they
+    stand."""
     pointers = [f"/old_installations/{k}" for k in project.old_installations]
     if fit:
         pointers += [f"/fits/{fit}/installations/{k}" for k in project.fits[fit].installations]

@@ -1,6 +1,7 @@
 """An old weight sheet, typed or pasted as it stands → the report of the craft as found.
 
-Each line is a name, a weight, an arm and perhaps a moment, by tabs, semicolons, bars or wide gaps. Units stand with the figures, in
+Each line is a name, a weight, an arm and perhaps a moment, by tabs, semicolons, bars or wide gaps. Units stand with the
+figures, in
 the heading, or are those of the project. A moment that disagrees with weight times arm is refused, with its line.
 """
 
@@ -83,7 +84,12 @@ def read_weight_sheet(text: str, units: str, style: NumberStyle = "point") -> We
             continue
         where = f"line {i}, '{cells[0]}'"
         if len(cells) < 3:
-            raise InputError("/text", f"{where}: a name, a weight and an arm are wanted", given=line.strip()[:80], allowed="name, weight, arm and perhaps moment, two spaces or a tab apart")  # fmt: skip
+            raise InputError(
+                "/text",
+                f"{where}: a name, a weight and an arm are wanted",
+                given=line.strip()[:80],
+                allowed="name, weight, arm and perhaps moment, two spaces or a tab apart",
+            )
         kg = _number(cells[1], "mass", mass_unit, style, where)
         m = _number(cells[2], "length", arm_unit, style, where)
         if len(cells) > 3 and not re.search(r"[^\d\s.,+\-−–()]", cells[3]):
@@ -127,9 +133,21 @@ def _agrees(
 def to_operations(sheet: WeightSheet, has_mass: bool, has_station: bool) -> list[dict[str, Any]]:
     """The edit that takes the sheet as the report of the craft as found."""
     values = {
-        "report_mass": (has_mass, {"entered": f"{sheet.mass_kg:.3f} kg", "source": "estimated", "note": "sum of an old weight sheet"}),
-        "report_station": (has_station, {"entered": f"{sheet.station_m * 1000:.1f} mm", "source": "estimated", "note": "sum of an old weight sheet", "from": "datum", "dir": "aft"}),
-    }  # fmt: skip
+        "report_mass": (
+            has_mass,
+            {"entered": f"{sheet.mass_kg:.3f} kg", "source": "estimated", "note": "sum of an old weight sheet"},
+        ),
+        "report_station": (
+            has_station,
+            {
+                "entered": f"{sheet.station_m * 1000:.1f} mm",
+                "source": "estimated",
+                "note": "sum of an old weight sheet",
+                "from": "datum",
+                "dir": "aft",
+            },
+        ),
+    }
     made: list[dict[str, Any]] = [{"op": "replace", "path": "/craft/as_found/method", "value": "report"}]
     for part, (there, value) in values.items():
         made.append({"op": "replace" if there else "add", "path": f"/craft/as_found/{part}", "value": value})

@@ -1,1 +1,2 @@
-"""Simulated stand-ins for what hangs on a cable in a shop. Each yields what the real one would; nothing here measures anything."""
+"""Simulated stand-ins for what hangs on a cable in a shop. Each yields what the real one would; nothing here measures
+anything."""

@@ -1,4 +1,5 @@
-"""Platform scales under the wheels of a craft, simulated: noise, drift, overload, a cell that sticks, a corner that is dead; and the
+"""Platform scales under the wheels of a craft, simulated: noise, drift, overload, a cell that sticks, a corner that is
+dead; and the
 judgement of what they show, which is the same for real ones."""
 
 from __future__ import annotations
@@ -62,7 +63,8 @@ def judge(readings: Sequence[float | None], others_move: bool = False) -> tuple[
 
 
 def simulate(pads: Sequence[Pad], fault: Fault = "none", seed: int = 1) -> Iterator[list[Shown]]:
-    """What the pads show, five times a second, the craft being rolled on during the first two seconds. The fault is on the first pad.
+    """What the pads show, five times a second, the craft being rolled on during the first two seconds. The fault is on
+    the first pad.
 
     The same seed shows the same. Without end."""
     rng = np.random.default_rng(seed)

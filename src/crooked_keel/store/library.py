@@ -53,7 +53,12 @@ class Library:
             raise InputError(f"/units/{key}", f"the library has a unit under '{key}' already", given=key)
         other = session.scalar(select(LibraryRow).where(LibraryRow.folded == name.casefold(), LibraryRow.id != key))
         if other is not None:
-            raise InputError(f"/units/{key}/unit/name", f"the library has a unit named '{other.name}' already", given=name, allowed="a name of its own")  # fmt: skip
+            raise InputError(
+                f"/units/{key}/unit/name",
+                f"the library has a unit named '{other.name}' already",
+                given=name,
+                allowed="a name of its own",
+            )
         if row is None:
             row = LibraryRow(id=key)
             session.add(row)
@@ -74,7 +79,12 @@ class Library:
             row = _row(session, key)
             used = self.used(session).get(key)
             if used:
-                raise InputError("/unit", f"'{row.name}' is still used: {'; '.join(used)}", given=key, allowed="a unit that no project uses")  # fmt: skip
+                raise InputError(
+                    "/unit",
+                    f"'{row.name}' is still used: {'; '.join(used)}",
+                    given=key,
+                    allowed="a unit that no project uses",
+                )
             session.delete(row)
 
     def where_used(self) -> dict[str, list[str]]:

@@ -102,7 +102,8 @@ class RecordRow(Base):
 
 
 class LibraryRow(Base):
-    """A power unit of the library, whole; `folded` is its name without capitals, of which there is one; `version` that of the document."""
+    """A power unit of the library, whole; `folded` is its name without capitals, of which there is one; `version` that
+    of the document."""
 
     __tablename__ = "library_units"
     __table_args__ = (UniqueConstraint("folded"), {"sqlite_strict": True})

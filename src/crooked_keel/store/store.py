@@ -121,7 +121,8 @@ class Store:
     # -- reading ---------------------------------------------------------------------------------------------------
 
     def list_projects(self) -> list[tuple[ProjectRow, datetime | None, dict[str, Any] | None, bool]]:
-        """Every project, the one touched last first, with the time of its head, its verdict summary, and whether that is of an
+        """Every project, the one touched last first, with the time of its head, its verdict summary, and whether that
+        is of an
         older state."""
         with self.session() as session:
             rows = session.execute(
@@ -278,10 +279,19 @@ class Store:
         burst: str | None,
     ) -> int:
         """Save a state and put the head on it; its number."""
-        saved = session.execute(_INSERT, {
-            "project_id": project_id, "number": last + 1, "parent": parent, "at": _now(), "summary": summary, "burst": burst, "patch": patch,
-            "document": zlib.compress(dump(document, self._texts).encode(), 1),
-        })  # fmt: skip
+        saved = session.execute(
+            _INSERT,
+            {
+                "project_id": project_id,
+                "number": last + 1,
+                "parent": parent,
+                "at": _now(),
+                "summary": summary,
+                "burst": burst,
+                "patch": patch,
+                "document": zlib.compress(dump(document, self._texts).encode(), 1),
+            },
+        )
         id = int(cast(Any, saved).inserted_primary_key[0])
         session.execute(_MOVE, {"project": project_id, "head": id, "name": document.name})
         self._keep(id, document)

@@ -44,7 +44,8 @@ def test_case_1_gaps() -> None:
 
 
 def test_case_1_moves_and_turns() -> None:
-    """Offset 3 thou up, 2 to port: front +1.5240 mm, rear +0.3683 mm; sideways −0.1778 and −0.0127 mm; 1.016 and 0.2455 turns."""
+    """Offset 3 thou up, 2 to port: front +1.5240 mm, rear +0.3683 mm; sideways −0.1778 and −0.0127 mm; 1.016 and 0.2455
+    turns."""
     f = coupling_from_face_gaps(D, CASE_1)
     up = [foot_move(3 * THOU, f.vertical_rad, s) for s in (FRONT, REAR)]
     across = [foot_move(-2 * THOU, f.sideways_rad, s) for s in (FRONT, REAR)]
@@ -54,7 +55,8 @@ def test_case_1_moves_and_turns() -> None:
 
 
 def test_case_1b_whole_steps() -> None:
-    """12 steps a turn: front 12, rear 3, score 0.243; whole flats: front 8... the search finds no worse than the published pair."""
+    """12 steps a turn: front 12, rear 3, score 0.243; whole flats: front 8... the search finds no worse than the
+    published pair."""
     a = coupling_from_face_gaps(D, CASE_1).vertical_rad
     fine = adjuster_plan(3 * THOU, a, FRONT, REAR, 1.5e-3, D, 3 * THOU, 4 * THOU, 12)
     assert (fine.front_flats, fine.rear_flats) == (12, 3)
@@ -74,7 +76,8 @@ def test_case_1c_a_misread_gap_shows() -> None:
 
 @given(st.floats(-3e-3, 3e-3), st.floats(-3e-3, 3e-3), st.floats(0.08, 0.25))
 def test_gaps_of_two_rings_in_space(up: float, side: float, diameter: float) -> None:
-    """Second route: turn the unit's face as a ring in space by its two angles, measure the gap along the shaft at each clock place.
+    """Second route: turn the unit's face as a ring in space by its two angles, measure the gap along the shaft at each
+    clock place.
     s runs forward, which is −x: nose high is +R_y, front to starboard is −R_z."""
     turn = rotation_z(-side) @ rotation_y(up)
     gaps = {}
@@ -117,7 +120,8 @@ def test_case_28_soft_foot() -> None:
 
 
 def test_schools_of_the_gap() -> None:
-    """4 in: 0.004 and 0.003 in; on a big flange the flat school is the stricter. Marine trade practice (from memory)."""
+    """4 in: 0.004 and 0.003 in; on a big flange the flat school is the stricter. Marine trade practice (from
+    memory)."""
     inch = 0.0254
     assert gap_limits(4 * inch, "by diameter")[0] == pytest.approx(0.004 * inch)
     assert gap_limits(4 * inch, "flat 0.003 in") == pytest.approx((0.003 * inch, 0.004 * inch))
@@ -147,7 +151,8 @@ def test_feet_in_one_place_and_threads_without_pitch() -> None:
 
 
 def test_case_9_shaft_line() -> None:
-    """Coupling (2.20, 0.05), propeller (4.70, −0.36): 9.3136°; an 8° gear leaves 1.3136°, the front 138.9 mm lower over a metre."""
+    """Coupling (2.20, 0.05), propeller (4.70, −0.36): 9.3136°; an 8° gear leaves 1.3136°, the front 138.9 mm lower over
+    a metre."""
     e = shaft_angle(0.41, 2.50)
     assert math.degrees(e) == pytest.approx(9.3136, abs=1e-4)
     assert math.degrees(unit_angle(e, math.radians(8))) == pytest.approx(1.3136, abs=1e-4)
@@ -165,10 +170,16 @@ def test_case_10_packers_through_the_whole_chain() -> None:
         "rear-starboard": (220, 280, 60, -94.63),
     }
     figures = {
-        f"{unit}/placement/flange_station": "2.20 m", f"{unit}/placement/flange_butt_line": "0 mm", f"{unit}/placement/flange_water_line": "50 mm",
-        f"{unit}/placement/propeller_station": "4.70 m", f"{unit}/placement/propeller_water_line": "-360 mm", f"{unit}/drive/down_angle": "8°", f"{unit}/mount/height": "95 mm",
-        f"{unit}/drive/length": "0 mm", f"{unit}/drive/stages/gear": None,
-    }  # fmt: skip
+        f"{unit}/placement/flange_station": "2.20 m",
+        f"{unit}/placement/flange_butt_line": "0 mm",
+        f"{unit}/placement/flange_water_line": "50 mm",
+        f"{unit}/placement/propeller_station": "4.70 m",
+        f"{unit}/placement/propeller_water_line": "-360 mm",
+        f"{unit}/drive/down_angle": "8°",
+        f"{unit}/mount/height": "95 mm",
+        f"{unit}/drive/length": "0 mm",
+        f"{unit}/drive/stages/gear": None,
+    }
     for key, (x, y, z, top) in feet.items():
         p = f"{unit}/mount/points/{key}"
         figures |= {
@@ -192,7 +203,16 @@ def test_case_10_packers_through_the_whole_chain() -> None:
 def test_the_boatyard_opens_align_alone() -> None:
     """Diameter, four gaps, foot distances and nothing else: flats per foot, all four feet, and the soft one."""
     c = "/fits/a/installations/main/align/coupling"
-    figures = {f"{c}/diameter": "4 in", f"{c}/gap_12": "12 thou", f"{c}/gap_3": "8 thou", f"{c}/gap_6": "5 thou", f"{c}/gap_9": "9 thou", f"{c}/front_feet": "36 in", f"{c}/rear_feet": "10 in", f"{c}/thread_pitch": "1.5 mm"}  # fmt: skip
+    figures = {
+        f"{c}/diameter": "4 in",
+        f"{c}/gap_12": "12 thou",
+        f"{c}/gap_3": "8 thou",
+        f"{c}/gap_6": "5 thou",
+        f"{c}/gap_9": "9 thou",
+        f"{c}/front_feet": "36 in",
+        f"{c}/rear_feet": "10 in",
+        f"{c}/thread_pitch": "1.5 mm",
+    }
     soft = {
         f"{c}/under_front_port": "0 mm",
         f"{c}/under_front_starboard": "0 mm",

@@ -27,9 +27,11 @@ POINTS = {
     "LR": np.array([0.60, 0.16, 0.14]),
 }
 NODES = {
-    "UL": np.array([0.8128, -0.20, 0.46]), "UR": np.array([0.8128, 0.20, 0.46]),
-    "LL": np.array([0.8128, -0.20, 0.06]), "LR": np.array([0.8128, 0.20, 0.06]),
-}  # fmt: skip
+    "UL": np.array([0.8128, -0.20, 0.46]),
+    "UR": np.array([0.8128, 0.20, 0.46]),
+    "LL": np.array([0.8128, -0.20, 0.06]),
+    "LR": np.array([0.8128, 0.20, 0.06]),
+}
 
 
 def test_12_turn_matrix() -> None:

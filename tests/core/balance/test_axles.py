@@ -23,7 +23,8 @@ from crooked_keel.core.craft.weighing.functions import warp_of
 from crooked_keel.core.errors import InputError
 from tests.conftest import DEMO_OF, bare, finding, put, value
 
-# W27: bike z 0.52, rider 80 kg at 0.82, 0.95; passenger 70 kg at 1.12, 1.00; wheelbase 1.345 before, 1.405 after the stretch.
+# W27: bike z 0.52, rider 80 kg at 0.82, 0.95; passenger 70 kg at 1.12, 1.00; wheelbase 1.345 before, 1.405 after the
+# stretch.
 SOLO_BEFORE = (1.345, 0.813502, 0.674955)
 SOLO_AFTER = (1.405, 0.826475, 0.674955)
 
@@ -60,7 +61,8 @@ def test_grip_is_never_the_limit_on_a_tall_short_craft() -> None:
 
 
 def test_w29_lean_and_jack() -> None:
-    """CG 18.408 mm off at 471.592 mm: 2.2353°. Engine out, jack at 0.60 and rear wheel at 1.36: 92.316 and 19.684 kg."""
+    """CG 18.408 mm off at 471.592 mm: 2.2353°. Engine out, jack at 0.60 and rear wheel at 1.36: 92.316 and 19.684
+    kg."""
     assert math.degrees(lean_to_balance(0.018408, 0.471592)) == pytest.approx(2.2353, abs=1e-4)
     rear = stand_load(112, 0.733571, 0.60, 1.36)
     assert rear == pytest.approx(19.684, abs=1e-3)
@@ -82,7 +84,12 @@ def test_w15_reactions_before_and_with_the_engine_out() -> None:
 @given(st.floats(50, 2000), st.floats(0.1, 2.2), st.floats(-0.5, 0.5), st.sampled_from([2, 3, 4, 5]))
 def test_reactions_sum_to_the_load_on_any_number_of_wheels(mass: float, x: float, y: float, n: int) -> None:
     """Total and both moments close for two wheels in line, three, four and five supports."""
-    places = {2: [(0.0, 0.0), (1.4, 0.0)], 3: [(0.0, 0.0), (1.9, -0.6), (1.9, 0.6)], 4: [(0.0, -0.6), (0.0, 0.6), (2.2, -0.65), (2.2, 0.65)], 5: [(0.0, -0.6), (0.0, 0.6), (2.2, -0.65), (2.2, 0.65), (1.1, 0.0)]}[n]  # fmt: skip
+    places = {
+        2: [(0.0, 0.0), (1.4, 0.0)],
+        3: [(0.0, 0.0), (1.9, -0.6), (1.9, 0.6)],
+        4: [(0.0, -0.6), (0.0, 0.6), (2.2, -0.65), (2.2, 0.65)],
+        5: [(0.0, -0.6), (0.0, 0.6), (2.2, -0.65), (2.2, 0.65), (1.1, 0.0)],
+    }[n]
     loads = support_reactions(mass, x, y, places)
     assert sum(loads) == pytest.approx(mass)
     assert sum(r * p[0] for r, p in zip(loads, places, strict=True)) == pytest.approx(mass * x, abs=1e-6)
@@ -101,10 +108,17 @@ def test_wheels_in_one_place_or_line(places: list[tuple[float, float]]) -> None:
 
 
 WHEELS = {
-    "/craft/supports/front/station": "0 mm", "/craft/supports/front/water_line": "0 mm", "/craft/supports/front/radius": "260 mm",
-    "/craft/supports/rear/station": "1345 mm", "/craft/supports/rear/water_line": "0 mm", "/craft/supports/rear/radius": "245 mm",
-    "/craft/supports/front/tare": "0 kg", "/craft/supports/rear/tare": "0 kg", "/craft/supports/front/reading": "56.5 kg", "/craft/supports/rear/reading": "85.5 kg",
-}  # fmt: skip
+    "/craft/supports/front/station": "0 mm",
+    "/craft/supports/front/water_line": "0 mm",
+    "/craft/supports/front/radius": "260 mm",
+    "/craft/supports/rear/station": "1345 mm",
+    "/craft/supports/rear/water_line": "0 mm",
+    "/craft/supports/rear/radius": "245 mm",
+    "/craft/supports/front/tare": "0 kg",
+    "/craft/supports/rear/tare": "0 kg",
+    "/craft/supports/front/reading": "56.5 kg",
+    "/craft/supports/rear/reading": "85.5 kg",
+}
 
 
 def test_w26_through_the_whole_chain_with_the_height_by_lifting() -> None:
@@ -148,17 +162,31 @@ def test_a_stretched_frame_moves_wheel_and_split() -> None:
 
 
 def test_port_share_is_that_of_the_corners_as_weighed() -> None:
-    """W30's corners: 188 + 152 of 680 kg to port, 50.000 %; and on three wheels the pair's own readings, 152.0 of 308.5 kg."""
+    """W30's corners: 188 + 152 of 680 kg to port, 50.000 %; and on three wheels the pair's own readings, 152.0 of 308.5
+    kg."""
     wheels = {"lf": (0, -0.645, 188), "rf": (0, 0.645, 176), "lr": (2.31, -0.65, 152), "rr": (2.31, 0.65, 164)}
-    four = put(DEMO_OF["road-vehicle"], {
-        "/craft/layout": "four wheels",
-        "/craft/supports": {
-            k: {"name": k, "role": "front" if k.endswith("f") else "rear", "station": f"{x} m", "butt_line": f"{y} m", "water_line": "0 m", "radius": "290 mm", "reading": f"{r} kg", "tare": "0 kg"}
-            for k, (x, y, r) in wheels.items()
+    four = put(
+        DEMO_OF["road-vehicle"],
+        {
+            "/craft/layout": "four wheels",
+            "/craft/supports": {
+                k: {
+                    "name": k,
+                    "role": "front" if k.endswith("f") else "rear",
+                    "station": f"{x} m",
+                    "butt_line": f"{y} m",
+                    "water_line": "0 m",
+                    "radius": "290 mm",
+                    "reading": f"{r} kg",
+                    "tare": "0 kg",
+                }
+                for k, (x, y, r) in wheels.items()
+            },
         },
-    })  # fmt: skip
+    )
     assert value(assess(four, None), "balance.port-share") == pytest.approx(0.5, abs=1e-4)
-    # Cross as weighed, 48.235 %; a swap moves mass and leaves the warp that the springs hold: loads by statics and that.
+    # Cross as weighed, 48.235 %; a swap moves mass and leaves the warp that the springs hold: loads by statics and
+    # that.
     found = assess(four, "b")
     cross = next(v for v in found.values if v.id == "balance.cross")
     assert cross.before_si == pytest.approx(0.48235, abs=1e-5)

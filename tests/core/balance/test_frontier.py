@@ -1,4 +1,5 @@
-"""Every loading at once: a worked adverse-loading case, scipy's linear program, and random loadings that may never do worse."""
+"""Every loading at once: a worked adverse-loading case, scipy's linear program, and random loadings that may never do
+worse."""
 
 from __future__ import annotations
 
@@ -41,7 +42,8 @@ def test_most_forward_and_most_aft() -> None:
 
 
 def test_the_worst_margin_is_not_at_the_most_forward_cg() -> None:
-    """A sloping limit: −28.857 mm at 700 kg, where the CG is 0.891143; aft 82.182 mm at 550 kg. The items could reach 795 kg."""
+    """A sloping limit: −28.857 mm at 700 kg, where the CG is 0.891143; aft 82.182 mm at 550 kg. The items could reach
+    795 kg."""
     forward = worst_margin(*BASE, ITEMS, LIMITS, "forward", 700)
     assert forward.margin_m == pytest.approx(-0.028857, abs=1e-6)
     assert (forward.at.mass_kg, forward.at.x_m) == (pytest.approx(700), pytest.approx(0.891143, abs=1e-6))
@@ -150,7 +152,8 @@ def test_refusals(item: Item, cap: float, said: str) -> None:
 
 
 def test_of_a_whole_document(project: Project) -> None:
-    """Fit a: a heavy pilot alone with full tanks is worse than any loading that has a name; the amount said to keep the limit does."""
+    """Fit a: a heavy pilot alone with full tanks is worse than any loading that has a name; the amount said to keep the
+    limit does."""
     found = finding(assess(project, "a"), "balance.worst-loading")
     assert found.level == "stop" and found.margin is not None
     named = finding(assess(project, "a"), "balance.cg-forward")

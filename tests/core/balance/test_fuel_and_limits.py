@@ -1,4 +1,5 @@
-"""Burn orders, bending of a wing, envelopes in moments, tales, ways to stand and to find a CG: worked cases computed by hand from statics
+"""Burn orders, bending of a wing, envelopes in moments, tales, ways to stand and to find a CG: worked cases computed by
+hand from statics
 and checked against scipy, shapely and simulation. Standards quoted are from memory."""
 
 from __future__ import annotations
@@ -214,8 +215,9 @@ def test_a_craft_on_its_tail_carries_more_of_it_there() -> None:
 
 def test_w31_hung_twice_and_the_floor_crane() -> None:
     assert cg_from_suspension((0, 0.30), (0.12, -0.05), (0.45, 0.28), (0.10, 0.02)) == (
-        pytest.approx(0.096812, abs=1e-6), pytest.approx(0.017632, abs=1e-6),
-    )  # fmt: skip
+        pytest.approx(0.096812, abs=1e-6),
+        pytest.approx(0.017632, abs=1e-6),
+    )
     with pytest.raises(InputError, match="20°"):
         cg_from_suspension((0, 0.3), (0.1, -0.5), (0.2, 0.3), (0.32, -0.5))
     together = crane_cg(75, 0.55, 150, 1.25)
@@ -229,7 +231,8 @@ def test_w35_least_fuel_of_a_paper_check() -> None:
 
 @pytest.mark.parametrize("shared", [True, False])
 def test_w21_one_scale_for_both_units_nearly_cancels(project: Project, shared: bool) -> None:
-    """What a scale is off moves old and new unit together: as one instrument far less of it is left in the CG than as two."""
+    """What a scale is off moves old and new unit together: as one instrument far less of it is left in the CG than as
+    two."""
     gains: dict[str, Any] = {f"/instruments/{k}": {"name": f"{k} scale", "gain": "1.7 %"} for k in ("one", "two")}
     document = put(project, gains)
     for pointer, instrument in (

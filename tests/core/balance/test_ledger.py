@@ -38,7 +38,8 @@ def body(id: str, mass: float, x: float, y: float = 0.0, z: float = 0.0, sign: i
 
 
 def test_w4_add_and_remove() -> None:
-    """FAA-H-8083-25 ch. 10 (from memory): add 140 lb at 150 to 6860 lb at 80.0 → 81.4; remove 100 at 150 from 6100 at 78.0 → 76.8."""
+    """FAA-H-8083-25 ch. 10 (from memory): add 140 lb at 150 to 6860 lb at 80.0 → 81.4; remove 100 at 150 from 6100 at
+    78.0 → 76.8."""
     assert apply_ledger([body("craft", 6860, 80.0), body("bag", 140, 150)]).station_m == pytest.approx(81.4, abs=1e-9)
     assert apply_ledger([body("craft", 6100, 78.0), body("bag", 100, 150, sign=-1)]).station_m == pytest.approx(
         76.8, abs=0.05

@@ -37,7 +37,8 @@ def test_a_leveller() -> None:
 
 
 def test_slings() -> None:
-    """150 kg on equal legs at 60° from the horizontal: 849.281 N each. Picks −0.3 and 0.5, hook 0.6 up: 1027.891 and 718.054 N."""
+    """150 kg on equal legs at 60° from the horizontal: 849.281 N each. Picks −0.3 and 0.5, hook 0.6 up: 1027.891 and
+    718.054 N."""
     high = math.tan(math.radians(60)) * 0.4
     even = two_leg_sling(150, Point(-0.4, 0), Point(0.4, 0), Point(0, high))
     assert even[:2] == (pytest.approx(849.281, abs=1e-3), pytest.approx(849.281, abs=1e-3))
@@ -88,10 +89,13 @@ def test_line_between_picks() -> None:
 
 def lifted(project: Project, **figures: str) -> Project:
     ways = {"aft": "aft", "up": "up"}
-    return put(project, {
-        f"{UNIT}/lifting/{k}": {"entered": v, "dir": ways[k.rsplit("_", 1)[1]]} if k != "rating" else v
-        for k, v in figures.items()
-    })  # fmt: skip
+    return put(
+        project,
+        {
+            f"{UNIT}/lifting/{k}": {"entered": v, "dir": ways[k.rsplit("_", 1)[1]]} if k != "rating" else v
+            for k, v in figures.items()
+        },
+    )
 
 
 ONE = {"first_aft": "250 mm", "first_up": "300 mm", "rating": "500 kg"}  # CG 245 mm aft, 35 mm up
@@ -130,10 +134,16 @@ def test_nothing_is_said_where_nobody_lifts(project: Project) -> None:
 
 def test_it_works_with_nothing_else_entered() -> None:
     """Mass, CG and one pick of a bare unit."""
-    alone = bare("boat", {
-        f"{UNIT}/mass": "210 kg", f"{UNIT}/cg_aft": {"entered": "300 mm", "dir": "forward"}, f"{UNIT}/cg_up": {"entered": "100 mm", "dir": "up"},
-        f"{UNIT}/lifting/first_aft": {"entered": "320 mm", "dir": "forward"}, f"{UNIT}/lifting/first_up": {"entered": "450 mm", "dir": "up"},
-    })  # fmt: skip
+    alone = bare(
+        "boat",
+        {
+            f"{UNIT}/mass": "210 kg",
+            f"{UNIT}/cg_aft": {"entered": "300 mm", "dir": "forward"},
+            f"{UNIT}/cg_up": {"entered": "100 mm", "dir": "up"},
+            f"{UNIT}/lifting/first_aft": {"entered": "320 mm", "dir": "forward"},
+            f"{UNIT}/lifting/first_up": {"entered": "450 mm", "dir": "up"},
+        },
+    )
     found = finding(assess(alone, "a"), "balance.pick-tilt:main")
     assert found.level == "ok" and found.compared is not None
     assert math.degrees(found.compared.value) == pytest.approx(math.degrees(math.atan(20 / 350)))

@@ -24,9 +24,12 @@ def craft(
     """A craft by an old report, seats and tanks (mass kg, station m), one loading with all of them full."""
     p = apply_operations(Project(name="x"), new_project("aeroplane", "x", "tricycle", "unit", "mm-kg"))
     values: dict[str, Any] = {
-        "/craft/as_found/method": "report", "/craft/as_found/report_mass": f"{empty[0]!r} kg", "/craft/as_found/report_station": f"{empty[1]!r} m",
-        "/craft/limits/envelope": [{"station": f"{x!r} m", "mass": f"{m!r} kg"} for x, m in corners], "/craft/limits/gross": f"{max(m for _, m in corners)!r} kg",
-    }  # fmt: skip
+        "/craft/as_found/method": "report",
+        "/craft/as_found/report_mass": f"{empty[0]!r} kg",
+        "/craft/as_found/report_station": f"{empty[1]!r} m",
+        "/craft/limits/envelope": [{"station": f"{x!r} m", "mass": f"{m!r} kg"} for x, m in corners],
+        "/craft/limits/gross": f"{max(m for _, m in corners)!r} kg",
+    }
     operations: list[dict[str, Any]] = [{"op": "add", "path": k, "value": v} for k, v in values.items()]
     operations += [
         {"op": "remove", "path": q}
@@ -51,8 +54,10 @@ def craft(
             }
         )
     loading = {
-        "name": "all", "loads": {f"s{i}": f"{m!r} kg" for i, (m, _) in enumerate(people)}, "fuel": {f"t{i}": f"{m!r} L" for i, (m, _) in enumerate(tanks)},
-    }  # fmt: skip
+        "name": "all",
+        "loads": {f"s{i}": f"{m!r} kg" for i, (m, _) in enumerate(people)},
+        "fuel": {f"t{i}": f"{m!r} L" for i, (m, _) in enumerate(tanks)},
+    }
     return apply_operations(p, [*operations, {"op": "add", "path": "/loadings/all", "value": loading}])
 
 
@@ -68,7 +73,8 @@ W9 = [(0.86, 400.0), (0.86, 560.0), (0.92, 700.0), (1.09, 700.0), (1.09, 400.0)]
 def search(
     empty: tuple[float, float], people: list[tuple[float, float]], tanks: list[tuple[float, float]]
 ) -> tuple[float, float]:
-    """Worst margins over 4001 states of the burn, limits of W9 by hand; below and above the envelope its nearest mass holds."""
+    """Worst margins over 4001 states of the burn, limits of W9 by hand; below and above the envelope its nearest mass
+    holds."""
     worst_forward = worst_aft = math.inf
     for share in np.linspace(0, 1, 4001):
         m = empty[0] + sum(a for a, _ in people) + share * sum(a for a, _ in tanks)
@@ -80,7 +86,8 @@ def search(
 
 
 def test_w9_worst_margin_is_not_where_the_cg_is_furthest_forward() -> None:
-    """The adverse loading of case W9: pilot and passenger 110 each, wing fuel to 700 kg in all: forward margin −28.857 mm."""
+    """The adverse loading of case W9: pilot and passenger 110 each, wing fuel to 700 kg in all: forward margin −28.857
+    mm."""
     empty, people, tanks = (420.0, 0.90), [(110.0, 0.85), (110.0, 0.85)], [(60.0, 0.98)]
     project = craft(empty, W9, people, tanks)
     assert value(project, "balance.forward-margin") == pytest.approx(-0.028857, abs=5e-7)
@@ -126,7 +133,8 @@ def test_ballast_value_just_touches_the_limit() -> None:
 
 
 def test_w17_margin_tolerance_and_chance_through_the_whole_chain() -> None:
-    """Case W17 as a project: base 789 lb at 12.0 in, old out, new in, lead out; limits 11.0 and 14.0 in on the empty craft."""
+    """Case W17 as a project: base 789 lb at 12.0 in, old out, new in, lead out; limits 11.0 and 14.0 in on the empty
+    craft."""
     project = craft(
         (1.0, 0.3),
         [(11.0 * 0.0254, 1.0), (11.0 * 0.0254, 900.0), (14.0 * 0.0254, 900.0), (14.0 * 0.0254, 1.0)],
@@ -135,9 +143,11 @@ def test_w17_margin_tolerance_and_chance_through_the_whole_chain() -> None:
     )
     figure = lambda text, source: {"entered": text, "source": source}
     edits = [
-        ("/craft/as_found/report_mass", figure("789 lb ±2 lb", "measured")), ("/craft/as_found/report_station", figure("12.0 in ±0.1 in", "measured")),
-        ("/craft/seats/s0/station", figure("0.3 m ±0 mm", "measured")), ("/craft/tanks/t0/station", figure("0.3 m ±0 mm", "measured")),
-    ]  # fmt: skip
+        ("/craft/as_found/report_mass", figure("789 lb ±2 lb", "measured")),
+        ("/craft/as_found/report_station", figure("12.0 in ±0.1 in", "measured")),
+        ("/craft/seats/s0/station", figure("0.3 m ±0 mm", "measured")),
+        ("/craft/tanks/t0/station", figure("0.3 m ±0 mm", "measured")),
+    ]
     operations = [{"op": "replace", "path": p, "value": v} for p, v in edits]
     for key, kind, mass, station in (
         ("old", "removed", "220 lb ±15 lb", "-40 in ±1 in"),
@@ -160,8 +170,13 @@ def test_w17_margin_tolerance_and_chance_through_the_whole_chain() -> None:
 
 def test_chance_without_any_tolerance_cannot_be_said() -> None:
     project = craft((400.0, 0.95), W9, [(0.0, 1.0)], [(1.0, 1.0)])
-    exact = [("/craft/as_found/report_mass", "400 kg"), ("/craft/as_found/report_station", "0.95 m"), ("/craft/seats/s0/station", "1 m"),
-             ("/craft/tanks/t0/station", "1 m"), ("/craft/tanks/t0/density", "1000 kg/m³")]  # fmt: skip
+    exact = [
+        ("/craft/as_found/report_mass", "400 kg"),
+        ("/craft/as_found/report_station", "0.95 m"),
+        ("/craft/seats/s0/station", "1 m"),
+        ("/craft/tanks/t0/station", "1 m"),
+        ("/craft/tanks/t0/density", "1000 kg/m³"),
+    ]
     operations = [{"op": "replace", "path": p, "value": {"entered": t, "source": "computed"}} for p, t in exact]
     made = assess(apply_operations(project, operations), "a")
     chance = next(v for v in made.values if v.id == "balance.chance-inside")

@@ -1,4 +1,5 @@
-"""Documents, not functions: the craft on its wheels at each step, fuel that is stuck, one wheel, a canard, the wing, repeats of a scale.
+"""Documents, not functions: the craft on its wheels at each step, fuel that is stuck, one wheel, a canard, the wing,
+repeats of a scale.
 Expected values are worked here from the figures of the document by statics alone."""
 
 from __future__ import annotations
@@ -56,7 +57,8 @@ def test_steps_begin_with_the_craft_as_found_and_end_with_the_fit(project: Proje
 
 
 def test_the_shorter_way_to_all_out_is_the_same_as_the_longer(project: Project) -> None:
-    """With many rows put in, the sums go forward; with many taken out, back from the finished craft: one step, one result."""
+    """With many rows put in, the sums go forward; with many taken out, back from the finished craft: one step, one
+    result."""
     row = lambda i, kind: {
         "name": f"{kind} {i}",
         "kind": kind,
@@ -77,15 +79,30 @@ def test_the_shorter_way_to_all_out_is_the_same_as_the_longer(project: Project) 
 
 @pytest.mark.parametrize(("reach", "level"), [("6.5 m", "watch"), ("3 m", "ok")])
 def test_a_hand_on_the_far_end_of_a_tricycle(reach: str, level: str) -> None:
-    """380 kg at 0.42 m, wheels at −0.75 and 0.72: 77.6 kg on the nose. 20 kg at 3 m weigh 20·(3 − 0.72)/1.47 = 31 kg there and leave
+    """380 kg at 0.42 m, wheels at −0.75 and 0.72: 77.6 kg on the nose. 20 kg at 3 m weigh 20·(3 − 0.72)/1.47 = 31 kg
+    there and leave
     46; at 6.5 m, 78.6 kg, and lift it."""
     at = lambda x, y: {"station": x, "butt_line": y, "water_line": "0 mm", "tare": "0 kg"}
-    stands = put(bare("aeroplane", layout="tricycle"), {
-        "/craft/supports/nose": {"name": "nose", "role": "nose", "reading": "77.551 kg", **at("-0.75 m", "0 mm")},
-        "/craft/supports/main-port": {"name": "left", "role": "main", "reading": "151.2245 kg", **at("0.72 m", "-1 m")},
-        "/craft/supports/main-starboard": {"name": "right", "role": "main", "reading": "151.2245 kg", **at("0.72 m", "1 m")},
-        "/craft/outline/nose": "-1 m", "/craft/outline/tail": reach,
-    })  # fmt: skip
+    stands = put(
+        bare("aeroplane", layout="tricycle"),
+        {
+            "/craft/supports/nose": {"name": "nose", "role": "nose", "reading": "77.551 kg", **at("-0.75 m", "0 mm")},
+            "/craft/supports/main-port": {
+                "name": "left",
+                "role": "main",
+                "reading": "151.2245 kg",
+                **at("0.72 m", "-1 m"),
+            },
+            "/craft/supports/main-starboard": {
+                "name": "right",
+                "role": "main",
+                "reading": "151.2245 kg",
+                **at("0.72 m", "1 m"),
+            },
+            "/craft/outline/nose": "-1 m",
+            "/craft/outline/tail": reach,
+        },
+    )
     found = finding(assess(stands, None), "balance.engine-out")
     assert found.level == level
     if level == "watch":
@@ -114,11 +131,32 @@ def test_every_layout_starts_with_its_wheels(layout: str) -> None:
 def test_w5_a_canard_on_its_scales() -> None:
     """Nose 38.2 kg far ahead, mains behind the CG: 399.4 kg at 2.62595 m, 3.61 mm to starboard."""
     at = lambda x, y: {"station": x, "butt_line": y, "water_line": "0 mm"}
-    weighed = put(bare("aeroplane", layout="canard"), {
-        "/craft/supports/nose": {"name": "nose", "role": "nose", "reading": "38.2 kg", "tare": "0 kg", **at("-1.10 m", "0 mm")},
-        "/craft/supports/main-port": {"name": "left", "role": "main", "reading": "182.4 kg", "tare": "2.6 kg", **at("3.02 m", "-900 mm")},
-        "/craft/supports/main-starboard": {"name": "right", "role": "main", "reading": "184.0 kg", "tare": "2.6 kg", **at("3.02 m", "900 mm")},
-    })  # fmt: skip
+    weighed = put(
+        bare("aeroplane", layout="canard"),
+        {
+            "/craft/supports/nose": {
+                "name": "nose",
+                "role": "nose",
+                "reading": "38.2 kg",
+                "tare": "0 kg",
+                **at("-1.10 m", "0 mm"),
+            },
+            "/craft/supports/main-port": {
+                "name": "left",
+                "role": "main",
+                "reading": "182.4 kg",
+                "tare": "2.6 kg",
+                **at("3.02 m", "-900 mm"),
+            },
+            "/craft/supports/main-starboard": {
+                "name": "right",
+                "role": "main",
+                "reading": "184.0 kg",
+                "tare": "2.6 kg",
+                **at("3.02 m", "900 mm"),
+            },
+        },
+    )
     found = assess(weighed, None)
     assert value(found, "craft.mass-found") == pytest.approx(399.4)
     assert value(found, "craft.station-found") == pytest.approx(2.62595, abs=1e-5)

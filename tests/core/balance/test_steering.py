@@ -1,4 +1,5 @@
-"""Rake, trail and anti-squat: worked cases, and the geometry turned round. Textbook of motorcycle dynamics (from memory)."""
+"""Rake, trail and anti-squat: worked cases, and the geometry turned round. Textbook of motorcycle dynamics (from
+memory)."""
 
 from __future__ import annotations
 
@@ -61,7 +62,8 @@ def test_the_top_run_touches_both_sprockets_and_lies_above_them(front: float, re
 
 
 def test_the_steepest_hill_is_where_the_front_carries_nothing() -> None:
-    """W27, solo before: L 1.345, x 0.813502, z 0.674955: 38.2°; there the line of the weight goes through the rear contact."""
+    """W27, solo before: L 1.345, x 0.813502, z 0.674955: 38.2°; there the line of the weight goes through the rear
+    contact."""
     angle = steepest_hill(1.345, 0.813502, 0.674955)
     assert math.degrees(angle) == pytest.approx(38.218, abs=1e-2)
     assert 0.674955 * math.tan(angle) == pytest.approx(1.345 - 0.813502)

@@ -26,7 +26,8 @@ def of(project: Project) -> dict[str, Any]:
 
 
 def test_room_is_what_the_space_leaves_round_the_middle() -> None:
-    """By hand: space 540 to 900, pack 260 long with its middle at 690: 20 mm forward, 80 aft; 380 wide, 220 across at 80: 160 to port."""
+    """By hand: space 540 to 900, pack 260 long with its middle at 690: 20 mm forward, 80 aft; 380 wide, 220 across at
+    80: 160 to port."""
     side = of(BIKE)["side"]
     assert side.room("x") == pytest.approx((-0.020, 0.080))
     assert side.room("y") == pytest.approx((-0.160, 0.0))
@@ -62,20 +63,25 @@ def test_a_space_that_is_not_there_is_refused_and_one_that_is_used_cannot_go() -
 
 @given(st.tuples(*[st.floats(-0.5, 0.5)] * 3), st.tuples(*[st.floats(0.05, 0.6)] * 3))
 def test_two_packs_overlap_as_points_tried_at_random_say(shift: tuple[float, ...], size: tuple[float, ...]) -> None:
-    """Two boxes meet exactly where, on every axis, the distance of their middles is less than half of both sizes together."""
+    """Two boxes meet exactly where, on every axis, the distance of their middles is less than half of both sizes
+    together."""
     low = of(BIKE)["low"]
     at = {a: low.middle[a] + d for a, d in zip("xyz", shift, strict=True)}
-    moved = put(BIKE, {
-        **{f"{PACKS}/side/{PLACES[a][0]}": f"{v:.9f} m" for a, v in at.items()},  # type: ignore[index]
-        **{f"{PACKS}/side/{PLACES[a][1]}": f"{s:.9f} m" for a, s in zip("xyz", size, strict=True)},  # type: ignore[index]
-    })  # fmt: skip
+    moved = put(
+        BIKE,
+        {
+            **{f"{PACKS}/side/{PLACES[a][0]}": f"{v:.9f} m" for a, v in at.items()},  # type: ignore[index]
+            **{f"{PACKS}/side/{PLACES[a][1]}": f"{s:.9f} m" for a, s in zip("xyz", size, strict=True)},  # type: ignore[index]
+        },
+    )
     (gap,) = gaps(stowed(set_up(moved, "a").resolved))
     meet = all(abs(d) < (s + low.size[a]) / 2 for a, d, s in zip("xyz", shift, size, strict=True))  # type: ignore[index]
     assert (gap.gap_m < 0) == meet or abs(gap.gap_m) < 1e-6
 
 
 def test_load_indices_are_eighty_steps_to_the_tenfold() -> None:
-    """ISO 3 preferred numbers, on which the table of load indices is built: 45 kg times ten to the power of index over eighty. The table is
+    """ISO 3 preferred numbers, on which the table of load indices is built: 45 kg times ten to the power of index over
+    eighty. The table is
     rounded; no value is further off than two hundredths."""
     assert len(LOADS_KG) == 121 and list(LOADS_KG) == sorted(LOADS_KG)
     for index, kg in enumerate(LOADS_KG):

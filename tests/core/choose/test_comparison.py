@@ -1,4 +1,5 @@
-"""Candidates side by side on the demonstrations: each figure is what its own bench says, and what is missing leaves a candidate unscored."""
+"""Candidates side by side on the demonstrations: each figure is what its own bench says, and what is missing leaves a
+candidate unscored."""
 
 from __future__ import annotations
 
@@ -39,7 +40,8 @@ def test_the_score_is_the_worked_sum_of_its_parts(project: Project) -> None:
     found = compare(project)
     for c in found.candidates[1:]:
         assert c.score == pytest.approx(sum(p.points for p in c.score_parts))
-    # Two candidates: each criterion goes whole to one of them. Power 3, mass 4, cost 2, wait 1, parts 2 of 12: a has power and wait.
+    # Two candidates: each criterion goes whole to one of them. Power 3, mass 4, cost 2, wait 1, parts 2 of 12: a has
+    # power and wait.
     made = rows(project)
     assert made["a"].score == pytest.approx(100 * (3 + 1) / 12) and made["b"].score == pytest.approx(
         100 * (4 + 2 + 2) / 12

@@ -44,11 +44,14 @@ def test_typed_pairs_that_disagree_are_named_with_by_how_much() -> None:
 @pytest.mark.parametrize(
     ("points", "said", "field"),
     [
-        (FOUR[:2], "three points", "curve"), ([FOUR[0], FOUR[2], FOUR[1]], "point 3 is not above", "curve/2/speed"), ([FOUR[0], FOUR[0], FOUR[1]], "point 2 is not above", "curve/1/speed"),
-        ([FOUR[0], Point(600, -1.0, None), Point(700, 5, None)], "point 2 is not above zero", "curve/1/torque"), ([Point(0, 1, None), *FOUR], "above standstill", "curve/0/speed"),
+        (FOUR[:2], "three points", "curve"),
+        ([FOUR[0], FOUR[2], FOUR[1]], "point 3 is not above", "curve/2/speed"),
+        ([FOUR[0], FOUR[0], FOUR[1]], "point 2 is not above", "curve/1/speed"),
+        ([FOUR[0], Point(600, -1.0, None), Point(700, 5, None)], "point 2 is not above zero", "curve/1/torque"),
+        ([Point(0, 1, None), *FOUR], "above standstill", "curve/0/speed"),
         ([FOUR[0], Point(600, None, None), Point(700, 5, None)], "its torque or its power", ""),
     ],
-)  # fmt: skip
+)
 def test_a_curve_that_is_none_is_refused_at_its_point(points: list[Point], said: str, field: str) -> None:
     with pytest.raises(InputError, match=said) as bad:
         check_curve(points)
@@ -79,7 +82,8 @@ def test_the_peak_is_the_greatest_of_a_fine_search() -> None:
 
 
 def test_c2_lapse_against_the_standard_atmosphere_of_ambiance() -> None:
-    """σ and what a naturally aspirated unit keeps at 2 438.4, 3 048, 4 876.8 and 6 000 m. ambiance takes geometric heights."""
+    """σ and what a naturally aspirated unit keeps at 2 438.4, 3 048, 4 876.8 and 6 000 m. ambiance takes geometric
+    heights."""
     for height, sigma, kept in (
         (2438.4, 0.78602, 0.75777),
         (3048, 0.73848, 0.70396),

@@ -67,8 +67,21 @@ def test_the_field_is_covered() -> None:
     """At least two dozen units, of every kind and layout that the document knows."""
     assert len(SHELF) >= 24
     assert {u.unit.kind for u in SHELF.values()} == {"four-stroke", "two-stroke", "diesel", "turbine", "electric"}
-    assert {u.unit.layout for u in SHELF.values()} >= {"single", "in line", "vee", "flat", "radial", "rotor", "swing unit"}  # fmt: skip
-    assert {u.unit.breathing for u in SHELF.values()} >= {"naturally aspirated", "turbocharged", "flat rated", "electric"}  # fmt: skip
+    assert {u.unit.layout for u in SHELF.values()} >= {
+        "single",
+        "in line",
+        "vee",
+        "flat",
+        "radial",
+        "rotor",
+        "swing unit",
+    }
+    assert {u.unit.breathing for u in SHELF.values()} >= {
+        "naturally aspirated",
+        "turbocharged",
+        "flat rated",
+        "electric",
+    }
     assert {u.unit.condition for u in SHELF.values()} >= {"dry", "wet", "ready to run"}
     assert sum(len(u.drive.stages) > 0 for u in SHELF.values()) >= 12
     assert any(u.packs for u in SHELF.values())
@@ -84,7 +97,8 @@ def test_each_unit_says_what_it_must_and_agrees_with_itself(key: str) -> None:
 
 @pytest.mark.parametrize("key", IDS)
 def test_figures_are_plausible(key: str) -> None:
-    """Common practice, no source: 0.2 to 6 kW for a kilogram; petrol 280 to 450 g/kWh, diesel 200 to 280, small turbines 400 to 600; heat into
+    """Common practice, no source: 0.2 to 6 kW for a kilogram; petrol 280 to 450 g/kWh, diesel 200 to 280, small
+    turbines 400 to 600; heat into
     a coolant at most the power itself; the CG lies inside the envelope."""
     u = SHELF[key].unit
     assert u.mass is not None and u.power is not None
@@ -105,13 +119,55 @@ def test_figures_are_plausible(key: str) -> None:
     ("operations", "at", "words"),
     [
         ([("remove", "/unit/condition", None)], "/unit/condition", "without its condition"),
-        ([("replace", "/unit/curve", [{"speed": "2000 rpm", "torque": "90 N·m"}, {"speed": "1900 rpm", "torque": "90 N·m"}, {"speed": "2200 rpm", "torque": "9 N·m"}])], "/unit/curve/1/speed", "not above"),
-        ([("replace", "/unit/curve", [{"speed": "2000 rpm", "torque": "90 N·m"}, {"speed": "2100 rpm", "torque": "0 N·m"}, {"speed": "2200 rpm", "torque": "9 N·m"}])], "/unit/curve/1/torque", "not above zero"),
-        ([("replace", "/unit/curve", [{"speed": "2000 rpm", "torque": "90 N·m"}, {"speed": "2100 rpm"}, {"speed": "2200 rpm", "torque": "9 N·m"}])], "/unit/curve", "torque or its power"),
+        (
+            [
+                (
+                    "replace",
+                    "/unit/curve",
+                    [
+                        {"speed": "2000 rpm", "torque": "90 N·m"},
+                        {"speed": "1900 rpm", "torque": "90 N·m"},
+                        {"speed": "2200 rpm", "torque": "9 N·m"},
+                    ],
+                )
+            ],
+            "/unit/curve/1/speed",
+            "not above",
+        ),
+        (
+            [
+                (
+                    "replace",
+                    "/unit/curve",
+                    [
+                        {"speed": "2000 rpm", "torque": "90 N·m"},
+                        {"speed": "2100 rpm", "torque": "0 N·m"},
+                        {"speed": "2200 rpm", "torque": "9 N·m"},
+                    ],
+                )
+            ],
+            "/unit/curve/1/torque",
+            "not above zero",
+        ),
+        (
+            [
+                (
+                    "replace",
+                    "/unit/curve",
+                    [
+                        {"speed": "2000 rpm", "torque": "90 N·m"},
+                        {"speed": "2100 rpm"},
+                        {"speed": "2200 rpm", "torque": "9 N·m"},
+                    ],
+                )
+            ],
+            "/unit/curve",
+            "torque or its power",
+        ),
         ([("replace", "/unit/curve", [{"speed": "2000 rpm", "torque": "90 N·m"}])], "/unit/curve", "three points"),
         ([("add", "/unit/ratings/rating-1/lasts", "5 min")], "/unit/ratings/rating-1/limit", "no limit, and a time"),
     ],
-)  # fmt: skip
+)
 def test_what_is_refused(operations: list[tuple[str, str, Any]], at: str, words: str) -> None:
     odd = apply_to(SLED, [{"op": o, "path": p, "value": v} for o, p, v in operations], "point")
     with pytest.raises(InputError, match=words) as refused:
@@ -121,8 +177,16 @@ def test_what_is_refused(operations: list[tuple[str, str, Any]], at: str, words:
 
 @pytest.mark.parametrize(
     ("path", "value"),
-    [("/unit/cylinders", "0"), ("/unit/mass", "-3 kg"), ("/unit/kind", "steam"), ("/unit/consumption", "0 g/kWh"), ("/unit/power", "12 N·m"), ("/unit/speed", "1 rpm"), ("/unit/mass/si", 3)],
-)  # fmt: skip
+    [
+        ("/unit/cylinders", "0"),
+        ("/unit/mass", "-3 kg"),
+        ("/unit/kind", "steam"),
+        ("/unit/consumption", "0 g/kWh"),
+        ("/unit/power", "12 N·m"),
+        ("/unit/speed", "1 rpm"),
+        ("/unit/mass/si", 3),
+    ],
+)
 def test_no_edit_brings_in_what_cannot_be(path: str, value: Any) -> None:
     with pytest.raises(InputError) as refused:
         apply_to(SLED, [{"op": "replace", "path": path, "value": value}], "point")
@@ -145,12 +209,15 @@ def test_a_file_of_units_comes_back_the_same() -> None:
         ('{"units": {}}', "not a file of units"),
         ('{"schema_version": 99, "units": {}}', "newer version"),
         ('{"schema_version": 3, "units": {"a": {"unit": {"name": "x"}}, "a": {}}}', "twice"),
-        ('{"schema_version": 3, "units": {"a": {"unit": {"name": "x", "mass": {"entered": "3 kg", "si": 4.0}}}}}', "disagrees"),
+        (
+            '{"schema_version": 3, "units": {"a": {"unit": {"name": "x", "mass": {"entered": "3 kg", "si": 4.0}}}}}',
+            "disagrees",
+        ),
         ('{"schema_version": 3, "units": {"a": {"unit": {"name": "x", "cylinders": NaN}}}}', "not a number"),
         ('{"schema_version": 3, "units": {"a": {}}}', "required"),
         ('{"schema_version": 3, "units": {"../A b": {"unit": {"name": "x"}}}}', "an id is small letters"),
     ],
-)  # fmt: skip
+)
 def test_a_file_that_is_wrong_is_refused_whole(text: str, words: str) -> None:
     with pytest.raises(InputError, match=words):
         load_library(text)
@@ -162,9 +229,15 @@ def test_a_file_that_is_wrong_is_refused_whole(text: str, words: str) -> None:
 @pytest.mark.parametrize(
     ("point", "comma"),
     [
-        ("71.5 kg", "71,5 kg"), (".062 in", ",062 in"), ("1,234.5 kg", "1.234,5 kg"), ("43 1/4 in", "43 1/4 in"), ("12 lb. 6 oz.", "12 lb. 6 oz."), ("0.5 mm", "0,5 mm"), ("2350 rpm", "2350 rpm"),
+        ("71.5 kg", "71,5 kg"),
+        (".062 in", ",062 in"),
+        ("1,234.5 kg", "1.234,5 kg"),
+        ("43 1/4 in", "43 1/4 in"),
+        ("12 lb. 6 oz.", "12 lb. 6 oz."),
+        ("0.5 mm", "0,5 mm"),
+        ("2350 rpm", "2350 rpm"),
     ],
-)  # fmt: skip
+)
 def test_the_other_decimal_mark(point: str, comma: str) -> None:
     assert restyled({"mass": {"entered": point}}, "point", "comma") == {"mass": {"entered": comma}}
     assert restyled([{"entered": comma}], "comma", "point") == [{"entered": point}]
@@ -204,7 +277,13 @@ def test_turning_a_unit_is_a_half_turn_about_the_vertical(key: str) -> None:
 
 def test_a_unit_that_lay_aft_of_its_flange_lies_ahead_of_it_in_a_boat() -> None:
     project = DEMO_OF["boat"]
-    unit = next(iter(made(project, "inline-four-sled-engine-998-cc").fits["inline-four-sled-engine-998-cc"].installations.values())).unit  # fmt: skip
+    unit = next(
+        iter(
+            made(project, "inline-four-sled-engine-998-cc")
+            .fits["inline-four-sled-engine-998-cc"]
+            .installations.values()
+        )
+    ).unit
     assert SLED.unit.cg_aft is not None and SLED.unit.cg_aft.along_m > 0
     assert unit.cg_aft is not None and unit.cg_aft.along_m == -SLED.unit.cg_aft.along_m
     assert unit.turns == "anticlockwise" and unit.ports.exhaust.side == "starboard"
@@ -217,7 +296,16 @@ def test_a_unit_that_lay_aft_of_its_flange_lies_ahead_of_it_in_a_boat() -> None:
 
 
 @pytest.mark.parametrize("kind", KIND_IDS)
-@pytest.mark.parametrize("key", ["inline-four-sled-engine-998-cc", "axial-motor-70-kw", "four-cylinder-marine-diesel-74-kw", "liquid-cooled-single-390-cc", "shaft-motor-for-boats-9-5-kw"])  # fmt: skip
+@pytest.mark.parametrize(
+    "key",
+    [
+        "inline-four-sled-engine-998-cc",
+        "axial-motor-70-kw",
+        "four-cylinder-marine-diesel-74-kw",
+        "liquid-cooled-single-390-cc",
+        "shaft-motor-for-boats-9-5-kw",
+    ],
+)
 def test_a_fit_is_made_in_every_kind_and_asks_for_what_it_lacks(kind: str, key: str) -> None:
     project = DEMO_OF[kind]
     after = made(project, key)
@@ -286,7 +374,9 @@ def test_on_the_road_the_final_chain_stays_behind_the_units_own_stages() -> None
     assert [k for k, _ in sorted(stages.items(), key=lambda s: s[1].rank)] == ["primary", "chain"]
     assert "chains and belts outside the unit" in new_fit(DEMO_OF["motorcycle"], "x", SLED).stays
     # In an aeroplane a belt is the unit's reduction: it goes with it.
-    assert not new_fit(made(DEMO_OF["aeroplane"], "outrunner-45-kw"), "x", SLED).stays.count("chains and belts outside the unit")  # fmt: skip
+    assert not new_fit(made(DEMO_OF["aeroplane"], "outrunner-45-kw"), "x", SLED).stays.count(
+        "chains and belts outside the unit"
+    )
 
 
 # -- one unit in another's place -------------------------------------------------------------------------------------
@@ -299,7 +389,9 @@ def test_switching_keeps_what_holds_and_says_what_does_not() -> None:
     after = apply_operations(project, wish.operations)
     was, now = project.fits["b"].installations["main"], after.fits["b"].installations["main"]
     assert now.unit.origin == key and now.placement == was.placement and now.wheel == was.wheel
-    assert now.drive.stages["chain"] == was.drive.stages["chain"].model_copy(update={"rank": now.drive.stages["chain"].rank})  # fmt: skip
+    assert now.drive.stages["chain"] == was.drive.stages["chain"].model_copy(
+        update={"rank": now.drive.stages["chain"].rank}
+    )
     assert now.drive.stages["primary"].ratio is not None and now.drive.stages["primary"].ratio.si == 1.68
     assert len(now.drive.gears) == 6 and now.align == type(now.align)()
     assert now.mount.mass == was.mount.mass and set(now.mount.points) == set(SHELF[key].mount.points)
@@ -312,7 +404,11 @@ def test_switching_keeps_what_holds_and_says_what_does_not() -> None:
 def test_switching_takes_out_what_hung_on_the_old_one_and_keeps_what_was_paid() -> None:
     project = made(DEMO_OF["aeroplane"], "inline-four-sled-engine-998-cc")
     fit_id = "inline-four-sled-engine-998-cc"
-    own = {"op": "add", "path": f"/fits/{fit_id}/ledger/cowl", "value": {"name": "New cowl", "kind": "installed", "mass": "4 kg"}}  # fmt: skip
+    own = {
+        "op": "add",
+        "path": f"/fits/{fit_id}/ledger/cowl",
+        "value": {"name": "New cowl", "kind": "installed", "mass": "4 kg"},
+    }
     project = apply_operations(project, [own])
     after = made(project, "two-rotors-1-3-l-geared", fit_id, SLED).fits[fit_id]
     names = {r.name for r in after.ledger.values()}
@@ -322,7 +418,10 @@ def test_switching_takes_out_what_hung_on_the_old_one_and_keeps_what_was_paid() 
     assert after.name == "two rotors, 1.3 L, geared"
     paid = apply_operations(project, [{"op": "add", "path": f"/fits/{fit_id}/money/unit-1/spent", "value": "500"}])
     kept = made(paid, "two-rotors-1-3-l-geared", fit_id, SLED).fits[fit_id]
-    assert sorted(m.name for m in kept.money.values()) == ["inline-four sled engine, 998 cc", "two rotors, 1.3 L, geared"]  # fmt: skip
+    assert sorted(m.name for m in kept.money.values()) == [
+        "inline-four sled engine, 998 cc",
+        "two rotors, 1.3 L, geared",
+    ]
 
 
 def test_switching_there_and_back_gives_the_same_unit_and_drive() -> None:
@@ -339,7 +438,10 @@ def test_switching_there_and_back_gives_the_same_unit_and_drive() -> None:
 def test_packs_stay_between_motors_that_bring_none_and_go_with_an_engine() -> None:
     project = DEMO_OF["motorcycle"]
     motor = into_fit(project, "a", "axial-motor-70-kw", SHELF["axial-motor-70-kw"], None)
-    assert apply_operations(project, motor.operations).fits["a"].installations["main"].packs == project.fits["a"].installations["main"].packs  # fmt: skip
+    assert (
+        apply_operations(project, motor.operations).fits["a"].installations["main"].packs
+        == project.fits["a"].installations["main"].packs
+    )
     assert "the packs" in motor.stays and any("voltage" in w for w in motor.again)
     engine = into_fit(project, "a", "x", SHELF["triple-890-cc-six-gears"], None)
     assert not apply_operations(project, engine.operations).fits["a"].installations["main"].packs
@@ -356,7 +458,8 @@ def test_what_swings_and_what_hangs_on_a_face_is_looked_at_again() -> None:
 
 @pytest.mark.parametrize("kind", KIND_IDS)
 def test_no_unit_breaks_any_fit(kind: str) -> None:
-    """Every unit as a new fit, and in the place of that of another: all that follows can be assessed, and nothing else is touched."""
+    """Every unit as a new fit, and in the place of that of another: all that follows can be assessed, and nothing else
+    is touched."""
     project = DEMO_OF[kind]
     for key, shelf in SHELF.items():
         new = new_fit(project, key, shelf)
@@ -393,7 +496,8 @@ def test_what_is_taken_out_knows_nothing_of_its_craft(kind: str) -> None:
 
 
 def test_the_final_chain_stays_with_the_craft() -> None:
-    """Kept from a motorcycle, a unit has its primary gear and not the chain; another unit in its place leaves the chain where it is."""
+    """Kept from a motorcycle, a unit has its primary gear and not the chain; another unit in its place leaves the chain
+    where it is."""
     bike = DEMO_OF["motorcycle"]
     for key, stages in (("mid-motor-35-kw", set()), ("parallel-twin-850-cc", {"primary"})):
         assert set(SHELF[key].drive.stages) == stages
@@ -429,9 +533,26 @@ def test_fuel_and_heat_stand_beside_those_of_the_old_unit() -> None:
 
 
 def test_the_curve_of_a_motor_may_be_that_of_its_peak() -> None:
-    """21 kW that last and 35 kW for a minute at one speed: a curve that agrees with either is no contradiction, one between is."""
+    """21 kW that last and 35 kW for a minute at one speed: a curve that agrees with either is no contradiction, one
+    between is."""
     unit = SHELF["mid-motor-35-kw"]
-    level = lambda torque: next(f.level for f in alone(apply_to(unit, [{"op": "replace", "path": "/unit/curve", "value": [{"speed": f"{n} rpm", "torque": f"{torque} N·m"} for n in (500, 2500, 5000)]}], "point")).findings if f.rule == "choose.curve")  # fmt: skip
+    level = lambda torque: next(
+        f.level
+        for f in alone(
+            apply_to(
+                unit,
+                [
+                    {
+                        "op": "replace",
+                        "path": "/unit/curve",
+                        "value": [{"speed": f"{n} rpm", "torque": f"{torque} N·m"} for n in (500, 2500, 5000)],
+                    }
+                ],
+                "point",
+            )
+        ).findings
+        if f.rule == "choose.curve"
+    )
     at = 4800 * np.pi / 30
     assert level(round(21e3 / at, 2)) == level(round(35e3 / at, 2)) == "ok"
     assert level(round(28e3 / at, 2)) == "stop"
@@ -442,7 +563,14 @@ def test_the_curve_of_a_motor_may_be_that_of_its_peak() -> None:
 
 def test_two_scales_and_a_plank_without_any_craft() -> None:
     """Levers by hand: 40 kg at 100 mm and 60 kg at 600 mm aft of the flange balance at 400 mm, 100 kg."""
-    scales = {"first_at": "100 mm", "first_reading": "42 kg", "first_tare": "2 kg", "second_at": "600 mm", "second_reading": "61 kg", "second_tare": "1 kg"}  # fmt: skip
+    scales = {
+        "first_at": "100 mm",
+        "first_reading": "42 kg",
+        "first_tare": "2 kg",
+        "second_at": "600 mm",
+        "second_reading": "61 kg",
+        "second_tare": "1 kg",
+    }
     bare_unit = load_unit({"unit": {"name": "x", "kind": "diesel", "condition": "wet", "on_scales": scales}})
     (said,) = (f for f in alone(bare_unit).findings if f.rule == "balance.unit-on-scales")
     assert said.level == "watch"
@@ -466,7 +594,9 @@ def test_the_peak_of_a_unit_taken_for_what_lasts_has_its_way_out() -> None:
 def test_what_is_taken_over_keeps_its_doubt() -> None:
     """A rating with its ± is taken as the rated power with that ±, not as if it were exact."""
     unit = SHELF["classic-vee-eight-inboard-5-2-l"]
-    doubtful = apply_to(unit, [{"op": "replace", "path": "/unit/ratings/rating-1/power", "value": "137.1 kW ±4 kW measured"}], "point")  # fmt: skip
+    doubtful = apply_to(
+        unit, [{"op": "replace", "path": "/unit/ratings/rating-1/power", "value": "137.1 kW ±4 kW measured"}], "point"
+    )
     (offer,) = alone(doubtful).offers
     power = apply_to(doubtful, [o.model_dump() for o in offer.operations], "point").unit.power
     assert power is not None and power.plus_minus is not None and power.plus_minus.si == 4000.0

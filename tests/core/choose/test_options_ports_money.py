@@ -12,12 +12,18 @@ from crooked_keel.core.choose.ports.functions import KINDS, Attribute, Kind, com
 from crooked_keel.core.errors import InputError
 
 W24 = {
-    "A": {"power": 60e3, "mass": 95, "cost": 9000, "wait": 30, "parts": 4}, "B": {"power": 75e3, "mass": 118, "cost": 7000, "wait": 14, "parts": 5},
-    "C": {"power": 52e3, "mass": 70, "cost": 12000, "wait": 90, "parts": 2}, "D": {"power": 80e3, "mass": 150, "cost": 6000, "wait": 7, "parts": 5},
-}  # fmt: skip
+    "A": {"power": 60e3, "mass": 95, "cost": 9000, "wait": 30, "parts": 4},
+    "B": {"power": 75e3, "mass": 118, "cost": 7000, "wait": 14, "parts": 5},
+    "C": {"power": 52e3, "mass": 70, "cost": 12000, "wait": 90, "parts": 2},
+    "D": {"power": 80e3, "mass": 150, "cost": 6000, "wait": 7, "parts": 5},
+}
 WEIGHTS = [
-    Criterion("power", 3, "more", least=50e3), Criterion("mass", 4, "less", most=130), Criterion("cost", 2, "less"), Criterion("wait", 1, "less"), Criterion("parts", 2, "more"),
-]  # fmt: skip
+    Criterion("power", 3, "more", least=50e3),
+    Criterion("mass", 4, "less", most=130),
+    Criterion("cost", 2, "less"),
+    Criterion("wait", 1, "less"),
+    Criterion("parts", 2, "more"),
+]
 
 
 def test_w24_hard_limits_first_then_the_score() -> None:
@@ -28,7 +34,8 @@ def test_w24_hard_limits_first_then_the_score() -> None:
 
 
 def test_the_turning_point_is_where_the_first_place_really_changes() -> None:
-    """At each share said the first two are equal; a little beyond it the other leads, a little short of it the first."""
+    """At each share said the first two are equal; a little beyond it the other leads, a little short of it the
+    first."""
     turns = turning_points(W24, WEIGHTS)
     assert {t.criterion for t in turns} >= {"mass"}
     total = sum(c.weight for c in WEIGHTS)
@@ -76,9 +83,13 @@ def kind(key: str, *attributes: Attribute) -> Kind:
 
 def test_w41_ports_by_what_comes_of_them() -> None:
     kinds = (
-        kind("raw_water", Attribute("hose", "hose", adaptable=True)), kind("rotation", Attribute("turns", "turns")), kind("gear_cooler", Attribute("present", "present"), Attribute("hose", "hose")),
-        kind("mount", Attribute("bolts", "bolts"), Attribute("along", "spacing", 0.5e-3)), kind("vacuum", Attribute("present", "present")), kind("nothing", Attribute("x", "x")),
-    )  # fmt: skip
+        kind("raw_water", Attribute("hose", "hose", adaptable=True)),
+        kind("rotation", Attribute("turns", "turns")),
+        kind("gear_cooler", Attribute("present", "present"), Attribute("hose", "hose")),
+        kind("mount", Attribute("bolts", "bolts"), Attribute("along", "spacing", 0.5e-3)),
+        kind("vacuum", Attribute("present", "present")),
+        kind("nothing", Attribute("x", "x")),
+    )
     old = {
         "raw_water": {"hose": 0.03175},
         "rotation": {"turns": "clockwise"},
@@ -94,8 +105,12 @@ def test_w41_ports_by_what_comes_of_them() -> None:
     }
     rows = compare_interfaces(old, new, kinds)
     assert [(r.kind.key, r.status) for r in rows] == [
-        ("raw_water", "adapter"), ("rotation", "change"), ("gear_cooler", "unmeasured"), ("mount", "same"), ("vacuum", "missing"),
-    ]  # fmt: skip
+        ("raw_water", "adapter"),
+        ("rotation", "change"),
+        ("gear_cooler", "unmeasured"),
+        ("mount", "same"),
+        ("vacuum", "missing"),
+    ]
     assert [r.status for r in compare_interfaces(new, old, kinds)][-1] == "new"
 
 
@@ -116,8 +131,11 @@ def test_one_attribute_that_cannot_be_adapted_makes_it_a_change() -> None:
 
 
 LINES = [
-    Line("unit", 4000, 4200, 4200, True, 0, "2026-W49"), Line("gear", 900, 1100, 300, False, 6 * 604800, "2026-W50"), Line("hoses", 200, 0, 260, False, 604800), Line("paint", 150, week="2026-W49"),
-]  # fmt: skip
+    Line("unit", 4000, 4200, 4200, True, 0, "2026-W49"),
+    Line("gear", 900, 1100, 300, False, 6 * 604800, "2026-W50"),
+    Line("hoses", 200, 0, 260, False, 604800),
+    Line("paint", 150, week="2026-W49"),
+]
 
 
 def test_money_by_hand() -> None:

@@ -100,7 +100,8 @@ def test_w30_height_of_a_car_by_lifting_the_front() -> None:
 
 @given(st.floats(0.3, 0.9), st.floats(0.35, 0.7), st.floats(0.2, 0.6))
 def test_lifting_either_end_finds_the_same_height(x: float, z: float, lift: float) -> None:
-    """Forward by rigid-body statics: turn the craft, take moments, and read the scale; both ends give the height back."""
+    """Forward by rigid-body statics: turn the craft, take moments, and read the scale; both ends give the height
+    back."""
     base, rf, rr, m = 1.4, 0.28, 0.31, 180.0
     for end in ("front", "rear"):
         at, front, rear = (x, rf, rr) if end == "front" else (base - x, rr, rf)
@@ -153,7 +154,8 @@ def test_a_craft_off_level() -> None:
 
 @given(st.floats(-4.9, 4.9), st.floats(0.1, 1.5), st.floats(0.1, 1.3))
 def test_scales_under_a_tilted_craft(pitch_deg: float, height: float, x: float) -> None:
-    """A stick with its CG at (x, height) over two axles 1.4 m apart, tilted, the forces plumb: lever arms from scratch."""
+    """A stick with its CG at (x, height) over two axles 1.4 m apart, tilted, the forces plumb: lever arms from
+    scratch."""
     turn, base, mass = math.radians(pitch_deg), 1.4, 300.0
     across = x * math.cos(turn) + height * math.sin(turn)  # nose up: what is high goes aft
     rear = mass * across / (base * math.cos(turn))

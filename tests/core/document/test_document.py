@@ -95,10 +95,13 @@ def test_refusals_name_the_pointer(op: str, path: str, value: Any, said: str) ->
 
 def test_all_or_nothing() -> None:
     with pytest.raises(InputError):
-        apply_operations(DEMO, [
-            {"op": "replace", "path": "/name", "value": "changed"},
-            {"op": "replace", "path": "/craft/limits/gross", "value": "nonsense"},
-        ])  # fmt: skip
+        apply_operations(
+            DEMO,
+            [
+                {"op": "replace", "path": "/name", "value": "changed"},
+                {"op": "replace", "path": "/craft/limits/gross", "value": "nonsense"},
+            ],
+        )
     assert DEMO.name == "Lapwing"
 
 
@@ -135,7 +138,7 @@ def without(mutate: Any) -> str:
         ('{"schema_version": 1, "name": NaN}', "not a number"),
         (without(lambda r: r["craft"]["limits"]["gross"].pop("entered")), "a text with its unit"),
     ],
-)  # fmt: skip
+)
 def test_files_that_cannot_be_used(text: str, said: str) -> None:
     with pytest.raises(InputError, match=said):
         load(text)

@@ -29,7 +29,8 @@ RPM, P = math.pi / 30, 0.015875
 
 
 def test_c19_sprockets_and_chain() -> None:
-    """14/42 teeth of 5/8 in chain: 71.342 and 212.431 mm; 550 mm centres 97.865 links; 98 links 551.08 mm; wrap 165.26°; ripple 2.507 %."""
+    """14/42 teeth of 5/8 in chain: 71.342 and 212.431 mm; 550 mm centres 97.865 links; 98 links 551.08 mm; wrap
+    165.26°; ripple 2.507 %."""
     a, b = sprocket_pitch_diameter(P, 14), sprocket_pitch_diameter(P, 42)
     assert (a * 1000, b * 1000) == pytest.approx((71.342, 212.431), abs=1e-3)
     assert chain_links(0.550, P, 14, 42) == pytest.approx(97.865, abs=1e-3)
@@ -105,7 +106,8 @@ def test_pack_power_is_volts_times_amperes() -> None:
 
 
 def test_c10_chain_pull() -> None:
-    """60 N·m, 2.9 and 2.75: 12533.6 N on 15 teeth; traction 0.9 × 1300 N on 310 mm and 45 teeth governs with 3187.5 N."""
+    """60 N·m, 2.9 and 2.75: 12533.6 N on 15 teeth; traction 0.9 × 1300 N on 310 mm and 45 teeth governs with 3187.5
+    N."""
     small, large = sprocket_pitch_diameter(P, 15), sprocket_pitch_diameter(P, 45)
     assert small * 1000 == pytest.approx(76.353, abs=2e-3)
     assert chain_pull(60 * 2.9 * 2.75, small) == pytest.approx(12533.6, abs=0.5)

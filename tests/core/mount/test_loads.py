@@ -44,9 +44,17 @@ def test_c1_limit_torque() -> None:
 
 @pytest.mark.parametrize(
     ("kind", "cylinders", "factor"),
-    [("four-stroke", 1, 8), ("four-stroke", 2, 4), ("four-stroke", 3, 3), ("four-stroke", 4, 2), ("four-stroke", 5, 1.33),
-     ("two-stroke", 1, 6), ("two-stroke", 2, 3), ("two-stroke", 3, 2)],
-)  # fmt: skip
+    [
+        ("four-stroke", 1, 8),
+        ("four-stroke", 2, 4),
+        ("four-stroke", 3, 3),
+        ("four-stroke", 4, 2),
+        ("four-stroke", 5, 1.33),
+        ("two-stroke", 1, 6),
+        ("two-stroke", 2, 3),
+        ("two-stroke", 3, 2),
+    ],
+)
 def test_torque_factors(kind: str, cylinders: int, factor: float) -> None:
     """14 CFR 23.361(c) before amendment 64 and CS-VLA 361 (from memory)."""
     assert torque_factor(kind, cylinders) == factor
@@ -90,7 +98,8 @@ def c3_wrench(n: tuple[float, float, float], torque: float, thrust: float, gyro:
 
 
 def test_c3_pull_up_wrench_and_reactions() -> None:
-    """110 kg, 75 kW at 2400 rpm four-cylinder (limit torque 596.831), thrust 2200 N at z 0.03, n 3.8; four equal springs."""
+    """110 kg, 75 kW at 2400 rpm four-cylinder (limit torque 596.831), thrust 2200 N at z 0.03, n 3.8; four equal
+    springs."""
     torque = limit_engine_torque(2.0, 75000, 2400 * RPM)
     assert torque == pytest.approx(596.831, abs=5e-4)
     w = c3_wrench((0, 0, 3.8), torque, 2200)

@@ -25,7 +25,10 @@ from tests.conftest import DEMO_OF, KIND_IDS, finding, put, value
 G0 = 9.80665
 UP, ALONG = np.array([0, 0, 1.0]), np.array([1.0, 0, 0])
 # C11: port-front, starboard-front, starboard-aft, port-aft; k up 2.0e5, fore and aft 6.0e5, athwart 1.5e5 N/m.
-FEET = [MountSpring(n, np.array(p), UP, 2.0e5, 6.0e5, 1.5e5) for n, p in (("pf", (-0.38, -0.28, 0)), ("sf", (-0.38, 0.28, 0)), ("sa", (0.32, 0.28, 0)), ("pa", (0.32, -0.28, 0)))]  # fmt: skip
+FEET = [
+    MountSpring(n, np.array(p), UP, 2.0e5, 6.0e5, 1.5e5)
+    for n, p in (("pf", (-0.38, -0.28, 0)), ("sf", (-0.38, 0.28, 0)), ("sa", (0.32, 0.28, 0)), ("pa", (0.32, -0.28, 0)))
+]
 CG = np.array([0, 0.01, 0.12])
 SHAFT = shaft_direction(np.radians(10))
 
@@ -114,7 +117,8 @@ def test_shocks_that_hold_nothing() -> None:
 
 
 def test_c8_motor_on_a_face() -> None:
-    """80 lb, 7 in out: 63.27 N·m at 1 g, 189.81 in a 3 g bump; six bolts on 320 mm; the third point 300 mm from the face."""
+    """80 lb, 7 in out: 63.27 N·m at 1 g, 189.81 in a 3 g bump; six bolts on 320 mm; the third point 300 mm from the
+    face."""
     mass, arm = 36.287, 7 * 0.0254
     assert face_moment(1, mass, arm) == pytest.approx(63.27, abs=5e-3)
     assert face_moment(3, mass, arm) == pytest.approx(189.81, abs=0.01)

@@ -1,4 +1,5 @@
-"""What is kept between assessments: never another answer than from nothing, and only what an edit touches is made anew."""
+"""What is kept between assessments: never another answer than from nothing, and only what an edit touches is made
+anew."""
 
 from __future__ import annotations
 
@@ -16,7 +17,8 @@ from tests.conftest import DEMO_OF, KIND_IDS
 
 
 def random_edit(document: Project, chance: random.Random) -> list[dict[str, Any]]:
-    """A figure taken away, made larger, given a wide ±, called hearsay; a row or a loading removed; a choice blanked."""
+    """A figure taken away, made larger, given a wide ±, called hearsay; a row or a loading removed; a choice
+    blanked."""
     pointer = chance.choice(figure_pointers(document))
     figure = plain(value_at(document, pointer))
     way = chance.choice(("remove", "more", "wide", "hearsay", "row"))

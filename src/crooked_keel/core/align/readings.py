@@ -21,7 +21,8 @@ class Readings(Topic):
         return need(figure, self.placed._p(f"align/{part}/{name}"), what).si
 
     def asks(self, part: str) -> bool:
-        """Whether the readings of a part are asked for: of a fit that has it, or wherever something was read. Nobody reads an old
+        """Whether the readings of a part are asked for: of a fit that has it, or wherever something was read. Nobody
+        reads an old
         installation before it comes out, unless they did."""
         read = getattr(self.align, part)
         if read != type(read)():

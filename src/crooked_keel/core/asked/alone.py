@@ -1,4 +1,5 @@
-"""alone(unit) → what can be said of a unit of the library by itself, in no craft: its curve, what lasts, whether its figures agree."""
+"""alone(unit) → what can be said of a unit of the library by itself, in no craft: its curve, what lasts, whether its
+figures agree."""
 
 from __future__ import annotations
 
@@ -26,7 +27,8 @@ class Offer(Out):
 
 
 class Alone(Out):
-    """Curve, the figures by which units are compared (SI; None where it cannot be said), the findings and their ways out."""
+    """Curve, the figures by which units are compared (SI; None where it cannot be said), the findings and their ways
+    out."""
 
     curve: list[CurveOut]
     lasting_si: float | None

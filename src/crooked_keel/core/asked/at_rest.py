@@ -16,7 +16,8 @@ from ..wiring import set_up
 
 
 class AtRestOut(Out):
-    """A state brought to rest by her sections: trim over the waterline stern down and heel starboard down, beside the small-change answer;
+    """A state brought to rest by her sections: trim over the waterline stern down and heel starboard down, beside the
+    small-change answer;
     GM; least freeboard and where; refused: why there is none."""
 
     id: str
@@ -40,7 +41,8 @@ class HalfBreadth(Out):
 
 
 class AtRest(Out):
-    """Every state of a fit by her sections; her sections as drawn, bow first, the widest among them named; needs: what must be known."""
+    """Every state of a fit by her sections; her sections as drawn, bow first, the widest among them named; needs: what
+    must be known."""
 
     states: list[AtRestOut]
     sections: list[list[HalfBreadth]]
@@ -87,12 +89,23 @@ def _at_rest(afloat: AfloatStates) -> AtRest:
             water = rest.draft_m + rest.trim * (x.value - lcf) + rest.heel * y.value if rest else 0.0
             if least is None or sheer.value - water < least[0]:
                 least = (sheer.value - water, mark.name)
-        made.append(AtRestOut(
-            id=state.id, name=state.name, trim_si=rest.trim * length if rest else None, small_trim_si=afloat.trim(state.after),
-            heel_si=float(np.arctan(rest.heel)) if rest else None, small_heel_si=state.after.heel_rad, gm_si=rest.gm_m if rest else None,
-            draft_si=rest.draft_m if rest else None, freeboard_si=least[0] if least else None, freeboard_at=least[1] if least else "", refused=refused,
-        ))  # fmt: skip
+        made.append(
+            AtRestOut(
+                id=state.id,
+                name=state.name,
+                trim_si=rest.trim * length if rest else None,
+                small_trim_si=afloat.trim(state.after),
+                heel_si=float(np.arctan(rest.heel)) if rest else None,
+                small_heel_si=state.after.heel_rad,
+                gm_si=rest.gm_m if rest else None,
+                draft_si=rest.draft_m if rest else None,
+                freeboard_si=least[0] if least else None,
+                freeboard_at=least[1] if least else "",
+                refused=refused,
+            )
+        )
     drawn = [
-        [HalfBreadth(y=float(y), z=float(z)) for y, z in zip(hull.y[i], hull.z[i], strict=True)] for i in range(len(hull.stations))
-    ]  # fmt: skip
+        [HalfBreadth(y=float(y), z=float(z)) for y, z in zip(hull.y[i], hull.z[i], strict=True)]
+        for i in range(len(hull.stations))
+    ]
     return AtRest(states=made, sections=drawn, widest=int((hull.y.max(1) - hull.y.min(1)).argmax()), needs=[])

@@ -60,6 +60,11 @@ def _orders(bench: Balance, key: str, name: str, aim: Aim) -> BurnOrders:
         margin_si=min(min(p.forward_margin_m, p.aft_margin_m) for p in case.trail),
     )
     return BurnOrders(
-        loading=name, as_it_is=now, needs=[],
-        orders=[OrderOut(tanks=[names[t] for t in o.tanks], travel_si=travel(o.path), margin_si=margin(o.path)) for o in found],
-    )  # fmt: skip
+        loading=name,
+        as_it_is=now,
+        needs=[],
+        orders=[
+            OrderOut(tanks=[names[t] for t in o.tanks], travel_si=travel(o.path), margin_si=margin(o.path))
+            for o in found
+        ],
+    )

@@ -1,6 +1,8 @@
-"""compare(document) → the old unit, the need and every fit side by side, where they are used: hard limits first, then the score.
+"""compare(document) → the old unit, the need and every fit side by side, where they are used: hard limits first, then
+the score.
 
-Each fit is assessed whole, so that balance, drive, mount and line are judged in the same row. Asked for when somebody looks."""
+Each fit is assessed whole, so that balance, drive, mount and line are judged in the same row. Asked for when somebody
+looks."""
 
 from __future__ import annotations
 
@@ -48,8 +50,10 @@ class PartOut(Out):
 
 
 class Candidate(Out):
-    """A fit, or the old unit (id `none`): figures that are known, SI, and what the others need; what it gives for a short time (low down), and how long; size as length, width, height; where each figure comes
-    from, by its worst; worst level of each bench; score with its parts, or every reason why it is out; whether another is at least as good in everything."""
+    """A fit, or the old unit (id `none`): figures that are known, SI, and what the others need; what it gives for a
+    short time (low down), and how long; size as length, width, height; where each figure comes
+    from, by its worst; worst level of each bench; score with its parts, or every reason why it is out; whether another
+    is at least as good in everything."""
 
     id: str
     name: str
@@ -87,7 +91,8 @@ class TurnOut(Out):
 
 
 class Comparison(Out):
-    """The old unit first, then every fit; the first by score; where that changes; and what stops the scoring, in words."""
+    """The old unit first, then every fit; the first by score; where that changes; and what stops the scoring, in
+    words."""
 
     candidates: list[Candidate]
     best: str
@@ -115,15 +120,24 @@ def compare(project: Project) -> Comparison:
     for r in fits:
         lacking = r.needs if any(c.name not in known[r.id] for c in wanted) else []
         parts = scored.parts.get(r.id, {})
-        made.append(r.model_copy(update={
-            "score": scored.scores.get(r.id), "score_parts": [PartOut(name=NAMES[n], points=p) for n, p in parts.items()],
-            "out": [NAMES[n] for n in scored.excluded.get(r.id, [])], "beaten": r.id in scored.scores and r.id not in left, "needs": lacking,
-        }))  # fmt: skip
+        made.append(
+            r.model_copy(
+                update={
+                    "score": scored.scores.get(r.id),
+                    "score_parts": [PartOut(name=NAMES[n], points=p) for n, p in parts.items()],
+                    "out": [NAMES[n] for n in scored.excluded.get(r.id, [])],
+                    "beaten": r.id in scored.scores and r.id not in left,
+                    "needs": lacking,
+                }
+            )
+        )
     names = {r.id: r.name for r in rows}
     return Comparison(
-        candidates=made, best=scored.best or "", refused="",
+        candidates=made,
+        best=scored.best or "",
+        refused="",
         turns=[TurnOut(criterion=NAMES[t.criterion], share=t.share, winner=names[t.winner]) for t in turns],
-    )  # fmt: skip
+    )
 
 
 def _criteria(project: Project) -> list[Criterion]:
@@ -132,10 +146,12 @@ def _criteria(project: Project) -> list[Criterion]:
     weight = lambda f: f.si if f is not None else 0.0
     w = n.weights
     return [
-        Criterion("power", weight(w.power), "more", least=si(n.least_power)), Criterion("mass", weight(w.mass), "less", most=si(n.most_mass)),
-        Criterion("cost", weight(w.cost), "less", most=si(n.most_cost)), Criterion("wait", weight(w.wait), "less", most=si(n.longest_wait)),
+        Criterion("power", weight(w.power), "more", least=si(n.least_power)),
+        Criterion("mass", weight(w.mass), "less", most=si(n.most_mass)),
+        Criterion("cost", weight(w.cost), "less", most=si(n.most_cost)),
+        Criterion("wait", weight(w.wait), "less", most=si(n.longest_wait)),
         Criterion("parts", weight(w.parts), "more", least=si(n.least_parts)),
-    ]  # fmt: skip
+    ]
 
 
 def _figures(row: Candidate) -> dict[str, float]:
@@ -167,14 +183,37 @@ def _candidate(project: Project, fit_id: str | None) -> Candidate:
     there = lambda u: u.lasting.power_there if project.need.altitude is not None else u.lasting.continuous[0]
     parts = lambda: min(_parts(u) for u in units)
     return Candidate(
-        id=fit_id or "none", name=project.fits[fit_id].name if fit_id else "as found", 
-        power_si=ask(lambda: sum(there(u) for u in units)), short_si=or_none(lambda: sum(u.lasting.short[0] for u in units)), short_s=or_none(lambda: min(u.lasting.short[1] for u in units)), speed_si=or_none(lambda: first.drive.train.rated_speed),
-        output_speed_si=or_none(lambda: first.drive.train.propeller_speed), mass_si=ask(lambda: _installed(benches)), size_si=[f.si if f else None for f in (units[0].lasting.unit.length, units[0].lasting.unit.width, units[0].lasting.unit.height)],
-        burns_si=or_none(lambda: sum(u.lasting.burns for u in units)), heat_si=or_none(lambda: sum(u.lasting.heat for u in units)), empty_si=or_none(lambda: _sums(benches, fit_id).mass_kg), cg_si=or_none(lambda: _sums(benches, fit_id).station_m),
-        cost_si=ask(lambda: _cost(units)) if fit_id else None, wait_si=ask(lambda: max(u.spending.wait_s() for u in units)) if fit_id else None, parts=ask(parts) if fit_id else None, hearsay=hears, sources={n: s for n, s in sources.items() if s},
-        levels=[LevelOut(bench=b.bench, level=b.level) for b in made.benches if b.bench in BUILT and b.level is not None],
-        curve=curve_table(units[0].lasting), score=None, score_parts=[], out=[], beaten=False, needs=needs_out(tuple(needs.values())),
-    )  # fmt: skip
+        id=fit_id or "none",
+        name=project.fits[fit_id].name if fit_id else "as found",
+        power_si=ask(lambda: sum(there(u) for u in units)),
+        short_si=or_none(lambda: sum(u.lasting.short[0] for u in units)),
+        short_s=or_none(lambda: min(u.lasting.short[1] for u in units)),
+        speed_si=or_none(lambda: first.drive.train.rated_speed),
+        output_speed_si=or_none(lambda: first.drive.train.propeller_speed),
+        mass_si=ask(lambda: _installed(benches)),
+        size_si=[
+            f.si if f else None
+            for f in (units[0].lasting.unit.length, units[0].lasting.unit.width, units[0].lasting.unit.height)
+        ],
+        burns_si=or_none(lambda: sum(u.lasting.burns for u in units)),
+        heat_si=or_none(lambda: sum(u.lasting.heat for u in units)),
+        empty_si=or_none(lambda: _sums(benches, fit_id).mass_kg),
+        cg_si=or_none(lambda: _sums(benches, fit_id).station_m),
+        cost_si=ask(lambda: _cost(units)) if fit_id else None,
+        wait_si=ask(lambda: max(u.spending.wait_s() for u in units)) if fit_id else None,
+        parts=ask(parts) if fit_id else None,
+        hearsay=hears,
+        sources={n: s for n, s in sources.items() if s},
+        levels=[
+            LevelOut(bench=b.bench, level=b.level) for b in made.benches if b.bench in BUILT and b.level is not None
+        ],
+        curve=curve_table(units[0].lasting),
+        score=None,
+        score_parts=[],
+        out=[],
+        beaten=False,
+        needs=needs_out(tuple(needs.values())),
+    )
 
 
 def _behind(bench: ChooseTopics, name: str) -> list[Figure]:

@@ -49,8 +49,10 @@ _WORTH_SHOWING = 0.005
 
 
 class MeasureOut(Out):
-    """Something to measure: the figure it gives (or several), minutes, share of the doubt, what would be left and how much less that is
-    (m), chance that the question is then answered, and the ± wanted of the instrument to settle it alone (SI of the figure; None if
+    """Something to measure: the figure it gives (or several), minutes, share of the doubt, what would be left and how
+    much less that is
+    (m), chance that the question is then answered, and the ± wanted of the instrument to settle it alone (SI of the
+    figure; None if
     even an exact one would not, or where several figures are given)."""
 
     id: str
@@ -75,8 +77,10 @@ class BreakEvenOut(Out):
 
 
 class MeasureNext(Out):
-    """The margin that is least sure, its standard uncertainty, in its dimension; what could be measured by the doubt it takes off, and a plan in order; quickest: what takes most off for each minute of work.
-    settled: nothing more is needed for the verdict to stand. break_even: what each unit may weigh before the margin is gone. needs: what must be known before anything can be said."""
+    """The margin that is least sure, its standard uncertainty, in its dimension; what could be measured by the doubt it
+    takes off, and a plan in order; quickest: what takes most off for each minute of work.
+    settled: nothing more is needed for the verdict to stand. break_even: what each unit may weigh before the margin is
+    gone. needs: what must be known before anything can be said."""
 
     margin: str
     dimension: str
@@ -92,7 +96,8 @@ class MeasureNext(Out):
 
 
 def measure_next(project: Project, fit_id: str | None) -> MeasureNext:
-    """What to measure next for the limits of a craft: CG limits, every loading and its burn included; or gross mass, plates of the axles
+    """What to measure next for the limits of a craft: CG limits, every loading and its burn included; or gross mass,
+    plates of the axles
     and trim, whichever it has.
 
     Raises InputError where there is no such fit."""
@@ -103,8 +108,18 @@ def measure_next(project: Project, fit_id: str | None) -> MeasureNext:
         return _ranked(project, benches.balance)
     except CannotSay as gap:
         return MeasureNext(
-            margin="", dimension="length", margin_si=None, sigma_si=None, settled=False, rows=[], quickest="", plan=[], plan_settles=False, break_even=[], needs=needs_out(gap.needs)
-        )  # fmt: skip
+            margin="",
+            dimension="length",
+            margin_si=None,
+            sigma_si=None,
+            settled=False,
+            rows=[],
+            quickest="",
+            plan=[],
+            plan_settles=False,
+            break_even=[],
+            needs=needs_out(gap.needs),
+        )
 
 
 class _Margin(NamedTuple):
@@ -171,9 +186,15 @@ def _of_axles(bench: Balance) -> Iterable[_Margin]:
         ahead, behind = axles.wheels.axle("front").slopes, axles.wheels.axle("rear").slopes
         # R = (S − x_f·m) / (x_r − x_f): the axles' own stations count too, on the scales as under the load.
         on_rear = {
-            o: (by_moment.get(o, 0.0) - front * by_mass.get(o, 0.0) - sums.mass_kg * ahead.get(o, 0.0) - stance.rear_kg * (behind.get(o, 0.0) - ahead.get(o, 0.0))) / base
+            o: (
+                by_moment.get(o, 0.0)
+                - front * by_mass.get(o, 0.0)
+                - sums.mass_kg * ahead.get(o, 0.0)
+                - stance.rear_kg * (behind.get(o, 0.0) - ahead.get(o, 0.0))
+            )
+            / base
             for o in {**by_mass, **ahead, **behind}
-        }  # fmt: skip
+        }
         load = {o: by_mass.get(o, 0.0) - r for o, r in on_rear.items()} if end == "front" else on_rear
         left = cap.si - (stance.front_kg if end == "front" else stance.rear_kg)
 
@@ -187,7 +208,8 @@ def _of_axles(bench: Balance) -> Iterable[_Margin]:
 
 
 def _of_trim(bench: Balance) -> _Margin:
-    """What is left of the change of trim that is still ok, in the state that trims most; small changes, her waterplane held."""
+    """What is left of the change of trim that is still ok, in the state that trims most; small changes, her waterplane
+    held."""
     afloat = bench.floats
     state = afloat.worst("trim")
     change, allowed = state.after.trim_m - state.before.trim_m, OK_TRIM * afloat.floating.length
@@ -200,8 +222,12 @@ def _of_trim(bench: Balance) -> _Margin:
     sign = math.copysign(1.0, change)
     gradient = {o: -sign * (by_moment[o] - lcf * by_mass[o]) / mct for o in by_mass}
     return _Margin(
-        f"trim, {state.name}", allowed - abs(change), "length", gradient, lambda kg, x: allowed - sign * (change + kg * (x - lcf) / mct)
-    )  # fmt: skip
+        f"trim, {state.name}",
+        allowed - abs(change),
+        "length",
+        gradient,
+        lambda kg, x: allowed - sign * (change + kg * (x - lcf) / mct),
+    )
 
 
 def _ranked(project: Project, bench: Balance) -> MeasureNext:
@@ -213,23 +239,38 @@ def _ranked(project: Project, bench: Balance) -> MeasureNext:
     candidates = list(_candidates(project, bench, gradient))
     rows = [
         MeasureOut(
-            id=r.candidate.id, name=r.candidate.name, pointer=r.candidate.pointer, dimension=_dimension(project, r.candidate.pointer),
-            minutes=r.candidate.minutes, share=_share(gradient, r.candidate, doubt), left_si=r.sigma_after, drop_si=r.drop,
-            settles=r.settles, plus_minus_wanted_si=_wanted(gradient, r.candidate, margin, doubt),
+            id=r.candidate.id,
+            name=r.candidate.name,
+            pointer=r.candidate.pointer,
+            dimension=_dimension(project, r.candidate.pointer),
+            minutes=r.candidate.minutes,
+            share=_share(gradient, r.candidate, doubt),
+            left_si=r.sigma_after,
+            drop_si=r.drop,
+            settles=r.settles,
+            plus_minus_wanted_si=_wanted(gradient, r.candidate, margin, doubt),
         )
         for r in rank(gradient, margin, candidates)[:_MOST_ROWS]
         if r.drop >= _WORTH_SHOWING * doubt
-    ]  # fmt: skip
+    ]
     # The plan is for before the fitting: the finished craft can only be weighed when there is one.
     before = [c for c in candidates if c.id not in ("finished", "one scale")]
     steps = plan(pairs, before)
     known = [reading for step in steps for reading in step.readings]
     quickest = max(rows, key=lambda r: r.drop_si / r.minutes, default=None)
     return MeasureNext(
-        quickest=quickest.name if quickest else "", margin=words, dimension=least.dimension, margin_si=margin, sigma_si=doubt, settled=doubt > 0 and abs(margin) >= SETTLED * doubt, rows=rows,
-        plan=[s.name for s in steps], plan_settles=all_settled(pairs, known),
-        break_even=_break_even(bench, least), needs=[],
-    )  # fmt: skip
+        quickest=quickest.name if quickest else "",
+        margin=words,
+        dimension=least.dimension,
+        margin_si=margin,
+        sigma_si=doubt,
+        settled=doubt > 0 and abs(margin) >= SETTLED * doubt,
+        rows=rows,
+        plan=[s.name for s in steps],
+        plan_settles=all_settled(pairs, known),
+        break_even=_break_even(bench, least),
+        needs=[],
+    )
 
 
 def _break_even(bench: Balance, least: _Margin) -> list[BreakEvenOut]:
@@ -315,7 +356,8 @@ def _light_wheel(bench: Balance) -> tuple[str, float, float]:
 
 
 def _mass_r(mass_kg: float) -> float:
-    """Standard uncertainty of a mass on scales: ±0.2 %, 0.2 kg at least, two standard deviations. Common practice, no source."""
+    """Standard uncertainty of a mass on scales: ±0.2 %, 0.2 kg at least, two standard deviations. Common practice, no
+    source."""
     return max(0.2, 0.002 * mass_kg) / 2
 
 
@@ -337,7 +379,8 @@ def _share(gradient: Gradient, candidate: Candidate, doubt: float) -> float | No
 
 
 def _wanted(gradient: Gradient, candidate: Candidate, margin: float, doubt: float) -> float | None:
-    """± of the figure, two standard deviations, that settles the margin by this figure alone, if the estimate stands."""
+    """± of the figure, two standard deviations, that settles the margin by this figure alone, if the estimate
+    stands."""
     one = _only(gradient, candidate)
     if one is None or abs(margin) / SETTLED >= doubt or margin == 0:
         return None

@@ -39,7 +39,8 @@ class Drawn(Out):
 
 
 class MonteCarlo(Out):
-    """draws; share that keeps every limit in every loading along its burn; the closed form, which takes the worst point alone; whether
+    """draws; share that keeps every limit in every loading along its burn; the closed form, which takes the worst point
+    alone; whether
     they differ by more than two hundredths; loadings; needs: what must be known first."""
 
     draws: int
@@ -51,7 +52,8 @@ class MonteCarlo(Out):
 
 
 class Draw:
-    """Figures drawn within their doubt: measured ones by the bell curve (evenly, where ± is the largest error), others evenly between
+    """Figures drawn within their doubt: measured ones by the bell curve (evenly, where ± is the largest error), others
+    evenly between
     their bounds; the same figure the same everywhere. Source: JCGM 101:2008 (from memory)."""
 
     def __init__(self, draws: int, seed: int, largest_error: bool = False) -> None:
@@ -92,7 +94,8 @@ class Draw:
 def monte_carlo(project: Project, fit_id: str | None, draws: int = DRAWS, seed: int = 1) -> MonteCarlo:
     """Crafts drawn at random, each limit tested along every burn and the gross mass with it.
 
-    Raises InputError where there is no such fit, or no CG limits in this kind of craft. Source: JCGM 101:2008 (from memory)."""
+    Raises InputError where there is no such fit, or no CG limits in this kind of craft. Source: JCGM 101:2008 (from
+    memory)."""
     bench = _benches(project, fit_id).balance
     try:
         return _drawn(project, bench, draws, seed)
@@ -121,8 +124,13 @@ def _drawn(project: Project, bench: Balance, draws: int, seed: int) -> MonteCarl
     share = float(all_inside.mean())
     closed = or_none(lambda: chance_inside(*bench.loadings.chance_terms))
     return MonteCarlo(
-        draws=draws, inside=share, closed=closed, differs=closed is not None and abs(closed - share) > DIFFERS, loadings=rows, needs=[]
-    )  # fmt: skip
+        draws=draws,
+        inside=share,
+        closed=closed,
+        differs=closed is not None and abs(closed - share) > DIFFERS,
+        loadings=rows,
+        needs=[],
+    )
 
 
 def _kept(envelope: Envelope, gross: float | None, mass: Numbers, moment: Numbers) -> Any:

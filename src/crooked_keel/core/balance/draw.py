@@ -145,7 +145,8 @@ def _freeboards(afloat: AfloatStates) -> list[FreeboardShape]:
 
 @record
 class Waterline:
-    """The waterline of the empty craft: height at the centre of flotation, slope going aft, station of that centre; None where unknown."""
+    """The waterline of the empty craft: height at the centre of flotation, slope going aft, station of that centre;
+    None where unknown."""
 
     height_m: float
     slope: float

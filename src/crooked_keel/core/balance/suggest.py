@@ -47,11 +47,17 @@ def propose(bench: Balance, side: str) -> Iterator[Proposal]:
                 f"unit-{placed.id}",
                 Message(
                     template="{n} {d} further {way}: its flange {x} {dir} of the {origin}",
-                    params={"n": word(placed.name), "d": q(abs(rounded - figure.si), "length"), "way": word("aft" if aft > 0 else "forward"),
-                            "x": q(rounded, "length"), "dir": word(figure.dir), "origin": word(figure.origin)},
+                    params={
+                        "n": word(placed.name),
+                        "d": q(abs(rounded - figure.si), "length"),
+                        "way": word("aft" if aft > 0 else "forward"),
+                        "x": q(rounded, "length"),
+                        "dir": word(figure.dir),
+                        "origin": word(figure.origin),
+                    },
                 ),
                 [Operation(op="replace", path=f"{base}/placement/flange_station", value=value)],
-            )  # fmt: skip
+            )
         spacer = placed.installation.propeller.spacer
         weight = moves_with(bodies, without=("propeller",))
         if weight > 0 and spacer is not None:
@@ -64,13 +70,18 @@ def propose(bench: Balance, side: str) -> Iterator[Proposal]:
                     f"spacer-{placed.id}",
                     Message(
                         template="{n} {d} further {way}, spacer {s}: the propeller stays where it is",
-                        params={"n": word(placed.name), "d": q(abs(rounded - figure.si), "length"), "way": word("aft" if aft > 0 else "forward"), "s": q(on_the_tape(longer, units, up=aft < 0), "length")},
+                        params={
+                            "n": word(placed.name),
+                            "d": q(abs(rounded - figure.si), "length"),
+                            "way": word("aft" if aft > 0 else "forward"),
+                            "s": q(on_the_tape(longer, units, up=aft < 0), "length"),
+                        },
                     ),
                     [
                         Operation(op="replace", path=f"{base}/placement/flange_station", value=value),
                         Operation(op="replace", path=f"{base}/propeller/spacer", value=computed(spacer, text)),
                     ],
-                )  # fmt: skip
+                )
     yield from _shift(bench, -aft * lack * point.mass_kg, "station", _BATTERY_M, ("aft", "forward"), named=_BATTERY)
     yield from _ballast(bench, side, lack)
 
@@ -116,7 +127,8 @@ def _ballast(bench: Balance, side: str, lack: float) -> Iterator[Proposal]:
 
 
 def lead_row(project: Project, fit_id: str, mass_kg: float) -> tuple[Operation, float]:
-    """Lead at its station as a new row of a fit, to the tenth of a kilogram or pound upwards; and how much that is, kg."""
+    """Lead at its station as a new row of a fit, to the tenth of a kilogram or pound upwards; and how much that is,
+    kg."""
     figure = project.craft.ballast_station
     assert figure is not None
     text, kg = tenths(project, mass_kg)
@@ -124,9 +136,14 @@ def lead_row(project: Project, fit_id: str, mass_kg: float) -> tuple[Operation, 
     rows = project.fits[fit_id].ledger
     key = next(f"ballast-{i}" for i in range(1, 1000) if f"ballast-{i}" not in rows)
     row = {
-        "name": "Ballast", "kind": "installed", "rank": 900.0, "mass": {"entered": text, "source": "computed"}, "station": place,
-        "butt_line": {"entered": "0 mm", "source": "computed"}, "water_line": {"entered": "0 mm", "source": "computed"},
-    }  # fmt: skip
+        "name": "Ballast",
+        "kind": "installed",
+        "rank": 900.0,
+        "mass": {"entered": text, "source": "computed"},
+        "station": place,
+        "butt_line": {"entered": "0 mm", "source": "computed"},
+        "water_line": {"entered": "0 mm", "source": "computed"},
+    }
     return Operation(op="add", path=f"/fits/{fit_id}/ledger/{key}", value=row), kg
 
 
@@ -183,10 +200,17 @@ def _shift(
             f"move-{pointer.rsplit('/', 1)[1]}",
             Message(
                 template="{n} {d} {way}: {x} {dir} of the {origin}",
-                params={"n": word(name), "d": q(far, "length"), "way": word(words[0] if by > 0 else words[1]), "x": q(rounded, "length"), "dir": word(way), "origin": word(figure.origin)},
+                params={
+                    "n": word(name),
+                    "d": q(far, "length"),
+                    "way": word(words[0] if by > 0 else words[1]),
+                    "x": q(rounded, "length"),
+                    "dir": word(way),
+                    "origin": word(figure.origin),
+                },
             ),
             [Operation(op="replace", path=f"{pointer}/{part}", value=value)],
-        )  # fmt: skip
+        )
 
 
 def trim(bench: Balance) -> Iterator[Proposal]:
@@ -222,9 +246,12 @@ def stow(bench: Balance) -> Iterator[Proposal]:
             operations.append(Operation(op="replace", path=f"{pack.pointer}/{part}", value=value))
             parts.append(f"{{d{axis}}} {{w{axis}}}, to {{x{axis}}} {{r{axis}}} of the {{o{axis}}}")
             params |= {
-                f"d{axis}": q(far, "length"), f"w{axis}": word(WAYS[axis][by < 0]), f"x{axis}": q(rounded, "length"), f"r{axis}": word(way),
+                f"d{axis}": q(far, "length"),
+                f"w{axis}": word(WAYS[axis][by < 0]),
+                f"x{axis}": q(rounded, "length"),
+                f"r{axis}": word(way),
                 f"o{axis}": word(getattr(pack.pack, part).origin),
-            }  # fmt: skip
+            }
         if parts:
             yield Proposal(
                 f"stow-{pack.pointer.rsplit('/', 1)[1]}",
@@ -234,7 +261,8 @@ def stow(bench: Balance) -> Iterator[Proposal]:
 
 
 def turns(bench: Balance) -> Iterator[Proposal]:
-    """Tanks burnt one after another, in the order that leaves most to the limits: that of each loading that holds fuel in several."""
+    """Tanks burnt one after another, in the order that leaves most to the limits: that of each loading that holds fuel
+    in several."""
     tanks = {k: (pointer, tank) for k, pointer, tank in bench.loads.tanks(True)}
     seen = set()
     for case in bench.loadings.cases:
@@ -249,11 +277,19 @@ def turns(bench: Balance) -> Iterator[Proposal]:
                 continue
             seen.add(order.tanks)
             operations = [
-                Operation(op="add" if tanks[k][1].turn is None else "replace", path=f"{tanks[k][0]}/turn", value={"entered": str(n), "source": "computed"})
+                Operation(
+                    op="add" if tanks[k][1].turn is None else "replace",
+                    path=f"{tanks[k][0]}/turn",
+                    value={"entered": str(n), "source": "computed"},
+                )
                 for n, k in enumerate(order.tanks, 1)
-            ]  # fmt: skip
+            ]
             names = {f"t{n}": word(tanks[k][1].name) for n, k in enumerate(order.tanks)}
-            yield Proposal(f"turns-{'-'.join(order.tanks)}", Message(template="Burn " + ", then ".join(f"{{t{n}}}" for n in range(len(names))), params=names), operations)  # fmt: skip
+            yield Proposal(
+                f"turns-{'-'.join(order.tanks)}",
+                Message(template="Burn " + ", then ".join(f"{{t{n}}}" for n in range(len(names))), params=names),
+                operations,
+            )
 
 
 def settle(bench: Balance) -> Iterator[Proposal]:
@@ -270,8 +306,10 @@ def settle(bench: Balance) -> Iterator[Proposal]:
             if of.plus_minus is not None:
                 value["plus_minus"] = {"entered": of.plus_minus.entered}
             yield Proposal(
-                f"{id}-{pointer.rsplit('/', 1)[1]}", Message(template=template, params={"a": q(of.si, figure.dimension)}), [Operation(op="replace", path=pointer, value=value)]
-            )  # fmt: skip
+                f"{id}-{pointer.rsplit('/', 1)[1]}",
+                Message(template=template, params={"a": q(of.si, figure.dimension)}),
+                [Operation(op="replace", path=pointer, value=value)],
+            )
 
 
 def take_hung(bench: Balance) -> Iterator[Proposal]:
@@ -291,8 +329,13 @@ def take_hung(bench: Balance) -> Iterator[Proposal]:
             op: Literal["replace", "add"] = "replace" if getattr(unit, part) is not None else "add"
             made.append(Operation(op=op, path=f"{placed.pointer}/unit/{part}", value=value))
         yield Proposal(
-            f"take-{placed.id}", Message(template="Enter its CG {x} aft and {z} up, as the plumb lines say", params={"x": q(found[0], "length"), "z": q(found[1], "length")}), made
-        )  # fmt: skip
+            f"take-{placed.id}",
+            Message(
+                template="Enter its CG {x} aft and {z} up, as the plumb lines say",
+                params={"x": q(found[0], "length"), "z": q(found[1], "length")},
+            ),
+            made,
+        )
 
 
 def take_over(bench: Balance) -> Iterator[Proposal]:

@@ -1,4 +1,5 @@
-"""From the library to a fit, and back: what a unit must say, the fit that it makes, what stays when it takes another's place."""
+"""From the library to a fit, and back: what a unit must say, the fit that it makes, what stays when it takes another's
+place."""
 
 from __future__ import annotations
 
@@ -27,7 +28,10 @@ from ..reference.kinds import KINDS
 from .power.curve import Point, check_curve
 
 _OUTSIDE = ("chain", "belt")
-_TURNED = "it was turned end for end, to lie on the side of its flange that the old one lay: sides and the way it turns are mirrored"
+_TURNED = (
+    "it was turned end for end, to lie on the side of its flange that the old one lay: sides and the way it turns are "
+    "mirrored"
+)
 _GUESS = "guess: where the output flange of the old unit sits"
 
 
@@ -42,20 +46,32 @@ class Made(NamedTuple):
 
 
 def check_unit(shelf: LibraryUnit) -> None:
-    """What a unit of the library must say. Raises InputError at the field: a mass without its condition, a curve that is none, a rating
+    """What a unit of the library must say. Raises InputError at the field: a mass without its condition, a curve that
+    is none, a rating
     without a limit that has a time."""
     u = shelf.unit
     if u.mass is not None and u.condition is None:
-        raise InputError("/unit/condition", f"mass of the {u.name} without its condition", allowed="dry, wet, ready to run")  # fmt: skip
+        raise InputError(
+            "/unit/condition", f"mass of the {u.name} without its condition", allowed="dry, wet, ready to run"
+        )
     for key, r in u.ratings.items():
         if r.limit == "without a limit" and r.lasts is not None:
-            raise InputError(f"/unit/ratings/{key}/limit", f"the rating {r.name} has no limit, and a time", given=r.lasts.entered, allowed="for so long")  # fmt: skip
+            raise InputError(
+                f"/unit/ratings/{key}/limit",
+                f"the rating {r.name} has no limit, and a time",
+                given=r.lasts.entered,
+                allowed="for so long",
+            )
     if u.curve is None:
         return
     try:
-        check_curve([Point(c.speed.si, c.torque.si if c.torque else None, c.power.si if c.power else None) for c in u.curve])  # fmt: skip
+        check_curve(
+            [Point(c.speed.si, c.torque.si if c.torque else None, c.power.si if c.power else None) for c in u.curve]
+        )
     except InputError as bad:
-        raise InputError(f"/unit/{bad.field or 'curve'}", f"{u.name}: {bad.message}", given=bad.given, allowed=bad.allowed) from None  # fmt: skip
+        raise InputError(
+            f"/unit/{bad.field or 'curve'}", f"{u.name}: {bad.message}", given=bad.given, allowed=bad.allowed
+        ) from None
 
 
 def slug(name: str, taken: Iterable[str], otherwise: str = "unit") -> str:
@@ -74,7 +90,8 @@ def kept(project: Project, installation: Installation) -> LibraryUnit:
 
 
 def new_fit(project: Project, key: str, shelf: LibraryUnit) -> Made:
-    """A fit with this unit in the place of each old one: placement guessed, what hangs on it in the ledger, its price among the money; what is
+    """A fit with this unit in the place of each old one: placement guessed, what hangs on it in the ledger, its price
+    among the money; what is
     kept of the old beyond the unit is said."""
     name = shelf.unit.name
     names = {f.name for f in project.fits.values()}
@@ -82,9 +99,12 @@ def new_fit(project: Project, key: str, shelf: LibraryUnit) -> Made:
     olds = project.old_installations or {"main": Installation(name=name)}
     installations = {i: _in_place_of(old, project, key, shelf) for i, old in olds.items()}
     fit: dict[str, Any] = {
-        "name": name if name not in names else f"{name} ({fit_id})", "rank": max([f.rank for f in project.fits.values()], default=0.0) + 1.0, "installations": installations,
-        "ledger": _on_top(project, shelf, len(olds), {}), "money": _price(project, shelf, len(olds)),
-    }  # fmt: skip
+        "name": name if name not in names else f"{name} ({fit_id})",
+        "rank": max([f.rank for f in project.fits.values()], default=0.0) + 1.0,
+        "installations": installations,
+        "ledger": _on_top(project, shelf, len(olds), {}),
+        "money": _price(project, shelf, len(olds)),
+    }
     old = next(iter(olds.values()))
     said = _Said([], [], [])
     said.of("stays", "place and direction of the output flange, as a guess", old.placement.flange_station)
@@ -115,18 +135,27 @@ def _in_place_of(old: Installation, project: Project, key: str, shelf: LibraryUn
         own = made["drive"].setdefault("stages", {})
         for n, (k, s) in enumerate(outside.items(), 1):
             own[slug(k, own)] = {**s, "rank": last + n}
-    return {**made, "name": old.name if len(project.old_installations) > 1 else shelf.unit.name, "rank": old.rank, "placement": placement, "propeller": plain(old.propeller), "wheel": plain(old.wheel)}  # fmt: skip
+    return {
+        **made,
+        "name": old.name if len(project.old_installations) > 1 else shelf.unit.name,
+        "rank": old.rank,
+        "placement": placement,
+        "propeller": plain(old.propeller),
+        "wheel": plain(old.wheel),
+    }
 
 
 def _of(project: Project, key: str, shelf: LibraryUnit, like: Installation) -> dict[str, Any]:
-    """Unit, drive, mount and packs of a library unit, in the number style of the project, lying on the side of its flange that it must."""
+    """Unit, drive, mount and packs of a library unit, in the number style of the project, lying on the side of its
+    flange that it must."""
     made: dict[str, Any] = restyled(plain(shelf), "point", project.number_style)
     made = turned(made) if _end_for_end(project, shelf, like) else made
     return {**made, "unit": {**made["unit"], "origin": key}}
 
 
 def _end_for_end(project: Project, shelf: LibraryUnit, like: Installation) -> bool:
-    """Whether a unit must be turned: its CG lies on the other side of its flange than that of the unit it replaces, or than units of such a
+    """Whether a unit must be turned: its CG lies on the other side of its flange than that of the unit it replaces, or
+    than units of such a
     craft do. Not where its place is not known, and not in a craft whose units lie across."""
     at, there, usual = shelf.unit.cg_aft, like.unit.cg_aft, KINDS[project.kind].unit_side
     wanted = there.along_m if there is not None else usual
@@ -134,7 +163,8 @@ def _end_for_end(project: Project, shelf: LibraryUnit, like: Installation) -> bo
 
 
 def _outside(project: Project, stages: Mapping[str, Stage]) -> dict[str, Stage]:
-    """Stages that belong to the craft, in order: chains and belts to a driven wheel. All others are taken for a unit's own."""
+    """Stages that belong to the craft, in order: chains and belts to a driven wheel. All others are taken for a unit's
+    own."""
     if "driven wheel" not in KINDS[project.kind].forms:
         return {}
     return {k: s for k, s in sorted(stages.items(), key=lambda s: s[1].rank) if s.type in _OUTSIDE}
@@ -148,7 +178,12 @@ def _on_top(project: Project, shelf: LibraryUnit, units: int, there: Mapping[str
             continue
         for n in range(units):
             mass = restyled(plain(a.mass), "point", project.number_style)
-            rows[slug(f"{key}-{n + 1}" if units > 1 else key, [*there, *rows])] = {"name": a.name, "kind": "installed", "rank": 800.0 + len(rows), "mass": mass}  # fmt: skip
+            rows[slug(f"{key}-{n + 1}" if units > 1 else key, [*there, *rows])] = {
+                "name": a.name,
+                "kind": "installed",
+                "rank": 800.0 + len(rows),
+                "mass": mass,
+            }
     return rows
 
 
@@ -156,19 +191,37 @@ def _price(project: Project, shelf: LibraryUnit, units: int) -> dict[str, Any]:
     """A line of money for each unit, where its price is known."""
     if shelf.unit.cost is None:
         return {}
-    said: dict[str, Any] = {"planned": plain(shelf.unit.cost), **({"wait": plain(shelf.unit.wait)} if shelf.unit.wait else {})}  # fmt: skip
+    said: dict[str, Any] = {
+        "planned": plain(shelf.unit.cost),
+        **({"wait": plain(shelf.unit.wait)} if shelf.unit.wait else {}),
+    }
     said = restyled(said, "point", project.number_style)
-    return {f"unit-{n + 1}": {"name": shelf.unit.name if units == 1 else f"{shelf.unit.name}, {n + 1}", "rank": float(n + 1), "state": "open", **said} for n in range(units)}  # fmt: skip
+    return {
+        f"unit-{n + 1}": {
+            "name": shelf.unit.name if units == 1 else f"{shelf.unit.name}, {n + 1}",
+            "rank": float(n + 1),
+            "state": "open",
+            **said,
+        }
+        for n in range(units)
+    }
 
 
 def into_fit(project: Project, fit_id: str, key: str, shelf: LibraryUnit, known: LibraryUnit | None) -> Made:
-    """This unit in the place of those of a fit. known: the library's unit that goes out, which tells its own stages from those of the craft.
+    """This unit in the place of those of a fit. known: the library's unit that goes out, which tells its own stages
+    from those of the craft.
 
     Raises InputError for a fit that is not there or has no installation."""
     fit = project.fits.get(fit_id)
     if fit is None or not fit.installations:
-        raise InputError("/fit", "no such fit with an installation", given=fit_id, allowed=", ".join(project.fits) or "none yet")  # fmt: skip
-    said = _Said(["place and direction of the output flange"], ["the unit with all that was entered of it"], ["where the CG of the unit is now"])  # fmt: skip
+        raise InputError(
+            "/fit", "no such fit with an installation", given=fit_id, allowed=", ".join(project.fits) or "none yet"
+        )
+    said = _Said(
+        ["place and direction of the output flange"],
+        ["the unit with all that was entered of it"],
+        ["where the CG of the unit is now"],
+    )
     operations = []
     for i, here in fit.installations.items():
         new = {"name": shelf.unit.name} if here.name == here.unit.name else {}
@@ -245,11 +298,14 @@ def _ledger(project: Project, fit_id: str, shelf: LibraryUnit, said: _Said) -> l
     said.of("stays", "the other rows of the ledger", kept)
     base = f"/fits/{fit_id}/ledger"
     come = _on_top(project, shelf, len(fit.installations), kept)
-    return [{"op": "remove", "path": f"{base}/{k}"} for k in gone] + [{"op": "add", "path": f"{base}/{k}", "value": r} for k, r in come.items()]  # fmt: skip
+    return [{"op": "remove", "path": f"{base}/{k}"} for k in gone] + [
+        {"op": "add", "path": f"{base}/{k}", "value": r} for k, r in come.items()
+    ]
 
 
 def _money(project: Project, fit_id: str, shelf: LibraryUnit, said: _Said) -> list[dict[str, Any]]:
-    """Lines that bear the name of an outgoing unit go; one on which something was ordered or paid stays, for it is a fact."""
+    """Lines that bear the name of an outgoing unit go; one on which something was ordered or paid stays, for it is a
+    fact."""
     fit = project.fits[fit_id]
     names = tuple(i.unit.name.casefold() for i in fit.installations.values())
     named = {k: m for k, m in fit.money.items() if m.name.casefold().startswith(names)}

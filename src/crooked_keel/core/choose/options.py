@@ -1,4 +1,5 @@
-"""Candidates against each other: hard limits first, then a score by weights that a person sets, and how firmly it stands."""
+"""Candidates against each other: hard limits first, then a score by weights that a person sets, and how firmly it
+stands."""
 
 from __future__ import annotations
 
@@ -9,7 +10,8 @@ from ..errors import InputError
 
 
 class Criterion(NamedTuple):
-    """Something that is judged: its weight, whether more or less of it is better, and what is not to be undercut or exceeded, SI."""
+    """Something that is judged: its weight, whether more or less of it is better, and what is not to be undercut or
+    exceeded, SI."""
 
     name: str
     weight: float
@@ -19,7 +21,8 @@ class Criterion(NamedTuple):
 
 
 class Scored(NamedTuple):
-    """Scores of those that pass, 0 to 100; every reason against those that do not; and the parts that each score is made of."""
+    """Scores of those that pass, 0 to 100; every reason against those that do not; and the parts that each score is
+    made of."""
 
     scores: dict[str, float]
     excluded: dict[str, list[str]]
@@ -44,7 +47,8 @@ def reasons_against(values: Mapping[str, float], criteria: Sequence[Criterion]) 
 
 
 def score_options(options: Mapping[str, Mapping[str, float]], criteria: Sequence[Criterion]) -> Scored:
-    """Those that keep the hard limits, scored: u = (v − lo)/(hi − lo) over the survivors, turned round where less is better, 1 where all
+    """Those that keep the hard limits, scored: u = (v − lo)/(hi − lo) over the survivors, turned round where less is
+    better, 1 where all
     are equal; score = 100·Σw·u/Σw. It depends on the field: another candidate may turn two others round.
 
     Raises InputError for weights below zero or all zero, and for a value that is missing."""
@@ -77,7 +81,8 @@ class Turn(NamedTuple):
 
 
 def turning_points(options: Mapping[str, Mapping[str, float]], criteria: Sequence[Criterion]) -> list[Turn]:
-    """For each criterion the nearest share of the weight, up or down, at which the first place changes, the others keeping their
+    """For each criterion the nearest share of the weight, up or down, at which the first place changes, the others
+    keeping their
     proportions. Scores are linear in that share, so the crossing is exact."""
     scored = score_options(options, criteria)
     first = scored.best

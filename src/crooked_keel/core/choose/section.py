@@ -26,7 +26,8 @@ class CurveOut(Out):
 
 
 class PortOut(Out):
-    """A port of old and new: what comes of it, the attributes that differ and those not measured, in words; what to buy, to do and to mind; the name of its
+    """A port of old and new: what comes of it, the attributes that differ and those not measured, in words; what to
+    buy, to do and to mind; the name of its
     line, and where that stands already: among the money, in the ledger, among the tasks."""
 
     kind: str

@@ -28,7 +28,11 @@ def list_them(unit: Lasting, spending: Spending, resolved: Resolved) -> Iterator
         operations.append(Operation(op="add", path=f"/fits/{fit_id}/ledger/{at}", value=row))
         names.append(a.name)
     if operations:
-        yield Proposal("list", Message(template="Put into the ledger, places to be measured: {n}", params={"n": word(", ".join(names))}), operations)  # fmt: skip
+        yield Proposal(
+            "list",
+            Message(template="Put into the ledger, places to be measured: {n}", params={"n": word(", ".join(names))}),
+            operations,
+        )
 
 
 def take_lasting(unit: Lasting, placed: ResolvedInstallation) -> Iterator[Proposal]:
@@ -38,13 +42,19 @@ def take_lasting(unit: Lasting, placed: ResolvedInstallation) -> Iterator[Propos
     if best is None or best.power is None:
         return
     u, base = unit.unit, f"{placed.pointer}/unit"
-    take = lambda path, figure, there: Operation(op="replace" if there else "add", path=f"{base}/{path}", value=plain(figure))  # fmt: skip
+    take = lambda path, figure, there: Operation(
+        op="replace" if there else "add", path=f"{base}/{path}", value=plain(figure)
+    )
     operations = [take("power", best.power, u.power)]
     if best.speed is not None:
         operations.append(take("rated_speed", best.speed, u.rated_speed))
     if u.kind == "electric" and u.peak_power is None and u.power is not None:
         operations.append(take("peak_power", u.power, None))
-    yield Proposal("lasting", Message(template="Take what lasts as the rated power: {p}", params={"p": q(best.power.si, "power")}), operations)  # fmt: skip
+    yield Proposal(
+        "lasting",
+        Message(template="Take what lasts as the rated power: {p}", params={"p": q(best.power.si, "power")}),
+        operations,
+    )
 
 
 PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {"choose.lasting": take_lasting, "choose.left-out": list_them}

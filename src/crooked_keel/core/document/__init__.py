@@ -110,4 +110,4 @@ __all__ = [
     "taken_out",
     "turned",
     "value_at",
-]  # fmt: skip
+]

@@ -45,9 +45,11 @@ class Reference(Item):
 
 
 class Support(Item):
-    """A wheel or jack on a scale. The water line is that of the ground under it; the radius that of its tyre, loaded; the load index is
+    """A wheel or jack on a scale. The water line is that of the ground under it; the radius that of its tyre, loaded;
+    the load index is
     the number moulded on its wall.
-    Raised: how far it was held up off that ground to level the craft, by a trestle say. Weighed more than once, rolled off and on between: the mean counts."""
+    Raised: how far it was held up off that ground to level the craft, by a trestle say. Weighed more than once, rolled
+    off and on between: the mean counts."""
 
     role: Literal["main", "nose", "tail", "front", "rear"]
     station: Station | None = None
@@ -96,7 +98,8 @@ class AsFound(Part):
 
 
 class EnvelopePoint(Part):
-    """A corner of the envelope: mass with its station, or with its moment where the envelope was published in moments."""
+    """A corner of the envelope: mass with its station, or with its moment where the envelope was published in
+    moments."""
 
     mass: Mass
     station: Station | None = None
@@ -104,7 +107,8 @@ class EnvelopePoint(Part):
 
 
 class Limits(Part):
-    """CG and mass limits: a polygon, or forward, aft and gross alone. Forward and aft by station or in parts of the MAC."""
+    """CG and mass limits: a polygon, or forward, aft and gross alone. Forward and aft by station or in parts of the
+    MAC."""
 
     envelope: list[EnvelopePoint] | None = None
     forward: Station | None = None
@@ -126,7 +130,8 @@ class Limits(Part):
 
 
 class HydroRow(Part):
-    """A line of a designer's hydrostatic table, even keel: draft over the underside of the canoe body, metacentres over the same."""
+    """A line of a designer's hydrostatic table, even keel: draft over the underside of the canoe body, metacentres over
+    the same."""
 
     draft: Length
     displacement: Mass
@@ -151,7 +156,8 @@ class HullSection(Part):
 
 
 class Heeling(Item):
-    """A reading of the inclining test: the weight moved, how far to starboard of where it began, and where the pendulum then hung."""
+    """A reading of the inclining test: the weight moved, how far to starboard of where it began, and where the pendulum
+    then hung."""
 
     weight: Mass | None = None
     moved: Offset | None = None
@@ -167,7 +173,8 @@ class Inclining(Part):
 
 
 class Mark(Item):
-    """A place on the sheer where the freeboard is read, as found and when the work is done; its height is that of the sheer there."""
+    """A place on the sheer where the freeboard is read, as found and when the work is done; its height is that of the
+    sheer there."""
 
     after: Length | None = None
 
@@ -216,7 +223,8 @@ class Trial(Part):
 
 
 class Tank(Item):
-    """A tank; capacity is the usable volume. Its free surface: length, breadth, and how many parts tight baffles along it make. Tanks of one turn run down together, turn by turn; blank comes last."""
+    """A tank; capacity is the usable volume. Its free surface: length, breadth, and how many parts tight baffles along
+    it make. Tanks of one turn run down together, turn by turn; blank comes last."""
 
     surface_length: Length | None = None
     surface_breadth: Length | None = None
@@ -234,7 +242,8 @@ class Tank(Item):
 
 
 class Seat(Item):
-    """A place where people or baggage go, what may be there at the least and at the most, and how far either way it slides."""
+    """A place where people or baggage go, what may be there at the least and at the most, and how far either way it
+    slides."""
 
     lightest: Mass | None = None
     heaviest: Mass | None = None
@@ -245,7 +254,8 @@ class Seat(Item):
 
 
 class Steering(Part):
-    """Steering geometry of a two-wheeler: rake from the vertical, offset of the axle from the steering axis; and the pivot of a swinging
+    """Steering geometry of a two-wheeler: rake from the vertical, offset of the axle from the steering axis; and the
+    pivot of a swinging
     arm with a chain."""
 
     rake: Angle | None = None
@@ -255,7 +265,8 @@ class Steering(Part):
 
 
 class Wing(Part):
-    """What the bending at the root of a wing follows from: half span, load factor, and the mass of both wings with its place."""
+    """What the bending at the root of a wing follows from: half span, load factor, and the mass of both wings with its
+    place."""
 
     half_span: Length | None = None
     load_factor: Number | None = None
@@ -265,7 +276,8 @@ class Wing(Part):
 
 
 class Story(Part):
-    """A tale of another repower of this type: masses, how far ahead of the CG the old unit sat, how far aft the new one went, how far
+    """A tale of another repower of this type: masses, how far ahead of the CG the old unit sat, how far aft the new one
+    went, how far
     forward the CG came. Each with its ± as a bound."""
 
     old_mass: Mass | None = None

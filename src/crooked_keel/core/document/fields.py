@@ -62,7 +62,8 @@ def all_fields(model: type[BaseModel] = Project, prefix: str = "") -> list[Field
 
 
 def disputed(value: Any, pointer: str = "", *, kept: Kept | None = None) -> list[tuple[str, Figure]]:
-    """Pointers and figures that stand beside an earlier one which they contradict. Parts that did not change are not walked again."""
+    """Pointers and figures that stand beside an earlier one which they contradict. Parts that did not change are not
+    walked again."""
     if isinstance(value, Figure):
         return [(pointer, value)] if value.earlier is not None else []
     if not isinstance(value, BaseModel | dict):

@@ -33,7 +33,8 @@ def validation_to_input_error(error: ValidationError, prefix: str = "") -> Input
 def load(text: str | bytes) -> Project:
     """A saved file → document, everything checked: shape, every figure against its text, every id that is named.
 
-    Raises InputError with a plain sentence: not JSON, another program's file, newer version, a figure that disagrees."""
+    Raises InputError with a plain sentence: not JSON, another program's file, newer version, a figure that
+    disagrees."""
     raw = parse_json(text, "project file")
     if not isinstance(raw, dict) or "schema_version" not in raw:
         raise InputError("", "this file was not written by Crooked Keel: it has no schema_version")

@@ -163,7 +163,8 @@ class Mount(Part):
 
 
 class Space(Item):
-    """A space in which packs may lie, drawn by hand: its ends, sides, floor and lid. A blank side leaves that way open."""
+    """A space in which packs may lie, drawn by hand: its ends, sides, floor and lid. A blank side leaves that way
+    open."""
 
     forward: Station | None = None
     aft: Station | None = None
@@ -201,7 +202,8 @@ class Wheel(Part):
 
 
 class Coupling(Part):
-    """Readings at the coupling: gaps and rim steps by the clock, seen from aft; feet by their distance from its face."""
+    """Readings at the coupling: gaps and rim steps by the clock, seen from aft; feet by their distance from its
+    face."""
 
     diameter: Length | None = None
     facing: Literal["forward", "aft"] = "forward"
@@ -288,7 +290,8 @@ class Installation(Item):
 
 
 class MoneyLine(Item):
-    """Something to pay for: what it was to cost, what was ordered, what was paid; how long it takes to come, what it holds up, and the week
+    """Something to pay for: what it was to cost, what was ordered, what was paid; how long it takes to come, what it
+    holds up, and the week
     in which it falls, as 2026-W48."""
 
     planned: Money | None = None
@@ -330,7 +333,8 @@ class Loading(Item):
 
 
 class Fit(Item):
-    """One candidate repower. fuel: whether the craft keeps its tanks; how far front and rear of a two-wheeler stand higher than before."""
+    """One candidate repower. fuel: whether the craft keeps its tanks; how far front and rear of a two-wheeler stand
+    higher than before."""
 
     deep: ClassVar[bool] = True
 

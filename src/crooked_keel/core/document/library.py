@@ -24,7 +24,8 @@ _SWAP = str.maketrans(".,", ",.")
 
 
 class LibraryUnit(Part):
-    """A power unit with what belongs to it whatever craft it goes into: its own reduction, its mount points, its packs."""
+    """A power unit with what belongs to it whatever craft it goes into: its own reduction, its mount points, its
+    packs."""
 
     unit: PowerUnit
     drive: Drive = Drive()
@@ -37,7 +38,9 @@ def restyled(value: Any, was: NumberStyle, to: NumberStyle) -> Any:
     if was == to:
         return value
     if isinstance(value, dict):
-        return {k: _swapped(v) if k == "entered" and isinstance(v, str) else restyled(v, was, to) for k, v in value.items()}  # fmt: skip
+        return {
+            k: _swapped(v) if k == "entered" and isinstance(v, str) else restyled(v, was, to) for k, v in value.items()
+        }
     return [restyled(v, was, to) for v in value] if isinstance(value, list) else value
 
 
@@ -46,14 +49,22 @@ def _swapped(text: str) -> str:
 
 
 _OTHER = {
-    "aft": "forward", "forward": "aft", "starboard": "port", "port": "starboard", "clockwise": "anticlockwise", "anticlockwise": "clockwise", "front": "rear", "rear": "front",
-}  # fmt: skip
+    "aft": "forward",
+    "forward": "aft",
+    "starboard": "port",
+    "port": "starboard",
+    "clockwise": "anticlockwise",
+    "anticlockwise": "clockwise",
+    "front": "rear",
+    "rear": "front",
+}
 # Where a word says a side or a turning: of a place, of a port, of a shaft.
 _SIDED = ("dir", "side", "turns")
 
 
 def turned(value: Any) -> Any:
-    """A plain unit turned end for end about the vertical: what lay aft lies forward, starboard is port, and its shaft turns the other way
+    """A plain unit turned end for end about the vertical: what lay aft lies forward, starboard is port, and its shaft
+    turns the other way
     seen from aft."""
     if isinstance(value, dict):
         return {k: _OTHER.get(v, v) if k in _SIDED and isinstance(v, str) else turned(v) for k, v in value.items()}
@@ -61,13 +72,16 @@ def turned(value: Any) -> Any:
 
 
 def taken_out(installation: Installation) -> LibraryUnit:
-    """What of an installation belongs to its unit: without where it sits in the craft, without what only the project knows."""
+    """What of an installation belongs to its unit: without where it sits in the craft, without what only the project
+    knows."""
     bare = lambda p: MountPoint(**{n: getattr(p, n) for n in MountPoint.model_fields if not n.startswith("structure_")})
     off = {"station": None, "butt_line": None, "water_line": None, "space": None}
     made = LibraryUnit(
-        unit=installation.unit.model_copy(update={"origin": None}), drive=installation.drive, mount=Mount(points={k: bare(p) for k, p in installation.mount.points.items()}),
+        unit=installation.unit.model_copy(update={"origin": None}),
+        drive=installation.drive,
+        mount=Mount(points={k: bare(p) for k, p in installation.mount.points.items()}),
         packs={k: p.model_copy(update=off) for k, p in installation.packs.items()},
-    )  # fmt: skip
+    )
     return _without_project(made)  # type: ignore[no-any-return]
 
 
@@ -86,7 +100,8 @@ _FIRST = 3
 
 
 def load_unit(raw: Any, pointer: str = "", trusted: bool = False) -> LibraryUnit:
-    """A plain unit, its figures checked against their text unless it comes from the application's own store. Raises InputError."""
+    """A plain unit, its figures checked against their text unless it comes from the application's own store. Raises
+    InputError."""
     try:
         return LibraryUnit.model_validate(raw, context={"trusted": True} if trusted else {"number_style": "point"})
     except ValidationError as bad:
@@ -94,7 +109,8 @@ def load_unit(raw: Any, pointer: str = "", trusted: bool = False) -> LibraryUnit
 
 
 def load_library(text: str | bytes) -> dict[str, LibraryUnit]:
-    """A file of units → units by their id, checked whole. Raises InputError: not such a file, written by a newer version, a unit that is wrong."""
+    """A file of units → units by their id, checked whole. Raises InputError: not such a file, written by a newer
+    version, a unit that is wrong."""
     raw = parse_json(text, "file of units")
     if not isinstance(raw, dict) or not isinstance(raw.get("units"), dict) or "schema_version" not in raw:
         raise InputError("", "this is not a file of units: it has no schema_version or no units")

@@ -124,7 +124,8 @@ def _validate(adapter: TypeAdapter[Any], value: Any, pointer: str, context: dict
 
 
 def apply_to(part: P, operations: Sequence[dict[str, Any]], style: NumberStyle) -> P:
-    """A part of a document after the operations (add, replace, remove), all or nothing; ids that are named are not looked up.
+    """A part of a document after the operations (add, replace, remove), all or nothing; ids that are named are not
+    looked up.
 
     Raises InputError at the pointer of the first one that cannot be done."""
     made: Any = part

@@ -67,7 +67,8 @@ class Crane(Part):
 
 
 class Lifting(Part):
-    """How a bare unit is lifted: one pick, or two; the hook where two legs meet; what the hoist may carry at this boom; the crane."""
+    """How a bare unit is lifted: one pick, or two; the hook where two legs meet; what the hoist may carry at this boom;
+    the crane."""
 
     crane: Crane = Crane()
 
@@ -224,8 +225,10 @@ class Ports(Part):
 
 
 class PowerUnit(Part):
-    """An engine, turbine or motor as installed. Its own measures are taken from its output flange, shaft level. origin: the unit of the
-    library that it is a copy of; parts: how well it is supplied, 1 to 5; heat: into its coolant at its rated power, nothing where air cools it;
+    """An engine, turbine or motor as installed. Its own measures are taken from its output flange, shaft level. origin:
+    the unit of the
+    library that it is a copy of; parts: how well it is supplied, 1 to 5; heat: into its coolant at its rated power,
+    nothing where air cools it;
     consumption: fuel for its work, there."""
 
     name: Name = "power unit"

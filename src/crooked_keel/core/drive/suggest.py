@@ -119,7 +119,8 @@ def hull_clearance(sea: AtSea, train: Train, placed: ResolvedInstallation, resol
 
 
 def top_gear(road: OnRoad, train: Train, placed: ResolvedInstallation) -> Iterator[Proposal]:
-    """Teeth of the last sprocket, or ratio of the last stage, that bring top gear a little over the speed of the power."""
+    """Teeth of the last sprocket, or ratio of the last stage, that bring top gear a little over the speed of the
+    power."""
     road = road
     stages = sorted(placed.installation.drive.stages.items(), key=lambda s: s[1].rank)
     if not stages:

@@ -22,15 +22,18 @@ School = Literal["two standard deviations", "largest error"]
 
 
 def std_uncertainty(bound: float, source: str, school: School = "two standard deviations") -> float:
-    """Standard uncertainty of a stated ±, same unit. Measured: ± is two standard deviations, or by the other school the largest error;
-    otherwise a bound of even chance, ±/√3. Source: JCGM 100:2008, 4.3 (from memory). Raises InputError on a negative tolerance."""
+    """Standard uncertainty of a stated ±, same unit. Measured: ± is two standard deviations, or by the other school the
+    largest error;
+    otherwise a bound of even chance, ±/√3. Source: JCGM 100:2008, 4.3 (from memory). Raises InputError on a negative
+    tolerance."""
     if bound < 0:
         raise InputError("", "a tolerance cannot be negative", given=str(bound))
     return bound / 2 if source == "measured" and school == "two standard deviations" else bound / math.sqrt(3)
 
 
 def measured_uncertainty(figure: Figure) -> float:
-    """Standard uncertainty that a figure would have if it were measured, in SI: the visible default; 0 where there is none."""
+    """Standard uncertainty that a figure would have if it were measured, in SI: the visible default; 0 where there is
+    none."""
     table = _DEFAULT_BOUND.get(figure.dimension)
     if table is None:
         return 0.0
@@ -50,7 +53,8 @@ def figure_uncertainty(figure: Figure, school: School = "two standard deviations
 
 
 def surprises(new: Figure, old: Figure) -> bool:
-    """Whether a measurement lies further from what was told or estimated than three standard deviations of both together. One
+    """Whether a measurement lies further from what was told or estimated than three standard deviations of both
+    together. One
     measurement after another is a correction, not a surprise.
 
     Source: JCGM 100:2008 (from memory)."""

@@ -24,7 +24,8 @@ T = TypeVar("T")
 
 @dataclass_transform(frozen_default=True)
 def record(made: type[T]) -> type[T]:
-    """A small part of the assessment, of which it has hundreds: a plain dataclass is built many times faster than a model."""
+    """A small part of the assessment, of which it has hundreds: a plain dataclass is built many times faster than a
+    model."""
     made.__pydantic_config__ = ConfigDict(json_schema_serialization_defaults_required=True)  # type: ignore[attr-defined]
     return dataclass(frozen=True, slots=True)(made)
 

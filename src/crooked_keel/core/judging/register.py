@@ -15,7 +15,8 @@ Check = Callable[..., Iterable[Finding]]
 
 @dataclass(frozen=True, slots=True)
 class Rule:
-    """One entry of the catalogue. `check` takes topics and yields findings. `form`: asked only of craft that have it."""
+    """One entry of the catalogue. `check` takes topics and yields findings. `form`: asked only of craft that have
+    it."""
 
     id: str
     bench: Bench

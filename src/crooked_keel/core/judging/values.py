@@ -33,7 +33,8 @@ class ValueList:
         working: Callable[[], Working | None] | None = None,
         source: str = "",
     ) -> None:
-        """One value. `ask` may raise CannotSay or InputError: then the value says so. Source: the working's, or as given."""
+        """One value. `ask` may raise CannotSay or InputError: then the value says so. Source: the working's, or as
+        given."""
         was, gaps = _answer(before) if before is not None else (None, [])
         answer, needs = _answer(ask)
         shown = working() if working is not None and answer is not None else None

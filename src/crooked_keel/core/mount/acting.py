@@ -35,7 +35,8 @@ AXES = {"fore and aft": np.array([1.0, 0, 0]), "sideways": np.array([0, 1.0, 0])
 
 
 class Acting(Topic):
-    """What acts on the unit of one installation: mass, torque, thrust, load factors. output: torque, turning direction and speed at the flange; final: what the final drive does; both from the drive bench."""
+    """What acts on the unit of one installation: mass, torque, thrust, load factors. output: torque, turning direction
+    and speed at the flange; final: what the final drive does; both from the drive bench."""
 
     def __init__(
         self,
@@ -85,7 +86,8 @@ class Acting(Topic):
 
     @lazy
     def limit_torque(self) -> float:
-        """Limit torque at the output flange, signed clockwise from aft, N·m. Of an electric unit: its peak torque there."""
+        """Limit torque at the output flange, signed clockwise from aft, N·m. Of an electric unit: its peak torque
+        there."""
         unit = self.unit
         if unit.kind == "electric" and self.mount.torque_factor is None:
             peak = lambda: need(unit.peak_torque, self._p("unit/peak_torque"), f"peak torque of the {self.name}").si

@@ -1,7 +1,10 @@
-"""A hull by its sections: volume, centres and waterplane at any draft, trim and heel, and how she floats with a given mass and CG.
+"""A hull by its sections: volume, centres and waterplane at any draft, trim and heel, and how she floats with a given
+mass and CG.
 
-Craft axes: station positive aft, butt line positive to starboard, height positive up. The water is the plane z = T + a·(x − x0) + b·y: a is
-the tangent of the trim (stern down), b that of the heel (starboard down). Source: naval architecture, hydrostatics by integration.
+Craft axes: station positive aft, butt line positive to starboard, height positive up. The water is the plane z = T +
+a·(x − x0) + b·y: a is
+the tangent of the trim (stern down), b that of the heel (starboard down). Source: naval architecture, hydrostatics by
+integration.
 """
 
 from __future__ import annotations
@@ -31,7 +34,8 @@ class Section(NamedTuple):
 
 
 class Immersed(NamedTuple):
-    """What is under water: m³, m; the waterplane: m², its centre of flotation, second moments about axes through it, m⁴; and the station
+    """What is under water: m³, m; the waterplane: m², its centre of flotation, second moments about axes through it,
+    m⁴; and the station
     of the first deck edge under water, or None."""
 
     volume_m3: float
@@ -72,7 +76,8 @@ class Hull:
 
     @classmethod
     def of(cls, sections: Sequence[Section]) -> Hull:
-        """Raises InputError: fewer than seven, out of order, a section not closed or without area, or fewer than 41 that are neither
+        """Raises InputError: fewer than seven, out of order, a section not closed or without area, or fewer than 41
+        that are neither
         odd in number nor evenly spaced (the parabolic rule wants both)."""
         if len(sections) < 7:
             raise InputError(FIELD, "seven sections or more are wanted", given=f"{len(sections)} sections")
@@ -120,7 +125,8 @@ class Hull:
     def cut(self, draft_m: float, trim: float = 0.0, heel: float = 0.0, reference_m: float = 0.0) -> Immersed:
         """What is under a plane of water. Raises InputError when nothing is.
 
-        Each section is cut with the origin on the water, so that the cut itself adds nothing to the sums round its outline."""
+        Each section is cut with the origin on the water, so that the cut itself adds nothing to the sums round its
+        outline."""
         water = draft_m + trim * (self.stations - reference_m)
         y, z = self.y, self.z - water[:, None]
         under = heel * y - z
@@ -153,9 +159,16 @@ class Hull:
         deck = self.z >= self.z.max(1)[:, None] - 1e-9
         drowned = (deck & (under > 1e-9)).any(1)
         return Immersed(
-            volume, float(w @ (area * x)) / volume, float(w @ across) / volume, float(w @ high) / volume, plane, lcf, inertia,
-            float(w @ (breadth * (x - lcf) ** 2)), float(x[int(np.argmax(drowned))]) if drowned.any() else None,
-        )  # fmt: skip
+            volume,
+            float(w @ (area * x)) / volume,
+            float(w @ across) / volume,
+            float(w @ high) / volume,
+            plane,
+            lcf,
+            inertia,
+            float(w @ (breadth * (x - lcf) ** 2)),
+            float(x[int(np.argmax(drowned))]) if drowned.any() else None,
+        )
 
 
 def _counter_clockwise(section: Section, number: int) -> list[tuple[float, float]]:
@@ -186,7 +199,8 @@ def _weights(x: Numbers) -> Numbers:
 
 
 def level_draft(hull: Hull, mass_kg: float, density: float) -> float:
-    """Height of the water at which she carries a mass on an even keel, m. Raises InputError when she would have to be under."""
+    """Height of the water at which she carries a mass on an even keel, m. Raises InputError when she would have to be
+    under."""
     if mass_kg <= 0 or density <= 0:
         raise InputError(FIELD, "a mass and a density above zero are wanted")
     volume = mass_kg / density
@@ -208,10 +222,12 @@ def level_draft(hull: Hull, mass_kg: float, density: float) -> float:
 def float_equilibrium(
     hull: Hull, mass_kg: float, cg: tuple[float, float, float], density: float, reference_m: float, heel: float = 0.0
 ) -> Floats:
-    """Draft, trim and heel at which weight and buoyancy balance, from level (or from a heel to start with). cg: (x, y, z) in m, z that of
+    """Draft, trim and heel at which weight and buoyancy balance, from level (or from a heel to start with). cg: (x, y,
+    z) in m, z that of
     the fluid CG (free surface counted in).
 
-    Raises InputError: no upright equilibrium, not stable there (with GM), the deck edge under water. Source: three equations of balance,
+    Raises InputError: no upright equilibrium, not stable there (with GM), the deck edge under water. Source: three
+    equations of balance,
     damped Newton with a numeric derivative."""
     xg, yg, zg = cg
     length, beam = hull.length_m, hull.beam_m
@@ -219,9 +235,13 @@ def float_equilibrium(
 
     def residual(v: Numbers) -> Numbers:
         i = hull.cut(float(v[0]), float(v[1]), float(v[2]), reference_m)
-        return np.array([
-            density * i.volume_m3 / mass_kg - 1, (xg - i.x_m + v[1] * (zg - i.z_m)) / length, (yg - i.y_m + v[2] * (zg - i.z_m)) / beam,
-        ])  # fmt: skip
+        return np.array(
+            [
+                density * i.volume_m3 / mass_kg - 1,
+                (xg - i.x_m + v[1] * (zg - i.z_m)) / length,
+                (yg - i.y_m + v[2] * (zg - i.z_m)) / beam,
+            ]
+        )
 
     for _ in range(60):
         f = residual(at)

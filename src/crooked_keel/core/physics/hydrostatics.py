@@ -18,27 +18,39 @@ _TEXTS = "naval architecture, ship stability texts (from memory)"
 
 
 @formula(
-    "hydro.displacement", "m = ρ·Cb·L·B·T", result=("mass", "displacement"), ρ=("density", "density of the water"),
-    Cb=("number", "block coefficient"), L=("length", "length on the waterline"), B=("length", "beam on the waterline"),
-    T=("length", "draft of the canoe body"), source="definition of the block coefficient",
-)  # fmt: skip
+    "hydro.displacement",
+    "m = ρ·Cb·L·B·T",
+    result=("mass", "displacement"),
+    ρ=("density", "density of the water"),
+    Cb=("number", "block coefficient"),
+    L=("length", "length on the waterline"),
+    B=("length", "beam on the waterline"),
+    T=("length", "draft of the canoe body"),
+    source="definition of the block coefficient",
+)
 def form_displacement(density: float, block: float, length_m: float, beam_m: float, draft_m: float) -> float:
     """Displacement of a canoe body by its form, kg."""
     return density * block * length_m * beam_m * draft_m
 
 
 @formula(
-    "hydro.immersion", "k = ρ·Cw·L·B", result=("immersion", "mass that sinks her by a length"), ρ=("density", "density of the water"),
-    Cw=("number", "waterplane coefficient"), L=("length", "length on the waterline"), B=("length", "beam on the waterline"),
+    "hydro.immersion",
+    "k = ρ·Cw·L·B",
+    result=("immersion", "mass that sinks her by a length"),
+    ρ=("density", "density of the water"),
+    Cw=("number", "waterplane coefficient"),
+    L=("length", "length on the waterline"),
+    B=("length", "beam on the waterline"),
     source="definition of the waterplane coefficient",
-)  # fmt: skip
+)
 def form_immersion(density: float, waterplane: float, length_m: float, beam_m: float) -> float:
     """Mass per metre of sinkage, kg/m."""
     return density * waterplane * length_m * beam_m
 
 
 class Hydro(NamedTuple):
-    """A hull at one draft: kg, kg/m, m over the keel. BM are the smaller of two published estimates, the other beside it."""
+    """A hull at one draft: kg, kg/m, m over the keel. BM are the smaller of two published estimates, the other beside
+    it."""
 
     displacement_kg: float
     immersion_kg_m: float
@@ -62,8 +74,10 @@ class Hydro(NamedTuple):
 def hydro_from_form(
     length_m: float, beam_m: float, draft_m: float, block: float, waterplane: float, density: float
 ) -> Hydro:
-    """Hydrostatics of a canoe body from form coefficients. Waterplane inertia by Cw²/12 and by the parametric texts; the smaller
-    is used. Raises InputError: Cb ≥ Cw, Cb outside 0.2 to 1, a size not above zero. Source: ship stability and parametric design
+    """Hydrostatics of a canoe body from form coefficients. Waterplane inertia by Cw²/12 and by the parametric texts;
+    the smaller
+    is used. Raises InputError: Cb ≥ Cw, Cb outside 0.2 to 1, a size not above zero. Source: ship stability and
+    parametric design
     texts (from memory)."""
     for field, value in (("length", length_m), ("beam", beam_m), ("keel", draft_m)):
         if value <= 0:
@@ -85,12 +99,16 @@ def hydro_from_form(
         form_displacement(density, block, length_m, beam_m, draft_m),
         form_immersion(density, waterplane, length_m, beam_m),
         draft_m * (5 / 6 - block / (3 * waterplane)),
-        bm[0], bm[1], bm_long[0], bm_long[1],
-    )  # fmt: skip
+        bm[0],
+        bm[1],
+        bm_long[0],
+        bm_long[1],
+    )
 
 
 class Waterplane(NamedTuple):
-    """Water surface in craft axes: height at the reference, slopes aft and to starboard, misfit of each reading, m. The weights
+    """Water surface in craft axes: height at the reference, slopes aft and to starboard, misfit of each reading, m. The
+    weights
     give height and slopes as sums over the readings."""
 
     height_m: float
@@ -103,7 +121,8 @@ class Waterplane(NamedTuple):
 
 
 def waterplane_from_freeboards(points: Sequence[tuple[float, float, float]], reference_m: float) -> Waterplane:
-    """Plane through z = sheer − freeboard at (x, y), least squares. points: (x, y, z). Four corners leave one misfit, the same at
+    """Plane through z = sheer − freeboard at (x, y), least squares. points: (x, y, z). Four corners leave one misfit,
+    the same at
     each. Raises InputError with fewer than three, or all in one line. Source: least squares."""
     if len(points) < 3:
         raise InputError("/craft/flotation/marks", "three freeboards or more are wanted", given=f"{len(points)} read")
@@ -116,44 +135,63 @@ def waterplane_from_freeboards(points: Sequence[tuple[float, float, float]], ref
     z = np.array([p[2] for p in points])
     found = inverse @ z
     return Waterplane(
-        float(found[0]), float(found[1]), float(found[2]), tuple(float(r) for r in z - table @ found),
+        float(found[0]),
+        float(found[1]),
+        float(found[2]),
+        tuple(float(r) for r in z - table @ found),
         *(tuple(float(w) for w in row) for row in inverse),
-    )  # fmt: skip
+    )
 
 
 @formula(
-    "hydro.sinkage", "s = Δm / k", result=("length", "sinkage"), Δm=("mass", "mass added"), k=("immersion", "mass that sinks her by a length"),
+    "hydro.sinkage",
+    "s = Δm / k",
+    result=("length", "sinkage"),
+    Δm=("mass", "mass added"),
+    k=("immersion", "mass that sinks her by a length"),
     source=_TEXTS,
-)  # fmt: skip
+)
 def sinkage(change_kg: float, immersion_kg_m: float) -> float:
     """How far she sinks bodily, m."""
     return change_kg / immersion_kg_m
 
 
 @formula(
-    "hydro.trim", "t = M / MCT", result=("length", "change of trim over the waterline, stern down"),
-    M=("mass_moment", "moment of the changes about the centre of flotation"), MCT=("mass", "moment that trims her by a length, over that length"),
+    "hydro.trim",
+    "t = M / MCT",
+    result=("length", "change of trim over the waterline, stern down"),
+    M=("mass_moment", "moment of the changes about the centre of flotation"),
+    MCT=("mass", "moment that trims her by a length, over that length"),
     source=_TEXTS,
-)  # fmt: skip
+)
 def trim_change(moment_kg_m: float, mct_kg: float) -> float:
     """Change of trim over the waterline length, m. mct_kg is kg·m per m."""
     return moment_kg_m / mct_kg
 
 
 @formula(
-    "hydro.trim-after", "t = tf + M / MCT", result=("length", "trim over the waterline, stern down"), tf=("length", "trim as found"),
-    M=("mass_moment", "moment of the changes about the centre of flotation"), MCT=("mass", "moment that trims her by a length, over that length"),
+    "hydro.trim-after",
+    "t = tf + M / MCT",
+    result=("length", "trim over the waterline, stern down"),
+    tf=("length", "trim as found"),
+    M=("mass_moment", "moment of the changes about the centre of flotation"),
+    MCT=("mass", "moment that trims her by a length, over that length"),
     source=_TEXTS,
-)  # fmt: skip
+)
 def trim_after(found_m: float, moment_kg_m: float, mct_kg: float) -> float:
     """Trim over the waterline length after the changes, m."""
     return found_m + moment_kg_m / mct_kg
 
 
 @formula(
-    "hydro.heel", "φ = atan(M / (m·GM))", result=("angle", "heel, starboard down"), M=("mass_moment", "moment of all masses about the centreline"),
-    m=("mass", "displacement"), GM=("length", "metacentric height"), source=f"{_TEXTS}; small angles",
-)  # fmt: skip
+    "hydro.heel",
+    "φ = atan(M / (m·GM))",
+    result=("angle", "heel, starboard down"),
+    M=("mass_moment", "moment of all masses about the centreline"),
+    m=("mass", "displacement"),
+    GM=("length", "metacentric height"),
+    source=f"{_TEXTS}; small angles",
+)
 def heel_angle(moment_kg_m: float, mass_kg: float, gm_m: float) -> float:
     """Heel by the linear method, rad. Raises InputError when GM is not above zero: she does not stay upright."""
     if gm_m <= 0:
@@ -164,9 +202,13 @@ def heel_angle(moment_kg_m: float, mass_kg: float, gm_m: float) -> float:
 
 
 @formula(
-    "hydro.gm", "GM = KM − KG", result=("length", "metacentric height"), KM=("length", "metacentre over the keel"), KG=("length", "CG over the keel"),
+    "hydro.gm",
+    "GM = KM − KG",
+    result=("length", "metacentric height"),
+    KM=("length", "metacentre over the keel"),
+    KG=("length", "CG over the keel"),
     source=_TEXTS,
-)  # fmt: skip
+)
 def metacentric_height(km_m: float, kg_m: float) -> float:
     """GM without free surface, m."""
     return km_m - kg_m
@@ -212,7 +254,8 @@ class Floated(NamedTuple):
 def weight_change_afloat(before: Afloat, changes: Sequence[Change]) -> Floated:
     """Sinkage, trim, heel and GM after small changes: KM and the waterplane are held at the old draft.
 
-    Valid to 10 % of the displacement and a trim of L/50; the rules say so. Source: ship stability texts (from memory)."""
+    Valid to 10 % of the displacement and a trim of L/50; the rules say so. Source: ship stability texts (from
+    memory)."""
     change = sum(c.mass_kg for c in changes)
     mass = before.displacement_kg + change
     if mass <= 0:
@@ -223,6 +266,14 @@ def weight_change_afloat(before: Afloat, changes: Sequence[Change]) -> Floated:
     trim_moment = sum(c.mass_kg * (c.x_m - before.lcf_m) for c in changes)
     heel_moment = before.displacement_kg * before.tcg_m + sum(c.mass_kg * c.y_m for c in changes)
     return Floated(
-        mass, kg, gm, mct, change, trim_moment, heel_moment, change / before.immersion_kg_m, trim_moment / mct,
+        mass,
+        kg,
+        gm,
+        mct,
+        change,
+        trim_moment,
+        heel_moment,
+        change / before.immersion_kg_m,
+        trim_moment / mct,
         heel_angle(heel_moment, mass, gm) if gm > 0 else None,
-    )  # fmt: skip
+    )

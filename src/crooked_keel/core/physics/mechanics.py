@@ -9,10 +9,13 @@ from ..judging.formula import formula
 
 
 @formula(
-    "mechanics.mean-torque", "Q = P / ω",
-    result=("torque", "mean torque"), P=("power", "power"), ω=("rotation", "speed"),
+    "mechanics.mean-torque",
+    "Q = P / ω",
+    result=("torque", "mean torque"),
+    P=("power", "power"),
+    ω=("rotation", "speed"),
     source="definition of power",
-)  # fmt: skip
+)
 def mean_torque(power_w: float, speed_rad_s: float) -> float:
     """Mean torque of a power at a speed, N·m."""
     if speed_rad_s <= 0:
@@ -54,7 +57,8 @@ def cg_from_suspension(
     second: tuple[float, float],
     second_mark: tuple[float, float],
 ) -> tuple[float, float]:
-    """CG of a bare unit hung by two points in turn: where the two plumb lines, each through its point and a mark under it, cross.
+    """CG of a bare unit hung by two points in turn: where the two plumb lines, each through its point and a mark under
+    it, cross.
     Places (along, up) in m, in the unit's own frame.
 
     Raises InputError for a mark at its point and for lines less than 20° apart. Source: statics."""
@@ -74,9 +78,15 @@ def cg_from_suspension(
 
 
 @formula(
-    "mechanics.two-scales", "x = (Ra·xa + Rb·xb) / (Ra + Rb)", result=("length", "CG of the bare unit"), Ra=("mass", "net, first edge"), xa=("length", "first edge"),
-    Rb=("mass", "net, second edge"), xb=("length", "second edge"), source="statics",
-)  # fmt: skip
+    "mechanics.two-scales",
+    "x = (Ra·xa + Rb·xb) / (Ra + Rb)",
+    result=("length", "CG of the bare unit"),
+    Ra=("mass", "net, first edge"),
+    xa=("length", "first edge"),
+    Rb=("mass", "net, second edge"),
+    xb=("length", "second edge"),
+    source="statics",
+)
 def two_scale_cg(first_kg: float, first_m: float, second_kg: float, second_m: float) -> float:
     """CG of a bare unit on two edges, m. Raises InputError when both edges are in one place or nothing is weighed."""
     if abs(first_m - second_m) < 1e-6:

@@ -1,4 +1,5 @@
-"""Stability of a boat beside her hydrostatics: free surface, heel by offset weight, loll, inclining, rolling, the dock as a scale.
+"""Stability of a boat beside her hydrostatics: free surface, heel by offset weight, loll, inclining, rolling, the dock
+as a scale.
 
 Source of all that names none: ship stability texts (from memory).
 """
@@ -14,12 +15,14 @@ from ..errors import InputError
 from ..judging.formula import formula
 
 _TEXTS = "ship stability texts (from memory)"
-# Roll period coefficient, s/√m: the verdict takes the lowest. Rolling test of the IS Code and its forerunner (from memory).
+# Roll period coefficient, s/√m: the verdict takes the lowest. Rolling test of the IS Code and its forerunner (from
+# memory).
 ROLL_FACTORS = (0.73, 0.80, 0.88)
 
 
 class SlackTank(NamedTuple):
-    """A tank with a free surface: density, length and breadth of the surface, how many parts a tight bulkhead along it makes, how far off
+    """A tank with a free surface: density, length and breadth of the surface, how many parts a tight bulkhead along it
+    makes, how far off
     the centreline it sits when a pipe joins it to its fellow, and whether it is pressed full or empty."""
 
     density: float
@@ -31,7 +34,8 @@ class SlackTank(NamedTuple):
 
 
 def free_surface_correction(displacement_kg: float, tanks: Sequence[SlackTank]) -> float:
-    """How much slack tanks take off GM, m: Σ ρ·l·b³/(12·n²), and ρ·l·b·y² for tanks joined across the craft, over the displacement.
+    """How much slack tanks take off GM, m: Σ ρ·l·b³/(12·n²), and ρ·l·b·y² for tanks joined across the craft, over the
+    displacement.
 
     A tank is slack unless somebody says that it is pressed full or empty. Raises InputError without a displacement."""
     if displacement_kg <= 0:
@@ -46,9 +50,14 @@ def free_surface_correction(displacement_kg: float, tanks: Sequence[SlackTank]) 
 
 
 @formula(
-    "hydro.fluid-gm", "GM = KM − KG − FSC", result=("length", "metacentric height, fluid"), KM=("length", "metacentre over the keel"), KG=("length", "CG over the keel"),
-    FSC=("length", "free surface of slack tanks"), source=_TEXTS,
-)  # fmt: skip
+    "hydro.fluid-gm",
+    "GM = KM − KG − FSC",
+    result=("length", "metacentric height, fluid"),
+    KM=("length", "metacentre over the keel"),
+    KG=("length", "CG over the keel"),
+    FSC=("length", "free surface of slack tanks"),
+    source=_TEXTS,
+)
 def fluid_gm(km_m: float, kg_m: float, fsc_m: float) -> float:
     """GM with the free surface of slack tanks taken off, m."""
     return km_m - kg_m - fsc_m
@@ -66,7 +75,8 @@ def loll(gm_m: float, bm_m: float) -> float | None:
 
 
 def wall_sided_heel(gm_m: float, bm_m: float, tcg_m: float) -> float:
-    """Heel by an offset CG of a wall-sided hull, rad: ½·BM·t³ + GM·t = TCG with t = tan φ, the stable root on the side of the CG.
+    """Heel by an offset CG of a wall-sided hull, rad: ½·BM·t³ + GM·t = TCG with t = tan φ, the stable root on the side
+    of the CG.
 
     Good until the bilge comes out or the deck goes under. Source: wall-sided formula."""
     import numpy as np
@@ -85,7 +95,8 @@ def wall_sided_limit(freeboard_m: float, bilge_draft_m: float, beam_m: float) ->
 
 
 class Inclined(NamedTuple):
-    """GM as inclined, m, what each reading misses the line by, kg·m, and the standard uncertainty of GM that follows from that, m."""
+    """GM as inclined, m, what each reading misses the line by, kg·m, and the standard uncertainty of GM that follows
+    from that, m."""
 
     gm_m: float
     residuals_kg_m: tuple[float, ...]
@@ -95,10 +106,12 @@ class Inclined(NamedTuple):
 def inclining_gm(
     displacement_kg: float, moments_kg_m: Sequence[float], deflections_m: Sequence[float], pendulum_m: float
 ) -> Inclined:
-    """GM from weights moved across and the pendulum: slope of moment against the tangent, free intercept, over the displacement.
+    """GM from weights moved across and the pendulum: slope of moment against the tangent, free intercept, over the
+    displacement.
 
     Moments and deflections positive to starboard. It is the GM of the condition as inclined, free surface and all.
-    Raises InputError: fewer than three readings, nothing moved, she leaned the wrong way. Source: ASTM F1321 (from memory)."""
+    Raises InputError: fewer than three readings, nothing moved, she leaned the wrong way. Source: ASTM F1321 (from
+    memory)."""
     import numpy as np
 
     field = "/craft/inclining"
@@ -121,9 +134,14 @@ def inclining_gm(
 
 
 @formula(
-    "hydro.roll-gm", "GM = (f·B / T)²", result=("length", "metacentric height"), f=("number", "roll coefficient"), B=("length", "beam"), T=("time", "full roll, port to port"),
+    "hydro.roll-gm",
+    "GM = (f·B / T)²",
+    result=("length", "metacentric height"),
+    f=("number", "roll coefficient"),
+    B=("length", "beam"),
+    T=("time", "full roll, port to port"),
     source="rolling test of the IS Code (from memory)",
-)  # fmt: skip
+)
 def roll_period_gm(factor: float, beam_m: float, period_s: float) -> float:
     """GM from the time of a full roll, m; a half period would give four times as much."""
     if period_s <= 0:
@@ -132,7 +150,8 @@ def roll_period_gm(factor: float, beam_m: float, period_s: float) -> float:
 
 
 class Docked(NamedTuple):
-    """What changed by the waterline: kg, moment about the centre of flotation in kg·m, the one station that would do the same (None where
+    """What changed by the waterline: kg, moment about the centre of flotation in kg·m, the one station that would do
+    the same (None where
     the mass cannot be told from nothing), and the standard uncertainty of the mass."""
 
     mass_kg: float
@@ -150,7 +169,8 @@ def dock_scale(
     reading_m: float = 0.003,
     readings: int = 4,
 ) -> Docked:
-    """Mass and station of everything that changed between two sets of freeboards: Δm = k·ΔT, ΔM = MCT·Δtrim. mct_kg: kg·m per m of trim
+    """Mass and station of everything that changed between two sets of freeboards: Δm = k·ΔT, ΔM = MCT·Δtrim. mct_kg:
+    kg·m per m of trim
     over the waterline, of the condition after; reading_m: how well a freeboard is read, two sets of so many.
 
     A mass under twice its uncertainty has no station. Source: hydrostatics, small change."""
@@ -174,7 +194,8 @@ def bottom_loading(planing_area_m2: float, displacement_kg: float, density: floa
 
 
 def offset_load_limit(hull_length_m: float) -> float:
-    """Largest heel with everybody on one side, rad: 10 + (24 − L)³/600 degrees, from 6 to 24 m. ISO 12217-1 (from memory).
+    """Largest heel with everybody on one side, rad: 10 + (24 − L)³/600 degrees, from 6 to 24 m. ISO 12217-1 (from
+    memory).
 
     Raises InputError under 6 m: that part of the standard is another."""
     if not 6 <= hull_length_m <= 24:
@@ -183,7 +204,8 @@ def offset_load_limit(hull_length_m: float) -> float:
 
 
 class TableRow(NamedTuple):
-    """One line of a hydrostatic table: draft, displacement, centres from the datum, kg per m of sinkage, metacentres over the keel."""
+    """One line of a hydrostatic table: draft, displacement, centres from the datum, kg per m of sinkage, metacentres
+    over the keel."""
 
     draft_m: float
     displacement_kg: float
@@ -218,9 +240,11 @@ def hydro_from_table(
     drafts = [r.draft_m for r in rows]
     if not drafts[0] - 1e-9 <= draft_m <= drafts[-1] + 1e-9:
         raise InputError(
-            "/craft/flotation/table", "the draft lies outside the table: add rows, nothing is extrapolated",
-            given=f"{round(draft_m, 3)} m", allowed=f"{drafts[0]} to {drafts[-1]} m",
-        )  # fmt: skip
+            "/craft/flotation/table",
+            "the draft lies outside the table: add rows, nothing is extrapolated",
+            given=f"{round(draft_m, 3)} m",
+            allowed=f"{drafts[0]} to {drafts[-1]} m",
+        )
     found = [float(np.interp(draft_m, drafts, [r[k] for r in rows])) for k in range(7)]
     found[1] *= density / table_density
     found[4] *= density / table_density

@@ -1,4 +1,5 @@
-"""Kinds of craft. A kind is declared, not programmed: which forms it has, its layouts, what it starts with, its load cases,
+"""Kinds of craft. A kind is declared, not programmed: which forms it has, its layouts, what it starts with, its load
+cases,
 its outline and the words of its trade. A bench asks for forms, never for a kind.
 """
 
@@ -11,18 +12,41 @@ from . import outlines
 from .load_cases import AEROPLANE, BOAT, MOTORCYCLE, ROAD_VEHICLE, SCOOTER, LoadCase
 
 Form = Literal[
-    "scales", "wheels in line", "corners", "afloat", "cg limits", "pitch limits", "stands on wheels",
-    "air propeller", "marine propeller", "driven wheel",
-    "firewall", "bed", "frame points", "swing unit", "gearbox face", "spring points",
-    "thrust line", "shaft line", "across", "coupling", "sprockets", "wheel centre", "adapter", "joints",
-]  # fmt: skip
+    "scales",
+    "wheels in line",
+    "corners",
+    "afloat",
+    "cg limits",
+    "pitch limits",
+    "stands on wheels",
+    "air propeller",
+    "marine propeller",
+    "driven wheel",
+    "firewall",
+    "bed",
+    "frame points",
+    "swing unit",
+    "gearbox face",
+    "spring points",
+    "thrust line",
+    "shaft line",
+    "across",
+    "coupling",
+    "sprockets",
+    "wheel centre",
+    "adapter",
+    "joints",
+]
 Values = dict[str, Any]
 
 
 class Kind(NamedTuple):
-    """forms: what benches ask about; words: names of the trade, by the name used in code; unit_side: +1 if the unit lies aft of its
-    output flange, −1 ahead of it, 0 if it is measured both ways from it; mount_axis: the axis of a mount's axial stiffness;
-    template: layout and name of the unit → what a new project starts with; draw: outline of the side view, from the measures that `outline` names; cautions: what a bench must not be left without, by bench."""
+    """forms: what benches ask about; words: names of the trade, by the name used in code; unit_side: +1 if the unit
+    lies aft of its
+    output flange, −1 ahead of it, 0 if it is measured both ways from it; mount_axis: the axis of a mount's axial
+    stiffness;
+    template: layout and name of the unit → what a new project starts with; draw: outline of the side view, from the
+    measures that `outline` names; cautions: what a bench must not be left without, by bench."""
 
     name: str
     forms: frozenset[Form]
@@ -99,46 +123,105 @@ def _boat(layout: str, unit_name: str) -> Values:
         "align": {"coupling": {"thread_pitch": _guess("1.5 mm")}},
     }
     marks = {}
-    for i, (key, name, x, y) in enumerate((
-        ("bow-port", "bow, port", "1.2 m", "port"), ("bow-starboard", "bow, starboard", "1.2 m", "starboard"),
-        ("stern-port", "stern, port", "7.2 m", "port"), ("stern-starboard", "stern, starboard", "7.2 m", "starboard"),
-    )):  # fmt: skip
+    for i, (key, name, x, y) in enumerate(
+        (
+            ("bow-port", "bow, port", "1.2 m", "port"),
+            ("bow-starboard", "bow, starboard", "1.2 m", "starboard"),
+            ("stern-port", "stern, port", "7.2 m", "port"),
+            ("stern-starboard", "stern, starboard", "7.2 m", "starboard"),
+        )
+    ):
         marks[key] = {
-            "name": name, "rank": float(i), "station": _at(x), "butt_line": _side("1.1 m", y),
+            "name": name,
+            "rank": float(i),
+            "station": _at(x),
+            "butt_line": _side("1.1 m", y),
             "sheer": _up("1.05 m" if i < 2 else "0.8 m"),
-        }  # fmt: skip
+        }
     installations = lambda name: {
         k: {**_installation(f"{name}{s}", feet), **more, "rank": float(i)} for i, (k, s) in enumerate(sides.items())
     }
     return {
         "/craft/flotation": {
-            "length": _guess("7.6 m"), "beam": _guess("2.4 m"), "block": _guess("0.42"), "waterplane": _guess("0.72"),
-            "keel": _up("0.45 m", "down"), "lcf": _at("4.2 m"), "lcb": _at("4.1 m"), "density": _guess("1025 kg/m³"), "marks": marks,
+            "length": _guess("7.6 m"),
+            "beam": _guess("2.4 m"),
+            "block": _guess("0.42"),
+            "waterplane": _guess("0.72"),
+            "keel": _up("0.45 m", "down"),
+            "lcf": _at("4.2 m"),
+            "lcb": _at("4.1 m"),
+            "density": _guess("1025 kg/m³"),
+            "marks": marks,
         },
         "/craft/as_found/method": "freeboards",
-        "/craft/outline": {"nose": _at("0 m"), "tail": _at("8.0 m"), "top": _up("1.6 m"), "belly": _up("0.75 m", "down")},
+        "/craft/outline": {
+            "nose": _at("0 m"),
+            "tail": _at("8.0 m"),
+            "top": _up("1.6 m"),
+            "belly": _up("0.75 m", "down"),
+        },
         "/craft/trial/regime": "displacement",
-        "/craft/seats/cockpit": {"name": "cockpit", "rank": 1.0, "station": _at("6.2 m"), "butt_line": _side("0 m"), "water_line": _up("0.6 m")},
+        "/craft/seats/cockpit": {
+            "name": "cockpit",
+            "rank": 1.0,
+            "station": _at("6.2 m"),
+            "butt_line": _side("0 m"),
+            "water_line": _up("0.6 m"),
+        },
         "/craft/tanks/fuel": {"name": "fuel tank", "rank": 1.0, "density": _guess("840 kg/m³")},
         "/loadings/day": {"name": "Day out", "rank": 1.0},
         **_common(unit_name, installations("old engine"), installations(unit_name)),
-    }  # fmt: skip
+    }
 
 
 def _wheels(base: str, front: str, rear: str) -> Values:
     return {
-        "/craft/supports/front": {"name": "front wheel", "rank": 1.0, "role": "front", "station": _at("0 mm"), "water_line": _up("0 mm"), "radius": _guess(front)},
-        "/craft/supports/rear": {"name": "rear wheel", "rank": 2.0, "role": "rear", "station": _at(base), "water_line": _up("0 mm"), "radius": _guess(rear)},
-    }  # fmt: skip
+        "/craft/supports/front": {
+            "name": "front wheel",
+            "rank": 1.0,
+            "role": "front",
+            "station": _at("0 mm"),
+            "water_line": _up("0 mm"),
+            "radius": _guess(front),
+        },
+        "/craft/supports/rear": {
+            "name": "rear wheel",
+            "rank": 2.0,
+            "role": "rear",
+            "station": _at(base),
+            "water_line": _up("0 mm"),
+            "radius": _guess(rear),
+        },
+    }
 
 
 def _rider(seat: str, height: str, passenger: str, passenger_height: str) -> Values:
     return {
-        "/craft/seats/rider": {"name": "rider", "rank": 1.0, "station": _at(seat), "butt_line": _side("0 mm"), "water_line": _up(height)},
-        "/craft/seats/passenger": {"name": "passenger", "rank": 2.0, "station": _at(passenger), "butt_line": _side("0 mm"), "water_line": _up(passenger_height)},
-        "/loadings/solo": {"name": "Rider alone", "rank": 1.0, "loads": {"rider": _guess("80 kg"), "passenger": _guess("0 kg")}},
-        "/loadings/two-up": {"name": "Two up", "rank": 2.0, "loads": {"rider": _guess("80 kg"), "passenger": _guess("70 kg")}},
-    }  # fmt: skip
+        "/craft/seats/rider": {
+            "name": "rider",
+            "rank": 1.0,
+            "station": _at(seat),
+            "butt_line": _side("0 mm"),
+            "water_line": _up(height),
+        },
+        "/craft/seats/passenger": {
+            "name": "passenger",
+            "rank": 2.0,
+            "station": _at(passenger),
+            "butt_line": _side("0 mm"),
+            "water_line": _up(passenger_height),
+        },
+        "/loadings/solo": {
+            "name": "Rider alone",
+            "rank": 1.0,
+            "loads": {"rider": _guess("80 kg"), "passenger": _guess("0 kg")},
+        },
+        "/loadings/two-up": {
+            "name": "Two up",
+            "rank": 2.0,
+            "loads": {"rider": _guess("80 kg"), "passenger": _guess("70 kg")},
+        },
+    }
 
 
 def _chain(name: str, rank: float, pitch: str, teeth: tuple[str, str] | None = None) -> Values:
@@ -154,22 +237,37 @@ def _motorcycle(layout: str, unit_name: str) -> Values:
         **_wheels("1400 mm", "300 mm", "310 mm"),
         **_rider("860 mm", "980 mm", "1150 mm", "1050 mm"),
         "/craft/road": {"drag_area": _guess("0.45 m²"), "rolling": _guess("0.015"), "grip": _guess("0.8")},
-        "/craft/outline": {"seat": _at("900 mm"), "seat_top": _up("790 mm"), "top": _up("1050 mm"), "belly": _up("190 mm"), "tail": _at("1650 mm")},
+        "/craft/outline": {
+            "seat": _at("900 mm"),
+            "seat_top": _up("790 mm"),
+            "top": _up("1050 mm"),
+            "belly": _up("190 mm"),
+            "tail": _at("1650 mm"),
+        },
         **_common(unit_name, one("old engine"), one(unit_name)),
-    }  # fmt: skip
+    }
 
 
 def _scooter(layout: str, unit_name: str) -> Values:
-    drive = {"gears": {"low": {"name": "variator, low", "rank": 1.0}, "high": {"name": "variator, high", "rank": 2.0}},
-             "stages": {"final": {"name": "final gear", "rank": 9.0, "type": "gear"}}, "efficiency": _guess("85 %")}  # fmt: skip
+    drive = {
+        "gears": {"low": {"name": "variator, low", "rank": 1.0}, "high": {"name": "variator, high", "rank": 2.0}},
+        "stages": {"final": {"name": "final gear", "rank": 9.0, "type": "gear"}},
+        "efficiency": _guess("85 %"),
+    }
     one = lambda name: {"main": {**_installation(name, {}), "drive": drive}}
     return {
         **_wheels("1240 mm", "215 mm", "215 mm"),
         **_rider("820 mm", "950 mm", "1080 mm", "1000 mm"),
         "/craft/road": {"drag_area": _guess("0.45 m²"), "rolling": _guess("0.015"), "grip": _guess("0.8")},
-        "/craft/outline": {"seat": _at("850 mm"), "seat_top": _up("760 mm"), "top": _up("1050 mm"), "belly": _up("240 mm"), "tail": _at("1480 mm")},
+        "/craft/outline": {
+            "seat": _at("850 mm"),
+            "seat_top": _up("760 mm"),
+            "top": _up("1050 mm"),
+            "belly": _up("240 mm"),
+            "tail": _at("1480 mm"),
+        },
         **_common(unit_name, one("old engine"), one(unit_name)),
-    }  # fmt: skip
+    }
 
 
 def _road_vehicle(layout: str, unit_name: str) -> Values:
@@ -180,31 +278,77 @@ def _road_vehicle(layout: str, unit_name: str) -> Values:
         for i, (prefix, way) in enumerate(sides):
             name = f"{prefix}{role} wheel" if prefix else f"{role} wheel"
             supports[f"/craft/supports/{name.replace(' ', '-').removesuffix('-wheel')}"] = {
-                "name": name, "rank": float(first + i), "role": role, "station": _at(x), "water_line": _up("0 mm"), "radius": _guess("250 mm"),
+                "name": name,
+                "rank": float(first + i),
+                "role": role,
+                "station": _at(x),
+                "water_line": _up("0 mm"),
+                "radius": _guess("250 mm"),
                 "butt_line": _side("600 mm", way) if way else _side("0 mm"),
-            }  # fmt: skip
+            }
     points = _points("port", "starboard", "torque rod")
-    drive: Values = {"gears": {"first": {"name": "first", "rank": 1.0}, "top": {"name": "top", "rank": 4.0}}, "efficiency": _guess("90 %"),
-                     "stages": {"final": {"name": "final drive", "rank": 9.0, "type": "gear"}}}  # fmt: skip
+    drive: Values = {
+        "gears": {"first": {"name": "first", "rank": 1.0}, "top": {"name": "top", "rank": 4.0}},
+        "efficiency": _guess("90 %"),
+        "stages": {"final": {"name": "final drive", "rank": 9.0, "type": "gear"}},
+    }
     one = lambda name: {"main": {**_installation(name, points), "drive": drive}}
     return {
         **supports,
-        "/craft/seats/driver": {"name": "driver", "rank": 1.0, "station": _at("600 mm"), "butt_line": _side("300 mm"), "water_line": _up("700 mm")},
-        "/craft/seats/load": {"name": "load space", "rank": 2.0, "station": _at("1600 mm"), "butt_line": _side("0 mm"), "water_line": _up("700 mm")},
-        "/loadings/driver": {"name": "Driver alone", "rank": 1.0, "loads": {"driver": _guess("75 kg"), "load": _guess("0 kg")}},
-        "/loadings/loaded": {"name": "Loaded", "rank": 2.0, "loads": {"driver": _guess("75 kg"), "load": _guess("150 kg")}},
+        "/craft/seats/driver": {
+            "name": "driver",
+            "rank": 1.0,
+            "station": _at("600 mm"),
+            "butt_line": _side("300 mm"),
+            "water_line": _up("700 mm"),
+        },
+        "/craft/seats/load": {
+            "name": "load space",
+            "rank": 2.0,
+            "station": _at("1600 mm"),
+            "butt_line": _side("0 mm"),
+            "water_line": _up("700 mm"),
+        },
+        "/loadings/driver": {
+            "name": "Driver alone",
+            "rank": 1.0,
+            "loads": {"driver": _guess("75 kg"), "load": _guess("0 kg")},
+        },
+        "/loadings/loaded": {
+            "name": "Loaded",
+            "rank": 2.0,
+            "loads": {"driver": _guess("75 kg"), "load": _guess("150 kg")},
+        },
         "/craft/road": {"drag_area": _guess("0.85 m²"), "rolling": _guess("0.015"), "grip": _guess("0.8")},
-        "/craft/outline": {"nose": _at("-450 mm"), "tail": _at("2450 mm"), "top": _up("1650 mm"), "belly": _up("200 mm")},
+        "/craft/outline": {
+            "nose": _at("-450 mm"),
+            "tail": _at("2450 mm"),
+            "top": _up("1650 mm"),
+            "belly": _up("200 mm"),
+        },
         **_common(unit_name, one("old engine"), one(unit_name)),
-    }  # fmt: skip
+    }
 
 
-_RIDDEN: frozenset[Form] = frozenset({
-    "scales", "wheels in line", "pitch limits", "stands on wheels", "driven wheel", "across", "sprockets", "wheel centre",
-})  # fmt: skip
+_RIDDEN: frozenset[Form] = frozenset(
+    {
+        "scales",
+        "wheels in line",
+        "pitch limits",
+        "stands on wheels",
+        "driven wheel",
+        "across",
+        "sprockets",
+        "wheel centre",
+    }
+)
 _RIDDEN_OUTLINE = {
-    "seat": "station of the seat", "seat_top": "height of the seat", "top": "height of the bars", "belly": "height of the frame's underside", "tail": "station of the rear end",
-}  # fmt: skip
+    "seat": "station of the seat",
+    "seat_top": "height of the seat",
+    "top": "height of the bars",
+    "belly": "height of the frame's underside",
+    "tail": "station of the rear end",
+}
 _MOUNT = "Not checked: welds, fatigue, bolts, the structure behind the points."
 _VOLTAGE = "High voltage kills: isolate, lock, test dead; people licensed for it."
 _RIDDEN_CAUTIONS = {
@@ -219,15 +363,35 @@ KINDS: dict[str, Kind] = {
         "aeroplane",
         frozenset({"scales", "cg limits", "air propeller", "firewall", "spring points", "thrust line"}),
         ("tailwheel", "tricycle", "canard", "monowheel"),
-        {"flange": "output flange", "structure": "firewall", "structure point": "firewall point", "point": "mount point", "turns": "propeller",
-         "unit flange": "its flange", "support": "support"},
-        +1, "fore and aft", AEROPLANE, _aeroplane, outlines.aeroplane,
-        {"nose": "station of the nose", "tail": "station of the tail end", "top": "water line of the top of the fuselage", "belly": "water line of the belly",
-         "wing": "station of the wing's leading edge", "wing_chord": "chord of the wing", "wing_water_line": "water line of the wing",
-         "fin_top": "water line of the top of the fin", "wheel": "diameter of the main wheel"},
+        {
+            "flange": "output flange",
+            "structure": "firewall",
+            "structure point": "firewall point",
+            "point": "mount point",
+            "turns": "propeller",
+            "unit flange": "its flange",
+            "support": "support",
+        },
+        +1,
+        "fore and aft",
+        AEROPLANE,
+        _aeroplane,
+        outlines.aeroplane,
+        {
+            "nose": "station of the nose",
+            "tail": "station of the tail end",
+            "top": "water line of the top of the fuselage",
+            "belly": "water line of the belly",
+            "wing": "station of the wing's leading edge",
+            "wing_chord": "chord of the wing",
+            "wing_water_line": "water line of the wing",
+            "fin_top": "water line of the top of the fin",
+            "wheel": "diameter of the main wheel",
+        },
         {
             "craft": "Chock the wheels you do not weigh; nobody under a raised craft.",
-            "balance": "A calculation is not a weighing: weigh the finished craft before it flies. Ballast must hold its loads and be marked.",
+            "balance": "A calculation is not a weighing: weigh the finished craft before it flies. Ballast must hold its "
+            "loads and be marked.",
             "drive": "Nobody in the plane of a propeller. Treat every propeller as live.",
             "mount": f"{_MOUNT} Structure on a certificated craft needs licensed hands.",
             "align": "Support the unit before you loosen a point. Prove angles in a jig, then in flight, in small steps.",
@@ -237,14 +401,32 @@ KINDS: dict[str, Kind] = {
         "boat",
         frozenset({"afloat", "marine propeller", "bed", "spring points", "shaft line", "coupling"}),
         ("single screw", "twin screw"),
-        {"flange": "coupling", "structure": "stringers", "structure point": "stringer under foot", "point": "foot", "turns": "shaft",
-         "unit flange": "the coupling", "support": "mark"},
-        -1, "up and down", BOAT, _boat, outlines.boat,
-        {"nose": "station of the stem head", "tail": "station of the transom", "top": "top of the coachroof", "belly": "underside of the keel"},
+        {
+            "flange": "coupling",
+            "structure": "stringers",
+            "structure point": "stringer under foot",
+            "point": "foot",
+            "turns": "shaft",
+            "unit flange": "the coupling",
+            "support": "mark",
+        },
+        -1,
+        "up and down",
+        BOAT,
+        _boat,
+        outlines.boat,
+        {
+            "nose": "station of the stem head",
+            "tail": "station of the transom",
+            "top": "top of the coachroof",
+            "belly": "underside of the keel",
+        },
         {
             "craft": "Read freeboards in calm water, lines slack, nobody aboard.",
-            "balance": "A form estimate is not a stability book. Incline her, or ask a naval architect, before people go to sea in her.",
-            "drive": f"Nobody near a turning shaft or propeller; take the key out before you dive or reach under. {_VOLTAGE}",
+            "balance": "A form estimate is not a stability book. Incline her, or ask a naval architect, before people go to "
+            "sea in her.",
+            "drive": f"Nobody near a turning shaft or propeller; take the key out before you dive or reach under. "
+            f"{_VOLTAGE}",
             "mount": f"{_MOUNT} A shaft bolted hard to a soft mount tears its seal.",
             "align": "Do not turn the shaft under power with the coupling open. Close the sea cocks you open.",
         },
@@ -253,9 +435,20 @@ KINDS: dict[str, Kind] = {
         "motorcycle",
         _RIDDEN | {"frame points", "spring points"},
         ("two wheels",),
-        {"flange": "output sprocket", "structure": "frame", "structure point": "frame lug", "point": "mount", "turns": "rear wheel",
-         "unit flange": "the output sprocket", "support": "wheel"},
-        0, "sideways", MOTORCYCLE, _motorcycle, outlines.motorcycle,
+        {
+            "flange": "output sprocket",
+            "structure": "frame",
+            "structure point": "frame lug",
+            "point": "mount",
+            "turns": "rear wheel",
+            "unit flange": "the output sprocket",
+            "support": "wheel",
+        },
+        0,
+        "sideways",
+        MOTORCYCLE,
+        _motorcycle,
+        outlines.motorcycle,
         _RIDDEN_OUTLINE,
         _RIDDEN_CAUTIONS,
     ),
@@ -263,20 +456,61 @@ KINDS: dict[str, Kind] = {
         "scooter",
         _RIDDEN | {"swing unit"},
         ("two wheels",),
-        {"flange": "output shaft", "structure": "frame", "structure point": "frame lug", "point": "mount", "turns": "rear wheel",
-         "unit flange": "the output shaft", "support": "wheel"},
-        0, "sideways", SCOOTER, _scooter, outlines.scooter,
+        {
+            "flange": "output shaft",
+            "structure": "frame",
+            "structure point": "frame lug",
+            "point": "mount",
+            "turns": "rear wheel",
+            "unit flange": "the output shaft",
+            "support": "wheel",
+        },
+        0,
+        "sideways",
+        SCOOTER,
+        _scooter,
+        outlines.scooter,
         _RIDDEN_OUTLINE,
         _RIDDEN_CAUTIONS,
     ),
     "road-vehicle": Kind(
         "road vehicle",
-        frozenset({"scales", "corners", "stands on wheels", "driven wheel", "frame points", "spring points", "gearbox face", "across", "sprockets", "adapter", "joints"}),
+        frozenset(
+            {
+                "scales",
+                "corners",
+                "stands on wheels",
+                "driven wheel",
+                "frame points",
+                "spring points",
+                "gearbox face",
+                "across",
+                "sprockets",
+                "adapter",
+                "joints",
+            }
+        ),
         ("one front wheel", "two front wheels", "four wheels"),
-        {"flange": "output sprocket or shaft", "structure": "frame", "structure point": "frame lug", "point": "mount", "turns": "driven wheels",
-         "unit flange": "the output shaft", "support": "wheel"},
-        0, "up and down", ROAD_VEHICLE, _road_vehicle, outlines.road_vehicle,
-        {"nose": "station of the front", "tail": "station of the rear", "top": "height of the roof", "belly": "height of the sill"},
+        {
+            "flange": "output sprocket or shaft",
+            "structure": "frame",
+            "structure point": "frame lug",
+            "point": "mount",
+            "turns": "driven wheels",
+            "unit flange": "the output shaft",
+            "support": "wheel",
+        },
+        0,
+        "up and down",
+        ROAD_VEHICLE,
+        _road_vehicle,
+        outlines.road_vehicle,
+        {
+            "nose": "station of the front",
+            "tail": "station of the rear",
+            "top": "height of the roof",
+            "belly": "height of the sill",
+        },
         {
             "craft": "Chock the wheels; stands under a raised craft, never a jack alone.",
             "balance": "A calculation is not a weighing: weigh the finished craft at its corners before it is driven.",
@@ -285,11 +519,12 @@ KINDS: dict[str, Kind] = {
             "align": "Support gearbox and unit before you part them.",
         },
     ),
-}  # fmt: skip
+}
 
 
 def new_project(kind: str, name: str, layout: str, unit_name: str, units: str) -> list[dict[str, Any]]:
-    """Operations that turn an empty document of a kind into a new project: every place to fill in; figures that a trade would
+    """Operations that turn an empty document of a kind into a new project: every place to fill in; figures that a trade
+    would
     guess stand there marked as template."""
     values = {"/name": name, "/craft/layout": layout, "/units": units, **KINDS[kind].template(layout, unit_name)}
     return [{"op": "add", "path": path, "value": value} for path, value in values.items()]

@@ -10,7 +10,8 @@ from typing import Literal, NamedTuple
 
 
 class LoadCase(NamedTuple):
-    """torque, thrust: share of limit torque and of thrust; pitch (nose up), yaw (nose right): share of the rates; pull: share of
+    """torque, thrust: share of limit torque and of thrust; pitch (nose up), yaw (nose right): share of the rates; pull:
+    share of
     what the final drive does to the unit in its lowest gear: chain pull, or the axle's torque."""
 
     id: str
@@ -48,7 +49,8 @@ AEROPLANE: tuple[LoadCase, ...] = (
 
 _PROPOSED = "proposed default; the designer's figure governs"
 _PRACTICE = "common practice, no source"
-# Class-society machinery inclinations, dynamic: roll 22.5°, sin 22.5° = 0.38; the rest is an allowance for acceleration.
+# Class-society machinery inclinations, dynamic: roll 22.5°, sin 22.5° = 0.38; the rest is an allowance for
+# acceleration.
 BOAT: tuple[LoadCase, ...] = (
     LoadCase("ahead", "Full ahead", 0, 0, 1, 1, 1, source="statics"),
     LoadCase("astern", "Full astern, 0.7 of ahead", 0, 0, 1, -0.7, -0.7, source=_PROPOSED),
@@ -94,7 +96,8 @@ ROAD_VEHICLE: tuple[LoadCase, ...] = (
     LoadCase("corner-starboard", "Cornering, thrown to starboard", 0, -1, 1, source=_PRACTICE),
     *_CRASH,
 )  # fmt: skip
-# A swinging unit: n_z multiplies the load of the wheel on the road, pull the traction; the arm itself feels 1 g (cautious).
+# A swinging unit: n_z multiplies the load of the wheel on the road, pull the traction; the arm itself feels 1 g
+# (cautious).
 SCOOTER: tuple[LoadCase, ...] = (
     LoadCase("standing", "Standing, loaded", 0, 0, 1, source="statics"),
     LoadCase("pulling-away", "Pulling away, all the grip or torque there is", 0, 0, 1, pull=1, source="statics"),

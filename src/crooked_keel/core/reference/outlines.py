@@ -103,25 +103,54 @@ def aeroplane(m: Measures) -> Drawn:
     fin = m("fin_top", top + 0.35 * depth)
     wheel = m("wheel", 0.45) / 2
     mid = (top + belly) / 2
-    fuselage = _path("fuselage", [
-        (nose, mid), (nose + 0.02 * length, mid + 0.30 * depth), (firewall, top - 0.08 * depth), (wing + 0.1 * chord, top),
-        (wing + 1.3 * chord, top), (nose + 0.75 * length, mid + 0.25 * depth), (tail, mid + 0.18 * depth), (tail, mid + 0.02 * depth),
-        (nose + 0.6 * length, belly + 0.18 * depth), (wing + chord, belly), (firewall, belly), (nose + 0.03 * length, belly + 0.25 * depth),
-    ], smooth=True)  # fmt: skip
+    fuselage = _path(
+        "fuselage",
+        [
+            (nose, mid),
+            (nose + 0.02 * length, mid + 0.30 * depth),
+            (firewall, top - 0.08 * depth),
+            (wing + 0.1 * chord, top),
+            (wing + 1.3 * chord, top),
+            (nose + 0.75 * length, mid + 0.25 * depth),
+            (tail, mid + 0.18 * depth),
+            (tail, mid + 0.02 * depth),
+            (nose + 0.6 * length, belly + 0.18 * depth),
+            (wing + chord, belly),
+            (firewall, belly),
+            (nose + 0.03 * length, belly + 0.25 * depth),
+        ],
+        smooth=True,
+    )
     paths = [
-        _path("wing", [
-            (wing, wing_z), (wing + 0.12 * chord, wing_z + 0.085 * chord), (wing + 0.4 * chord, wing_z + 0.1 * chord),
-            (wing + chord, wing_z), (wing + 0.5 * chord, wing_z - 0.02 * chord),
-        ], smooth=True),
+        _path(
+            "wing",
+            [
+                (wing, wing_z),
+                (wing + 0.12 * chord, wing_z + 0.085 * chord),
+                (wing + 0.4 * chord, wing_z + 0.1 * chord),
+                (wing + chord, wing_z),
+                (wing + 0.5 * chord, wing_z - 0.02 * chord),
+            ],
+            smooth=True,
+        ),
         fuselage,
-        _path("fin", [
-            (tail - 0.13 * length, mid + 0.2 * depth), (tail - 0.05 * length, fin), (tail, fin - 0.06 * depth),
-            (tail + 0.03 * length, mid + 0.1 * depth),
-        ]),
-        _path("tailplane", [(tail - 0.12 * length, mid + 0.23 * depth), (tail + 0.02 * length, mid + 0.23 * depth)], closed=False),
+        _path(
+            "fin",
+            [
+                (tail - 0.13 * length, mid + 0.2 * depth),
+                (tail - 0.05 * length, fin),
+                (tail, fin - 0.06 * depth),
+                (tail + 0.03 * length, mid + 0.1 * depth),
+            ],
+        ),
+        _path(
+            "tailplane",
+            [(tail - 0.12 * length, mid + 0.23 * depth), (tail + 0.02 * length, mid + 0.23 * depth)],
+            closed=False,
+        ),
         _path("strut-front", [(wing + 0.15 * chord, wing_z), (wing + 0.05 * chord, top)], closed=False),
         _path("strut-rear", [(wing + 0.7 * chord, wing_z), (wing + 0.75 * chord, top)], closed=False),
-    ]  # fmt: skip
+    ]
     wheels = []
     for f in m.feet:
         if f.role == "tail":
@@ -149,18 +178,41 @@ def boat(m: Measures) -> Drawn:
     bow, stern = za + slope * (nose - xa) + 0.02 * length, zb + slope * (tail - xb)
     canoe = m.known.get("keel")
     canoe = 0.35 * keel if canoe is None else canoe
-    hull = _path("hull", [
-        (nose, bow), *sheer, (tail, stern), (tail - 0.012 * length, canoe + 0.5 * (stern - canoe)), (tail - 0.10 * length, canoe + 0.08), (tail - 0.16 * length, canoe + 0.02),
-        (tail - 0.165 * length, keel), (nose + 0.36 * length, keel * 0.85 + canoe * 0.15), (nose + 0.2 * length, canoe), (nose + 0.10 * length, canoe + 0.15 * (bow - canoe)),
-        (nose + 0.025 * length, canoe + 0.6 * (bow - canoe)),
-    ])  # fmt: skip
-    roof = _path("roof", [
-        (nose + 0.24 * length, za + slope * (nose + 0.24 * length - xa)), (nose + 0.29 * length, top), (nose + 0.52 * length, top),
-        (nose + 0.56 * length, za + slope * (nose + 0.56 * length - xa)),
-    ], closed=False)  # fmt: skip
-    rudder = _path("rudder", [
-        (tail - 0.085 * length, canoe + 0.05), (tail - 0.085 * length, keel), (tail - 0.035 * length, keel), (tail - 0.03 * length, canoe + 0.2),
-    ])  # fmt: skip
+    hull = _path(
+        "hull",
+        [
+            (nose, bow),
+            *sheer,
+            (tail, stern),
+            (tail - 0.012 * length, canoe + 0.5 * (stern - canoe)),
+            (tail - 0.10 * length, canoe + 0.08),
+            (tail - 0.16 * length, canoe + 0.02),
+            (tail - 0.165 * length, keel),
+            (nose + 0.36 * length, keel * 0.85 + canoe * 0.15),
+            (nose + 0.2 * length, canoe),
+            (nose + 0.10 * length, canoe + 0.15 * (bow - canoe)),
+            (nose + 0.025 * length, canoe + 0.6 * (bow - canoe)),
+        ],
+    )
+    roof = _path(
+        "roof",
+        [
+            (nose + 0.24 * length, za + slope * (nose + 0.24 * length - xa)),
+            (nose + 0.29 * length, top),
+            (nose + 0.52 * length, top),
+            (nose + 0.56 * length, za + slope * (nose + 0.56 * length - xa)),
+        ],
+        closed=False,
+    )
+    rudder = _path(
+        "rudder",
+        [
+            (tail - 0.085 * length, canoe + 0.05),
+            (tail - 0.085 * length, keel),
+            (tail - 0.035 * length, keel),
+            (tail - 0.03 * length, canoe + 0.2),
+        ],
+    )
     return Drawn([roof, rudder, hull], [])
 
 
@@ -190,15 +242,42 @@ def motorcycle(m: Measures) -> Drawn:
     head = (front.x + 0.24 * base, seat_z + 0.05)
     pivot = (front.x + 0.60 * base, belly + 0.32 * (seat_z - belly))
     paths = [
-        _path("tank", [(head[0] + 0.02, head[1]), (head[0] + 0.12 * base, top - 0.02), (seat - 0.08, seat_z + 0.03), (seat - 0.06, seat_z - 0.06), (head[0] + 0.04, head[1] - 0.1)], smooth=True),
-        _path("seat", [(seat - 0.1, seat_z - 0.05), (seat - 0.05, seat_z), (tail - 0.1, seat_z + 0.04), (tail, seat_z + 0.03), (tail - 0.2, seat_z - 0.05)]),
+        _path(
+            "tank",
+            [
+                (head[0] + 0.02, head[1]),
+                (head[0] + 0.12 * base, top - 0.02),
+                (seat - 0.08, seat_z + 0.03),
+                (seat - 0.06, seat_z - 0.06),
+                (head[0] + 0.04, head[1] - 0.1),
+            ],
+            smooth=True,
+        ),
+        _path(
+            "seat",
+            [
+                (seat - 0.1, seat_z - 0.05),
+                (seat - 0.05, seat_z),
+                (tail - 0.1, seat_z + 0.04),
+                (tail, seat_z + 0.03),
+                (tail - 0.2, seat_z - 0.05),
+            ],
+        ),
         _path("fork", [(front.x, front.z + rf), head, (head[0] + 0.03, top)], closed=False),
         _path("bars", [(head[0] + 0.03, top), (head[0] + 0.17, top + 0.02)], closed=False),
-        _path("cradle", [head, (front.x + 0.33 * base, belly), (pivot[0], belly), pivot, (seat, seat_z - 0.05)], closed=False),
+        _path(
+            "cradle",
+            [head, (front.x + 0.33 * base, belly), (pivot[0], belly), pivot, (seat, seat_z - 0.05)],
+            closed=False,
+        ),
         _path("backbone", [head, (pivot[0], seat_z - 0.1), pivot], closed=False),
         _path("arm", [pivot, (rear.x, rear.z + rr)], closed=False),
-        _path("shock", [(pivot[0] + 0.45 * (rear.x - pivot[0]), pivot[1] + 0.02), (seat + 0.12, seat_z - 0.06)], closed=False),
-    ]  # fmt: skip
+        _path(
+            "shock",
+            [(pivot[0] + 0.45 * (rear.x - pivot[0]), pivot[1] + 0.02), (seat + 0.12, seat_z - 0.06)],
+            closed=False,
+        ),
+    ]
     return Drawn(paths, wheels)
 
 
@@ -216,16 +295,45 @@ def scooter(m: Measures) -> Drawn:
     tail = m("tail", rear.x + 1.1 * rr)
     shield = front.x + 0.22 * base
     paths = [
-        _path("body", [
-            (shield - 0.03, top - 0.12), (shield + 0.03, top - 0.1), (shield + 0.1, floor + 0.08), (seat - 0.16, floor + 0.08), (seat - 0.12, seat_z - 0.1),
-            (seat - 0.1, seat_z - 0.06), (tail, seat_z - 0.04), (tail + 0.02, seat_z - 0.16), (rear.x, rear.z + 2 * rr + 0.03), (seat - 0.02, floor + 0.16),
-            (seat - 0.12, floor), (shield + 0.06, floor), (shield - 0.01, floor + 0.2),
-        ]),
-        _path("seat", [(seat - 0.12, seat_z - 0.06), (seat - 0.05, seat_z), (tail - 0.12, seat_z + 0.02), (tail - 0.02, seat_z - 0.04)]),
+        _path(
+            "body",
+            [
+                (shield - 0.03, top - 0.12),
+                (shield + 0.03, top - 0.1),
+                (shield + 0.1, floor + 0.08),
+                (seat - 0.16, floor + 0.08),
+                (seat - 0.12, seat_z - 0.1),
+                (seat - 0.1, seat_z - 0.06),
+                (tail, seat_z - 0.04),
+                (tail + 0.02, seat_z - 0.16),
+                (rear.x, rear.z + 2 * rr + 0.03),
+                (seat - 0.02, floor + 0.16),
+                (seat - 0.12, floor),
+                (shield + 0.06, floor),
+                (shield - 0.01, floor + 0.2),
+            ],
+        ),
+        _path(
+            "seat",
+            [
+                (seat - 0.12, seat_z - 0.06),
+                (seat - 0.05, seat_z),
+                (tail - 0.12, seat_z + 0.02),
+                (tail - 0.02, seat_z - 0.04),
+            ],
+        ),
         _path("fork", [(front.x, front.z + rf), (shield - 0.02, floor + 0.34), (shield + 0.02, top)], closed=False),
         _path("bars", [(shield + 0.02, top), (shield + 0.14, top - 0.01)], closed=False),
-        _path("mudguard", [(front.x - 0.8 * rf, front.z + 1.5 * rf), (front.x, front.z + 2.15 * rf), (front.x + 0.9 * rf, front.z + 1.5 * rf)], closed=False),
-    ]  # fmt: skip
+        _path(
+            "mudguard",
+            [
+                (front.x - 0.8 * rf, front.z + 1.5 * rf),
+                (front.x, front.z + 2.15 * rf),
+                (front.x + 0.9 * rf, front.z + 1.5 * rf),
+            ],
+            closed=False,
+        ),
+    ]
     return Drawn(paths, wheels)
 
 
@@ -241,11 +349,29 @@ def road_vehicle(m: Measures) -> Drawn:
     length = tail - nose
     waist = belly + 0.55 * (top - belly)
     paths = [
-        _path("body", [
-            (nose, belly + 0.08), (nose + 0.01 * length, waist - 0.1), (nose + 0.05 * length, waist), (nose + 0.14 * length, top - 0.08), (nose + 0.18 * length, top),
-            (tail - 0.03 * length, top), (tail, top - 0.05), (tail, belly), (nose + 0.02 * length, belly),
-        ]),
+        _path(
+            "body",
+            [
+                (nose, belly + 0.08),
+                (nose + 0.01 * length, waist - 0.1),
+                (nose + 0.05 * length, waist),
+                (nose + 0.14 * length, top - 0.08),
+                (nose + 0.18 * length, top),
+                (tail - 0.03 * length, top),
+                (tail, top - 0.05),
+                (tail, belly),
+                (nose + 0.02 * length, belly),
+            ],
+        ),
         _path("cab", [(nose + 0.42 * length, top - 0.02), (nose + 0.42 * length, belly)], closed=False),
-        _path("window", [(nose + 0.11 * length, waist), (nose + 0.19 * length, top - 0.12), (nose + 0.38 * length, top - 0.12), (nose + 0.38 * length, waist)]),
-    ]  # fmt: skip
+        _path(
+            "window",
+            [
+                (nose + 0.11 * length, waist),
+                (nose + 0.19 * length, top - 0.12),
+                (nose + 0.38 * length, top - 0.12),
+                (nose + 0.38 * length, waist),
+            ],
+        ),
+    ]
     return Drawn(paths, wheels)

@@ -1,10 +1,12 @@
-"""What a tyre may carry by the load index moulded on its wall, at the pressure and to the speed that its maker gives."""
+"""What a tyre may carry by the load index moulded on its wall, at the pressure and to the speed that its maker
+gives."""
 
 from __future__ import annotations
 
 from ..errors import InputError
 
-# Load index 0 to 120, kg. Source: the table of load indices (ISO 4000-1, ETRTO; from memory): eighty steps to the tenfold, rounded.
+# Load index 0 to 120, kg. Source: the table of load indices (ISO 4000-1, ETRTO; from memory): eighty steps to the
+# tenfold, rounded.
 LOADS_KG: tuple[float, ...] = (
     45, 46.2, 47.5, 48.7, 50, 51.5, 53, 54.5, 56, 58, 60, 61.5, 63, 65, 67, 69, 71, 73, 75, 77.5,
     80, 82.5, 85, 87.5, 90, 92.5, 95, 97.5, 100, 103, 106, 109, 112, 115, 118, 121, 125, 128, 132, 136,

@@ -14,7 +14,8 @@ from .rows import Rows
 
 
 class Resolved(Topic):
-    """A document with one fit (or none: the craft as found), placed. old, installations: those of the craft as found and of the fit, in
+    """A document with one fit (or none: the craft as found), placed. old, installations: those of the craft as found
+    and of the fit, in
     order."""
 
     def __init__(

@@ -97,8 +97,9 @@ class Floating(Topic):
             place(getattr(row, part), f"/craft/flotation/table/{i}/{part}", f"{part} of row {i + 1}", "x").value
         )
         made = [
-            TableRow(r.draft.si, r.displacement.si, at(r, i, "lcb"), at(r, i, "lcf"), 0.0, r.km.si, r.km_long.si) for i, r in enumerate(rows)
-        ]  # fmt: skip
+            TableRow(r.draft.si, r.displacement.si, at(r, i, "lcb"), at(r, i, "lcf"), 0.0, r.km.si, r.km_long.si)
+            for i, r in enumerate(rows)
+        ]
         check_table(made)
         slopes = np.gradient([r.displacement_kg for r in made], [r.draft_m for r in made])
         return [r._replace(immersion_kg_m=float(k)) for r, k in zip(made, slopes, strict=True)]
@@ -108,13 +109,27 @@ class Floating(Topic):
         """Her sections."""
         place = self.resolved.references.place
         sections = self.flotation.sections or []
-        return Hull.of([
-            Section(
-                place(s.station, f"/craft/flotation/sections/{i}/station", f"station of section {i + 1}", "x").value,
-                both_sides([(p.out.si, place(p.height, f"/craft/flotation/sections/{i}/half", f"height in section {i + 1}", "z").value) for p in s.half]),
-            )
-            for i, s in enumerate(sections)
-        ])  # fmt: skip
+        return Hull.of(
+            [
+                Section(
+                    place(
+                        s.station, f"/craft/flotation/sections/{i}/station", f"station of section {i + 1}", "x"
+                    ).value,
+                    both_sides(
+                        [
+                            (
+                                p.out.si,
+                                place(
+                                    p.height, f"/craft/flotation/sections/{i}/half", f"height in section {i + 1}", "z"
+                                ).value,
+                            )
+                            for p in s.half
+                        ]
+                    ),
+                )
+                for i, s in enumerate(sections)
+            ]
+        )
 
     def row_at(self, draft_m: float) -> TableRow:
         """Hydrostatics at a draft over the keel, by the table or by the sections."""
@@ -124,8 +139,14 @@ class Floating(Topic):
         i = self.hull.cut(self.keel + draft_m)
         kb = i.z_m - self.keel
         return TableRow(
-            draft_m, density * i.volume_m3, i.x_m, i.lcf_m, density * i.area_m2, kb + i.inertia_m4 / i.volume_m3, kb + i.inertia_long_m4 / i.volume_m3
-        )  # fmt: skip
+            draft_m,
+            density * i.volume_m3,
+            i.x_m,
+            i.lcf_m,
+            density * i.area_m2,
+            kb + i.inertia_m4 / i.volume_m3,
+            kb + i.inertia_long_m4 / i.volume_m3,
+        )
 
     @lazy
     def row(self) -> TableRow:
@@ -137,9 +158,12 @@ class Floating(Topic):
     def form(self) -> dict[str, Traced]:
         """Length, beam, coefficients and density of the water."""
         words = {
-            "length": "length on the waterline", "beam": "beam on the waterline", "block": "block coefficient",
-            "waterplane": "waterplane coefficient", "density": "density of the water",
-        }  # fmt: skip
+            "length": "length on the waterline",
+            "beam": "beam on the waterline",
+            "block": "block coefficient",
+            "waterplane": "waterplane coefficient",
+            "density": "density of the water",
+        }
         asks = {k: (lambda k=k, w=w: self._figure(k, w)) for k, w in words.items()}
         all_or_cannot_say(*asks.values())
         return {k: ask() for k, ask in asks.items()}
@@ -218,7 +242,8 @@ class Floating(Topic):
 
     @lazy
     def draft(self) -> Traced:
-        """Draft of the canoe body at the centre of flotation, m: by the freeboards, or from the reported displacement."""
+        """Draft of the canoe body at the centre of flotation, m: by the freeboards, or from the reported
+        displacement."""
         if self.found.method == "report":
             if self.by != "form estimate":
                 all_or_cannot_say(lambda: self.keel, lambda: self.density, lambda: self.reported_mass)
@@ -284,7 +309,8 @@ class Floating(Topic):
 
     @lazy
     def height(self) -> float:
-        """CG over the keel, m: from GM where that was measured, free surface as it then was counted in; else as entered."""
+        """CG over the keel, m: from GM where that was measured, free surface as it then was counted in; else as
+        entered."""
         measured = self.gm_measured
         if measured is not None:
             return self.hydro.km_m - measured.gm_m
@@ -306,9 +332,15 @@ class Floating(Topic):
         place = self.resolved.references.place
         measured = self.gm_measured
         height = attempt(
-            (lambda: Traced(self.height + self.keel, {Origin.of(measured.pointer, measured.u_m, f"GM, {measured.by}", "measured"): -1.0})) if measured is not None
+            (
+                lambda: Traced(
+                    self.height + self.keel,
+                    {Origin.of(measured.pointer, measured.u_m, f"GM, {measured.by}", "measured"): -1.0},
+                )
+            )
+            if measured is not None
             else lambda: place(self.found.water_line, "/craft/as_found/water_line", "height of the CG as found", "z")
-        )  # fmt: skip
+        )
         return Body(
             "as-found",
             "Craft as found",
@@ -328,7 +360,8 @@ class Floating(Topic):
             else self._lcb_by_draft
         )
         all_or_cannot_say(lcb, lambda: self.waterplane, lambda: self.hydro, lambda: self.height)
-        # MCT·L/displacement is the longitudinal GM: slope times GM is how far G lies aft of the level centre of buoyancy.
+        # MCT·L/displacement is the longitudinal GM: slope times GM is how far G lies aft of the level centre of
+        # buoyancy.
         return lcb() + self._sum(self.waterplane.weights_aft).times(self.hydro.km_long_m - self.height)
 
     def _lcb_by_draft(self) -> Traced:
@@ -351,11 +384,25 @@ class Floating(Topic):
 
     def afloat(self, found: Body) -> Afloat:
         """What a change of weight starts from."""
-        all_or_cannot_say(lambda: self.hydro, lambda: self.height, lambda: self.lcf, lambda: self.length, lambda: got(found.mass), lambda: got(found.y))  # fmt: skip
+        all_or_cannot_say(
+            lambda: self.hydro,
+            lambda: self.height,
+            lambda: self.lcf,
+            lambda: self.length,
+            lambda: got(found.mass),
+            lambda: got(found.y),
+        )
         h = self.hydro
         return Afloat(
-            got(found.mass).value, self.height, got(found.y).value, h.km_m, h.km_long_m, self.length, self.lcf, h.immersion_kg_m
-        )  # fmt: skip
+            got(found.mass).value,
+            self.height,
+            got(found.y).value,
+            h.km_m,
+            h.km_long_m,
+            self.length,
+            self.lcf,
+            h.immersion_kg_m,
+        )
 
     def freeboard(self, key: str, mark: Mark) -> float:
         """Freeboard at a mark as found, m."""
@@ -398,14 +445,26 @@ class Floating(Topic):
             source="plane through the freeboards, least squares",
         )
         out.add(
-            "immersion", "Sinks her by a length", "immersion", lambda: self.hydro.immersion_kg_m,
-            working=(lambda: form_immersion.working(*(self.form[k].value for k in ("density", "waterplane", "length", "beam")))) if self.by == "form estimate" else None,
+            "immersion",
+            "Sinks her by a length",
+            "immersion",
+            lambda: self.hydro.immersion_kg_m,
+            working=(
+                lambda: form_immersion.working(
+                    *(self.form[k].value for k in ("density", "waterplane", "length", "beam"))
+                )
+            )
+            if self.by == "form estimate"
+            else None,
             source=self.by,
-        )  # fmt: skip
+        )
         out.add(
-            "gm-found", f"GM, {self.gm_by}", "length", lambda: metacentric_height(self.hydro.km_m, self.height),
+            "gm-found",
+            f"GM, {self.gm_by}",
+            "length",
+            lambda: metacentric_height(self.hydro.km_m, self.height),
             working=lambda: metacentric_height.working(self.hydro.km_m, self.height),
-        )  # fmt: skip
+        )
 
     def _trim(self) -> float:
         all_or_cannot_say(lambda: self.waterplane, lambda: self.length)

@@ -20,7 +20,8 @@ class Output:
 
 @dataclass(frozen=True, slots=True)
 class FinalDrive:
-    """What the final drive does to the unit in its lowest gear: force (3,) at a point (3,), a moment (3,), and the force at the
+    """What the final drive does to the unit in its lowest gear: force (3,) at a point (3,), a moment (3,), and the
+    force at the
     road that goes with it; N, m, N·m."""
 
     force_n: Vector
@@ -31,7 +32,8 @@ class FinalDrive:
 
 @dataclass(frozen=True, slots=True)
 class Masses:
-    """Empty mass, the heaviest loading and the most on the rear axle, kg, as the balance bench hands them on; or what they need."""
+    """Empty mass, the heaviest loading and the most on the rear axle, kg, as the balance bench hands them on; or what
+    they need."""
 
     empty_kg: float | CannotSay
     heaviest_kg: float | CannotSay

@@ -1,4 +1,5 @@
-"""One installation placed in the craft: flange, thrust line, CGs, mount points. Everything is lazy: what is missing holds up only those who ask."""
+"""One installation placed in the craft: flange, thrust line, CGs, mount points. Everything is lazy: what is missing
+holds up only those who ask."""
 
 from __future__ import annotations
 
@@ -87,9 +88,19 @@ class ResolvedInstallation(Topic):
         """Station and water line of the propeller on its shaft."""
         p, place = self.installation.placement, self.references.place
         asks = (
-            lambda: place(p.propeller_station, self._p("placement/propeller_station"), f"station of the propeller ({self.name})", "x"),
-            lambda: place(p.propeller_water_line, self._p("placement/propeller_water_line"), f"water line of the propeller ({self.name})", "z"),
-        )  # fmt: skip
+            lambda: place(
+                p.propeller_station,
+                self._p("placement/propeller_station"),
+                f"station of the propeller ({self.name})",
+                "x",
+            ),
+            lambda: place(
+                p.propeller_water_line,
+                self._p("placement/propeller_water_line"),
+                f"water line of the propeller ({self.name})",
+                "z",
+            ),
+        )
         all_or_cannot_say(*asks)
         return asks[0](), asks[1]()
 
@@ -112,7 +123,8 @@ class ResolvedInstallation(Topic):
 
     @lazy
     def rotation(self) -> Matrix:
-        """Turn of the unit about its flange, 3×3: by the thrust line, by the shaft line, or none where the shaft lies across."""
+        """Turn of the unit about its flange, 3×3: by the thrust line, by the shaft line, or none where the shaft lies
+        across."""
         if self.references.has("shaft line"):
             return rotation_y(self.nose_up)
         if not self.references.has("thrust line"):
@@ -211,11 +223,19 @@ class ResolvedInstallation(Topic):
     def unit_cg(self) -> Local:
         """CG of the unit in craft axes."""
         u = self.installation.unit
-        return self._from_unit_flange((
-            lambda: self.references.measured(u.cg_aft, self._p("unit/cg_aft"), f"CG of the {self.name}, from {self.references.word('unit flange')}"),
-            lambda: self.references.measured(u.cg_starboard, self._p("unit/cg_starboard"), f"CG of the {self.name}, sideways"),
-            lambda: self.references.measured(u.cg_up, self._p("unit/cg_up"), f"CG of the {self.name}, height"),
-        ))  # fmt: skip
+        return self._from_unit_flange(
+            (
+                lambda: self.references.measured(
+                    u.cg_aft,
+                    self._p("unit/cg_aft"),
+                    f"CG of the {self.name}, from {self.references.word('unit flange')}",
+                ),
+                lambda: self.references.measured(
+                    u.cg_starboard, self._p("unit/cg_starboard"), f"CG of the {self.name}, sideways"
+                ),
+                lambda: self.references.measured(u.cg_up, self._p("unit/cg_up"), f"CG of the {self.name}, height"),
+            )
+        )
 
     @lazy
     def on_scales(self) -> tuple[float, float]:
@@ -286,21 +306,33 @@ class ResolvedInstallation(Topic):
     def rear(self) -> Local:
         """Centre of the rear of the unit, on its shaft line."""
         zero = Traced(0.0)
-        return self._from_unit_flange((
-            lambda: self.references.measured(self.installation.unit.length, self._p("unit/length"), f"length of the {self.name} behind its flange"),
-            lambda: zero,
-            lambda: zero,
-        ))  # fmt: skip
+        return self._from_unit_flange(
+            (
+                lambda: self.references.measured(
+                    self.installation.unit.length,
+                    self._p("unit/length"),
+                    f"length of the {self.name} behind its flange",
+                ),
+                lambda: zero,
+                lambda: zero,
+            )
+        )
 
     def mount_point(self, key: str) -> Local:
         """A mount point on the unit, in craft axes."""
         m = self.installation.mount.points[key]
         base = self._p(f"mount/points/{key}")
-        return self._from_unit_flange((
-            lambda: self.references.measured(m.unit_aft, f"{base}/unit_aft", f"{self._point(m.name)}, along the unit"),
-            lambda: self.references.measured(m.unit_starboard, f"{base}/unit_starboard", f"{self._point(m.name)}, sideways"),
-            lambda: self.references.measured(m.unit_up, f"{base}/unit_up", f"{self._point(m.name)}, height"),
-        ))  # fmt: skip
+        return self._from_unit_flange(
+            (
+                lambda: self.references.measured(
+                    m.unit_aft, f"{base}/unit_aft", f"{self._point(m.name)}, along the unit"
+                ),
+                lambda: self.references.measured(
+                    m.unit_starboard, f"{base}/unit_starboard", f"{self._point(m.name)}, sideways"
+                ),
+                lambda: self.references.measured(m.unit_up, f"{base}/unit_up", f"{self._point(m.name)}, height"),
+            )
+        )
 
     def _point(self, name: str) -> str:
         return f"{self.references.word('point')} {name}"
@@ -351,7 +383,8 @@ class ResolvedInstallation(Topic):
 
     @lazy
     def mount_cg(self) -> Local:
-        """CG of the mount: half way between the mean of its points on the unit and on the structure, or at the unit's own."""
+        """CG of the mount: half way between the mean of its points on the unit and on the structure, or at the unit's
+        own."""
         reaches = self.references.has("firewall") or self.references.has("bed")
         all_or_cannot_say(lambda: self.mount_points, *([lambda: self.structure_points] if reaches else []))
         points = [*self.mount_points.values(), *(self.structure_points.values() if reaches else ())]
@@ -394,7 +427,18 @@ class ResolvedInstallation(Topic):
                     p.mass, f"{b}/mass", f"mass of the {p.name} ({self.name})"
                 )
             )
-            made.append(Body(f"pack-{key}", pack.name, "installed", 1, base, mass_of, *self.references.position(pack, base, pack.name), derived=True))  # fmt: skip
+            made.append(
+                Body(
+                    f"pack-{key}",
+                    pack.name,
+                    "installed",
+                    1,
+                    base,
+                    mass_of,
+                    *self.references.position(pack, base, pack.name),
+                    derived=True,
+                )
+            )
         return made
 
     @lazy

@@ -39,9 +39,13 @@ def overall_ratio(drive: Drive, pointer: str, name: str) -> float:
 
 
 @formula(
-    "mechanics.ratio", "i = Πdriven / Πdriving", result=("number", "overall ratio"), Πdriven=("number", "driven teeth, or ratios, multiplied"),
-    Πdriving=("number", "driving teeth multiplied"), source="kinematics",
-)  # fmt: skip
+    "mechanics.ratio",
+    "i = Πdriven / Πdriving",
+    result=("number", "overall ratio"),
+    Πdriven=("number", "driven teeth, or ratios, multiplied"),
+    Πdriving=("number", "driving teeth multiplied"),
+    source="kinematics",
+)
 def ratio_of_products(driven: float, driving: float) -> float:
     """Overall ratio from the products of driven and driving teeth; a stage known by its ratio counts as driven."""
     return driven / driving

@@ -83,7 +83,8 @@ class References(Topic):
         self._kept: dict[str, tuple[Figure, str, Traced]] = {}
 
     def measured(self, figure: Figure | None, pointer: str, what: str) -> Traced:
-        """A figure as a traced number, with what its instrument is off, which every figure read with that instrument shares."""
+        """A figure as a traced number, with what its instrument is off, which every figure read with that instrument
+        shares."""
         kept = self._kept.get(pointer)
         if kept is not None and kept[0] is figure and kept[1] == what:
             return kept[2]
@@ -98,8 +99,12 @@ class References(Topic):
         key = figure.instrument or ""
         found = self.instruments.get(key)
         if found is None:
-            raise InputError(pointer, "this figure names an instrument that is not listed", given=key,
-                             allowed=", ".join(self.instruments) or "none yet")  # fmt: skip
+            raise InputError(
+                pointer,
+                "this figure names an instrument that is not listed",
+                given=key,
+                allowed=", ".join(self.instruments) or "none yet",
+            )
         slopes: dict[Origin, float] = {}
         if found.gain is not None:
             at = f"/instruments/{key}/gain"
@@ -131,8 +136,12 @@ class References(Topic):
             return own
         reference = self.named.get(figure.origin)
         if reference is None:
-            raise InputError(pointer, f"{what} is measured from '{figure.origin}', which is not a reference of this craft",
-                             given=figure.origin, allowed=", ".join(["datum", *self.named]))  # fmt: skip
+            raise InputError(
+                pointer,
+                f"{what} is measured from '{figure.origin}', which is not a reference of this craft",
+                given=figure.origin,
+                allowed=", ".join(["datum", *self.named]),
+            )
         if figure.origin in seen:
             raise InputError(pointer, f"the references {' → '.join((*seen, figure.origin))} go round in a circle")
         base = f"/craft/references/{figure.origin}"

@@ -13,7 +13,8 @@ from .references import Axis, Body, References, attempt, got
 
 
 class Rows(Topic):
-    """Typed rows, those common to all fits and then the fit's own; a move is two rows. kept: bodies of rows that did not change."""
+    """Typed rows, those common to all fits and then the fit's own; a move is two rows. kept: bodies of rows that did
+    not change."""
 
     def __init__(
         self,
@@ -49,7 +50,8 @@ class Rows(Topic):
             yield Body(key, row.name, row.kind, sign, pointer, mass, *at)
 
     def counted(self, axis: Axis) -> list[Body]:
-        """Rows that are put on or taken off, each with its mass and coordinate known. Raises CannotSay with all that is missing."""
+        """Rows that are put on or taken off, each with its mass and coordinate known. Raises CannotSay with all that is
+        missing."""
         counted = [b for b in self.bodies if b.sign]
         needs = {
             n.pointer: n for b in counted for m in (b.mass, b.axis(axis)) if isinstance(m, CannotSay) for n in m.needs

@@ -75,7 +75,8 @@ def _readable(value: Any) -> bool:
 
 
 def reading(value: Any) -> Any:
-    """A reader of a topic or of a part that has parts of its own, also within a list, tuple or mapping; else the value."""
+    """A reader of a topic or of a part that has parts of its own, also within a list, tuple or mapping; else the
+    value."""
     if isinstance(value, Topic | Part) or type(value) is Reader:
         return Reader(raw(value)) if _readable(value) else value
     if type(value) is list and value and _readable(value[0]):
@@ -94,7 +95,8 @@ class Reader:
 
     @property
     def __class__(self) -> Any:
-        """That of the source: what asks for a part of the document gets one, or fails loudly on what cannot be noted."""
+        """That of the source: what asks for a part of the document gets one, or fails loudly on what cannot be
+        noted."""
         return type(self.__dict__["_source"])
 
     def __getattr__(self, name: str) -> Any:
@@ -116,7 +118,8 @@ class Reader:
     def holds(self, source: Any) -> bool:
         """Whether everything that was read would be read again from another source.
 
-        A topic that stands answers as it did, but what it hands on of the document may be another: that is always looked at."""
+        A topic that stands answers as it did, but what it hands on of the document may be another: that is always
+        looked at."""
         kept = self.__dict__
         if type(source) is not type(kept["_source"]):
             return False

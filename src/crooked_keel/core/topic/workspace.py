@@ -21,7 +21,8 @@ class _Kept(NamedTuple):
 
 
 class Counts(NamedTuple):
-    """How many topics and how many answers (findings of a rule, values, tables) were made anew, and how many were there."""
+    """How many topics and how many answers (findings of a rule, values, tables) were made anew, and how many were
+    there."""
 
     topics_anew: int
     topics: int
@@ -32,7 +33,8 @@ class Counts(NamedTuple):
 class Workspace:
     """Topics by their names, and what was asked of them, from the last assessment of one fit of one document.
 
-    A topic whose sources say the same as before is the same object, with all that it has computed; what was asked of the
+    A topic whose sources say the same as before is the same object, with all that it has computed; what was asked of
+    the
     same topics is not asked again. Not for several threads at a time."""
 
     def __init__(self) -> None:

@@ -15,16 +15,28 @@ from ...judging.formula import formula
 
 
 @formula(
-    "align.line-angle", "θ = (d2 − d1) / b", result=("angle", "sprockets out of parallel"), d2=("fine_length", "second reading"), d1=("fine_length", "first reading"), b=("length", "span between the readings"), source="geometry, small angles",
-)  # fmt: skip
+    "align.line-angle",
+    "θ = (d2 − d1) / b",
+    result=("angle", "sprockets out of parallel"),
+    d2=("fine_length", "second reading"),
+    d1=("fine_length", "first reading"),
+    b=("length", "span between the readings"),
+    source="geometry, small angles",
+)
 def line_angle(second_m: float, first_m: float, span_m: float) -> float:
     """Angle between two lines from two readings a span apart, rad."""
     return (second_m - first_m) / span_m
 
 
 @formula(
-    "align.line-offset", "e = d1 + θ·l", result=("fine_length", "sprocket planes apart"), d1=("fine_length", "first reading"), θ=("angle", "angle"), l=("length", "first reading to the other sprocket's centre"), source="geometry, small angles",
-)  # fmt: skip
+    "align.line-offset",
+    "e = d1 + θ·l",
+    result=("fine_length", "sprocket planes apart"),
+    d1=("fine_length", "first reading"),
+    θ=("angle", "angle"),
+    l=("length", "first reading to the other sprocket's centre"),
+    source="geometry, small angles",
+)
 def line_offset(first_m: float, angle_rad: float, distance_m: float) -> float:
     """Offset at a distance from the first reading, m."""
     return first_m + angle_rad * distance_m
@@ -34,7 +46,8 @@ CHAIN_ANGLE_RAD = 1 / 300
 
 
 def chain_offset_limit(centres_m: float) -> float:
-    """Largest offset of a chain's sprockets, m: 1 mm under a metre, then a thousandth. Source: chain makers' guides (from memory)."""
+    """Largest offset of a chain's sprockets, m: 1 mm under a metre, then a thousandth. Source: chain makers' guides
+    (from memory)."""
     return max(0.001, centres_m / 1000)
 
 
@@ -46,22 +59,31 @@ class Spacers(NamedTuple):
 
 
 @formula(
-    "align.spacer", "s = ½·W − ½·H + t − h", result=("length", "spacer to port"), W=("length", "inside width"), H=("length", "hub width"), t=("fine_length", "rim's middle wanted, to starboard"), h=("fine_length", "rim's middle from the hub's"), source="geometry",
-)  # fmt: skip
+    "align.spacer",
+    "s = ½·W − ½·H + t − h",
+    result=("length", "spacer to port"),
+    W=("length", "inside width"),
+    H=("length", "hub width"),
+    t=("fine_length", "rim's middle wanted, to starboard"),
+    h=("fine_length", "rim's middle from the hub's"),
+    source="geometry",
+)
 def port_spacer(inside_m: float, hub_m: float, target_m: float, rim_m: float) -> float:
     """Spacer to port of the hub, m."""
     return 0.5 * inside_m - 0.5 * hub_m + target_m - rim_m
 
 
 def axle_spacers(inside_m: float, hub_m: float, rim_offset_m: float, target_m: float) -> Spacers:
-    """Spacers that bring the rim's middle to the target off the frame's centreline (starboard positive); a negative one says that the
+    """Spacers that bring the rim's middle to the target off the frame's centreline (starboard positive); a negative one
+    says that the
     rim cannot be brought there. Source: geometry."""
     port = port_spacer(inside_m, hub_m, target_m, rim_offset_m)
     return Spacers(port, inside_m - hub_m - port)
 
 
 class Runout(NamedTuple):
-    """Eccentricity m and the way to the bore's centre (clockwise, rad), ovality on the diameter, raw total reading and misfit, m."""
+    """Eccentricity m and the way to the bore's centre (clockwise, rad), ovality on the diameter, raw total reading and
+    misfit, m."""
 
     eccentricity_m: float
     centre_rad: float
@@ -71,7 +93,8 @@ class Runout(NamedTuple):
 
 
 def runout_of_bore(readings: Sequence[tuple[float, float]]) -> Runout:
-    """First and second harmonic of a dial swung in a bore; (angle rad, reading m), plunger in positive. The centre lies toward the low
+    """First and second harmonic of a dial swung in a bore; (angle rad, reading m), plunger in positive. The centre lies
+    toward the low
     reading. Raises InputError with fewer than five readings. Source: least squares."""
     if len(readings) < 5:
         raise InputError(
@@ -85,8 +108,12 @@ def runout_of_bore(readings: Sequence[tuple[float, float]]) -> Runout:
     left = read - table @ found
     low = math.atan2(-found[2], -found[1]) % (2 * math.pi)
     return Runout(
-        math.hypot(found[1], found[2]), low, 4 * math.hypot(found[3], found[4]), float(read.max() - read.min()), float(np.sqrt(np.mean(left**2))),
-    )  # fmt: skip
+        math.hypot(found[1], found[2]),
+        low,
+        4 * math.hypot(found[3], found[4]),
+        float(read.max() - read.min()),
+        float(np.sqrt(np.mean(left**2))),
+    )
 
 
 RUNOUT_OK_M = 0.005 * IN_M
@@ -99,8 +126,12 @@ def compound_angle(side_rad: float, plan_rad: float) -> float:
 
 
 @formula(
-    "align.joint-variation", "δ = sin(β)·tan(β)", result=("percent", "speed rises and falls by"), β=("angle", "angle of the joint"), source="kinematics of a universal joint",
-)  # fmt: skip
+    "align.joint-variation",
+    "δ = sin(β)·tan(β)",
+    result=("percent", "speed rises and falls by"),
+    β=("angle", "angle of the joint"),
+    source="kinematics of a universal joint",
+)
 def joint_variation(angle_rad: float) -> float:
     """Total swing of the output speed of a single universal joint, as a share."""
     return math.sin(angle_rad) * math.tan(angle_rad)
@@ -111,7 +142,8 @@ _JOINT = ((1500, 11.5), (2000, 8.67), (2500, 7.0), (3000, 5.83), (3500, 5.0), (4
 
 
 def joint_limit(speed_rad_s: float) -> float:
-    """Largest angle of a universal joint at a speed, rad; log-log between the rows. Source: driveline makers' table (from memory).
+    """Largest angle of a universal joint at a speed, rad; log-log between the rows. Source: driveline makers' table
+    (from memory).
 
     Raises InputError for a joint that stands still."""
     rpm = speed_rad_s * 30 / math.pi

@@ -35,10 +35,17 @@ def sprockets(chain: RoadLine) -> Iterable[Finding]:
     share = max(abs(angle) / CHAIN_ANGLE_RAD, abs(apart) / chain_offset_limit(distance))
     level: Level = "ok" if share <= 1 else "watch" if share <= 2 else "stop"
     yield verdict(
-        "align.sprockets", level, "Sprockets {o} apart, {a} out of parallel", "{l} and {t} are allowed. Set the wheel on the frame's centreline first, then the motor to the wheel.",
-        compared=Compared(value=share, dimension="number", hi=1.0), working=line_offset.working(chain.sprocket_terms[0], angle, distance),
-        o=q(abs(apart), "fine_length"), a=q(abs(angle), "angle"), l=q(chain_offset_limit(distance), "fine_length"), t=q(CHAIN_ANGLE_RAD, "angle"),
-    )  # fmt: skip
+        "align.sprockets",
+        level,
+        "Sprockets {o} apart, {a} out of parallel",
+        "{l} and {t} are allowed. Set the wheel on the frame's centreline first, then the motor to the wheel.",
+        compared=Compared(value=share, dimension="number", hi=1.0),
+        working=line_offset.working(chain.sprocket_terms[0], angle, distance),
+        o=q(abs(apart), "fine_length"),
+        a=q(abs(angle), "angle"),
+        l=q(chain_offset_limit(distance), "fine_length"),
+        t=q(CHAIN_ANGLE_RAD, "angle"),
+    )
 
 
 @rule(
@@ -64,10 +71,20 @@ def spacers(chain: RoadLine) -> Iterable[Finding]:
         else "Spacers {p} to port, {s} to starboard"
     )
     yield verdict(
-        "align.spacers", level, title, "Rim's middle {t} to starboard of the frame's: {p} to port, {s} to starboard. Check that the axle still has full thread in its nut.",
-        working=port_spacer.working(inside, hub, target, rim), compared=Compared(value=least, dimension="length", lo=0.0), margin=q(least, "length"),
-        p=q(s.port_m, "length"), s=q(s.starboard_m, "length"), t=q(target, "length"), h=q(hub, "length"), w=q(inside, "length"),
-    )  # fmt: skip
+        "align.spacers",
+        level,
+        title,
+        "Rim's middle {t} to starboard of the frame's: {p} to port, {s} to starboard. Check that the axle still "
+        "has full thread in its nut.",
+        working=port_spacer.working(inside, hub, target, rim),
+        compared=Compared(value=least, dimension="length", lo=0.0),
+        margin=q(least, "length"),
+        p=q(s.port_m, "length"),
+        s=q(s.starboard_m, "length"),
+        t=q(target, "length"),
+        h=q(hub, "length"),
+        w=q(inside, "length"),
+    )
 
 
 @rule(
@@ -86,10 +103,18 @@ def adapter(chain: RoadLine) -> Iterable[Finding]:
     level: Level = "ok" if total <= RUNOUT_OK_M else "watch" if total <= RUNOUT_WATCH_M else "stop"
     oval = level == "ok" and r.total_m > RUNOUT_WATCH_M
     yield verdict(
-        "align.adapter", "watch" if oval else level, "Bore out of round, or a bad reading" if oval else "Bore {t} out, total reading", "Move the box by {e} toward {a} clockwise from the top. Raw total reading {raw}, out of round {o}.",
-        compared=Compared(value=total, dimension="fine_length", hi=RUNOUT_OK_M), margin=q(RUNOUT_OK_M - total, "fine_length"),
-        t=q(total, "fine_length"), e=q(r.eccentricity_m, "fine_length"), a=q(r.centre_rad, "angle"), raw=q(r.total_m, "fine_length"), o=q(r.ovality_m, "fine_length"),
-    )  # fmt: skip
+        "align.adapter",
+        "watch" if oval else level,
+        "Bore out of round, or a bad reading" if oval else "Bore {t} out, total reading",
+        "Move the box by {e} toward {a} clockwise from the top. Raw total reading {raw}, out of round {o}.",
+        compared=Compared(value=total, dimension="fine_length", hi=RUNOUT_OK_M),
+        margin=q(RUNOUT_OK_M - total, "fine_length"),
+        t=q(total, "fine_length"),
+        e=q(r.eccentricity_m, "fine_length"),
+        a=q(r.centre_rad, "angle"),
+        raw=q(r.total_m, "fine_length"),
+        o=q(r.ovality_m, "fine_length"),
+    )
 
 
 @rule(
@@ -112,6 +137,17 @@ def joints(chain: RoadLine) -> Iterable[Finding]:
             else "stop"
         )
         yield verdict(
-            "align.joints", level, "{n}: {a}", "{l} is allowed at its speed; the speed behind it rises and falls by {v}." + (" Straight: the needles do not roll." if angle < math.radians(0.5) else ""), subject=key,
-            compared=Compared(value=angle, dimension="angle", hi=limit), margin=q(limit - angle, "angle"), working=joint_variation.working(angle), n=word(name), a=q(angle, "angle"), l=q(limit, "angle"), v=q(joint_variation(angle), "percent"),
-        )  # fmt: skip
+            "align.joints",
+            level,
+            "{n}: {a}",
+            "{l} is allowed at its speed; the speed behind it rises and falls by {v}."
+            + (" Straight: the needles do not roll." if angle < math.radians(0.5) else ""),
+            subject=key,
+            compared=Compared(value=angle, dimension="angle", hi=limit),
+            margin=q(limit - angle, "angle"),
+            working=joint_variation.working(angle),
+            n=word(name),
+            a=q(angle, "angle"),
+            l=q(limit, "angle"),
+            v=q(joint_variation(angle), "percent"),
+        )

@@ -1,7 +1,9 @@
 """Coupling faces: gaps round the rim → angle; steps → offset; what each foot must do.
 
-The propeller shaft is the reference line. s runs from the coupling face toward the unit. Clock positions are seen from aft looking
-forward: 3 is starboard. a_v > 0: the unit's nose is high; a_h > 0: its front swings to starboard; offsets up and to starboard.
+The propeller shaft is the reference line. s runs from the coupling face toward the unit. Clock positions are seen from
+aft looking
+forward: 3 is starboard. a_v > 0: the unit's nose is high; a_h > 0: its front swings to starboard; offsets up and to
+starboard.
 """
 
 from __future__ import annotations
@@ -18,7 +20,8 @@ from ...judging.formula import formula
 
 
 class Faces(NamedTuple):
-    """Angle of the unit against the shaft, rad; mean gap and what is open at the bottom and to port, m; misfit and its freedom."""
+    """Angle of the unit against the shaft, rad; mean gap and what is open at the bottom and to port, m; misfit and its
+    freedom."""
 
     vertical_rad: float
     sideways_rad: float
@@ -30,7 +33,8 @@ class Faces(NamedTuple):
 
 
 def coupling_from_face_gaps(diameter_m: float, gaps_m: Mapping[int, float]) -> Faces:
-    """Least squares of gap(φ) = g0 − R·(a_v·cos φ + a_h·sin φ) over clock positions; one setting of both halves, so an error of a face
+    """Least squares of gap(φ) = g0 − R·(a_v·cos φ + a_h·sin φ) over clock positions; one setting of both halves, so an
+    error of a face
     cannot be told from misalignment.
 
     Raises InputError: no diameter or one over 1 m, a negative gap, fewer than three positions or all on one diameter.
@@ -53,23 +57,38 @@ def coupling_from_face_gaps(diameter_m: float, gaps_m: Mapping[int, float]) -> F
     found, *_ = np.linalg.lstsq(table, read, rcond=None)
     left = read - table @ found
     return Faces(
-        float(found[1]), float(found[2]), float(found[0]), float(diameter_m * found[1]), float(diameter_m * found[2]),
-        float(np.abs(left).max()), len(gaps_m) - 3,
-    )  # fmt: skip
+        float(found[1]),
+        float(found[2]),
+        float(found[0]),
+        float(diameter_m * found[1]),
+        float(diameter_m * found[2]),
+        float(np.abs(left).max()),
+        len(gaps_m) - 3,
+    )
 
 
 @formula(
-    "align.angle", "a = (G6 − G12) / D", result=("fine_angle", "angle in the side view, nose high"), G6=("fine_length", "gap at 6"), G12=("fine_length", "gap at 12"), D=("length", "diameter of the coupling"),
+    "align.angle",
+    "a = (G6 − G12) / D",
+    result=("fine_angle", "angle in the side view, nose high"),
+    G6=("fine_length", "gap at 6"),
+    G12=("fine_length", "gap at 12"),
+    D=("length", "diameter of the coupling"),
     source="rigid-body geometry",
-)  # fmt: skip
+)
 def angle_from_gaps(bottom_m: float, top_m: float, diameter_m: float) -> float:
     """Angle in the side view from two gaps, rad."""
     return (bottom_m - top_m) / diameter_m
 
 
 @formula(
-    "align.opening", "g = G6 − G12", result=("fine_length", "open at the bottom"), G6=("fine_length", "gap at 6"), G12=("fine_length", "gap at 12"), source="rigid-body geometry",
-)  # fmt: skip
+    "align.opening",
+    "g = G6 − G12",
+    result=("fine_length", "open at the bottom"),
+    G6=("fine_length", "gap at 6"),
+    G12=("fine_length", "gap at 12"),
+    source="rigid-body geometry",
+)
 def opening_at_bottom(bottom_m: float, top_m: float) -> float:
     """How much wider the coupling is open at the bottom than at the top, m."""
     return bottom_m - top_m
@@ -78,24 +97,35 @@ def opening_at_bottom(bottom_m: float, top_m: float) -> float:
 def rim_offset_from_step(
     top_m: float, starboard_m: float, bottom_m: float, port_m: float
 ) -> tuple[float, float, float]:
-    """Offset up and to starboard, and the closure, from steps of the unit's rim over the shaft's, m. Proud is positive at every place.
+    """Offset up and to starboard, and the closure, from steps of the unit's rim over the shaft's, m. Proud is positive
+    at every place.
 
     Closure: top and bottom together equal left and right together. Source: rigid-body geometry."""
     return (top_m - bottom_m) / 2, (starboard_m - port_m) / 2, (top_m + bottom_m) - (starboard_m + port_m)
 
 
 @formula(
-    "align.foot-move", "Δ = −(o + a·s)", result=("fine_length", "move of the foot"), o=("fine_length", "offset at the coupling"), a=("fine_angle", "angle"), s=("length", "coupling face to the foot"),
+    "align.foot-move",
+    "Δ = −(o + a·s)",
+    result=("fine_length", "move of the foot"),
+    o=("fine_length", "offset at the coupling"),
+    a=("fine_angle", "angle"),
+    s=("length", "coupling face to the foot"),
     source="rigid-body geometry",
-)  # fmt: skip
+)
 def foot_move(offset_m: float, angle_rad: float, distance_m: float) -> float:
     """How far a foot must move, up or to starboard positive, m."""
     return -(offset_m + angle_rad * distance_m)
 
 
 @formula(
-    "align.turns", "t = Δ / p", result=("number", "turns of the nut"), Δ=("fine_length", "move of the foot"), p=("fine_length", "pitch of the thread"), source="definition of pitch",
-)  # fmt: skip
+    "align.turns",
+    "t = Δ / p",
+    result=("number", "turns of the nut"),
+    Δ=("fine_length", "move of the foot"),
+    p=("fine_length", "pitch of the thread"),
+    source="definition of pitch",
+)
 def nut_turns(move_m: float, pitch_m: float) -> float:
     """Turns of the adjusting nut. Raises InputError for a thread without pitch."""
     if pitch_m <= 0:
@@ -104,7 +134,8 @@ def nut_turns(move_m: float, pitch_m: float) -> float:
 
 
 class Plan(NamedTuple):
-    """Whole flats of the nuts, front and rear, what they leave of offset (m) and angle (rad), and the score: over 1 misses the limits."""
+    """Whole flats of the nuts, front and rear, what they leave of offset (m) and angle (rad), and the score: over 1
+    misses the limits."""
 
     front_flats: int
     rear_flats: int
@@ -114,11 +145,21 @@ class Plan(NamedTuple):
 
 
 def adjuster_plan(
-    offset_m: float, angle_rad: float, front_m: float, rear_m: float, pitch_m: float, diameter_m: float, offset_limit_m: float, gap_limit_m: float, divisions: int = 6
-) -> Plan:  # fmt: skip
-    """Whole steps of the nuts near the exact moves that leave least of both limits: the worse of offset and gap over their limits.
+    offset_m: float,
+    angle_rad: float,
+    front_m: float,
+    rear_m: float,
+    pitch_m: float,
+    diameter_m: float,
+    offset_limit_m: float,
+    gap_limit_m: float,
+    divisions: int = 6,
+) -> Plan:
+    """Whole steps of the nuts near the exact moves that leave least of both limits: the worse of offset and gap over
+    their limits.
 
-    Raises InputError when front and rear feet are in one place. Source: search over whole steps round the exact move."""
+    Raises InputError when front and rear feet are in one place. Source: search over whole steps round the exact
+    move."""
     if abs(front_m - rear_m) < 1e-3:
         raise InputError("/align/coupling/front_feet", "front and rear feet are at one distance: no angle can be set")
     step = pitch_m / divisions
@@ -140,20 +181,23 @@ def predict_gaps(mean_m: float, vertical_rad: float, sideways_rad: float, diamet
     """Gaps that should be read at 12, 3, 6 and 9 after a move, m."""
     half = diameter_m / 2
     return {
-        clock: mean_m - half * (vertical_rad * math.cos(math.radians(30 * clock)) + sideways_rad * math.sin(math.radians(30 * clock)))
+        clock: mean_m
+        - half * (vertical_rad * math.cos(math.radians(30 * clock)) + sideways_rad * math.sin(math.radians(30 * clock)))
         for clock in (12, 3, 6, 9)
-    }  # fmt: skip
+    }
 
 
 def soft_foot_twist(
     front_port_m: float, front_starboard_m: float, rear_port_m: float, rear_starboard_m: float
 ) -> float:
-    """The part of four support heights that no plane fits, m. Negative: front port and rear starboard are low. Source: geometry."""
+    """The part of four support heights that no plane fits, m. Negative: front port and rear starboard are low. Source:
+    geometry."""
     return (front_port_m - front_starboard_m - rear_port_m + rear_starboard_m) / 4
 
 
 def gap_limits(diameter_m: float, school: str) -> tuple[float, float]:
-    """Largest gap difference that is ok, and that is watch, m. by diameter: 0.001 in per inch, half as much again; flat: 0.003 and
+    """Largest gap difference that is ok, and that is watch, m. by diameter: 0.001 in per inch, half as much again;
+    flat: 0.003 and
     0.004 in; both: the smaller of each. Source: marine trade practice, no single source (from memory)."""
     by_diameter = 0.001 * diameter_m, 0.0015 * diameter_m
     flat = 0.003 * IN_M, 0.004 * IN_M

@@ -38,7 +38,8 @@ FEET = (
 
 @record
 class FootOut:
-    """One foot: move up and to starboard, turns and whole flats of its nut (up positive), and the shim that makes it stand."""
+    """One foot: move up and to starboard, turns and whole flats of its nut (up positive), and the shim that makes it
+    stand."""
 
     id: str
     name: str
@@ -182,30 +183,51 @@ class Coupling(Readings):
             up = or_none(lambda e=end: self.move(e, "up"))
             flats = (plan.front_flats, plan.rear_flats)[end] if plan else None
             low = twist is not None and abs(twist) > 1e-9 and key in self.low_feet
-            rows.append(FootOut(
-                id=key, name=name, up_si=up, starboard_si=or_none(lambda e=end: self.move(e, "sideways")),
-                turns=or_none(lambda u=up: nut_turns(u, self.thread)) if up is not None else None, flats=float(flats) if flats is not None else None,
-                shim_si=None if twist is None else 2 * abs(twist) if low else 0.0, soft=low,
-            ))  # fmt: skip
+            rows.append(
+                FootOut(
+                    id=key,
+                    name=name,
+                    up_si=up,
+                    starboard_si=or_none(lambda e=end: self.move(e, "sideways")),
+                    turns=or_none(lambda u=up: nut_turns(u, self.thread)) if up is not None else None,
+                    flats=float(flats) if flats is not None else None,
+                    shim_si=None if twist is None else 2 * abs(twist) if low else 0.0,
+                    soft=low,
+                )
+            )
         diameter = or_none(lambda: self.diameter)
         return CouplingOut(
-            diameter_si=diameter, gaps=[or_none(lambda c=c: need(gaps[c], "", "gap").si) for c in CLOCKS],
-            after=[after[c] for c in CLOCKS] if after else [], angle_v=faces.vertical_rad if faces else None, angle_h=faces.sideways_rad if faces else None,
-            offset_v_si=known[0] if known else None, offset_h_si=known[1] if known else None,
-            ok_si=gap_limits(diameter, self.school)[0] if diameter else None, feet=rows,
-        )  # fmt: skip
+            diameter_si=diameter,
+            gaps=[or_none(lambda c=c: need(gaps[c], "", "gap").si) for c in CLOCKS],
+            after=[after[c] for c in CLOCKS] if after else [],
+            angle_v=faces.vertical_rad if faces else None,
+            angle_h=faces.sideways_rad if faces else None,
+            offset_v_si=known[0] if known else None,
+            offset_h_si=known[1] if known else None,
+            ok_si=gap_limits(diameter, self.school)[0] if diameter else None,
+            feet=rows,
+        )
 
     def values(self, out: ValueList) -> None:
         """Headline values of the coupling."""
         c = self.align.coupling
         both = c.gap_6 is not None and c.gap_12 is not None
         out.add(
-            "gap-bottom", "Flange opens at the bottom by", "fine_length", lambda: self.faces.open_bottom_m,
-            working=self._opening_working if both else None, source="least squares over the gaps",
-        )  # fmt: skip
+            "gap-bottom",
+            "Flange opens at the bottom by",
+            "fine_length",
+            lambda: self.faces.open_bottom_m,
+            working=self._opening_working if both else None,
+            source="least squares over the gaps",
+        )
         out.add(
-            "angle", "Unit against the shaft, nose high", "fine_angle", lambda: self.faces.vertical_rad, working=self._angle_working if both else None, source="least squares over the gaps",
-        )  # fmt: skip
+            "angle",
+            "Unit against the shaft, nose high",
+            "fine_angle",
+            lambda: self.faces.vertical_rad,
+            working=self._angle_working if both else None,
+            source="least squares over the gaps",
+        )
         out.add(
             "gap-port",
             "Flange opens to port by",
@@ -215,18 +237,33 @@ class Coupling(Readings):
         )
         for end, name in ((0, "Front"), (1, "Rear")):
             out.add(
-                f"{name.lower()}-up", f"{name} feet go up by", "fine_length", lambda e=end: self.move(e, "up"), working=lambda e=end: foot_move.working(*self.move_terms(e, "up")),
-            )  # fmt: skip
+                f"{name.lower()}-up",
+                f"{name} feet go up by",
+                "fine_length",
+                lambda e=end: self.move(e, "up"),
+                working=lambda e=end: foot_move.working(*self.move_terms(e, "up")),
+            )
             out.add(
-                f"{name.lower()}-turns", f"{name} nuts, turns up", "number", lambda e=end: self._turns(e), working=lambda e=end: nut_turns.working(self.move(e, "up"), self.thread),
-            )  # fmt: skip
+                f"{name.lower()}-turns",
+                f"{name} nuts, turns up",
+                "number",
+                lambda e=end: self._turns(e),
+                working=lambda e=end: nut_turns.working(self.move(e, "up"), self.thread),
+            )
             out.add(
-                f"{name.lower()}-flats", f"{name} nuts, whole flats up", "count", lambda e=end: float((self.plan.front_flats, self.plan.rear_flats)[e]), source="whole flats that leave least of both limits",
-            )  # fmt: skip
+                f"{name.lower()}-flats",
+                f"{name} nuts, whole flats up",
+                "count",
+                lambda e=end: float((self.plan.front_flats, self.plan.rear_flats)[e]),
+                source="whole flats that leave least of both limits",
+            )
             out.add(
-                f"{name.lower()}-sideways", f"{name} feet go to starboard by", "fine_length", lambda e=end: self.move(e, "sideways"),
+                f"{name.lower()}-sideways",
+                f"{name} feet go to starboard by",
+                "fine_length",
+                lambda e=end: self.move(e, "sideways"),
                 working=lambda e=end: foot_move.working(*self.move_terms(e, "sideways")),
-            )  # fmt: skip
+            )
 
     def _opening_working(self) -> Working:
         bottom, top = (self._read("coupling", f"gap_{c}", f"gap at {c} o'clock") for c in (6, 12))

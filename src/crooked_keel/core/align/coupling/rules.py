@@ -16,8 +16,13 @@ from .quantities import FEET
 
 
 @rule(
-    "align.gap", "Coupling gap", limit="by diameter 0.001 in per inch, or flat 0.003 in, or both; a little more watch, more stop", source="marine trade practice, no single source (from memory)", mark="from memory", form="coupling",
-)  # fmt: skip
+    "align.gap",
+    "Coupling gap",
+    limit="by diameter 0.001 in per inch, or flat 0.003 in, or both; a little more watch, more stop",
+    source="marine trade practice, no single source (from memory)",
+    mark="from memory",
+    form="coupling",
+)
 def gap(coupling: Coupling) -> Iterable[Finding]:
     if not coupling.asks("coupling"):
         return
@@ -32,14 +37,28 @@ def gap(coupling: Coupling) -> Iterable[Finding]:
         else ("port side" if faces.open_port_m >= 0 else "starboard side")
     )
     yield verdict(
-        "align.gap", level, "The flange opens {d} at the {w}", "Greatest less least gap round the rim; {ok} is allowed. One setting of both halves: a face out of true cannot be told from this; turn one half by 180° and read again.",
-        compared=Compared(value=size, dimension="fine_length", hi=ok), margin=q(ok - size, "fine_length"), can_suggest=False, d=q(size, "fine_length"), w=word(where), ok=q(ok, "fine_length"),
-    )  # fmt: skip
+        "align.gap",
+        level,
+        "The flange opens {d} at the {w}",
+        "Greatest less least gap round the rim; {ok} is allowed. One setting of both halves: a face out of true "
+        "cannot be told from this; turn one half by 180° and read again.",
+        compared=Compared(value=size, dimension="fine_length", hi=ok),
+        margin=q(ok - size, "fine_length"),
+        can_suggest=False,
+        d=q(size, "fine_length"),
+        w=word(where),
+        ok=q(ok, "fine_length"),
+    )
 
 
 @rule(
-    "align.gap-closure", "Gaps agree with each other", limit="misfit 0.005 mm or less ok, 0.0125 mm watch, more stop: read again", source="geometry: top and bottom together equal port and starboard; limits common practice", mark="common practice", form="coupling",
-)  # fmt: skip
+    "align.gap-closure",
+    "Gaps agree with each other",
+    limit="misfit 0.005 mm or less ok, 0.0125 mm watch, more stop: read again",
+    source="geometry: top and bottom together equal port and starboard; limits common practice",
+    mark="common practice",
+    form="coupling",
+)
 def gap_closure(coupling: Coupling) -> Iterable[Finding]:
     if not coupling.asks("coupling"):
         return
@@ -50,9 +69,14 @@ def gap_closure(coupling: Coupling) -> Iterable[Finding]:
     # Four readings leave one misfit, a quarter of the closure, the same at each.
     level: Level = "ok" if faces.misfit_m <= 0.02e-3 / 4 else "watch" if faces.misfit_m <= 0.05e-3 / 4 else "stop"
     yield verdict(
-        "align.gap-closure", level, "Top and bottom agree with port and starboard" if level == "ok" else "The gaps do not close by {d}", "Top and bottom together should equal port and starboard together." + ("" if level == "ok" else " One of them is misread: read again."),
-        compared=Compared(value=4 * faces.misfit_m, dimension="fine_length", hi=0.02e-3), d=q(4 * faces.misfit_m, "fine_length"),
-    )  # fmt: skip
+        "align.gap-closure",
+        level,
+        "Top and bottom agree with port and starboard" if level == "ok" else "The gaps do not close by {d}",
+        "Top and bottom together should equal port and starboard together."
+        + ("" if level == "ok" else " One of them is misread: read again."),
+        compared=Compared(value=4 * faces.misfit_m, dimension="fine_length", hi=0.02e-3),
+        d=q(4 * faces.misfit_m, "fine_length"),
+    )
 
 
 @rule(
@@ -70,9 +94,16 @@ def offset(coupling: Coupling) -> Iterable[Finding]:
     size = math.hypot(up, starboard)
     level: Level = "ok" if size <= OFFSET_OK_M else "watch" if size <= OFFSET_WATCH_M else "stop"
     yield verdict(
-        "align.offset", level, "Unit {d} off the shaft", "{u} up, {s} to starboard. The moves of the feet take it out.", compared=Compared(value=size, dimension="fine_length", hi=OFFSET_OK_M), margin=q(OFFSET_OK_M - size, "fine_length"),
-        d=q(size, "fine_length"), u=q(up, "fine_length"), s=q(starboard, "fine_length"),
-    )  # fmt: skip
+        "align.offset",
+        level,
+        "Unit {d} off the shaft",
+        "{u} up, {s} to starboard. The moves of the feet take it out.",
+        compared=Compared(value=size, dimension="fine_length", hi=OFFSET_OK_M),
+        margin=q(OFFSET_OK_M - size, "fine_length"),
+        d=q(size, "fine_length"),
+        u=q(up, "fine_length"),
+        s=q(starboard, "fine_length"),
+    )
 
 
 @rule(
@@ -91,10 +122,21 @@ def flats(coupling: Coupling) -> Iterable[Finding]:
     level: Level = "ok" if plan.score <= 1 and known else "watch"
     way = lambda n: word("up" if n >= 0 else "down")
     yield verdict(
-        "align.flats", level, "Front nuts {f} flats {a}, rear nuts {r} flats {b}", ("Both sides alike. It leaves a gap of {g}. Then read again: soft mounts do not lift one for one." if plan.score <= 1 else "No whole flats meet the limits; this leaves a gap of {g}: use packers or a finer thread.")
+        "align.flats",
+        level,
+        "Front nuts {f} flats {a}, rear nuts {r} flats {b}",
+        (
+            "Both sides alike. It leaves a gap of {g}. Then read again: soft mounts do not lift one for one."
+            if plan.score <= 1
+            else "No whole flats meet the limits; this leaves a gap of {g}: use packers or a finer thread."
+        )
         + ("" if known else " No rim step was read: this closes the angle and takes the offset as none."),
-        f=q(abs(plan.front_flats), "count"), a=way(plan.front_flats), r=q(abs(plan.rear_flats), "count"), b=way(plan.rear_flats), g=q(abs(plan.angle_rad) * coupling.diameter, "fine_length"),
-    )  # fmt: skip
+        f=q(abs(plan.front_flats), "count"),
+        a=way(plan.front_flats),
+        r=q(abs(plan.rear_flats), "count"),
+        b=way(plan.rear_flats),
+        g=q(abs(plan.angle_rad) * coupling.diameter, "fine_length"),
+    )
 
 
 @rule(
@@ -115,9 +157,17 @@ def soft_foot(coupling: Coupling) -> Iterable[Finding]:
     names = dict(FEET)
     a, b = (names[k] for k in lines.low_feet)
     yield verdict(
-        "align.soft-foot", level, "No soft foot" if level == "ok" else "Soft: {a} and {b}", "One foot lifts by {l} when its bolt is let go." + ("" if level == "ok" else " Shim both by {s}. On rubber compare the heights of the mounts instead."),
-        compared=Compared(value=lift, dimension="fine_length", hi=0.05e-3), a=word(a), b=word(b), l=q(lift, "fine_length"), s=q(2 * abs(twist), "fine_length"),
-    )  # fmt: skip
+        "align.soft-foot",
+        level,
+        "No soft foot" if level == "ok" else "Soft: {a} and {b}",
+        "One foot lifts by {l} when its bolt is let go."
+        + ("" if level == "ok" else " Shim both by {s}. On rubber compare the heights of the mounts instead."),
+        compared=Compared(value=lift, dimension="fine_length", hi=0.05e-3),
+        a=word(a),
+        b=word(b),
+        l=q(lift, "fine_length"),
+        s=q(2 * abs(twist), "fine_length"),
+    )
 
 
 @rule(
@@ -139,7 +189,8 @@ def afloat(coupling: Coupling, placed: ResolvedInstallation) -> Iterable[Finding
             "align.afloat",
             "watch",
             "Aligned ashore: read again afloat",
-            "The hull takes another shape in the water. A day afloat, tanks and gear aboard, coupling bolts out, shaft held up.",
+            "The hull takes another shape in the water. A day afloat, tanks and gear aboard, coupling bolts out, "
+            "shaft held up.",
         )
     else:
         yield verdict(

@@ -54,17 +54,29 @@ class ShaftLine(Readings):
         """Headline values of the shaft line."""
         old = self.old
         out.add(
-            "shaft-angle", "Shaft falls going aft by", "angle", lambda: self.placed.shaft[0], before=(lambda: old.placed.shaft[0]) if old else None,
+            "shaft-angle",
+            "Shaft falls going aft by",
+            "angle",
+            lambda: self.placed.shaft[0],
+            before=(lambda: old.placed.shaft[0]) if old else None,
             working=lambda: shaft_angle.working(*self._shaft_terms()),
-        )  # fmt: skip
+        )
         out.add(
-            "unit-angle", "Unit, nose up", "angle", lambda: self.placed.nose_up, before=(lambda: old.placed.nose_up) if old else None,
+            "unit-angle",
+            "Unit, nose up",
+            "angle",
+            lambda: self.placed.nose_up,
+            before=(lambda: old.placed.nose_up) if old else None,
             working=lambda: unit_angle.working(self.placed.shaft[0], self.down_angle),
-        )  # fmt: skip
+        )
         if self.placed.installation.drive.down_angle is not None:
             out.add(
-                "height-gain", "Front of the unit sits lower by", "length", lambda: front_height_gain(*self._height_terms()), working=lambda: front_height_gain.working(*self._height_terms()),
-            )  # fmt: skip
+                "height-gain",
+                "Front of the unit sits lower by",
+                "length",
+                lambda: front_height_gain(*self._height_terms()),
+                working=lambda: front_height_gain.working(*self._height_terms()),
+            )
         for key in self.placed.mount_keys:
             name = self.placed.installation.mount.points[key].name
             out.add(

@@ -33,10 +33,19 @@ def unit_angle_rule(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[
     angle = placed.nose_up
     level: Level = "stop" if abs(angle) > limit() else "watch" if angle < 0 or abs(angle) > 0.8 * limit() else "ok"
     yield verdict(
-        "align.unit-angle", level, "Unit {a} nose {w}", "Shaft {s}, gear {b} down. At rest and level: her trim under way comes on top." + (" Nose down: ask about oil pickup and vents." if angle < 0 else ""),
-        compared=Compared(value=angle, dimension="angle", hi=limit()), margin=q(limit() - abs(angle), "angle"), working=unit_angle.working(placed.shaft[0], shaft.down_angle),
-        a=q(abs(angle), "angle"), w=word("up" if angle >= 0 else "down"), s=q(placed.shaft[0], "angle"), b=q(shaft.down_angle, "angle"),
-    )  # fmt: skip
+        "align.unit-angle",
+        level,
+        "Unit {a} nose {w}",
+        "Shaft {s}, gear {b} down. At rest and level: her trim under way comes on top."
+        + (" Nose down: ask about oil pickup and vents." if angle < 0 else ""),
+        compared=Compared(value=angle, dimension="angle", hi=limit()),
+        margin=q(limit() - abs(angle), "angle"),
+        working=unit_angle.working(placed.shaft[0], shaft.down_angle),
+        a=q(abs(angle), "angle"),
+        w=word("up" if angle >= 0 else "down"),
+        s=q(placed.shaft[0], "angle"),
+        b=q(shaft.down_angle, "angle"),
+    )
 
 
 @rule(
@@ -56,7 +65,18 @@ def packers(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[Finding]
     least = heights[key]
     name = placed.installation.mount.points[key].name
     yield verdict(
-        "align.packers", "ok" if least >= 0.003 else "stop", "Packers {a} to {b}" if least >= 0.003 else "Stringer {d} too high under {f}", "Mounts loaded and at mid travel. One solid packer and no more than three shims." if least >= 0.003 else "Cut the stringer or raise the unit. Cutting a stringer is structure: have it judged.",
-        compared=Compared(value=least, dimension="length", lo=0.003), margin=q(least - 0.003, "length"), working=packer_height.working(*lines.packer_terms(key)), can_suggest=least < 0.003,
-        a=q(least, "length"), b=q(max(heights.values()), "length"), d=q(0.003 - least, "length"), f=word(name),
-    )  # fmt: skip
+        "align.packers",
+        "ok" if least >= 0.003 else "stop",
+        "Packers {a} to {b}" if least >= 0.003 else "Stringer {d} too high under {f}",
+        "Mounts loaded and at mid travel. One solid packer and no more than three shims."
+        if least >= 0.003
+        else "Cut the stringer or raise the unit. Cutting a stringer is structure: have it judged.",
+        compared=Compared(value=least, dimension="length", lo=0.003),
+        margin=q(least - 0.003, "length"),
+        working=packer_height.working(*lines.packer_terms(key)),
+        can_suggest=least < 0.003,
+        a=q(least, "length"),
+        b=q(max(heights.values()), "length"),
+        d=q(0.003 - least, "length"),
+        f=word(name),
+    )

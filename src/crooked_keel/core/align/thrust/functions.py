@@ -39,45 +39,67 @@ def rotate_about_flange(
 
 
 @formula(
-    "align.rear-up", "u = L·sin(N)", result=("length", "rear of the unit goes up"), L=("length", "length behind the flange"),
-    N=("angle", "down thrust"), source="trigonometry",
-)  # fmt: skip
+    "align.rear-up",
+    "u = L·sin(N)",
+    result=("length", "rear of the unit goes up"),
+    L=("length", "length behind the flange"),
+    N=("angle", "down thrust"),
+    source="trigonometry",
+)
 def rear_up(length_m: float, down_rad: float) -> float:
     """How far the rear of the unit rises when the flange is held, m."""
     return float(length_m * np.sin(down_rad))
 
 
 @formula(
-    "align.rear-port", "p = L·cos(N)·sin(M)", result=("length", "rear of the unit goes to port"), L=("length", "length behind the flange"),
-    N=("angle", "down thrust"), M=("angle", "right thrust"), source="trigonometry",
-)  # fmt: skip
+    "align.rear-port",
+    "p = L·cos(N)·sin(M)",
+    result=("length", "rear of the unit goes to port"),
+    L=("length", "length behind the flange"),
+    N=("angle", "down thrust"),
+    M=("angle", "right thrust"),
+    source="trigonometry",
+)
 def rear_port(length_m: float, down_rad: float, right_rad: float) -> float:
     """How far the rear of the unit swings to port when the flange is held, m."""
     return float(length_m * np.cos(down_rad) * np.sin(right_rad))
 
 
 @formula(
-    "align.firewall-distance", "d = xw − xf", result=("length", "flange to firewall"), xw=("length", "station of the firewall"),
-    xf=("length", "station of the flange"), source="geometry",
-)  # fmt: skip
+    "align.firewall-distance",
+    "d = xw − xf",
+    result=("length", "flange to firewall"),
+    xw=("length", "station of the firewall"),
+    xf=("length", "station of the flange"),
+    source="geometry",
+)
 def firewall_distance(firewall_m: float, flange_m: float) -> float:
     """From the output flange to the firewall, along the craft, m."""
     return firewall_m - flange_m
 
 
 @formula(
-    "align.rear-clearance", "c = d − a", result=("length", "unit to firewall"), d=("length", "flange to firewall"),
-    a=("length", "nearest rim of the turned unit, aft of the flange"), source="geometry",
-)  # fmt: skip
+    "align.rear-clearance",
+    "c = d − a",
+    result=("length", "unit to firewall"),
+    d=("length", "flange to firewall"),
+    a=("length", "nearest rim of the turned unit, aft of the flange"),
+    source="geometry",
+)
 def rear_clearance(distance_m: float, reach_m: float) -> float:
     """From the nearest rim of the rear of the unit to the firewall, m."""
     return distance_m - reach_m
 
 
 @formula(
-    "align.tube", "l = √(Δx² + Δy² + Δz²)", result=("length", "tube, centre to centre"), Δx=("length", "aft"), Δy=("length", "to starboard"), Δz=("length", "up"),
+    "align.tube",
+    "l = √(Δx² + Δy² + Δz²)",
+    result=("length", "tube, centre to centre"),
+    Δx=("length", "aft"),
+    Δy=("length", "to starboard"),
+    Δz=("length", "up"),
     source="geometry",
-)  # fmt: skip
+)
 def tube_length(x_m: float, y_m: float, z_m: float) -> float:
     """Length of a tube, m."""
     return math.hypot(x_m, y_m, z_m)

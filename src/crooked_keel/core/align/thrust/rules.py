@@ -26,11 +26,16 @@ def rear_clearance(thrust: ThrustLine) -> Iterable[Finding]:
     c = thrust.rear_clearance
     level: Level = "ok" if c >= 0.0127 else "watch" if c >= 0.008 else "stop"
     yield verdict(
-        "align.rear-clearance", level, "{c} between unit and firewall" if c >= 0 else "The unit runs {n} into the firewall",
+        "align.rear-clearance",
+        level,
+        "{c} between unit and firewall" if c >= 0 else "The unit runs {n} into the firewall",
         "Turned as set, nearest rim. Travel of the rubbers is not taken off: it must be less.",
-        compared=Compared(value=c, dimension="length", lo=0.0127), margin=q(c - 0.0127, "length"), can_suggest=level != "ok",
-        c=q(c, "length"), n=q(-c, "length"),
-    )  # fmt: skip
+        compared=Compared(value=c, dimension="length", lo=0.0127),
+        margin=q(c - 0.0127, "length"),
+        can_suggest=level != "ok",
+        c=q(c, "length"),
+        n=q(-c, "length"),
+    )
 
 
 @rule(
@@ -53,11 +58,17 @@ def thrust_side(placed: ResolvedInstallation) -> Iterable[Finding]:
     wanted = expected_right_sign(TURN_SIGN[turns], -1.0, 0.0)
     same = (right > 0) == (wanted > 0)
     yield verdict(
-        "align.thrust-side", "ok" if same else "watch", "{a} to the {side}" if same else "Thrust points to the {side}",
-        "The propeller turns {t} seen from aft looking forward; such a tractor wants its thrust to the {want}. How much: copy type practice and prove in flight.",
+        "align.thrust-side",
+        "ok" if same else "watch",
+        "{a} to the {side}" if same else "Thrust points to the {side}",
+        "The propeller turns {t} seen from aft looking forward; such a tractor wants its thrust to the {want}. "
+        "How much: copy type practice and prove in flight.",
         can_suggest=not same,
-        a=q(abs(right), "angle"), side=word("right" if right > 0 else "left"), t=word(turns), want=word("right" if wanted > 0 else "left"),
-    )  # fmt: skip
+        a=q(abs(right), "angle"),
+        side=word("right" if right > 0 else "left"),
+        t=word(turns),
+        want=word("right" if wanted > 0 else "left"),
+    )
 
 
 @rule(
@@ -72,10 +83,16 @@ def held_flange(thrust: ThrustLine, placed: ResolvedInstallation) -> Iterable[Fi
     up, port = thrust.rear_shift
     down, right = (a.value for a in placed.angles)
     yield verdict(
-        "align.held-flange", "ok", "Rear of the unit: {p} to port, {u} up", "{n} down and {m} right with the output flange held. Drill nothing from the straight drawing.",
+        "align.held-flange",
+        "ok",
+        "Rear of the unit: {p} to port, {u} up",
+        "{n} down and {m} right with the output flange held. Drill nothing from the straight drawing.",
         working=rear_port.working(thrust.length, down, right),
-        p=q(port, "length"), u=q(up, "length"), n=q(down, "angle"), m=q(right, "angle"),
-    )  # fmt: skip
+        p=q(port, "length"),
+        u=q(up, "length"),
+        n=q(down, "angle"),
+        m=q(right, "angle"),
+    )
 
 
 @rule(
@@ -91,6 +108,11 @@ def tubes(thrust: ThrustLine, placed: ResolvedInstallation) -> Iterable[Finding]
     most = max(turned.tube_length_m, key=lambda k: abs(turned.tube_length_m[k] - straight.tube_length_m[k]))
     change = turned.tube_length_m[most] - straight.tube_length_m[most]
     yield verdict(
-        "align.tubes", "ok", "{n} tubes cut to length", "Centre to centre. {w} differs most from the straight drawing, by {d}.",
-        n=q(len(turned.tube_length_m), "count"), w=word(placed.installation.mount.points[most].name), d=q(change, "length"),
-    )  # fmt: skip
+        "align.tubes",
+        "ok",
+        "{n} tubes cut to length",
+        "Centre to centre. {w} differs most from the straight drawing, by {d}.",
+        n=q(len(turned.tube_length_m), "count"),
+        w=word(placed.installation.mount.points[most].name),
+        d=q(change, "length"),
+    )

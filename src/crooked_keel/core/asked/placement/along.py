@@ -1,4 +1,5 @@
-"""Where a unit must sit: its station for a wanted CG, and the split of the distance between mount and spacer with the propeller held.
+"""Where a unit must sit: its station for a wanted CG, and the split of the distance between mount and spacer with the
+propeller held.
 
 One direction for both: −1 where the unit sits ahead of its firewall, +1 where it sits aft of it.
 """
@@ -20,7 +21,8 @@ class Split(NamedTuple):
 
 
 class Held(NamedTuple):
-    """What is fixed: everything but the unit and what holds it; the unit with its CG and its flange from its mounting face; firewall;
+    """What is fixed: everything but the unit and what holds it; the unit with its CG and its flange from its mounting
+    face; firewall;
     propeller with its plane; masses of mount and spacer by their length. kg, m, kg/m."""
 
     rest_kg: float
@@ -44,7 +46,8 @@ def engine_station_for_cg(rest_kg: float, rest_x_m: float, unit_kg: float, targe
 
 
 def cg_with_mount(held: Held, mount_m: float) -> tuple[float, Split]:
-    """CG of the whole with a mount so long, m, and what follows. Mount and spacer have their mass at mid-length. Source: statics."""
+    """CG of the whole with a mount so long, m, and what follows. Mount and spacer have their mass at mid-length.
+    Source: statics."""
     d = held.direction
     face = held.firewall_m + d * mount_m
     spacer = d * (held.propeller_m - face) - held.flange_from_face_m
@@ -61,7 +64,8 @@ def cg_with_mount(held: Held, mount_m: float) -> tuple[float, Split]:
 
 
 def longest_mount(held: Held, least_spacer_m: float = 0.0) -> float:
-    """Longest mount that leaves room for the unit and a spacer, m. Raises InputError where the unit is longer than the space."""
+    """Longest mount that leaves room for the unit and a spacer, m. Raises InputError where the unit is longer than the
+    space."""
     most = held.direction * (held.propeller_m - held.firewall_m) - held.flange_from_face_m - least_spacer_m
     if most < 0:
         raise InputError(
@@ -73,7 +77,8 @@ def longest_mount(held: Held, least_spacer_m: float = 0.0) -> float:
 def mount_spacer_split(held: Held, target_m: float, least_mount_m: float = 0.0, least_spacer_m: float = 0.0) -> Split:
     """Lengths of mount and spacer that bring the CG to a target with the propeller where it is.
 
-    Raises InputError with nothing reached where no mount does. Source: statics, bisection (the CG runs one way with the length)."""
+    Raises InputError with nothing reached where no mount does. Source: statics, bisection (the CG runs one way with the
+    length)."""
     lo, hi = least_mount_m, longest_mount(held, least_spacer_m)
     if hi < lo:
         raise InputError(

@@ -1,7 +1,9 @@
 """What must hold wherever things are placed, for each kind of craft: lines in the mass and the moments of what changes.
 
-With masses as they are every limit below is one: of CG by moments; of axles, pitch and lean by moments about the front axle, the ground
-and the centreline; of trim, heel and GM by moments about the waterline. What the assessment judges afterwards is the same, and more.
+With masses as they are every limit below is one: of CG by moments; of axles, pitch and lean by moments about the front
+axle, the ground
+and the centreline; of trim, heel and GM by moments about the waterline. What the assessment judges afterwards is the
+same, and more.
 """
 
 from __future__ import annotations
@@ -37,7 +39,8 @@ _TAPE_M = 0.0005
 
 
 class Bound(NamedTuple):
-    """has + effect·change ≥ ease keeps it ok. has + stop_effect·change ≥ 0 keeps it from being a stop, where the slope of that line is another.
+    """has + effect·change ≥ ease keeps it ok. has + stop_effect·change ≥ 0 keeps it from being a stop, where the slope
+    of that line is another.
     mass_kg divides what is left of a CG limit into a margin, m; 0 for what is not one."""
 
     effect: Effect
@@ -60,7 +63,8 @@ class Aim(NamedTuple):
 
 
 class _Point(NamedTuple):
-    """A loading: its mass (kg), moment (kg·m), limits (m), their slopes (m/kg), and the doubt of either margin (m) and of the mass (kg)."""
+    """A loading: its mass (kg), moment (kg·m), limits (m), their slopes (m/kg), and the doubt of either margin (m) and
+    of the mass (kg)."""
 
     mass_kg: float
     moment_kg_m: float
@@ -73,13 +77,18 @@ class _Point(NamedTuple):
     def of(cls, p: TrailPoint) -> _Point:
         """A point along a burn."""
         return cls(
-            p.mass_kg, p.centre.moment_kg_m, (p.forward_limit_m, p.aft_limit_m), (p.forward_slope_m_kg, p.aft_slope_m_kg),
-            (p.u("forward"), p.u("aft")), p.centre.mass.u,
-        )  # fmt: skip
+            p.mass_kg,
+            p.centre.moment_kg_m,
+            (p.forward_limit_m, p.aft_limit_m),
+            (p.forward_slope_m_kg, p.aft_slope_m_kg),
+            (p.u("forward"), p.u("aft")),
+            p.centre.mass.u,
+        )
 
 
 def _extremes(bench: Balance) -> list[_Point]:
-    """The worst of every loading that places and tanks allow, on either side; none where nobody said what they may carry."""
+    """The worst of every loading that places and tanks allow, on either side; none where nobody said what they may
+    carry."""
     every = bench.every
     if not every.ranges_given:
         return []
@@ -89,9 +98,16 @@ def _extremes(bench: Balance) -> list[_Point]:
         worst, u = every.worst_of_all(side)
         cut = bench.limits.envelope.cut(worst.at.mass_kg)
         if cut is not None:
-            made.append(_Point(
-                worst.at.mass_kg, worst.at.mass_kg * worst.at.x_m, (cut.forward_m, cut.aft_m), (cut.forward_slope_m_kg, cut.aft_slope_m_kg), (u, u), 0.0,
-            ))  # fmt: skip
+            made.append(
+                _Point(
+                    worst.at.mass_kg,
+                    worst.at.mass_kg * worst.at.x_m,
+                    (cut.forward_m, cut.aft_m),
+                    (cut.forward_slope_m_kg, cut.aft_slope_m_kg),
+                    (u, u),
+                    0.0,
+                )
+            )
     return made
 
 
@@ -128,7 +144,8 @@ def _pitch_limits(bench: Balance) -> Iterator[Bound]:
     axles = bench.rolls
     lo, hi = split_band(bench.resolved)
     for s in axles.ridden():
-        # Masses change by lead alone, which two-wheelers do not carry: moments along x are all there is. No split is a stop.
+        # Masses change by lead alone, which two-wheelers do not carry: moments along x are all there is. No split is
+        # a stop.
         whole = s.base_m * s.mass_kg
         for way, left in ((-1.0, s.front_share - lo), (1.0, hi - s.front_share)):
             yield Bound((0.0, way, 0.0, 0.0), (left + 1.0) * whole, whole)
@@ -165,8 +182,11 @@ def _corners(bench: Balance) -> Iterator[Bound]:
         stop = s.mass_kg * (track / 2 - STABILITY_STOP * height)
         by_x = axles.half_track_by_station(s)
         yield Bound(
-            (0.0, by_x, 0.0, -STABILITY_OK), stop, s.mass_kg * height * (STABILITY_OK - STABILITY_STOP), stop_effect=(0.0, by_x, 0.0, -STABILITY_STOP)
-        )  # fmt: skip
+            (0.0, by_x, 0.0, -STABILITY_OK),
+            stop,
+            s.mass_kg * height * (STABILITY_OK - STABILITY_STOP),
+            stop_effect=(0.0, by_x, 0.0, -STABILITY_STOP),
+        )
 
 
 def _afloat(bench: Balance) -> Iterator[Bound]:
@@ -223,7 +243,9 @@ def split_as_before(bench: Balance) -> Aim:
 def trim_as_before(bench: Balance) -> Aim:
     """The empty boat back to the trim that she had."""
     s: State = bench.floats.state(EMPTY_BOAT)
-    return Aim((0.0, 1.0, 0.0, 0.0), s.after.trim_moment_kg_m - s.before.trim_m * s.after.mct_kg, s.after.displacement_kg)  # fmt: skip
+    return Aim(
+        (0.0, 1.0, 0.0, 0.0), s.after.trim_moment_kg_m - s.before.trim_m * s.after.mct_kg, s.after.displacement_kg
+    )
 
 
 def upright(bench: Balance) -> Aim:

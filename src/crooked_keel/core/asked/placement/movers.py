@@ -1,4 +1,5 @@
-"""What may move, and how far: units along the craft, packs within their spaces, batteries along the craft, lead in and out."""
+"""What may move, and how far: units along the craft, packs within their spaces, batteries along the craft, lead in and
+out."""
 
 from __future__ import annotations
 
@@ -27,7 +28,8 @@ _AXES: tuple[Axis, ...] = ("x", "y", "z")
 
 
 class Moving(NamedTuple):
-    """A mover with what it is: its name, the axis along which it goes, the figure that says where it is and that figure's pointer.
+    """A mover with what it is: its name, the axis along which it goes, the figure that says where it is and that
+    figure's pointer.
     slope: how far up its flange goes for each metre aft, along a shaft."""
 
     id: str
@@ -80,9 +82,14 @@ def _units(benches: Benches, wish: Wish) -> Iterator[Moving]:
             effect: Effect = (0.0, weight, 0.0, weight * slope)
             held = "-held" if air and wish.propeller_stays else ""
             yield Moving(
-                f"unit-{placed.id}{held}", placed.name, Mover(-forward, aft, effect, 1.0, unit=True), "x", figure,
-                f"{placed.pointer}/placement/flange_station", slope,
-            )  # fmt: skip
+                f"unit-{placed.id}{held}",
+                placed.name,
+                Mover(-forward, aft, effect, 1.0, unit=True),
+                "x",
+                figure,
+                f"{placed.pointer}/placement/flange_station",
+                slope,
+            )
 
 
 def _slope(placed: ResolvedInstallation) -> float:
@@ -108,13 +115,18 @@ def _packs(bench: Balance, packs: list[Stowed]) -> Iterator[Moving]:
                 continue
             lo, hi = (room[0] + step, room[1] - step) if room[1] - room[0] > 2 * step else (sum(room) / 2,) * 2
             yield Moving(
-                f"{pack.pointer.rsplit('/', 1)[1]}-{axis}", pack.name, Mover(lo, hi, _along(axis, mass.si), _PACK_PER_M), axis, figure,
+                f"{pack.pointer.rsplit('/', 1)[1]}-{axis}",
+                pack.name,
+                Mover(lo, hi, _along(axis, mass.si), _PACK_PER_M),
+                axis,
+                figure,
                 f"{pack.pointer}/{PLACES[axis][0]}",
-            )  # fmt: skip
+            )
 
 
 def _batteries(bench: Balance, packs: list[Stowed], wish: Wish) -> Iterator[Moving]:
-    """Batteries and packs without a space of their own, along the craft; not on two wheels, where none goes anywhere but into a space."""
+    """Batteries and packs without a space of their own, along the craft; not on two wheels, where none goes anywhere
+    but into a space."""
     if bench.resolved.has("pitch limits"):
         return
     housed = {p.pointer for p in packs if p.space is not None}
@@ -126,7 +138,14 @@ def _batteries(bench: Balance, packs: list[Stowed], wish: Wish) -> Iterator[Movi
             at = bench.resolved.references.place(item.station, f"{pointer}/station", name, "x").value
             lo, hi = max(-wish.battery_m, nose - at), min(wish.battery_m, tail - at)
             if lo < 0 < hi:
-                yield Moving(f"move-{pointer.rsplit('/', 1)[1]}", name, Mover(lo, hi, _along("x", mass), _PACK_PER_M), "x", item.station, f"{pointer}/station")  # fmt: skip
+                yield Moving(
+                    f"move-{pointer.rsplit('/', 1)[1]}",
+                    name,
+                    Mover(lo, hi, _along("x", mass), _PACK_PER_M),
+                    "x",
+                    item.station,
+                    f"{pointer}/station",
+                )
 
 
 def _lead(bench: Balance, fit_id: str, wish: Wish) -> Iterator[Moving]:
@@ -146,9 +165,11 @@ def _lead(bench: Balance, fit_id: str, wish: Wish) -> Iterator[Moving]:
                 )
                 if x is not None:
                     yield Moving(
-                        f"out-{key}", row.name, Mover(0.0, row.mass.si, (-1.0, -x, 0.0, 0.0), -LEAD_PER_KG_M / 10),
+                        f"out-{key}",
+                        row.name,
+                        Mover(0.0, row.mass.si, (-1.0, -x, 0.0, 0.0), -LEAD_PER_KG_M / 10),
                         pointer=f"{base}/{key}",
-                    )  # fmt: skip
+                    )
 
 
 def _ends(bench: Balance) -> tuple[float, float]:

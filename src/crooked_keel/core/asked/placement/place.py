@@ -1,6 +1,8 @@
-"""place_together(document, fit, wish) → ways to place unit, packs and lead at once, so that every loading keeps its limits.
+"""place_together(document, fit, wish) → ways to place unit, packs and lead at once, so that every loading keeps its
+limits.
 
-With masses as they are, moments are linear in where things sit, and so is every limit. What the program finds is rounded to the tape and
+With masses as they are, moments are linear in where things sit, and so is every limit. What the program finds is
+rounded to the tape and
 assessed again before it is offered. Asked for when somebody looks, not with every edit.
 """
 
@@ -32,7 +34,8 @@ _LEAST = 5e-4
 
 
 def targets(bench: Balance) -> dict[Target, Aim | None]:
-    """What may be aimed at in this kind of craft, and what it brings to nothing; an aim that cannot be said yet is left out."""
+    """What may be aimed at in this kind of craft, and what it brings to nothing; an aim that cannot be said yet is left
+    out."""
     has = bench.resolved.has
     made: dict[Target, Aim | None] = {"least change": None}
     if has("cg limits"):
@@ -76,7 +79,8 @@ def _answers(bench: Balance) -> tuple[str, ...]:
 
 
 class Solution(Out):
-    """A way to place everything: what it serves, its sentence, its patch, the worst level of the limits with it, the answers that it gives,
+    """A way to place everything: what it serves, its sentence, its patch, the worst level of the limits with it, the
+    answers that it gives,
     lead put in or taken out (kg), and what else it makes worse."""
 
     targets: list[Target]
@@ -89,7 +93,8 @@ class Solution(Out):
 
 
 class SplitOut(Out):
-    """What puts the empty CG in the middle of its limits: station of the unit's CG, and lengths of mount and spacer with the propeller where
+    """What puts the empty CG in the middle of its limits: station of the unit's CG, and lengths of mount and spacer
+    with the propeller where
     it is (None where no mount does), m."""
 
     middle_si: float
@@ -99,9 +104,12 @@ class SplitOut(Out):
 
 
 class Placed(Out):
-    """Solutions, one for each target that differs; and the empty CGs that the mount alone can reach with the propeller where it is.
-    best_margin: the largest worst margin to a CG limit within the bounds, negative where none keeps every limit. keeps: whether some
-    placing within the bounds keeps every limit. needs: what is missing, or what a pack needs before it may go further."""
+    """Solutions, one for each target that differs; and the empty CGs that the mount alone can reach with the propeller
+    where it is.
+    best_margin: the largest worst margin to a CG limit within the bounds, negative where none keeps every limit. keeps:
+    whether some
+    placing within the bounds keeps every limit. needs: what is missing, or what a pack needs before it may go
+    further."""
 
     solutions: list[Solution]
     keeps: bool
@@ -155,17 +163,36 @@ def _solved(project: Project, fit_id: str, benches: Benches, wish: Wish) -> Plac
             serves.setdefault(tuple(round(v, 3) for v in found.values), ([], found.values))[0].append(target)
     offered = [_offered(project, fit_id, bench, before, moving, values, names) for names, values in serves.values()]
     solutions = [s for s in offered if s is not None]
-    reach = (or_none(lambda: _reach(benches)) if bench.resolved.has("firewall") else None) or (None, None, None, None, None)  # fmt: skip
+    reach = (or_none(lambda: _reach(benches)) if bench.resolved.has("firewall") else None) or (
+        None,
+        None,
+        None,
+        None,
+        None,
+    )
     solutions.sort(key=lambda s: (LEVELS[::-1].index(s.reaches), len(s.consequences)))
     return Placed(
-        solutions=solutions, keeps=keeps if best is None else best.margin_m >= 0, reach_from_si=reach[0], reach_to_si=reach[1], mount_from_si=reach[2], mount_to_si=reach[3],
-        split=reach[4], best_margin_si=best.margin_m if best else None, needs=needs_out(tuple(wanting)),
-    )  # fmt: skip
+        solutions=solutions,
+        keeps=keeps if best is None else best.margin_m >= 0,
+        reach_from_si=reach[0],
+        reach_to_si=reach[1],
+        mount_from_si=reach[2],
+        mount_to_si=reach[3],
+        split=reach[4],
+        best_margin_si=best.margin_m if best else None,
+        needs=needs_out(tuple(wanting)),
+    )
 
 
 def _offered(
-    project: Project, fit_id: str, bench: Balance, before: Any, moving: list[Moving], values: list[float], names: list[Target]
-) -> Solution | None:  # fmt: skip
+    project: Project,
+    fit_id: str,
+    bench: Balance,
+    before: Any,
+    moving: list[Moving],
+    values: list[float],
+    names: list[Target],
+) -> Solution | None:
     operations: list[Operation] = []
     parts: list[str] = []
     params: dict[str, Param] = {}
@@ -180,9 +207,13 @@ def _offered(
             parts.append(f"{name}{{d{k}}} {{w{k}}}, to {{x{k}}} {{r{k}}} of the {{o{k}}}")
             said = thing.name
             params |= {
-                f"n{k}": word(thing.name), f"d{k}": q(far, "length"), f"w{k}": word(WAYS[thing.axis][value < 0]),
-                f"x{k}": q(rounded, "length"), f"r{k}": word(way), f"o{k}": word(thing.figure.origin),
-            }  # fmt: skip
+                f"n{k}": word(thing.name),
+                f"d{k}": q(far, "length"),
+                f"w{k}": word(WAYS[thing.axis][value < 0]),
+                f"x{k}": q(rounded, "length"),
+                f"r{k}": word(way),
+                f"o{k}": word(thing.figure.origin),
+            }
             operations += _along_the_shaft(project, thing, value)
             spacer = _spacer(project, fit_id, thing, value)
             if spacer is not None:
@@ -211,16 +242,26 @@ def _offered(
         (level for level in LEVELS if level in {f.level for f in after.findings if f.rule in judged}), "unknown"
     )
     worse = [
-        f for f in after.findings
-        if f.rule not in judged and f.level in ("stop", "watch") and LEVELS.index(f.level) < LEVELS.index(old.get(f.key, "ok"))
-    ]  # fmt: skip
+        f
+        for f in after.findings
+        if f.rule not in judged
+        and f.level in ("stop", "watch")
+        and LEVELS.index(f.level) < LEVELS.index(old.get(f.key, "ok"))
+    ]
     answers = _said([v for id in _answers(bench) for v in after.values if v.id == id])
     if answers is None:
         return None
     return Solution(
-        targets=names, message=Message(template="; ".join(parts), params=params), operations=operations, reaches=reaches, answers=answers, lead_si=lead,
-        consequences=[Message(template=f.title.template, params={**f.title.params, "level": word(f.level)}) for f in worse],
-    )  # fmt: skip
+        targets=names,
+        message=Message(template="; ".join(parts), params=params),
+        operations=operations,
+        reaches=reaches,
+        answers=answers,
+        lead_si=lead,
+        consequences=[
+            Message(template=f.title.template, params={**f.title.params, "level": word(f.level)}) for f in worse
+        ],
+    )
 
 
 def _said(values: list[Value]) -> Message | None:
@@ -228,9 +269,12 @@ def _said(values: list[Value]) -> Message | None:
     if any(v.si is None for v in values):
         return None
     return Message(
-        template=", ".join(f"{v.label[0].lower() + v.label[1:] if not v.label.startswith('GM') else v.label} {{v{i}}}" for i, v in enumerate(values)),
+        template=", ".join(
+            f"{v.label[0].lower() + v.label[1:] if not v.label.startswith('GM') else v.label} {{v{i}}}"
+            for i, v in enumerate(values)
+        ),
         params={f"v{i}": q(v.si, v.dimension) for i, v in enumerate(values) if v.si is not None},
-    )  # fmt: skip
+    )
 
 
 def _along_the_shaft(project: Project, thing: Moving, value: float) -> list[Operation]:
@@ -279,7 +323,8 @@ def _taken_out(project: Project, thing: Moving, value: float) -> tuple[Operation
 
 
 def _reach(benches: Benches) -> tuple[float, float, float, float, SplitOut | None]:
-    """Empty CGs with the shortest and the longest mount, propeller where it is, m; and those mounts, by the clearance of the unit."""
+    """Empty CGs with the shortest and the longest mount, propeller where it is, m; and those mounts, by the clearance
+    of the unit."""
     bench, bundle = benches.balance, benches.installations[0]
     placed: ResolvedInstallation = bundle.placed
     firewall = placed.references.firewall_x().value
@@ -310,5 +355,8 @@ def _split(bench: Balance, held: Held) -> SplitOut | None:
     rest_x = (held.rest_kg * held.rest_x_m + held.propeller_kg * held.propeller_m) / rest_kg
     split = or_none(lambda: mount_spacer_split(held, middle))
     return SplitOut(
-        middle_si=middle, unit_cg_si=engine_station_for_cg(rest_kg, rest_x, held.unit_kg, middle), mount_si=split.mount_m if split else None, spacer_si=split.spacer_m if split else None
-    )  # fmt: skip
+        middle_si=middle,
+        unit_cg_si=engine_station_for_cg(rest_kg, rest_x, held.unit_kg, middle),
+        mount_si=split.mount_m if split else None,
+        spacer_si=split.spacer_m if split else None,
+    )

@@ -10,8 +10,15 @@ import numpy as np
 from .bounds import Aim, Bound, Effect
 
 Target = Literal[
-    "middle of the band", "least lead", "shortest overhang", "least change", "split as before", "trim as before", "upright", "lowest"
-]  # fmt: skip
+    "middle of the band",
+    "least lead",
+    "shortest overhang",
+    "least change",
+    "split as before",
+    "trim as before",
+    "upright",
+    "lowest",
+]
 # Margins that differ by less are alike, m. Proposed.
 _ALIKE_M = 0.002
 # What changing counts for beside the target, so that nothing moves for nothing.
@@ -19,7 +26,8 @@ _SMALL = 1e-3
 
 
 class Mover(NamedTuple):
-    """Something that may go by lo to hi: what one unit of it does, and what it costs. unit: whether it is the power unit."""
+    """Something that may go by lo to hi: what one unit of it does, and what it costs. unit: whether it is the power
+    unit."""
 
     lo: float
     hi: float
@@ -29,7 +37,8 @@ class Mover(NamedTuple):
 
 
 class Order(NamedTuple):
-    """Two movers kept in their order along an axis: the second goes at least as far as the first less what is between them, m.
+    """Two movers kept in their order along an axis: the second goes at least as far as the first less what is between
+    them, m.
     None: it does not move."""
 
     first: int | None
@@ -45,11 +54,18 @@ class Found(NamedTuple):
 
 
 def solve(
-    bounds: Sequence[Bound], movers: Sequence[Mover], orders: Sequence[Order], target: Target, aim: Aim | None, ease: bool
-) -> Found | None:  # fmt: skip
-    """What serves a target best; None where nothing within the movers' reach keeps every bound. ease: ok is wanted, not only no stop.
+    bounds: Sequence[Bound],
+    movers: Sequence[Mover],
+    orders: Sequence[Order],
+    target: Target,
+    aim: Aim | None,
+    ease: bool,
+) -> Found | None:
+    """What serves a target best; None where nothing within the movers' reach keeps every bound. ease: ok is wanted, not
+    only no stop.
 
-    Variables: each mover as a part on and a part back; the least margin t; the size e of what is aimed to be nothing. Source: linear
+    Variables: each mover as a part on and a part back; the least margin t; the size e of what is aimed to be nothing.
+    Source: linear
     programming, HiGHS."""
     from scipy.optimize import linprog
 

@@ -73,7 +73,8 @@ class State(NamedTuple):
 
 
 EMPTY = "empty"
-# A change of trim that is still ok, and one that is not to be had, in parts of the waterline. Common practice, no source.
+# A change of trim that is still ok, and one that is not to be had, in parts of the waterline. Common practice, no
+# source.
 OK_TRIM = 0.005
 STOP_TRIM = 0.015
 
@@ -98,7 +99,9 @@ class AfloatStates(Topic):
 
     def _changes(self, bodies: list[Body]) -> list[Change]:
         moving = [b for b in bodies if b.sign]
-        all_or_cannot_say(lambda: self.floating.keel, *[lambda m=m: got(m) for b in moving for m in (b.mass, b.x, b.y, b.z)])  # fmt: skip
+        all_or_cannot_say(
+            lambda: self.floating.keel, *[lambda m=m: got(m) for b in moving for m in (b.mass, b.x, b.y, b.z)]
+        )
         keel = self.floating.keel
         return [
             Change(b.sign * got(b.mass).value, got(b.x).value, got(b.y).value, got(b.z).value - keel) for b in moving
@@ -135,15 +138,19 @@ class AfloatStates(Topic):
         after = self._as_found + self._changes(self._loads(key, True)) + self._ledger
         name = "Empty" if key == EMPTY else self.loads.name(key)
         return State(
-            key, name, self._fluid(key, False, weight_change_afloat(start, before)), self._fluid(key, True, weight_change_afloat(start, after))
-        )  # fmt: skip
+            key,
+            name,
+            self._fluid(key, False, weight_change_afloat(start, before)),
+            self._fluid(key, True, weight_change_afloat(start, after)),
+        )
 
     def bodies(self, key: str) -> list[Body]:
         """Everything aboard in a state after the work."""
         return [*self.found, *self._loads(key, True), *self.resolved.ledger]
 
     def slack(self, key: str, after: bool) -> tuple[list[SlackTank], list[Need]]:
-        """Free surfaces of a state: tanks that hold something, with what is missing of those whose surface is not known."""
+        """Free surfaces of a state: tanks that hold something, with what is missing of those whose surface is not
+        known."""
         if key == EMPTY:
             return [], []
         loading, tanks, needs = self.loads.loadings[key], [], []
@@ -152,9 +159,14 @@ class AfloatStates(Topic):
             if held is None or held.si <= 0 or tank.filling == "pressed full or empty":
                 continue
             parts = [
-                (p, w) for p, w in (("surface_length", "length of the surface"), ("surface_breadth", "breadth of the surface"), ("density", "density"))
+                (p, w)
+                for p, w in (
+                    ("surface_length", "length of the surface"),
+                    ("surface_breadth", "breadth of the surface"),
+                    ("density", "density"),
+                )
                 if getattr(tank, p) is None
-            ]  # fmt: skip
+            ]
             if parts:
                 needs += [Need(f"{pointer}/{p}", f"{w} in the {tank.name}") for p, w in parts]
                 continue
@@ -172,7 +184,8 @@ class AfloatStates(Topic):
         return tanks, needs
 
     def free_surface(self, key: str, after: bool, displacement_kg: float) -> float:
-        """What slack tanks of a state take off GM, m; tanks whose surface is not known take nothing, and a finding says so."""
+        """What slack tanks of a state take off GM, m; tanks whose surface is not known take nothing, and a finding says
+        so."""
         return free_surface_correction(displacement_kg, self.slack(key, after)[0])
 
     def _fluid(self, key: str, after: bool, floated: Floated) -> Floated:
@@ -185,7 +198,8 @@ class AfloatStates(Topic):
 
     @lazy
     def docked(self) -> tuple[Docked, float, float] | None:
-        """What her waterline says changed between the two sets of freeboards, and what the ledger says: mass and moment about the centre
+        """What her waterline says changed between the two sets of freeboards, and what the ledger says: mass and moment
+        about the centre
         of flotation; None where no second set was read."""
         marks = [(k, m) for k, m in self.floating.marks if m.after is not None]
         if not marks:
@@ -205,9 +219,13 @@ class AfloatStates(Topic):
         now = waterplane_from_freeboards(points, self.floating.lcf)
         was, state = self.floating.waterplane, self.state(EMPTY)
         read = dock_scale(
-            self.floating.hydro.immersion_kg_m, state.after.mct_kg, self.floating.lcf, now.height_m - was.height_m,
-            (now.slope_aft - was.slope_aft) * self.floating.length, readings=len(points),
-        )  # fmt: skip
+            self.floating.hydro.immersion_kg_m,
+            state.after.mct_kg,
+            self.floating.lcf,
+            now.height_m - was.height_m,
+            (now.slope_aft - was.slope_aft) * self.floating.length,
+            readings=len(points),
+        )
         ledger = self._ledger
         lcf = self.floating.lcf
         return read, sum(c.mass_kg for c in ledger), sum(c.mass_kg * (c.x_m - lcf) for c in ledger)
@@ -305,28 +323,51 @@ class AfloatStates(Topic):
         """Headline values of the empty craft afloat, before and after."""
         empty = lambda: self.state(EMPTY)
         out.add(
-            "freeboard", "Least freeboard, all loadings", "length", lambda: self.least()[1].after_si, before=lambda: self.least()[1].before_si,
+            "freeboard",
+            "Least freeboard, all loadings",
+            "length",
+            lambda: self.least()[1].after_si,
+            before=lambda: self.least()[1].before_si,
             source="freeboards as read, less sinkage, trim and heel; small-change method",
-        )  # fmt: skip
+        )
         out.add(
-            "trim", "Trim over her waterline, stern down, empty", "length", lambda: self.trim(empty().after), before=lambda: self.trim(empty().before),
+            "trim",
+            "Trim over her waterline, stern down, empty",
+            "length",
+            lambda: self.trim(empty().after),
+            before=lambda: self.trim(empty().before),
             working=lambda: trim_after.working(self.trim_found(), empty().after.trim_moment_kg_m, empty().after.mct_kg),
-        )  # fmt: skip
+        )
         heel = lambda s: (
             s.heel_rad if s.heel_rad is not None else heel_angle(s.heel_moment_kg_m, s.displacement_kg, s.gm_m)
         )
         out.add(
-            "heel", "Heel, starboard down, empty", "angle", lambda: heel(empty().after), before=lambda: heel(empty().before),
-            working=lambda: heel_angle.working(empty().after.heel_moment_kg_m, empty().after.displacement_kg, empty().after.gm_m),
-        )  # fmt: skip
+            "heel",
+            "Heel, starboard down, empty",
+            "angle",
+            lambda: heel(empty().after),
+            before=lambda: heel(empty().before),
+            working=lambda: heel_angle.working(
+                empty().after.heel_moment_kg_m, empty().after.displacement_kg, empty().after.gm_m
+            ),
+        )
         out.add(
-            "gm", f"GM, {self.floating.gm_by}, empty", "length", lambda: empty().after.gm_m, before=lambda: empty().before.gm_m,
+            "gm",
+            f"GM, {self.floating.gm_by}, empty",
+            "length",
+            lambda: empty().after.gm_m,
+            before=lambda: empty().before.gm_m,
             working=lambda: metacentric_height.working(self.floating.hydro.km_m, empty().after.kg_m),
-        )  # fmt: skip
+        )
         out.add(
-            "sinkage", "Sinks, empty", "length", lambda: empty().after.sink_m - empty().before.sink_m,
-            working=lambda: sinkage.working(empty().after.change_kg - empty().before.change_kg, self.floating.hydro.immersion_kg_m),
-        )  # fmt: skip
+            "sinkage",
+            "Sinks, empty",
+            "length",
+            lambda: empty().after.sink_m - empty().before.sink_m,
+            working=lambda: sinkage.working(
+                empty().after.change_kg - empty().before.change_kg, self.floating.hydro.immersion_kg_m
+            ),
+        )
         if or_none(lambda: self.docked) is not None:
             out.add(
                 "dock",
@@ -357,15 +398,25 @@ class AfloatStates(Topic):
             length = or_none(lambda: self.floating.length)
             trims = [or_none(lambda t=t: self.trim(t)) for t in ((s.before, s.after) if s else ())] or [None, None]
             water = or_none(lambda: self.floating.keel + self.floating.draft.value)
-            made.append(AfloatOut(
-                id=key, name=name, displacement_before_si=s.before.displacement_kg if s else None, displacement_si=s.after.displacement_kg if s else None,
-                sink_si=s.after.sink_m - s.before.sink_m if s else None, trim_before_si=trims[0], trim_si=trims[1],
-                heel_before_si=s.before.heel_rad if s else None, heel_si=s.after.heel_rad if s else None,
-                gm_before_si=s.before.gm_m if s else None, gm_si=s.after.gm_m if s else None,
-                water_slope_before=trims[0] / length if trims[0] is not None and length else None,
-                water_slope=trims[1] / length if trims[1] is not None and length else None,
-                water_at_lcf_before_si=water + s.before.sink_m if s and water is not None else None,
-                water_at_lcf_si=water + s.after.sink_m if s and water is not None else None,
-                marks=(or_none(lambda s=s: self.marks(s)) or []) if s else [], needs=needs,
-            ))  # fmt: skip
+            made.append(
+                AfloatOut(
+                    id=key,
+                    name=name,
+                    displacement_before_si=s.before.displacement_kg if s else None,
+                    displacement_si=s.after.displacement_kg if s else None,
+                    sink_si=s.after.sink_m - s.before.sink_m if s else None,
+                    trim_before_si=trims[0],
+                    trim_si=trims[1],
+                    heel_before_si=s.before.heel_rad if s else None,
+                    heel_si=s.after.heel_rad if s else None,
+                    gm_before_si=s.before.gm_m if s else None,
+                    gm_si=s.after.gm_m if s else None,
+                    water_slope_before=trims[0] / length if trims[0] is not None and length else None,
+                    water_slope=trims[1] / length if trims[1] is not None and length else None,
+                    water_at_lcf_before_si=water + s.before.sink_m if s and water is not None else None,
+                    water_at_lcf_si=water + s.after.sink_m if s and water is not None else None,
+                    marks=(or_none(lambda s=s: self.marks(s)) or []) if s else [],
+                    needs=needs,
+                )
+            )
         return made

@@ -1,6 +1,7 @@
 """Burning fuel: the path of mass, moment and CG from full to empty tanks, tank after tank, and the order that is best.
 
-With a constant station of each tank a leg is a straight line in mass and moment, so the CG runs one way within it: its extremes are at
+With a constant station of each tank a leg is a straight line in mass and moment, so the CG runs one way within it: its
+extremes are at
 the ends of legs. Source: statics.
 """
 
@@ -78,7 +79,8 @@ def best_burn_orders(
 ) -> list[Order]:
     """The best orders of burning tank after tank, best first; ties keep the order of the list.
 
-    margin: least margin along a path, for that aim. wing: tanks that relieve the wing, burnt last by that aim, then least travel.
+    margin: least margin along a path, for that aim. wing: tanks that relieve the wing, burnt last by that aim, then
+    least travel.
     Raises InputError beyond seven tanks. Source: all orders tried."""
     if len(tanks) > MOST_TANKS:
         raise InputError(
@@ -100,7 +102,8 @@ def best_burn_orders(
 
 
 def along_limits(envelope: Envelope) -> Callable[[Sequence[Point]], float]:
-    """The least margin to the limits along a path, m: each leg is a straight line in mass and moment, looked at in 17 places. Legs that
+    """The least margin to the limits along a path, m: each leg is a straight line in mass and moment, looked at in 17
+    places. Legs that
     orders share are worked out once."""
     kept: dict[tuple[float, float, float, float], float] = {}
 

@@ -1,4 +1,5 @@
-"""Fuel in its tanks: what burns when, what happens when one side will not feed, and what it does to the root of the wing."""
+"""Fuel in its tanks: what burns when, what happens when one side will not feed, and what it does to the root of the
+wing."""
 
 from __future__ import annotations
 
@@ -102,14 +103,16 @@ class Fuel(Topic):
 
     @property
     def _wing_mass(self) -> tuple[float, float]:
-        """Mass of one wing and how far out its CG lies, kg and m; nothing known takes no relief. Raises CannotSay for one without the other."""
+        """Mass of one wing and how far out its CG lies, kg and m; nothing known takes no relief. Raises CannotSay for
+        one without the other."""
         if self.wing.mass is None and self.wing.cg_at is None:
             return 0.0, 0.0
         mass = need(self.wing.mass, "/craft/wing/mass", "mass of one wing")
         return mass.si, need(self.wing.cg_at, "/craft/wing/cg_at", "where the CG of the wing lies").si
 
     def bending(self, key: str, base: Centre, added: bool) -> list[Bent]:
-        """Bending at the root in the states of one loading: as loaded, wing tanks empty, all tanks empty. The half with less fuel."""
+        """Bending at the root in the states of one loading: as loaded, wing tanks empty, all tanks empty. The half with
+        less fuel."""
         asks = (
             lambda: need(self.wing.load_factor, "/craft/wing/load_factor", "load factor of the wing").si,
             lambda: self.half_span,
@@ -149,9 +152,11 @@ class Fuel(Topic):
         """Names of what this fit hangs at the wing tips: tanks, and rows of the ledger."""
         half = self.wing.half_span
         made = [
-            t.name for k, p, t in self.loads.tanks(True)
-            if not p.startswith("/craft") and (t.where == "wing tip" or (half and t.butt_line and abs(t.butt_line.along_m) > TIP * half.si))
-        ]  # fmt: skip
+            t.name
+            for k, p, t in self.loads.tanks(True)
+            if not p.startswith("/craft")
+            and (t.where == "wing tip" or (half and t.butt_line and abs(t.butt_line.along_m) > TIP * half.si))
+        ]
         if half:
             for body in ledger:
                 if body.sign > 0 and not isinstance(body.y, CannotSay) and abs(body.y.value) > TIP * half.si:

@@ -16,8 +16,13 @@ from ..loadings.quantities import Loadings
 
 
 @rule(
-    "balance.mass-landing", "Landing mass", limit="stop where empty tanks are still above it, watch where fuel must be burnt first", source="designer's limit", mark="statics", form="cg limits",
-)  # fmt: skip
+    "balance.mass-landing",
+    "Landing mass",
+    limit="stop where empty tanks are still above it, watch where fuel must be burnt first",
+    source="designer's limit",
+    mark="statics",
+    form="cg limits",
+)
 def mass_landing(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
     cap = limits.limits.landing
     if cap is None:
@@ -35,14 +40,31 @@ def mass_landing(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
     else:
         title, message = "{d} of landing mass left", "{l} with empty tanks: {m} ±{u} of {cap}."
     yield verdict(
-        "balance.mass-landing", level, title, message, compared=Compared(value=dry.value, dimension="mass", hi=cap.si), margin=q(cap.si - dry.value, "mass"),
-        d=q(abs(cap.si - dry.value), "mass"), b=q(max(full - cap.si, 0.0), "mass"), l=word(case.name), h=word(heavy.name), m=q(dry.value, "mass"), f=q(full, "mass"), u=q(2 * dry.u, "mass"), cap=q(cap.si, "mass"),
-    )  # fmt: skip
+        "balance.mass-landing",
+        level,
+        title,
+        message,
+        compared=Compared(value=dry.value, dimension="mass", hi=cap.si),
+        margin=q(cap.si - dry.value, "mass"),
+        d=q(abs(cap.si - dry.value), "mass"),
+        b=q(max(full - cap.si, 0.0), "mass"),
+        l=word(case.name),
+        h=word(heavy.name),
+        m=q(dry.value, "mass"),
+        f=q(full, "mass"),
+        u=q(2 * dry.u, "mass"),
+        cap=q(cap.si, "mass"),
+    )
 
 
 @rule(
-    "balance.mass-zero-fuel", "Mass without fuel", limit="stop above, watch if the doubt reaches above", source="designer's limit", mark="statics", form="cg limits",
-)  # fmt: skip
+    "balance.mass-zero-fuel",
+    "Mass without fuel",
+    limit="stop above, watch if the doubt reaches above",
+    source="designer's limit",
+    mark="statics",
+    form="cg limits",
+)
 def mass_zero_fuel(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
     cap = limits.limits.zero_fuel
     if cap is None:
@@ -51,15 +73,28 @@ def mass_zero_fuel(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
     dry = case.trail[0].centre.mass
     level: Level = "stop" if dry.value > cap.si else "watch" if dry.value + 2 * dry.u > cap.si else "ok"
     yield verdict(
-        "balance.mass-zero-fuel", level, "Mass without fuel passed by {d}" if dry.value > cap.si else "{d} of mass without fuel left", "{l}: {m} ±{u} of {cap}.",
-        compared=Compared(value=dry.value, dimension="mass", hi=cap.si), margin=q(cap.si - dry.value, "mass"),
-        d=q(abs(cap.si - dry.value), "mass"), l=word(case.name), m=q(dry.value, "mass"), u=q(2 * dry.u, "mass"), cap=q(cap.si, "mass"),
-    )  # fmt: skip
+        "balance.mass-zero-fuel",
+        level,
+        "Mass without fuel passed by {d}" if dry.value > cap.si else "{d} of mass without fuel left",
+        "{l}: {m} ±{u} of {cap}.",
+        compared=Compared(value=dry.value, dimension="mass", hi=cap.si),
+        margin=q(cap.si - dry.value, "mass"),
+        d=q(abs(cap.si - dry.value), "mass"),
+        l=word(case.name),
+        m=q(dry.value, "mass"),
+        u=q(2 * dry.u, "mass"),
+        cap=q(cap.si, "mass"),
+    )
 
 
 @rule(
-    "balance.one-side-fuel", "One side will not feed", limit="the lateral limits; none given: watch beyond 25 mm", source="designer's limit; 25 mm: common practice, no source", mark="common practice", form="cg limits",
-)  # fmt: skip
+    "balance.one-side-fuel",
+    "One side will not feed",
+    limit="the lateral limits; none given: watch beyond 25 mm",
+    source="designer's limit; 25 mm: common practice, no source",
+    mark="common practice",
+    form="cg limits",
+)
 def one_side_fuel(fuel: Fuel, limits: Limits, ledger: Ledger, loads: Loads) -> Iterable[Finding]:
     if not fuel.on_sides:
         return
@@ -72,14 +107,29 @@ def one_side_fuel(fuel: Fuel, limits: Limits, ledger: Ledger, loads: Loads) -> I
     margin = min(y - lo, hi - y)
     level: Level = ("stop" if given else "watch") if margin < 0 else "watch" if margin < 2 * u else "ok"
     yield verdict(
-        "balance.one-side-fuel", level, "With the {s} tanks stuck full the CG is {d} off the centreline", "{l}, all else burnt: {y} to starboard ±{u}" + ("." if given else "; no lateral limit given, 25 mm taken. Roll control is not checked here."),
-        compared=Compared(value=y, dimension="length", lo=lo, hi=hi), margin=q(margin, "length"), s=word(worst.side), d=q(abs(y), "length"), l=word(worst.loading), y=q(y, "length"), u=q(2 * u, "length"),
-    )  # fmt: skip
+        "balance.one-side-fuel",
+        level,
+        "With the {s} tanks stuck full the CG is {d} off the centreline",
+        "{l}, all else burnt: {y} to starboard ±{u}"
+        + ("." if given else "; no lateral limit given, 25 mm taken. Roll control is not checked here."),
+        compared=Compared(value=y, dimension="length", lo=lo, hi=hi),
+        margin=q(margin, "length"),
+        s=word(worst.side),
+        d=q(abs(y), "length"),
+        l=word(worst.loading),
+        y=q(y, "length"),
+        u=q(2 * u, "length"),
+    )
 
 
 @rule(
-    "balance.burn-order", "Order of burning", limit="stop where the order leaves the limits, watch within two standard deviations", source="statics", mark="statics", form="cg limits",
-)  # fmt: skip
+    "balance.burn-order",
+    "Order of burning",
+    limit="stop where the order leaves the limits, watch within two standard deviations",
+    source="statics",
+    mark="statics",
+    form="cg limits",
+)
 def burn_order(loadings: Loadings, fuel: Fuel) -> Iterable[Finding]:
     cases = [c for c in loadings.cases if len(fuel.legs(c.key)) > 1]
     if not cases:
@@ -96,6 +146,17 @@ def burn_order(loadings: Loadings, fuel: Fuel) -> Iterable[Finding]:
     sure, margin, case, point, side = worst
     level: Level = "stop" if margin < 0 else "watch" if sure < 2 else "ok"
     yield verdict(
-        "balance.burn-order", level, "On the way the {s} limit is passed by {d}" if margin < 0 else "On the way the {s} limit is kept by {d}", "{l}, burning turn by turn: CG at {x}, limit {k}, at {m}.",
-        margin=q(margin, "length"), working=point.margin_working(side), can_suggest=level != "ok", s=word(side), d=q(abs(margin), "length"), l=word(case.name), x=q(point.x_m, "length"), k=q(point.limit(side), "length"), m=q(point.mass_kg, "mass"),
-    )  # fmt: skip
+        "balance.burn-order",
+        level,
+        "On the way the {s} limit is passed by {d}" if margin < 0 else "On the way the {s} limit is kept by {d}",
+        "{l}, burning turn by turn: CG at {x}, limit {k}, at {m}.",
+        margin=q(margin, "length"),
+        working=point.margin_working(side),
+        can_suggest=level != "ok",
+        s=word(side),
+        d=q(abs(margin), "length"),
+        l=word(case.name),
+        x=q(point.x_m, "length"),
+        k=q(point.limit(side), "length"),
+        m=q(point.mass_kg, "mass"),
+    )

@@ -142,82 +142,123 @@ def sums_of(bodies: Iterable[Body], axis: Axis = "x", start: Centre | None = Non
 
 
 @formula(
-    "balance.cg", "x = Σmx / Σm",
-    result=("length", "CG from the datum"), Σmx=("mass_moment", "sum of mass times station"), Σm=("mass", "sum of masses"),
+    "balance.cg",
+    "x = Σmx / Σm",
+    result=("length", "CG from the datum"),
+    Σmx=("mass_moment", "sum of mass times station"),
+    Σm=("mass", "sum of masses"),
     source="statics; FAA-H-8083-1B ch. 3 (from memory)",
-)  # fmt: skip
+)
 def cg_station(moment_kg_m: float, mass_kg: float) -> float:
     """CG from moment and mass, m."""
     return moment_kg_m / mass_kg
 
 
 @formula(
-    "balance.forward-margin", "g = Σmx / Σm − xf", result=("length", "margin to the forward limit"), Σmx=("mass_moment", "sum of mass times station"),
-    Σm=("mass", "sum of masses"), xf=("length", "forward limit at that mass"), source="designer's limit; statics",
-)  # fmt: skip
+    "balance.forward-margin",
+    "g = Σmx / Σm − xf",
+    result=("length", "margin to the forward limit"),
+    Σmx=("mass_moment", "sum of mass times station"),
+    Σm=("mass", "sum of masses"),
+    xf=("length", "forward limit at that mass"),
+    source="designer's limit; statics",
+)
 def forward_margin(moment_kg_m: float, mass_kg: float, limit_m: float) -> float:
     """How far the CG lies behind the forward limit, m."""
     return moment_kg_m / mass_kg - limit_m
 
 
 @formula(
-    "balance.aft-margin", "g = xa − Σmx / Σm", result=("length", "margin to the aft limit"), xa=("length", "aft limit at that mass"),
-    Σmx=("mass_moment", "sum of mass times station"), Σm=("mass", "sum of masses"), source="designer's limit; statics",
-)  # fmt: skip
+    "balance.aft-margin",
+    "g = xa − Σmx / Σm",
+    result=("length", "margin to the aft limit"),
+    xa=("length", "aft limit at that mass"),
+    Σmx=("mass_moment", "sum of mass times station"),
+    Σm=("mass", "sum of masses"),
+    source="designer's limit; statics",
+)
 def aft_margin(limit_m: float, moment_kg_m: float, mass_kg: float) -> float:
     """How far the CG lies ahead of the aft limit, m."""
     return limit_m - moment_kg_m / mass_kg
 
 
 @formula(
-    "balance.percent-mac", "p = (x − xl) / c", result=("percent", "CG in parts of the MAC"), x=("length", "CG"), xl=("length", "leading edge of the MAC"), c=("length", "MAC"),
+    "balance.percent-mac",
+    "p = (x − xl) / c",
+    result=("percent", "CG in parts of the MAC"),
+    x=("length", "CG"),
+    xl=("length", "leading edge of the MAC"),
+    c=("length", "MAC"),
     source="definition",
-)  # fmt: skip
+)
 def percent_mac(x_m: float, lemac_m: float, mac_m: float) -> float:
     """A station in parts of the mean aerodynamic chord, from its leading edge."""
     return (x_m - lemac_m) / mac_m
 
 
 @formula(
-    "balance.cg-y", "y = Σmy / Σm", result=("length", "CG to starboard"), Σmy=("mass_moment", "sum of mass times butt line"),
-    Σm=("mass", "sum of masses"), source="statics",
-)  # fmt: skip
+    "balance.cg-y",
+    "y = Σmy / Σm",
+    result=("length", "CG to starboard"),
+    Σmy=("mass_moment", "sum of mass times butt line"),
+    Σm=("mass", "sum of masses"),
+    source="statics",
+)
 def cg_butt_line(moment_kg_m: float, mass_kg: float) -> float:
     """Lateral CG from moment and mass, m."""
     return moment_kg_m / mass_kg
 
 
 @formula(
-    "balance.cg-z", "z = Σmz / Σm", result=("length", "height of the CG"), Σmz=("mass_moment", "sum of mass times water line"),
-    Σm=("mass", "sum of masses"), source="statics",
-)  # fmt: skip
+    "balance.cg-z",
+    "z = Σmz / Σm",
+    result=("length", "height of the CG"),
+    Σmz=("mass_moment", "sum of mass times water line"),
+    Σm=("mass", "sum of masses"),
+    source="statics",
+)
 def cg_water_line(moment_kg_m: float, mass_kg: float) -> float:
     """Height of the CG from moment and mass, m."""
     return moment_kg_m / mass_kg
 
 
 @formula(
-    "balance.empty-mass", "m = mf + Σin − Σout", result=("mass", "empty mass after the work"), mf=("mass", "empty mass as found"),
-    Σin=("mass", "installed"), Σout=("mass", "removed"), source="statics; FAA-H-8083-1 chapter on CG change after an alteration (from memory)",
-)  # fmt: skip
+    "balance.empty-mass",
+    "m = mf + Σin − Σout",
+    result=("mass", "empty mass after the work"),
+    mf=("mass", "empty mass as found"),
+    Σin=("mass", "installed"),
+    Σout=("mass", "removed"),
+    source="statics; FAA-H-8083-1 chapter on CG change after an alteration (from memory)",
+)
 def empty_mass(found_kg: float, in_kg: float, out_kg: float) -> float:
     """Empty mass after the work, kg."""
     return found_kg + in_kg - out_kg
 
 
 @formula(
-    "balance.loaded-mass", "m = me + ml", result=("mass", "loaded mass"), me=("mass", "empty mass"), ml=("mass", "people, baggage and fuel"), source="statics"
-)  # fmt: skip
+    "balance.loaded-mass",
+    "m = me + ml",
+    result=("mass", "loaded mass"),
+    me=("mass", "empty mass"),
+    ml=("mass", "people, baggage and fuel"),
+    source="statics",
+)
 def loaded_mass(empty_kg: float, load_kg: float) -> float:
     """Loaded mass, kg."""
     return empty_kg + load_kg
 
 
 @formula(
-    "balance.ballast", "mb = m·(xt − x) / (xb − xt)",
-    result=("mass", "ballast"), m=("mass", "mass before ballast"), x=("length", "CG before"), xt=("length", "CG wanted"),
-    xb=("length", "station of the ballast"), source="statics; FAA-H-8083-1 chapter on ballast (from memory)",
-)  # fmt: skip
+    "balance.ballast",
+    "mb = m·(xt − x) / (xb − xt)",
+    result=("mass", "ballast"),
+    m=("mass", "mass before ballast"),
+    x=("length", "CG before"),
+    xt=("length", "CG wanted"),
+    xb=("length", "station of the ballast"),
+    source="statics; FAA-H-8083-1 chapter on ballast (from memory)",
+)
 def ballast_mass(mass_kg: float, x_m: float, target_m: float, ballast_m: float) -> float:
     """Ballast at a station that brings the CG to a target, kg; negative = lead to take out there.
 
@@ -233,10 +274,15 @@ def phi(x: float) -> float:
 
 
 @formula(
-    "balance.chance-inside", "P = max(0, Φ(gf / uf) + Φ(ga / ua) − 1)", result=("percent", "chance inside the limits"),
-    gf=("length", "forward margin"), uf=("length", "its standard uncertainty"), ga=("length", "aft margin"), ua=("length", "its standard uncertainty"),
+    "balance.chance-inside",
+    "P = max(0, Φ(gf / uf) + Φ(ga / ua) − 1)",
+    result=("percent", "chance inside the limits"),
+    gf=("length", "forward margin"),
+    uf=("length", "its standard uncertainty"),
+    ga=("length", "aft margin"),
+    ua=("length", "its standard uncertainty"),
     source="normal errors, one mass; JCGM 100:2008 (from memory)",
-)  # fmt: skip
+)
 def chance_inside(forward_margin_m: float, forward_u_m: float, aft_margin_m: float, aft_u_m: float) -> float:
     """Chance that the CG lies between its limits at one mass, normal errors. Raises InputError without a tolerance."""
     if forward_u_m <= 0 or aft_u_m <= 0:
@@ -247,7 +293,8 @@ def chance_inside(forward_margin_m: float, forward_u_m: float, aft_margin_m: flo
 def support_reactions(mass_kg: float, x_m: float, y_m: float, supports: list[tuple[float, float]]) -> list[float]:
     """Mass carried by each support at (x, y), kg; a negative one means that it tips.
 
-    Two in line by the lever rule; three by statics; four or more as equally stiff legs, where a shim changes the split but not
+    Two in line by the lever rule; three by statics; four or more as equally stiff legs, where a shim changes the split
+    but not
     the total or its moments. Raises InputError when they stand in one place or line. Source: statics."""
     if len(supports) == 2:
         (a, _), (b, _) = supports

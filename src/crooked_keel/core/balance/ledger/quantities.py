@@ -12,7 +12,8 @@ from .functions import Centre, apply_ledger, sums_of
 
 
 class Stripped(Topic):
-    """The craft with the old installations out and every typed row done, but nothing of the fit put in: what stands while only
+    """The craft with the old installations out and every typed row done, but nothing of the fit put in: what stands
+    while only
     an installation changes. as_found: its bodies, from the craft bench."""
 
     def __init__(self, resolved: Resolved, rows: Rows, as_found: list[Body] | CannotSay) -> None:
@@ -90,7 +91,8 @@ class Ledger(Topic):
 
     @lazy
     def empty_y(self) -> Centre:
-        """Empty craft after the work, along y. Rows without a butt line that cannot matter are left out and reported."""
+        """Empty craft after the work, along y. Rows without a butt line that cannot matter are left out and
+        reported."""
         out = {b.id for b in self.lateral_left_out}
         if out:
             return apply_ledger([b for b in [*self.changed_bodies, *self.resolved.typed_rows] if b.id not in out], "y")

@@ -33,10 +33,16 @@ def cg_lateral(limits: Limits, ledger: Ledger) -> Iterable[Finding]:
     margin = min(y.value - lo, hi - y.value)
     level: Level = ("stop" if given else "watch") if margin < 0 else "watch" if margin < 2 * y.u else "ok"
     yield verdict(
-        "balance.cg-lateral", level, "CG {d} off the centreline", "Empty: {y} to starboard ±{u}" + ("." if given else "; no lateral limit given, 25 mm taken."),
-        compared=Compared(value=y.value, dimension="length", lo=lo, hi=hi), margin=q(margin, "length"),
-        d=q(abs(y.value), "length"), y=q(y.value, "length"), u=q(2 * y.u, "length"),
-    )  # fmt: skip
+        "balance.cg-lateral",
+        level,
+        "CG {d} off the centreline",
+        "Empty: {y} to starboard ±{u}" + ("." if given else "; no lateral limit given, 25 mm taken."),
+        compared=Compared(value=y.value, dimension="length", lo=lo, hi=hi),
+        margin=q(margin, "length"),
+        d=q(abs(y.value), "length"),
+        y=q(y.value, "length"),
+        u=q(2 * y.u, "length"),
+    )
 
 
 @rule(
@@ -52,9 +58,13 @@ def lateral_left_out(ledger: Ledger) -> Iterable[Finding]:
     if blank:
         needs = [n for b in blank if not hasattr(b.y, "value") for n in b.y.needs]
         yield verdict(
-            "balance.lateral-left-out", "unknown", "Left out of the lateral CG: {n} rows", "Their butt lines are blank; together they move it less than 1 mm.",
-            n=q(len(blank), "count"), needs=needs_out(tuple(needs)),
-        )  # fmt: skip
+            "balance.lateral-left-out",
+            "unknown",
+            "Left out of the lateral CG: {n} rows",
+            "Their butt lines are blank; together they move it less than 1 mm.",
+            n=q(len(blank), "count"),
+            needs=needs_out(tuple(needs)),
+        )
 
 
 @rule("balance.cg-height", "Height of the CG", limit="known for every row", source="statics", mark="statics")
@@ -72,15 +82,25 @@ def cg_height(ledger: Ledger) -> Iterable[Finding]:
 
 
 @rule(
-    "balance.wide-tolerance", "Masses that are hardly known", limit="± smaller than the mass itself", source="common practice, no source", mark="common practice",
-)  # fmt: skip
+    "balance.wide-tolerance",
+    "Masses that are hardly known",
+    limit="± smaller than the mass itself",
+    source="common practice, no source",
+    mark="common practice",
+)
 def wide_tolerance(resolved: Resolved) -> Iterable[Finding]:
     for body in resolved.ledger:
         if body.sign and not isinstance(body.mass, CannotSay) and 2 * body.mass.u > body.mass.value > 0:
             yield verdict(
-                "balance.wide-tolerance", "watch", "{n}: ± larger than the mass", "{m} ±{u}. As far as is known it may not be there at all.",
-                subject=body.id, n=word(body.name), m=q(body.mass.value, "mass"), u=q(2 * body.mass.u, "mass"),
-            )  # fmt: skip
+                "balance.wide-tolerance",
+                "watch",
+                "{n}: ± larger than the mass",
+                "{m} ±{u}. As far as is known it may not be there at all.",
+                subject=body.id,
+                n=word(body.name),
+                m=q(body.mass.value, "mass"),
+                u=q(2 * body.mass.u, "mass"),
+            )
 
 
 # What a unit that is ready to run has on it already.
@@ -117,9 +137,15 @@ def double_count(resolved: Resolved) -> Iterable[Finding]:
         if here[0] and here in seen:
             troubled = True
             yield verdict(
-                "balance.double-count", "watch", "{n} is listed twice", "Once as {a}, once as {b}. If it is one thing, take one row out; if it is two, name them apart.",
-                subject=body.pointer, n=word(body.name), a=word(seen[here].kind), b=word(body.kind),
-            )  # fmt: skip
+                "balance.double-count",
+                "watch",
+                "{n} is listed twice",
+                "Once as {a}, once as {b}. If it is one thing, take one row out; if it is two, name them apart.",
+                subject=body.pointer,
+                n=word(body.name),
+                a=word(seen[here].kind),
+                b=word(body.kind),
+            )
         seen[here] = body
     for placed in resolved.installations:
         if placed.installation.unit.condition != "ready to run":
@@ -128,9 +154,14 @@ def double_count(resolved: Resolved) -> Iterable[Finding]:
             if body.kind == "installed" and any(w in _plain(body.name).split() for w in _ON_THE_UNIT):
                 troubled = True
                 yield verdict(
-                    "balance.double-count", "watch", "{n}: counted in the unit already?", "{u} was weighed ready to run. If it had this on, take the row out.",
-                    subject=f"{placed.id} {body.pointer}", n=word(body.name), u=word(placed.name),
-                )  # fmt: skip
+                    "balance.double-count",
+                    "watch",
+                    "{n}: counted in the unit already?",
+                    "{u} was weighed ready to run. If it had this on, take the row out.",
+                    subject=f"{placed.id} {body.pointer}",
+                    n=word(body.name),
+                    u=word(placed.name),
+                )
     outline = resolved.project.craft.outline
     if outline.tail is not None:
         first = outline.nose.along_m if outline.nose is not None else 0.0
@@ -139,9 +170,14 @@ def double_count(resolved: Resolved) -> Iterable[Finding]:
             if not isinstance(body.x, CannotSay) and not lo <= body.x.value <= hi:
                 troubled = True
                 yield verdict(
-                    "balance.double-count", "watch", "{n} sits {x} aft of the datum: off the craft", "Is the station measured from the reference that it says, and the right way?",
-                    subject=f"place {body.pointer}", n=word(body.name), x=q(body.x.value, "length"),
-                )  # fmt: skip
+                    "balance.double-count",
+                    "watch",
+                    "{n} sits {x} aft of the datum: off the craft",
+                    "Is the station measured from the reference that it says, and the right way?",
+                    subject=f"place {body.pointer}",
+                    n=word(body.name),
+                    x=q(body.x.value, "length"),
+                )
     if rows and not troubled:
         yield verdict(
             "balance.double-count",
@@ -165,9 +201,15 @@ def condition(resolved: Resolved) -> Iterable[Finding]:
             continue
         if unit.condition != "ready to run":
             yield verdict(
-                "balance.condition", "watch", "{n}: its mass is {c}", "Oil, coolant, exhaust, starter and hoses may be missing from it. List them in the ledger or weigh it ready to run.",
-                subject=installation.id, n=word(installation.name), c=word(unit.condition or "of an unstated condition"),
-            )  # fmt: skip
+                "balance.condition",
+                "watch",
+                "{n}: its mass is {c}",
+                "Oil, coolant, exhaust, starter and hoses may be missing from it. List them in the ledger or "
+                "weigh it ready to run.",
+                subject=installation.id,
+                n=word(installation.name),
+                c=word(unit.condition or "of an unstated condition"),
+            )
         else:
             yield verdict(
                 "balance.condition",
@@ -180,8 +222,12 @@ def condition(resolved: Resolved) -> Iterable[Finding]:
 
 
 @rule(
-    "balance.unit-on-scales", "Bare unit on two scales", limit="agrees with the mass and CG entered within 2 % and 5 mm", source="statics; the tolerance: common practice, no source", mark="common practice",
-)  # fmt: skip
+    "balance.unit-on-scales",
+    "Bare unit on two scales",
+    limit="agrees with the mass and CG entered within 2 % and 5 mm",
+    source="statics; the tolerance: common practice, no source",
+    mark="common practice",
+)
 def unit_on_scales(resolved: Resolved) -> Iterable[Finding]:
     for placed in [*resolved.old, *resolved.installations]:
         if placed.installation.unit.on_scales == TwoScales():
@@ -195,14 +241,27 @@ def unit_on_scales(resolved: Resolved) -> Iterable[Finding]:
             and abs(unit.cg_aft.along_m - at) <= 0.005
         )
         yield verdict(
-            "balance.unit-on-scales", "ok" if agrees else "watch", "{n}: {m}, CG {x} aft of {f}", "By two scales and a plank." + ("" if agrees else " The mass and CG entered for it are blank or differ: take these over."),
-            subject=placed.id if not placed.old else f"old-{placed.id}", can_suggest=not agrees and not placed.old, n=word(placed.name), m=q(mass, "mass"), x=q(at, "length"), f=word(resolved.word("unit flange")),
-        )  # fmt: skip
+            "balance.unit-on-scales",
+            "ok" if agrees else "watch",
+            "{n}: {m}, CG {x} aft of {f}",
+            "By two scales and a plank."
+            + ("" if agrees else " The mass and CG entered for it are blank or differ: take these over."),
+            subject=placed.id if not placed.old else f"old-{placed.id}",
+            can_suggest=not agrees and not placed.old,
+            n=word(placed.name),
+            m=q(mass, "mass"),
+            x=q(at, "length"),
+            f=word(resolved.word("unit flange")),
+        )
 
 
 @rule(
-    "balance.unit-hung", "Bare unit hung twice", limit="agrees with the CG entered within 10 mm", source="statics; the tolerance: common practice, no source", mark="common practice",
-)  # fmt: skip
+    "balance.unit-hung",
+    "Bare unit hung twice",
+    limit="agrees with the CG entered within 10 mm",
+    source="statics; the tolerance: common practice, no source",
+    mark="common practice",
+)
 def unit_hung(resolved: Resolved) -> Iterable[Finding]:
     for placed in [*resolved.old, *resolved.installations]:
         unit = placed.installation.unit
@@ -215,31 +274,59 @@ def unit_hung(resolved: Resolved) -> Iterable[Finding]:
             and math.hypot(unit.cg_aft.along_m - x, unit.cg_up.along_m - z) <= 0.010
         )
         yield verdict(
-            "balance.unit-hung", "ok" if agrees else "watch", "{n}: CG {x} aft of {f}, {z} up", "Where its two plumb lines cross." + ("" if agrees else " The CG entered for it is blank or differs: take this over."),
-            subject=placed.id if not placed.old else f"old-{placed.id}", can_suggest=not agrees and not placed.old, n=word(placed.name), x=q(x, "length"), z=q(z, "length"), f=word(resolved.word("unit flange")),
-        )  # fmt: skip
+            "balance.unit-hung",
+            "ok" if agrees else "watch",
+            "{n}: CG {x} aft of {f}, {z} up",
+            "Where its two plumb lines cross."
+            + ("" if agrees else " The CG entered for it is blank or differs: take this over."),
+            subject=placed.id if not placed.old else f"old-{placed.id}",
+            can_suggest=not agrees and not placed.old,
+            n=word(placed.name),
+            x=q(x, "length"),
+            z=q(z, "length"),
+            f=word(resolved.word("unit flange")),
+        )
 
 
 @rule(
-    "balance.surprise", "A measurement that surprises", limit="within three standard deviations of the figure that it replaces", source="JCGM 100:2008 (from memory)", mark="from memory",
-)  # fmt: skip
+    "balance.surprise",
+    "A measurement that surprises",
+    limit="within three standard deviations of the figure that it replaces",
+    source="JCGM 100:2008 (from memory)",
+    mark="from memory",
+)
 def surprise(disputed: Disputed) -> Iterable[Finding]:
     for pointer, figure in disputed.figures:
         earlier = figure.earlier
         assert earlier is not None
         yield verdict(
-            "balance.surprise", "watch", "{p}: {a} {s} was {b}", "They differ by more than three standard deviations of both together. Was the same thing measured, in the same condition? Keep one.",
-            subject=pointer.strip("/").replace("/", "."), can_suggest=True, p=word(_plain(pointer.split("/")[-1]) + " of " + _plain(pointer.split("/")[-2])), a=q(figure.si, figure.dimension), s=word(figure.source), b=q(earlier.si, figure.dimension),
-        )  # fmt: skip
+            "balance.surprise",
+            "watch",
+            "{p}: {a} {s} was {b}",
+            "They differ by more than three standard deviations of both together. Was the same thing measured, in "
+            "the same condition? Keep one.",
+            subject=pointer.strip("/").replace("/", "."),
+            can_suggest=True,
+            p=word(_plain(pointer.split("/")[-1]) + " of " + _plain(pointer.split("/")[-2])),
+            a=q(figure.si, figure.dimension),
+            s=word(figure.source),
+            b=q(earlier.si, figure.dimension),
+        )
 
 
-# Lead beyond this share of the empty mass: something that is aboard anyway should move instead. Common practice, no source.
+# Lead beyond this share of the empty mass: something that is aboard anyway should move instead. Common practice, no
+# source.
 _MUCH_LEAD = 0.03
 
 
 @rule(
-    "balance.ballast-security", "Fixed ballast", limit="none; 3 % of the empty mass at most", source="AC 43.13-1B chapter 10 (from memory); 3 %: common practice", mark="from memory", form="cg limits",
-)  # fmt: skip
+    "balance.ballast-security",
+    "Fixed ballast",
+    limit="none; 3 % of the empty mass at most",
+    source="AC 43.13-1B chapter 10 (from memory); 3 %: common practice",
+    mark="from memory",
+    form="cg limits",
+)
 def ballast_security(ledger: Ledger, resolved: Resolved) -> Iterable[Finding]:
     lead = [b for b in resolved.typed_rows if b.sign >= 0 and b.kind != "removed" and is_lead(b.name)]
     if not lead or resolved.fit_id is None:
@@ -247,6 +334,11 @@ def ballast_security(ledger: Ledger, resolved: Resolved) -> Iterable[Finding]:
     mass = sum(got(b.mass).value for b in lead)
     much = mass > _MUCH_LEAD * ledger.empty.mass_kg
     yield verdict(
-        "balance.ballast-security", "watch", "{m} of lead aboard", "It must hold the loads of flight, landing and a crash, be marked, and stand in the log." + (" That is more than 3 % of the empty mass: move something that is aboard anyway." if much else ""),
-        m=q(mass, "mass"), compared=Compared(value=mass, dimension="mass", hi=_MUCH_LEAD * ledger.empty.mass_kg),
-    )  # fmt: skip
+        "balance.ballast-security",
+        "watch",
+        "{m} of lead aboard",
+        "It must hold the loads of flight, landing and a crash, be marked, and stand in the log."
+        + (" That is more than 3 % of the empty mass: move something that is aboard anyway." if much else ""),
+        m=q(mass, "mass"),
+        compared=Compared(value=mass, dimension="mass", hi=_MUCH_LEAD * ledger.empty.mass_kg),
+    )

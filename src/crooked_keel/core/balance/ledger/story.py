@@ -1,4 +1,5 @@
-"""A tale of another repower, tested: what empty mass it would need. `They fitted an engine 45 kg heavier, and the CG came forward an inch.`"""
+"""A tale of another repower, tested: what empty mass it would need. `They fitted an engine 45 kg heavier, and the CG
+came forward an inch.`"""
 
 from __future__ import annotations
 
@@ -9,7 +10,8 @@ from ...errors import InputError
 
 
 class Story(NamedTuple):
-    """Masses of the old and the new unit (kg); how far ahead of the CG the old one sat, how far aft of it the new one went, how far
+    """Masses of the old and the new unit (kg); how far ahead of the CG the old one sat, how far aft of it the new one
+    went, how far
     forward the CG came (m). A negative lever: behind the CG."""
 
     old_kg: float
@@ -20,7 +22,8 @@ class Story(NamedTuple):
 
 
 def infer_empty_mass(told: Story) -> tuple[float, float]:
-    """Empty mass before and after that the tale needs, kg. Raises InputError where the CG did not move. Source: moments about the old CG."""
+    """Empty mass before and after that the tale needs, kg. Raises InputError where the CG did not move. Source: moments
+    about the old CG."""
     if told.cg_forward_m == 0:
         raise InputError("/craft/story/cg_forward", "the CG did not move: the tale cannot be tested")
     more = told.new_kg - told.old_kg

@@ -1,6 +1,7 @@
 """Lifting a unit: how it hangs, and what the slings and the hoist carry. Statics in the side view.
 
-Stations and heights of one unit, in any one frame; loads in newtons for a mass at rest. Ratings are compared with a dynamic factor.
+Stations and heights of one unit, in any one frame; loads in newtons for a mass at rest. Ratings are compared with a
+dynamic factor.
 """
 
 from __future__ import annotations
@@ -34,9 +35,15 @@ class Sling(NamedTuple):
 
 
 @formula(
-    "balance.pick-tilt", "φ = atan((xp − xg) / (zp − zg))", result=("angle", "tilt as it hangs, front down"), xp=("length", "pick, station"), xg=("length", "CG, station"),
-    zp=("length", "pick, height"), zg=("length", "CG, height"), source=_SOURCE,
-)  # fmt: skip
+    "balance.pick-tilt",
+    "φ = atan((xp − xg) / (zp − zg))",
+    result=("angle", "tilt as it hangs, front down"),
+    xp=("length", "pick, station"),
+    xg=("length", "CG, station"),
+    zp=("length", "pick, height"),
+    zg=("length", "CG, height"),
+    source=_SOURCE,
+)
 def _tilt(xp_m: float, xg_m: float, zp_m: float, zg_m: float) -> float:
     return math.atan((xp_m - xg_m) / (zp_m - zg_m))
 
@@ -86,9 +93,16 @@ def line_height(first: Point, second: Point, x_m: float) -> float:
 
 
 @formula(
-    "balance.crane", "x = (mc·xc + ml·xl) / (mc + ml)", result=("length", "crane and load together, from its rear castors"), mc=("mass", "crane"), xc=("length", "its CG"),
-    ml=("mass", "load"), xl=("length", "hook"), source=_SOURCE,
-)  # fmt: skip
+    "balance.crane",
+    "x = (mc·xc + ml·xl) / (mc + ml)",
+    result=("length", "crane and load together, from its rear castors"),
+    mc=("mass", "crane"),
+    xc=("length", "its CG"),
+    ml=("mass", "load"),
+    xl=("length", "hook"),
+    source=_SOURCE,
+)
 def crane_cg(crane_kg: float, crane_m: float, load_kg: float, hook_m: float) -> float:
-    """CG of a floor crane with its load, from its rear castors, m. It tips beyond its front castors. Source: statics."""
+    """CG of a floor crane with its load, from its rear castors, m. It tips beyond its front castors. Source:
+    statics."""
     return (crane_kg * crane_m + load_kg * hook_m) / (crane_kg + load_kg)

@@ -55,10 +55,12 @@ def _lifts(resolved: Resolved) -> Iterable[_Lift]:
 
         name = placed.name
         wanted = [
-            ask("cg_aft", f"CG of the {name}, along the shaft", unit, base), ask("cg_up", f"CG of the {name}, height", unit, base),
-            ask("mass", f"mass of the {name}", unit, base), ask("first_aft", f"first pick of the {name}, along the shaft"),
+            ask("cg_aft", f"CG of the {name}, along the shaft", unit, base),
+            ask("cg_up", f"CG of the {name}, height", unit, base),
+            ask("mass", f"mass of the {name}", unit, base),
+            ask("first_aft", f"first pick of the {name}, along the shaft"),
             ask("first_up", f"first pick of the {name}, height"),
-        ]  # fmt: skip
+        ]
         two = lifting.second_aft is not None or lifting.second_up is not None
         if two:
             wanted += [
@@ -111,18 +113,31 @@ def _hanging(lift: _Lift) -> Finding:
             )
         leveller_share(lift.mass.value, lift.first.x_m, lift.second.x_m, lift.cg.x_m)
         return verdict(
-            "balance.pick-tilt", "ok", "{n} hangs between its picks", "CG {d} under the line that joins them. " + _HANGS,
-            subject=_subject(lift), n=word(lift.placed.name), d=q(line_height(lift.first, lift.second, lift.cg.x_m) - lift.cg.z_m, "length"),
-        )  # fmt: skip
+            "balance.pick-tilt",
+            "ok",
+            "{n} hangs between its picks",
+            "CG {d} under the line that joins them. " + _HANGS,
+            subject=_subject(lift),
+            n=word(lift.placed.name),
+            d=q(line_height(lift.first, lift.second, lift.cg.x_m) - lift.cg.z_m, "length"),
+        )
     tilt = pick_tilt(lift.cg, lift.first)
     off = abs(tilt)
     level: Level = "ok" if off <= math.radians(5) else "watch" if off <= math.radians(20) else "stop"
     return verdict(
-        "balance.pick-tilt", level, "{n} hangs {t} off level, {way} end down", "The pick is {d} off the CG and {h} above it. " + _HANGS,
-        subject=_subject(lift), working=pick_tilt_working(lift.first.x_m, lift.cg.x_m, lift.first.z_m, lift.cg.z_m),
-        compared=Compared(value=off, dimension="angle", hi=math.radians(5)), n=word(lift.placed.name), t=q(off, "angle"),
-        way=word("front" if tilt > 0 else "rear"), d=q(abs(lift.first.x_m - lift.cg.x_m), "length"), h=q(lift.first.z_m - lift.cg.z_m, "length"),
-    )  # fmt: skip
+        "balance.pick-tilt",
+        level,
+        "{n} hangs {t} off level, {way} end down",
+        "The pick is {d} off the CG and {h} above it. " + _HANGS,
+        subject=_subject(lift),
+        working=pick_tilt_working(lift.first.x_m, lift.cg.x_m, lift.first.z_m, lift.cg.z_m),
+        compared=Compared(value=off, dimension="angle", hi=math.radians(5)),
+        n=word(lift.placed.name),
+        t=q(off, "angle"),
+        way=word("front" if tilt > 0 else "rear"),
+        d=q(abs(lift.first.x_m - lift.cg.x_m), "length"),
+        h=q(lift.first.z_m - lift.cg.z_m, "length"),
+    )
 
 
 @rule(
@@ -147,18 +162,31 @@ def _slung(lift: _Lift, second: Point) -> Finding:
     if lift.lifting.hook_up is None:
         a, b = leveller_share(lift.mass.value, lift.first.x_m, second.x_m, lift.cg.x_m)
         return verdict(
-            "balance.sling-angle", "ok", "{n} on two plumb chains: {a} and {b}", "First and second pick, at rest. Give the height of the hook if the legs meet in one.",
-            subject=_subject(lift), a=q(a, "force"), b=q(b, "force"), n=name,
-        )  # fmt: skip
+            "balance.sling-angle",
+            "ok",
+            "{n} on two plumb chains: {a} and {b}",
+            "First and second pick, at rest. Give the height of the hook if the legs meet in one.",
+            subject=_subject(lift),
+            a=q(a, "force"),
+            b=q(b, "force"),
+            n=name,
+        )
     hook = Point(lift.cg.x_m, need(lift.lifting.hook_up, f"{lift.base}/hook_up", "height of the hook").along_m)
     sling: Sling = two_leg_sling(lift.mass.value, lift.first, second, hook)
     flattest = min(sling.first_rad, sling.second_rad)
     level: Level = "ok" if flattest >= math.radians(45) else "watch" if flattest >= math.radians(30) else "stop"
     return verdict(
-        "balance.sling-angle", level, "{n}: legs carry {a} and {b}", "Flattest leg {t} from the horizontal, hook over the CG, at rest. A longer sling carries less.",
-        subject=_subject(lift), compared=Compared(value=flattest, dimension="angle", lo=math.radians(45)), a=q(sling.first_n, "force"), b=q(sling.second_n, "force"),
-        t=q(flattest, "angle"), n=name,
-    )  # fmt: skip
+        "balance.sling-angle",
+        level,
+        "{n}: legs carry {a} and {b}",
+        "Flattest leg {t} from the horizontal, hook over the CG, at rest. A longer sling carries less.",
+        subject=_subject(lift),
+        compared=Compared(value=flattest, dimension="angle", lo=math.radians(45)),
+        a=q(sling.first_n, "force"),
+        b=q(sling.second_n, "force"),
+        t=q(flattest, "angle"),
+        n=name,
+    )
 
 
 @rule(
@@ -172,18 +200,34 @@ def hoist(resolved: Resolved) -> Iterable[Finding]:
     for lift in _lifts(resolved):
         if lift.lifting.rating is None:
             yield verdict(
-                "balance.hoist", "unknown", "Cannot say yet: the hoist for {n}", "Its plate gives the load at each boom position; between two marks take the lower.",
-                subject=_subject(lift), n=word(lift.placed.name), needs=[_need(lift)],
-            )  # fmt: skip
+                "balance.hoist",
+                "unknown",
+                "Cannot say yet: the hoist for {n}",
+                "Its plate gives the load at each boom position; between two marks take the lower.",
+                subject=_subject(lift),
+                n=word(lift.placed.name),
+                needs=[_need(lift)],
+            )
             continue
         heaviest = (lift.mass.value + 2 * lift.mass.u) * DYNAMIC_FACTOR
         rating = lift.lifting.rating.si
         yield verdict(
-            "balance.hoist", "ok" if heaviest <= rating else "stop", "{n} asks {m} of the hoist, rated {r}" if heaviest <= rating else "{n} is too heavy for the hoist: {m} of {r}",
-            "{k} times the mass with its doubt, {f}. The boom as it stands; the legs of a floor crane as its plate shows them.",
-            subject=_subject(lift), compared=Compared(value=heaviest, dimension="mass", hi=rating), margin=q(rating - heaviest, "mass"), n=word(lift.placed.name),
-            m=q(heaviest, "mass"), r=q(rating, "mass"), k=q(DYNAMIC_FACTOR, "number"), f=q(heaviest * G0_M_S2, "force"),
-        )  # fmt: skip
+            "balance.hoist",
+            "ok" if heaviest <= rating else "stop",
+            "{n} asks {m} of the hoist, rated {r}"
+            if heaviest <= rating
+            else "{n} is too heavy for the hoist: {m} of {r}",
+            "{k} times the mass with its doubt, {f}. The boom as it stands; the legs of a floor crane as its "
+            "plate shows them.",
+            subject=_subject(lift),
+            compared=Compared(value=heaviest, dimension="mass", hi=rating),
+            margin=q(rating - heaviest, "mass"),
+            n=word(lift.placed.name),
+            m=q(heaviest, "mass"),
+            r=q(rating, "mass"),
+            k=q(DYNAMIC_FACTOR, "number"),
+            f=q(heaviest * G0_M_S2, "force"),
+        )
 
 
 def _need(lift: _Lift) -> NeedOut:
@@ -220,8 +264,19 @@ def _craned(placed: ResolvedInstallation) -> Finding:
     inside = min(at, legs - at)
     level: Level = "stop" if inside < 0 else "watch" if inside < 0.1 * legs else "ok"
     return verdict(
-        "balance.crane", level, "Crane with {n}: {d} inside its castors" if inside >= 0 else "Crane with {n} tips over its legs", "Together at {x}, front castors at {l}; hook at {h}, {m} with the factor. Boom in, or legs further out, to gain."
-        + (" Rated load at this boom is asked for apart." if level == "ok" else ""),
-        subject=f"old-{placed.id}" if placed.old else placed.id, working=crane_cg.working(mass, cg, load, hook), compared=Compared(value=at, dimension="length", lo=0.0, hi=legs), margin=q(inside, "length"),
-        n=word(placed.name), d=q(abs(inside), "length"), x=q(at, "length"), l=q(legs, "length"), h=q(hook, "length"), m=q(load, "mass"),
-    )  # fmt: skip
+        "balance.crane",
+        level,
+        "Crane with {n}: {d} inside its castors" if inside >= 0 else "Crane with {n} tips over its legs",
+        "Together at {x}, front castors at {l}; hook at {h}, {m} with the factor. Boom in, or legs further out, "
+        "to gain." + (" Rated load at this boom is asked for apart." if level == "ok" else ""),
+        subject=f"old-{placed.id}" if placed.old else placed.id,
+        working=crane_cg.working(mass, cg, load, hook),
+        compared=Compared(value=at, dimension="length", lo=0.0, hi=legs),
+        margin=q(inside, "length"),
+        n=word(placed.name),
+        d=q(abs(inside), "length"),
+        x=q(at, "length"),
+        l=q(legs, "length"),
+        h=q(hook, "length"),
+        m=q(load, "mass"),
+    )

@@ -93,7 +93,8 @@ class Limits(Topic):
 
     @lazy
     def outline(self) -> list[tuple[float, float]]:
-        """The limits as an outline to draw: mass and station; forward, aft and gross alone make a box from no mass up."""
+        """The limits as an outline to draw: mass and station; forward, aft and gross alone make a box from no mass
+        up."""
         if self.envelope.corners:
             return [(m, x) for x, m in self.envelope.outline()]
         cut = self.envelope.cut(0.0)

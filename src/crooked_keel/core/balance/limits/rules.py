@@ -28,13 +28,18 @@ _LEAST_FUEL_KG_W = 0.5 * LB_KG / HP_W
 
 
 def min_fuel_for_check(power_w: float) -> float:
-    """Fuel of a paper check of the extremes, kg. Source: AC 43.13-1B chapter 10, 1/12 US gallon for each horsepower (from memory)."""
+    """Fuel of a paper check of the extremes, kg. Source: AC 43.13-1B chapter 10, 1/12 US gallon for each horsepower
+    (from memory)."""
     return _LEAST_FUEL_KG_W * power_w
 
 
 @rule(
-    "balance.place-cap", "What each place may carry", limit="stop above the heaviest of a place", source="designer's limit", mark="statics",
-)  # fmt: skip
+    "balance.place-cap",
+    "What each place may carry",
+    limit="stop above the heaviest of a place",
+    source="designer's limit",
+    mark="statics",
+)
 def place_cap(loads: Loads, resolved: Resolved) -> Iterable[Finding]:
     capped = {k: s for k, s in resolved.project.craft.seats.items() if s.heaviest is not None}
     over = False
@@ -44,9 +49,18 @@ def place_cap(loads: Loads, resolved: Resolved) -> Iterable[Finding]:
             if load is not None and cap is not None and load.si > cap.si + 1e-9:
                 over = True
                 yield verdict(
-                    "balance.place-cap", "stop", "{l}: {d} too much in {s}", "{m} of {cap}.", subject=f"{key} {place}",
-                    compared=Compared(value=load.si, dimension="mass", hi=cap.si), l=word(loading.name), d=q(load.si - cap.si, "mass"), s=word(seat.name), m=q(load.si, "mass"), cap=q(cap.si, "mass"),
-                )  # fmt: skip
+                    "balance.place-cap",
+                    "stop",
+                    "{l}: {d} too much in {s}",
+                    "{m} of {cap}.",
+                    subject=f"{key} {place}",
+                    compared=Compared(value=load.si, dimension="mass", hi=cap.si),
+                    l=word(loading.name),
+                    d=q(load.si - cap.si, "mass"),
+                    s=word(seat.name),
+                    m=q(load.si, "mass"),
+                    cap=q(cap.si, "mass"),
+                )
     if capped and not over:
         yield verdict(
             "balance.place-cap",
@@ -57,16 +71,24 @@ def place_cap(loads: Loads, resolved: Resolved) -> Iterable[Finding]:
 
 
 @rule(
-    "balance.useful-load", "Useful load", limit="watch where full tanks leave room for fewer people than places, stop where one heavy person and least fuel do not fit",
-    source="170 and 190 lb for a person, FAA; least fuel AC 43.13-1B chapter 10 (from memory)", mark="from memory", form="cg limits",
-)  # fmt: skip
+    "balance.useful-load",
+    "Useful load",
+    limit="watch where full tanks leave room for fewer people than places, stop where one heavy person and least fuel "
+    "do not fit",
+    source="170 and 190 lb for a person, FAA; least fuel AC 43.13-1B chapter 10 (from memory)",
+    mark="from memory",
+    form="cg limits",
+)
 def useful_load(limits: Limits, ledger: Ledger, loads: Loads, resolved: Resolved) -> Iterable[Finding]:
     tanks = loads.tanks(True)
     asks = [lambda: limits.gross, lambda: ledger.empty]
     holds = [
-        lambda t=t, p=p: need(t.capacity, f"{p}/capacity", f"usable volume of the {t.name}").si * need(t.density, f"{p}/density", f"density of the fuel in the {t.name}").si
+        lambda t=t, p=p: (
+            need(t.capacity, f"{p}/capacity", f"usable volume of the {t.name}").si
+            * need(t.density, f"{p}/density", f"density of the fuel in the {t.name}").si
+        )
         for _, p, t in tanks
-    ]  # fmt: skip
+    ]
     all_or_cannot_say(*asks, *holds)
     seat = resolved.project.assumptions.seat_mass
     person = seat.si if seat else SEAT_KG
@@ -85,14 +107,29 @@ def useful_load(limits: Limits, ledger: Ledger, loads: Loads, resolved: Resolved
     if level == "stop":
         message += " Not even one heavy person with {h} of fuel fits."
     yield verdict(
-        "balance.useful-load", level, "Useful load {u}", message, compared=Compared(value=useful, dimension="mass", lo=HEAVY_KG + least),
-        u=q(useful, "mass"), e=q(ledger.empty.mass_kg, "mass"), g=q(limits.gross, "mass"), f=q(full, "mass"), l=q(left, "mass"), n=q(people, "count"), p=q(person, "mass"), h=q(least, "mass"),
-    )  # fmt: skip
+        "balance.useful-load",
+        level,
+        "Useful load {u}",
+        message,
+        compared=Compared(value=useful, dimension="mass", lo=HEAVY_KG + least),
+        u=q(useful, "mass"),
+        e=q(ledger.empty.mass_kg, "mass"),
+        g=q(limits.gross, "mass"),
+        f=q(full, "mass"),
+        l=q(left, "mass"),
+        n=q(people, "count"),
+        p=q(person, "mass"),
+        h=q(least, "mass"),
+    )
 
 
 @rule(
-    "balance.mass-target", "Empty mass wanted", limit="ok where the chance to keep it is above 90 %, stop below 50 %", source="owner's wish; JCGM 100:2008 (from memory)", mark="from memory",
-)  # fmt: skip
+    "balance.mass-target",
+    "Empty mass wanted",
+    limit="ok where the chance to keep it is above 90 %, stop below 50 %",
+    source="owner's wish; JCGM 100:2008 (from memory)",
+    mark="from memory",
+)
 def mass_target(limits: Limits, ledger: Ledger) -> Iterable[Finding]:
     wanted = limits.limits.empty_wanted
     if wanted is None:
@@ -102,24 +139,40 @@ def mass_target(limits: Limits, ledger: Ledger) -> Iterable[Finding]:
     level: Level = "ok" if chance > 0.9 else "watch" if chance >= 0.5 else "stop"
     over = mass.value > wanted.si
     yield verdict(
-        "balance.mass-target", level, "Still {d} to find" if over else "{d} under the empty mass wanted", "Empty {m} ±{u}, wanted {w}. The chance to keep it is {p}.",
-        compared=Compared(value=mass.value, dimension="mass", hi=wanted.si), margin=q(wanted.si - mass.value, "mass"),
-        d=q(abs(wanted.si - mass.value), "mass"), m=q(mass.value, "mass"), u=q(2 * mass.u, "mass"), w=q(wanted.si, "mass"), p=q(chance, "percent"),
-    )  # fmt: skip
+        "balance.mass-target",
+        level,
+        "Still {d} to find" if over else "{d} under the empty mass wanted",
+        "Empty {m} ±{u}, wanted {w}. The chance to keep it is {p}.",
+        compared=Compared(value=mass.value, dimension="mass", hi=wanted.si),
+        margin=q(wanted.si - mass.value, "mass"),
+        d=q(abs(wanted.si - mass.value), "mass"),
+        m=q(mass.value, "mass"),
+        u=q(2 * mass.u, "mass"),
+        w=q(wanted.si, "mass"),
+        p=q(chance, "percent"),
+    )
 
 
 @rule(
-    "balance.story", "A tale, tested", limit="ok where all it allows is half to twice the empty mass, stop where nothing of it is", source="moments; JCGM 100:2008 bounds (from memory)", mark="from memory", form="cg limits",
-)  # fmt: skip
+    "balance.story",
+    "A tale, tested",
+    limit="ok where all it allows is half to twice the empty mass, stop where nothing of it is",
+    source="moments; JCGM 100:2008 bounds (from memory)",
+    mark="from memory",
+    form="cg limits",
+)
 def story(ledger: Ledger, resolved: Resolved) -> Iterable[Finding]:
     told = resolved.project.craft.story
     if all(getattr(told, name) is None for name in type(told).model_fields):
         return
     base = "/craft/story"
     words = {
-        "old_mass": "mass of its old unit", "new_mass": "mass of its new unit", "lever": "how far ahead of the CG its old unit sat",
-        "moved_aft": "how far aft its new unit went", "cg_forward": "how far forward its CG came",
-    }  # fmt: skip
+        "old_mass": "mass of its old unit",
+        "new_mass": "mass of its new unit",
+        "lever": "how far ahead of the CG its old unit sat",
+        "moved_aft": "how far aft its new unit went",
+        "cg_forward": "how far forward its CG came",
+    }
     asks = [lambda n=n, w=w: need(getattr(told, n), f"{base}/{n}", w) for n, w in words.items()]
     all_or_cannot_say(*asks, lambda: ledger.before)
     figures = [ask() for ask in asks]
@@ -133,10 +186,26 @@ def story(ledger: Ledger, resolved: Resolved) -> Iterable[Finding]:
     )
     if hi <= 0:
         yield verdict(
-            "balance.story", "stop", "The tale contradicts itself", "With the unit where it is said to be, the CG cannot have gone that way.",
-        )  # fmt: skip
+            "balance.story",
+            "stop",
+            "The tale contradicts itself",
+            "With the unit where it is said to be, the CG cannot have gone that way.",
+        )
         return
     yield verdict(
-        "balance.story", level, "The tale fits a craft of {a} to {b} empty", "This one weighs {m}." + (" So wide a range proves little: ask for better figures." if level == "watch" else " It is about another craft, or its figures are wrong." if level == "stop" else ""),
-        a=q(max(lo, 0.0), "mass"), b=q(hi, "mass"), m=q(own, "mass"), compared=Compared(value=own, dimension="mass", lo=lo, hi=hi),
-    )  # fmt: skip
+        "balance.story",
+        level,
+        "The tale fits a craft of {a} to {b} empty",
+        "This one weighs {m}."
+        + (
+            " So wide a range proves little: ask for better figures."
+            if level == "watch"
+            else " It is about another craft, or its figures are wrong."
+            if level == "stop"
+            else ""
+        ),
+        a=q(max(lo, 0.0), "mass"),
+        b=q(hi, "mass"),
+        m=q(own, "mass"),
+        compared=Compared(value=own, dimension="mass", lo=lo, hi=hi),
+    )

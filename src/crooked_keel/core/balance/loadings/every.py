@@ -47,25 +47,35 @@ class EveryLoading(Topic):
 
     @lazy
     def items(self) -> list[tuple[Item, Traced]]:
-        """What may be aboard, with the traced station of each: every place from its lightest to its heaviest, every tank from empty
+        """What may be aboard, with the traced station of each: every place from its lightest to its heaviest, every
+        tank from empty
         to full. Raises CannotSay with every figure that is missing."""
         place = self.references.place
         rows: list[tuple[str, str, Callable[[], float], Callable[[], float], Callable[[], Traced]]] = []
         for key, seat in self.loads.seats:
             at = f"/craft/seats/{key}"
-            rows.append((
-                f"seats/{key}", seat.name,
-                lambda s=seat, p=at: need(s.lightest, f"{p}/lightest", f"lightest that {s.name} may carry").si,
-                lambda s=seat, p=at: need(s.heaviest, f"{p}/heaviest", f"heaviest that {s.name} may carry").si,
-                lambda s=seat, p=at: place(s.station, f"{p}/station", f"station of {s.name}", "x"),
-            ))  # fmt: skip
+            rows.append(
+                (
+                    f"seats/{key}",
+                    seat.name,
+                    lambda s=seat, p=at: need(s.lightest, f"{p}/lightest", f"lightest that {s.name} may carry").si,
+                    lambda s=seat, p=at: need(s.heaviest, f"{p}/heaviest", f"heaviest that {s.name} may carry").si,
+                    lambda s=seat, p=at: place(s.station, f"{p}/station", f"station of {s.name}", "x"),
+                )
+            )
         for key, at, tank in self.loads.tanks(True):
-            rows.append((
-                f"tanks/{key}", tank.name, lambda: 0.0,
-                lambda t=tank, p=at: need(t.capacity, f"{p}/capacity", f"usable volume of the {t.name}").si
-                * need(t.density, f"{p}/density", f"density of the fuel in the {t.name}").si,
-                lambda t=tank, p=at: place(t.station, f"{p}/station", f"station of {t.name}", "x"),
-            ))  # fmt: skip
+            rows.append(
+                (
+                    f"tanks/{key}",
+                    tank.name,
+                    lambda: 0.0,
+                    lambda t=tank, p=at: (
+                        need(t.capacity, f"{p}/capacity", f"usable volume of the {t.name}").si
+                        * need(t.density, f"{p}/density", f"density of the fuel in the {t.name}").si
+                    ),
+                    lambda t=tank, p=at: place(t.station, f"{p}/station", f"station of {t.name}", "x"),
+                )
+            )
         all_or_cannot_say(*[ask for row in rows for ask in row[2:]])
         made = []
         for id, name, lo, hi, x in rows:
@@ -85,7 +95,8 @@ class EveryLoading(Topic):
         return made
 
     def worst_of_all(self, side: Side) -> tuple[Worst, float]:
-        """The least margin of every loading that the places and tanks allow, to one side, and its standard uncertainty; loads exact."""
+        """The least margin of every loading that the places and tanks allow, to one side, and its standard uncertainty;
+        loads exact."""
         all_or_cannot_say(
             lambda: self.loadings.base,
             lambda: self.loadings.limits.envelope,
@@ -124,7 +135,8 @@ class EveryLoading(Topic):
         ]
 
     def most_of(self, item: Item, side: Side) -> float | None:
-        """The heaviest that an item may be so that no loading passes the limit on a side, kg; None when even its lightest does."""
+        """The heaviest that an item may be so that no loading passes the limit on a side, kg; None when even its
+        lightest does."""
         empty, items = self.loadings.base, self._on(side)
         return most_of(
             item,

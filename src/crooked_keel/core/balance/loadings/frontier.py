@@ -1,7 +1,9 @@
 """Every loading that the places and tanks allow: the exact edge of what mass and moment can be, and the worst of it.
 
-Each item may be anything from its lightest to its heaviest. What mass and moment can then be is convex; its edge on the aft side comes
-from filling the items in order of their stations, the aftmost first, on the forward side the other way round. So the extremes are exact,
+Each item may be anything from its lightest to its heaviest. What mass and moment can then be is convex; its edge on the
+aft side comes
+from filling the items in order of their stations, the aftmost first, on the forward side the other way round. So the
+extremes are exact,
 without searching. Source: statics; adverse loading of FAA-H-8083-1 and AC 43.13-1B chapter 10 (from memory).
 """
 
@@ -42,7 +44,8 @@ class Loaded(NamedTuple):
 
 
 class Worst(NamedTuple):
-    """The least margin of all loadings to one side's limit, m, and where it is. over_kg: how far the items can exceed the cap."""
+    """The least margin of all loadings to one side's limit, m, and where it is. over_kg: how far the items can exceed
+    the cap."""
 
     margin_m: float
     at: Loaded
@@ -60,7 +63,8 @@ def frontier(
 ) -> list[Loaded]:
     """Corners of the edge on one side, from the lightest loading to the heaviest, or to the cap.
 
-    mass_kg, moment_kg_m: what is always aboard. Raises InputError for a heaviest below the lightest, a negative lightest, or a cap
+    mass_kg, moment_kg_m: what is always aboard. Raises InputError for a heaviest below the lightest, a negative
+    lightest, or a cap
     below the lightest loading. Source: greedy filling, exact for a linear-fractional program."""
     for item in items:
         if item.lo_kg < 0 or item.hi_kg < item.lo_kg:
@@ -84,7 +88,8 @@ def frontier(
 def extreme_cg(
     mass_kg: float, moment_kg_m: float, items: Sequence[Item], side: Side, cap_kg: float = math.inf
 ) -> Loaded:
-    """The loading of the most forward or most aft CG. Along the edge the CG runs one way, then the other: the extreme is a corner."""
+    """The loading of the most forward or most aft CG. Along the edge the CG runs one way, then the other: the extreme
+    is a corner."""
     edge = frontier(mass_kg, moment_kg_m, items, side, cap_kg)
     return max(edge, key=lambda p: p.x_m) if side == "aft" else min(edge, key=lambda p: p.x_m)
 
@@ -96,7 +101,8 @@ def _between(a: Loaded, b: Loaded, mass_kg: float) -> Loaded:
 
 
 def _candidates(a: Loaded, b: Loaded, envelope: Envelope) -> list[float]:
-    """Masses of a straight piece where CG − limit may be least: its ends, the envelope's corners, and where it is stationary."""
+    """Masses of a straight piece where CG − limit may be least: its ends, the envelope's corners, and where it is
+    stationary."""
     masses = [a.mass_kg, b.mass_kg, *envelope.masses_kg]
     x = (b.moment_kg_m - a.moment_kg_m) / (b.mass_kg - a.mass_kg)
     c = a.moment_kg_m - x * a.mass_kg
@@ -138,7 +144,8 @@ _GRAM_KG = 1e-3
 def most_of(
     item: Item, mass_kg: float, moment_kg_m: float, items: Sequence[Item], envelope: Envelope, side: Side, cap_kg: float
 ) -> float | None:
-    """The heaviest that one item may be so that no loading passes the limit on one side, kg; None when even its lightest does.
+    """The heaviest that one item may be so that no loading passes the limit on one side, kg; None when even its
+    lightest does.
 
     By false position on the worst margin, which only falls as the range grows, to a gram on the side that keeps."""
 

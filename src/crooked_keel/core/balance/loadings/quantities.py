@@ -73,7 +73,8 @@ class LoadedCase:
         return min(self.trail, key=lambda p: p.margin(side))
 
     def curve(self) -> list[tuple[float, float]]:
-        """The trail as drawn, mass and station, empty tanks first: each straight piece in mass and moment is a curve in mass and
+        """The trail as drawn, mass and station, empty tanks first: each straight piece in mass and moment is a curve in
+        mass and
         station."""
         first = self.trail[0]
         made = [(first.mass_kg, first.x_m)]
@@ -162,7 +163,8 @@ class Loadings(Topic):
         return LoadedCase(key, self.loads.name(key), trail)
 
     def _trail_point(self, at: Centre, share: float) -> TrailPoint:
-        """A point along the burn with the limits at its mass; outside the envelope those of its nearest corner are held."""
+        """A point along the burn with the limits at its mass; outside the envelope those of its nearest corner are
+        held."""
         envelope = self.limits.envelope
         cut = envelope.cut(at.mass_kg)
         if cut is None:
@@ -246,7 +248,8 @@ class Loadings(Topic):
         return self.loads.name(key), made[key]
 
     def ballast_terms(self, side: str) -> tuple[float, float, float, float]:
-        """Mass, CG, limit and station for the lead that brings the worst loading of a side to its limit; negative lead is
+        """Mass, CG, limit and station for the lead that brings the worst loading of a side to its limit; negative lead
+        is
         what could come out."""
         _, point = self.worst(side)
         return point.mass_kg, point.x_m, point.limit(side), self.limits.ballast_station

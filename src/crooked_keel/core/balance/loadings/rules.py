@@ -31,14 +31,22 @@ def _side(loadings: Loadings, loads: Loads, rule_id: str, side: str, end: str) -
     elif level == "watch":
         message += " Close to the aft limit: less stability, slow or no recovery from a stall or spin."
     yield verdict(
-        rule_id, level, title, message,
+        rule_id,
+        level,
+        title,
+        message,
         compared=Compared(value=point.x_m, dimension="length", lo=point.forward_limit_m, hi=point.aft_limit_m),
         margin=q(margin, "length"),
         working=point.margin_working(side),
         can_suggest=level in ("stop", "watch"),
-        d=q(abs(margin), "length"), loading=word(case.name), tanks=word(_tanks(loads, case, point)), x=q(point.x_m, "length"),
-        u=q(2 * u, "length"), limit=q(point.limit(side), "length"), m=q(point.mass_kg, "mass"),
-    )  # fmt: skip
+        d=q(abs(margin), "length"),
+        loading=word(case.name),
+        tanks=word(_tanks(loads, case, point)),
+        x=q(point.x_m, "length"),
+        u=q(2 * u, "length"),
+        limit=q(point.limit(side), "length"),
+        m=q(point.mass_kg, "mass"),
+    )
 
 
 def _tanks(loads: Loads, case: LoadedCase, point: TrailPoint) -> str:
@@ -86,9 +94,14 @@ def loadings(loadings: Loadings, loads: Loads, resolved: Resolved) -> Iterable[F
     cases, gaps = loadings.cases_and_gaps if limited else loadings.loads_and_gaps
     for key, gap in gaps.items():
         yield verdict(
-            "balance.loadings", "unknown", "Cannot say yet: {l}", "This loading is left out of the verdicts above.",
-            subject=key, l=word(loads.loadings[key].name), needs=needs_out(gap.needs),
-        )  # fmt: skip
+            "balance.loadings",
+            "unknown",
+            "Cannot say yet: {l}",
+            "This loading is left out of the verdicts above.",
+            subject=key,
+            l=word(loads.loadings[key].name),
+            needs=needs_out(gap.needs),
+        )
     if not gaps and cases:
         yield verdict(
             "balance.loadings",
@@ -133,10 +146,21 @@ def worst_loading(every: EveryLoading) -> Iterable[Finding]:
     if worst.below_envelope:
         message += " That is lighter than the envelope reaches: its lowest limits are held."
     yield verdict(
-        "balance.worst-loading", level, "Some loading passes the {side} limit by {d}" if level == "stop" else "Every loading keeps the {side} limit by {d}", message,
-        margin=q(worst.margin_m, "length"), side=word(side), d=q(abs(worst.margin_m), "length"), x=q(worst.at.x_m, "length"), u=q(2 * u, "length"),
-        limit=q(worst.limit_m, "length"), m=q(worst.at.mass_kg, "mass"), **params,
-    )  # fmt: skip
+        "balance.worst-loading",
+        level,
+        "Some loading passes the {side} limit by {d}"
+        if level == "stop"
+        else "Every loading keeps the {side} limit by {d}",
+        message,
+        margin=q(worst.margin_m, "length"),
+        side=word(side),
+        d=q(abs(worst.margin_m), "length"),
+        x=q(worst.at.x_m, "length"),
+        u=q(2 * u, "length"),
+        limit=q(worst.limit_m, "length"),
+        m=q(worst.at.mass_kg, "mass"),
+        **params,
+    )
 
 
 @rule(
@@ -152,11 +176,19 @@ def mass_max(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
     level: Level = "stop" if m > cap else "watch" if m + 2 * u > cap else "ok"
     chance: dict[str, Any] = {"p": q(chance_at_most(cap, m, u), "percent")} if level == "watch" else {}
     yield verdict(
-        "balance.mass-max", level, "Gross mass passed by {d}" if m > cap else "{d} of gross mass left", "{loading}: {m} ±{u} of {cap}." + (" The chance to keep it is {p}." if level == "watch" else ""),
-        compared=Compared(value=m, dimension="mass", hi=cap), margin=q(cap - m, "mass"),
-        d=q(abs(cap - m), "mass"), loading=word(name), m=q(m, "mass"), u=q(2 * u, "mass"), cap=q(cap, "mass"),
+        "balance.mass-max",
+        level,
+        "Gross mass passed by {d}" if m > cap else "{d} of gross mass left",
+        "{loading}: {m} ±{u} of {cap}." + (" The chance to keep it is {p}." if level == "watch" else ""),
+        compared=Compared(value=m, dimension="mass", hi=cap),
+        margin=q(cap - m, "mass"),
+        d=q(abs(cap - m), "mass"),
+        loading=word(name),
+        m=q(m, "mass"),
+        u=q(2 * u, "mass"),
+        cap=q(cap, "mass"),
         **chance,
-    )  # fmt: skip
+    )
 
 
 @rule(
@@ -176,11 +208,14 @@ def envelope_range(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
         if heavy > masses[-1] + 1e-9 or light < masses[0] - 1e-9:
             over = heavy > masses[-1] + 1e-9
             yield verdict(
-                "balance.envelope-range", "stop" if over else "watch",
+                "balance.envelope-range",
+                "stop" if over else "watch",
                 "{l}: above the envelope" if over else "{l}: below the envelope",
                 "{m} is outside the masses that the envelope covers; the limits of its nearest corner were held.",
-                subject=case.key, l=word(case.name), m=q(heavy if over else light, "mass"),
-            )  # fmt: skip
+                subject=case.key,
+                l=word(case.name),
+                m=q(heavy if over else light, "mass"),
+            )
 
 
 @rule(
@@ -201,9 +236,14 @@ def rests_on_guess(loadings: Loadings) -> Iterable[Finding]:
     if share > 0.5 and abs(point.margin(side)) < 2 * u:
         top = max(guessed, key=lambda o: abs(guessed[o]) * o.u)
         yield verdict(
-            "balance.rests-on-guess", "watch", "The verdict rests on a guess", "The {what} is {origin}. It alone moves the CG by ±{d}. Measure it.",
-            what=word(top.what), origin=word(top.source), d=q(2 * abs(guessed[top]) * top.u, "length"),
-        )  # fmt: skip
+            "balance.rests-on-guess",
+            "watch",
+            "The verdict rests on a guess",
+            "The {what} is {origin}. It alone moves the CG by ±{d}. Measure it.",
+            what=word(top.what),
+            origin=word(top.source),
+            d=q(2 * abs(guessed[top]) * top.u, "length"),
+        )
     else:
         yield verdict(
             "balance.rests-on-guess",

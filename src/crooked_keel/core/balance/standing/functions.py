@@ -10,7 +10,8 @@ from ...errors import CannotSay, InputError
 from ...judging.formula import formula
 from ..ledger.functions import support_reactions
 
-# What a lightly loaded wheel shall keep, in parts of the mass; and a hand leaning on the far end. Common practice, no source.
+# What a lightly loaded wheel shall keep, in parts of the mass; and a hand leaning on the far end. Common practice, no
+# source.
 LEAST_SHARE = 0.05
 
 
@@ -28,7 +29,8 @@ class Stand(NamedTuple):
 
 
 class Tipping(NamedTuple):
-    """How far the CG lies inside an edge between two supports, m (negative: outside), and the angle at which it goes over, rad."""
+    """How far the CG lies inside an edge between two supports, m (negative: outside), and the angle at which it goes
+    over, rad."""
 
     inside_m: float
     angle_rad: float
@@ -42,7 +44,8 @@ def turned(x_m: float, z_m: float, nose_up_rad: float) -> tuple[float, float]:
 
 
 def settled_reactions(mass_kg: float, x_m: float, y_m: float, supports: Sequence[tuple[float, float]]) -> list[float]:
-    """As `support_reactions`, but of four or more a foot that would pull lifts off and the rest is solved again; three or two show a
+    """As `support_reactions`, but of four or more a foot that would pull lifts off and the rest is solved again; three
+    or two show a
     negative load where it tips."""
     standing = list(range(len(supports)))
     while True:
@@ -57,7 +60,8 @@ def settled_reactions(mass_kg: float, x_m: float, y_m: float, supports: Sequence
 
 
 def tipping_margins(x_m: float, y_m: float, height_m: float, supports: Sequence[tuple[float, float]]) -> list[Tipping]:
-    """The CG against each edge of the polygon round its supports, nearest first. height_m: CG over the plane of the supports.
+    """The CG against each edge of the polygon round its supports, nearest first. height_m: CG over the plane of the
+    supports.
 
     Raises InputError for fewer than three supports or all in one line. Source: statics."""
     order = sorted(range(len(supports)), key=lambda i: supports[i])
@@ -86,9 +90,17 @@ def _turn(o: tuple[float, float], a: tuple[float, float], b: tuple[float, float]
 
 
 @formula(
-    "balance.stand-required", "R = (m·(x − xm) + r·(xm − xn)) / (xs − xm)", result=("mass", "load on the stand"), m=("mass", "mass"), x=("length", "CG"), xm=("length", "mains"),
-    r=("mass", "what the light wheel shall keep"), xn=("length", "light wheel"), xs=("length", "stand"), source="statics",
-)  # fmt: skip
+    "balance.stand-required",
+    "R = (m·(x − xm) + r·(xm − xn)) / (xs − xm)",
+    result=("mass", "load on the stand"),
+    m=("mass", "mass"),
+    x=("length", "CG"),
+    xm=("length", "mains"),
+    r=("mass", "what the light wheel shall keep"),
+    xn=("length", "light wheel"),
+    xs=("length", "stand"),
+    source="statics",
+)
 def _stand(m: float, x: float, xm: float, r: float, xn: float, xs: float) -> float:
     return (m * (x - xm) + r * (xm - xn)) / (xs - xm)
 
@@ -107,9 +119,16 @@ def stand_required(
 
 
 @formula(
-    "balance.hung-weight", "w = m·(x − xm) / (xm − xn) + r", result=("mass", "hung at the light wheel"), m=("mass", "mass"), x=("length", "CG"), xm=("length", "mains"), xn=("length", "light wheel"),
-    r=("mass", "what it shall keep"), source="statics",
-)  # fmt: skip
+    "balance.hung-weight",
+    "w = m·(x − xm) / (xm − xn) + r",
+    result=("mass", "hung at the light wheel"),
+    m=("mass", "mass"),
+    x=("length", "CG"),
+    xm=("length", "mains"),
+    xn=("length", "light wheel"),
+    r=("mass", "what it shall keep"),
+    source="statics",
+)
 def hung_weight(mass_kg: float, x_m: float, main_m: float, light_m: float, keep_kg: float) -> float:
     """Weight hung at the light wheel that leaves so much on it, kg. Source: statics."""
     return mass_kg * (x_m - main_m) / (main_m - light_m) + keep_kg

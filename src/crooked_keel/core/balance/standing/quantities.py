@@ -1,6 +1,8 @@
-"""The craft on its wheels at each step of the work: what each carries, how near it is to tipping, and where a stand must go.
+"""The craft on its wheels at each step of the work: what each carries, how near it is to tipping, and where a stand
+must go.
 
-In the attitude in which it stands: a craft on a tail wheel is turned nose up about its mains first, for what sits high then lies further aft.
+In the attitude in which it stands: a craft on a tail wheel is turned nose up about its mains first, for what sits high
+then lies further aft.
 """
 
 from __future__ import annotations
@@ -48,7 +50,8 @@ def _height(stand: Stand) -> float:
 
 
 class Step(NamedTuple):
-    """A step: mass in kg, CG as it stands and its standard uncertainty in m, loads by support, and places as it stands."""
+    """A step: mass in kg, CG as it stands and its standard uncertainty in m, loads by support, and places as it
+    stands."""
 
     name: str
     mass_kg: float
@@ -138,7 +141,8 @@ class Standing(Topic):
         return made
 
     def _further(self, name: str, change: list[Body], axis: Axis, start: Centre | CannotSay) -> Centre | CannotSay:
-        """Sums with more put on or taken off, or what they need. The finished craft is known already, and so, going back from it over what
+        """Sums with more put on or taken off, or what they need. The finished craft is known already, and so, going
+        back from it over what
         is put in, is the craft with all out: whichever is the shorter way."""
         if isinstance(start, CannotSay):
             return start
@@ -185,9 +189,17 @@ class Standing(Topic):
         light = min(range(len(places)), key=lambda i: min(w[i] for w in worst))
         loads = min(worst, key=lambda w: w[light]) if min(w[light] for w in worst) < 0 <= worst[0][light] else worst[0]
         return Step(
-            name, x.mass_kg, x.station_m, at, x.station.u, y, height, loads, places,
+            name,
+            x.mass_kg,
+            x.station_m,
+            at,
+            x.station.u,
+            y,
+            height,
+            loads,
+            places,
             self._with_hand(x.mass_kg, at, y, places, light),
-        )  # fmt: skip
+        )
 
     def _with_hand(
         self, mass_kg: float, x_m: float, y_m: float, places: list[tuple[float, float]], light: int
@@ -207,8 +219,10 @@ class Standing(Topic):
         """Steps to list."""
         return [
             StepOut(
-                name=s.name, mass_si=s.mass_kg, x_si=s.x_level_m,
+                name=s.name,
+                mass_si=s.mass_kg,
+                x_si=s.x_level_m,
                 loads=[StepLoad(name=w.name, mass_si=kg) for w, kg in zip(self.stands, s.loads, strict=True)],
             )
             for s in self.steps
-        ]  # fmt: skip
+        ]

@@ -1,4 +1,5 @@
-"""Findings of a craft on its wheels in the shop: what each carries at every step of the work, and how near it is to tipping."""
+"""Findings of a craft on its wheels in the shop: what each carries at every step of the work, and how near it is to
+tipping."""
 
 from __future__ import annotations
 
@@ -37,9 +38,16 @@ def supports(supports: OnSupports, ledger: Ledger) -> Iterable[Finding]:
         "stop": "Empty and level: {a} → {b}. It needs a stand or ballast before anybody leaves it.",
     }
     yield verdict(
-        "balance.supports", level, "{s} carries {b}" if load >= 0 else "{s} lifts: the craft tips", words[level],
-        compared=Compared(value=load, dimension="mass", lo=0.0), s=word(name), a=q(before[name], "mass"), b=q(load, "mass"), p=q(share, "percent"),
-    )  # fmt: skip
+        "balance.supports",
+        level,
+        "{s} carries {b}" if load >= 0 else "{s} lifts: the craft tips",
+        words[level],
+        compared=Compared(value=load, dimension="mass", lo=0.0),
+        s=word(name),
+        a=q(before[name], "mass"),
+        b=q(load, "mass"),
+        p=q(share, "percent"),
+    )
 
 
 def _every_step(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
@@ -82,15 +90,28 @@ def _every_step(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
     else:
         message += "A stand beyond the CG keeps it down. Set it before the last bolt comes out."
     yield verdict(
-        "balance.engine-out", level, "It tips: {n} lifts" if load < 0 else "{n} keeps {l} at every step" if level == "ok" else "{n} is down to {l}", message,
-        n=word(standing.stands[light].name), l=q(load, "mass"), s=word(step.name), m=q(load, "mass"), compared=Compared(value=load, dimension="mass", lo=0.0), working=working, **params,
-    )  # fmt: skip
+        "balance.engine-out",
+        level,
+        "It tips: {n} lifts" if load < 0 else "{n} keeps {l} at every step" if level == "ok" else "{n} is down to {l}",
+        message,
+        n=word(standing.stands[light].name),
+        l=q(load, "mass"),
+        s=word(step.name),
+        m=q(load, "mass"),
+        compared=Compared(value=load, dimension="mass", lo=0.0),
+        working=working,
+        **params,
+    )
 
 
 @rule(
-    "balance.tipping", "Near to tipping", limit="stop within two standard deviations of an edge between wheels, watch within 50 mm or 10°",
-    source="statics; 50 mm and 10°: common practice, no source", mark="common practice", form="scales",
-)  # fmt: skip
+    "balance.tipping",
+    "Near to tipping",
+    limit="stop within two standard deviations of an edge between wheels, watch within 50 mm or 10°",
+    source="statics; 50 mm and 10°: common practice, no source",
+    mark="common practice",
+    form="scales",
+)
 def tipping(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
     if resolved.in_line or resolved.fit_id is None:
         return
@@ -105,15 +126,31 @@ def tipping(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
     level: Level = "stop" if inside < 2 * step.u_m else "watch" if inside < 0.05 or shallow else "ok"
     a, b = (standing.stands[i].name for i in edge.between)
     yield verdict(
-        "balance.tipping", level, "CG {d} inside its wheels" if inside >= 0 else "CG {d} outside its wheels", "{s}: nearest to the line between {a} and {b}, doubt ±{u}" + (", tips over at {t}." if step.height_m is not None else "; its height is not known, no angle said."),
-        d=q(abs(inside), "length"), s=word(step.name), a=word(a), b=word(b), u=q(2 * step.u_m, "length"), t=q(edge.angle_rad, "angle"), margin=q(inside, "length"),
+        "balance.tipping",
+        level,
+        "CG {d} inside its wheels" if inside >= 0 else "CG {d} outside its wheels",
+        "{s}: nearest to the line between {a} and {b}, doubt ±{u}"
+        + (", tips over at {t}." if step.height_m is not None else "; its height is not known, no angle said."),
+        d=q(abs(inside), "length"),
+        s=word(step.name),
+        a=word(a),
+        b=word(b),
+        u=q(2 * step.u_m, "length"),
+        t=q(edge.angle_rad, "angle"),
+        margin=q(inside, "length"),
         compared=Compared(value=inside, dimension="length", lo=0.05),
-    )  # fmt: skip
+    )
 
 
 @rule(
-    "balance.engine-out", "With the engine out", limit="stop where a wheel lifts at any step, CG within two standard deviations; watch under 5 % of the mass, or where a hand of 20 kg lifts it", source="statics; 5 % and 20 kg: common practice, no source", mark="statics", form="scales",
-)  # fmt: skip
+    "balance.engine-out",
+    "With the engine out",
+    limit="stop where a wheel lifts at any step, CG within two standard deviations; watch under 5 % of the mass, or "
+    "where a hand of 20 kg lifts it",
+    source="statics; 5 % and 20 kg: common practice, no source",
+    mark="statics",
+    form="scales",
+)
 def engine_out(standing: Standing, axles: Axles | None, ledger: Ledger, resolved: Resolved) -> Iterable[Finding]:
     if axles is None or not resolved.has("wheels in line"):
         yield from _every_step(standing, resolved)
@@ -123,7 +160,17 @@ def engine_out(standing: Standing, axles: Axles | None, ledger: Ledger, resolved
     margin = abs(out.station_m - axles.stand)
     level: Level = "watch" if was[0] != now[0] or margin < 0.03 else "ok"
     yield verdict(
-        "balance.engine-out", level, "With the engine out the {w} wheel stays down, {m}" if was[0] == now[0] else "With the engine out it tips from the {o} wheel to the {w} wheel",
-        "On the stand the CG is {d} " + ("ahead of" if out.station_m < axles.stand else "behind") + " it. Strap the wheel that is down, and stand under the frame before the last bolt comes out.",
-        working=stand_load.working(out.mass_kg, out.station_m, axles.stand, now[2]), w=word(now[0]), o=word(was[0]), m=q(now[1], "mass"), d=q(margin, "length"),
-    )  # fmt: skip
+        "balance.engine-out",
+        level,
+        "With the engine out the {w} wheel stays down, {m}"
+        if was[0] == now[0]
+        else "With the engine out it tips from the {o} wheel to the {w} wheel",
+        "On the stand the CG is {d} "
+        + ("ahead of" if out.station_m < axles.stand else "behind")
+        + " it. Strap the wheel that is down, and stand under the frame before the last bolt comes out.",
+        working=stand_load.working(out.mass_kg, out.station_m, axles.stand, now[2]),
+        w=word(now[0]),
+        o=word(was[0]),
+        m=q(now[1], "mass"),
+        d=q(margin, "length"),
+    )

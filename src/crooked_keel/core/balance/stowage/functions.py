@@ -26,7 +26,8 @@ _TAPE_M = 0.0005
 
 
 class Stowed(NamedTuple):
-    """A pack with what is known of it along each axis: its middle and its size, m; the sides of its space, m, None where open."""
+    """A pack with what is known of it along each axis: its middle and its size, m; the sides of its space, m, None
+    where open."""
 
     pointer: str
     name: str
@@ -38,7 +39,8 @@ class Stowed(NamedTuple):
     needs: list[Need]
 
     def room(self, axis: Axis) -> tuple[float, float] | None:
-        """How far its middle may go from where it is, m, back (negative) and on; None where that cannot be said, or nothing bounds it.
+        """How far its middle may go from where it is, m, back (negative) and on; None where that cannot be said, or
+        nothing bounds it.
         Both of one sign where it lies outside; the first above the second where it is too large for its space."""
         low, high = self.sides.get(axis, (None, None))
         if low is None or high is None or axis not in self.middle or axis not in self.size:
@@ -97,9 +99,11 @@ def _stowed(resolved: Resolved, placed: ResolvedInstallation, key: str, pack: Pa
     for axis, (part, extent, _, _) in PLACES.items():
         at = or_none(
             lambda a=axis, p=part: (
-                resolved.references.place(getattr(pack, p), f"{base}/{p}", f"{p.replace('_', ' ')} of {pack.name}", a).value
+                resolved.references.place(
+                    getattr(pack, p), f"{base}/{p}", f"{p.replace('_', ' ')} of {pack.name}", a
+                ).value
             )
-        )  # fmt: skip
+        )
         long = or_none(lambda e=extent: above_zero(getattr(pack, e), f"{base}/{e}", f"{e} of {pack.name}"))
         if at is not None:
             middle[axis] = at
@@ -117,7 +121,8 @@ def _stowed(resolved: Resolved, placed: ResolvedInstallation, key: str, pack: Pa
 
 
 class Gap(NamedTuple):
-    """Two packs, the axis along which they lie furthest apart, first before second, and the gap between them there, m; below zero one
+    """Two packs, the axis along which they lie furthest apart, first before second, and the gap between them there, m;
+    below zero one
     lies in the other."""
 
     first: Stowed

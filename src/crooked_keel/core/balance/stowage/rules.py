@@ -12,9 +12,12 @@ from .functions import WAYS, gaps, stowed
 
 
 @rule(
-    "balance.pack-space", "Packs in the spaces drawn for them", limit="inside every side that is drawn, else stop",
-    source="measured sizes; the spaces are as drawn", mark="statics",
-)  # fmt: skip
+    "balance.pack-space",
+    "Packs in the spaces drawn for them",
+    limit="inside every side that is drawn, else stop",
+    source="measured sizes; the spaces are as drawn",
+    mark="statics",
+)
 def pack_space(resolved: Resolved) -> Iterable[Finding]:
     wanted = [p for p in stowed(resolved) if p.space is not None]
     needs = [n for p in wanted for n in p.needs]
@@ -26,17 +29,31 @@ def pack_space(resolved: Resolved) -> Iterable[Finding]:
         fits = all(ok for _, _, ok in out)
         axis, by, _ = max(out, key=lambda o: (not o[2], abs(o[1])), default=("x", 0.0, True))
         yield verdict(
-            "balance.pack-space", "stop" if out else "ok",
+            "balance.pack-space",
+            "stop" if out else "ok",
             "{p} lies in {s}" if not out else "{p} lies {d} outside {s}" if fits else "{p} is too large for {s}",
-            "Air round it for cooling, and a way to get it out, are not looked at." if not out else "{d} {w} and it is inside along that axis." if fits else "It is longer, wider or higher than the space has room for.",
-            subject=pack.pointer.rsplit("/", 1)[1], compared=Compared(value=abs(by), dimension="length", hi=0.0) if out else None, can_suggest=bool(out) and fits,
-            p=word(pack.name), s=word(pack.space.name), d=q(abs(by), "length"), w=word(WAYS[axis][by < 0]),
-        )  # fmt: skip
+            "Air round it for cooling, and a way to get it out, are not looked at."
+            if not out
+            else "{d} {w} and it is inside along that axis."
+            if fits
+            else "It is longer, wider or higher than the space has room for.",
+            subject=pack.pointer.rsplit("/", 1)[1],
+            compared=Compared(value=abs(by), dimension="length", hi=0.0) if out else None,
+            can_suggest=bool(out) and fits,
+            p=word(pack.name),
+            s=word(pack.space.name),
+            d=q(abs(by), "length"),
+            w=word(WAYS[axis][by < 0]),
+        )
 
 
 @rule(
-    "balance.packs-apart", "Packs clear of each other", limit="no pack in another, else stop", source="measured sizes", mark="statics",
-)  # fmt: skip
+    "balance.packs-apart",
+    "Packs clear of each other",
+    limit="no pack in another, else stop",
+    source="measured sizes",
+    mark="statics",
+)
 def packs_apart(resolved: Resolved) -> Iterable[Finding]:
     found = gaps(stowed(resolved))
     if not found:
@@ -44,7 +61,14 @@ def packs_apart(resolved: Resolved) -> Iterable[Finding]:
     least = min(found, key=lambda g: g.gap_m)
     apart = least.gap_m >= -5e-4
     yield verdict(
-        "balance.packs-apart", "ok" if apart else "stop", "Packs clear each other by {d} or more" if apart else "{a} lies {d} deep in {b}",
-        "Nearest: {a} and {b}. The unit and the frame are not looked at: try it with cardboard." if apart else "They cannot both be there.",
-        compared=Compared(value=least.gap_m, dimension="length", lo=0.0), d=q(abs(least.gap_m), "length"), a=word(least.first.name), b=word(least.second.name),
-    )  # fmt: skip
+        "balance.packs-apart",
+        "ok" if apart else "stop",
+        "Packs clear each other by {d} or more" if apart else "{a} lies {d} deep in {b}",
+        "Nearest: {a} and {b}. The unit and the frame are not looked at: try it with cardboard."
+        if apart
+        else "They cannot both be there.",
+        compared=Compared(value=least.gap_m, dimension="length", lo=0.0),
+        d=q(abs(least.gap_m), "length"),
+        a=word(least.first.name),
+        b=word(least.second.name),
+    )

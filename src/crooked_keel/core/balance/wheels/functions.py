@@ -10,60 +10,89 @@ _STATICS = "statics"
 
 
 @formula(
-    "balance.axle", "Wr = m·x / L", result=("mass", "on the rear axle"), m=("mass", "mass"), x=("length", "CG behind the front axle"), L=("length", "wheelbase"),
+    "balance.axle",
+    "Wr = m·x / L",
+    result=("mass", "on the rear axle"),
+    m=("mass", "mass"),
+    x=("length", "CG behind the front axle"),
+    L=("length", "wheelbase"),
     source=_STATICS,
-)  # fmt: skip
+)
 def rear_axle(mass_kg: float, x_m: float, base_m: float) -> float:
     """Mass on the rear axle, kg."""
     return mass_kg * x_m / base_m
 
 
 @formula(
-    "balance.wheelie", "a = (L − x) / z", result=("number", "acceleration at which the front lifts, g"), L=("length", "wheelbase"),
-    x=("length", "CG behind the front axle"), z=("length", "CG over the ground"), source="statics; air drag and wheel inertia left out",
-)  # fmt: skip
+    "balance.wheelie",
+    "a = (L − x) / z",
+    result=("number", "acceleration at which the front lifts, g"),
+    L=("length", "wheelbase"),
+    x=("length", "CG behind the front axle"),
+    z=("length", "CG over the ground"),
+    source="statics; air drag and wheel inertia left out",
+)
 def wheelie_limit(base_m: float, x_m: float, height_m: float) -> float:
     """Acceleration that lifts the front wheel, in g."""
     return (base_m - x_m) / height_m
 
 
 @formula(
-    "balance.stoppie", "a = x / z", result=("number", "braking at which the rear lifts, g"), x=("length", "CG behind the front axle"), z=("length", "CG over the ground"),
+    "balance.stoppie",
+    "a = x / z",
+    result=("number", "braking at which the rear lifts, g"),
+    x=("length", "CG behind the front axle"),
+    z=("length", "CG over the ground"),
     source="statics; air drag and wheel inertia left out",
-)  # fmt: skip
+)
 def stop_limit(x_m: float, height_m: float) -> float:
     """Braking that lifts the rear wheel, in g."""
     return x_m / height_m
 
 
 def traction_limit(base_m: float, x_m: float, height_m: float, grip: float) -> float | None:
-    """Acceleration in g that the rear tyre's grip allows: μ·x/(L − μ·z); None where grip is never the limit. Source: statics."""
+    """Acceleration in g that the rear tyre's grip allows: μ·x/(L − μ·z); None where grip is never the limit. Source:
+    statics."""
     left = base_m - grip * height_m
     return grip * x_m / left if left > 0 else None
 
 
 @formula(
-    "balance.lean", "φ = atan(y / z)", result=("angle", "lean that balances her"), y=("length", "CG off the centreline"), z=("length", "CG over the ground"),
+    "balance.lean",
+    "φ = atan(y / z)",
+    result=("angle", "lean that balances her"),
+    y=("length", "CG off the centreline"),
+    z=("length", "CG over the ground"),
     source=_STATICS,
-)  # fmt: skip
+)
 def lean_to_balance(y_m: float, height_m: float) -> float:
     """Lean that brings the CG over the wheels, rad."""
     return math.atan(y_m / height_m)
 
 
 @formula(
-    "balance.static-stability", "S = t / (2·z)", result=("number", "static stability factor"), t=("length", "track, taken at the CG's station"), z=("length", "CG over the ground"),
+    "balance.static-stability",
+    "S = t / (2·z)",
+    result=("number", "static stability factor"),
+    t=("length", "track, taken at the CG's station"),
+    z=("length", "CG over the ground"),
     source="road-vehicle rollover measure (from memory); three wheels: moments about the oblique line, statics",
-)  # fmt: skip
+)
 def static_stability(track_m: float, height_m: float) -> float:
     """Track over twice the height of the CG."""
     return track_m / (2 * height_m)
 
 
 @formula(
-    "balance.stand-load", "R = m·(x − xs) / (xw − xs)", result=("mass", "on the wheel that stays down"), m=("mass", "mass"), x=("length", "CG"), xs=("length", "stand"),
-    xw=("length", "axle of the wheel that stays down"), source=_STATICS,
-)  # fmt: skip
+    "balance.stand-load",
+    "R = m·(x − xs) / (xw − xs)",
+    result=("mass", "on the wheel that stays down"),
+    m=("mass", "mass"),
+    x=("length", "CG"),
+    xs=("length", "stand"),
+    xw=("length", "axle of the wheel that stays down"),
+    source=_STATICS,
+)
 def stand_load(mass_kg: float, x_m: float, stand_m: float, wheel_m: float) -> float:
     """Load on the wheel that stays down when the craft stands on its stand, kg."""
     return mass_kg * (x_m - stand_m) / (wheel_m - stand_m)

@@ -1,4 +1,5 @@
-"""Craft on wheels: loads on the axles, wheelie and stop limits, lean, rollover, and what happens with the engine out."""
+"""Craft on wheels: loads on the axles, wheelie and stop limits, lean, rollover, and what happens with the engine
+out."""
 
 from __future__ import annotations
 
@@ -46,7 +47,8 @@ class AxlesOut:
 
 @dataclass(frozen=True)
 class Stance:
-    """A craft on its wheels: kg, m from the front axle and over the ground. height_m is None where it cannot be said."""
+    """A craft on its wheels: kg, m from the front axle and over the ground. height_m is None where it cannot be
+    said."""
 
     id: str
     name: str
@@ -163,7 +165,8 @@ class Axles(Topic):
         return known
 
     def tyres_kg(self, end: str) -> float | None:
-        """What the tyres of an axle may carry together by their load indices, kg; None where none is given. Raises CannotSay where only some
+        """What the tyres of an axle may carry together by their load indices, kg; None where none is given. Raises
+        CannotSay where only some
         are."""
         wheels = [(k, s) for k, s in self.wheels.supports if s.role == end]
         if all(s.load_index is None for _, s in wheels):
@@ -218,7 +221,8 @@ class Axles(Topic):
         )
 
     def drive_centre(self, after: bool = True) -> SidePoint:
-        """Where the pull of the drive acts on the rear suspension: the pivot of a swinging unit, or where the arm meets the chain's top run.
+        """Where the pull of the drive acts on the rear suspension: the pivot of a swinging unit, or where the arm meets
+        the chain's top run.
         x from the front axle, height over the ground."""
         placed = (self.resolved.installations if after and self.resolved.fit_id else self.resolved.old)[0]
         front, ground = lambda: self.wheels.front_m, lambda: self.wheels.ground_m
@@ -227,16 +231,34 @@ class Axles(Topic):
         if swing.pivot_station is not None or self.resolved.has("swing unit"):
             moved = self.resolved.stretch_m if after else 0.0
             asks = (
-                lambda: place(swing.pivot_station, f"{base}/pivot_station", f"station of the pivot ({placed.name})", "x").value,
-                lambda: place(swing.pivot_water_line, f"{base}/pivot_water_line", f"height of the pivot ({placed.name})", "z").value, front, ground,
-            )  # fmt: skip
+                lambda: (
+                    place(
+                        swing.pivot_station, f"{base}/pivot_station", f"station of the pivot ({placed.name})", "x"
+                    ).value
+                ),
+                lambda: (
+                    place(
+                        swing.pivot_water_line, f"{base}/pivot_water_line", f"height of the pivot ({placed.name})", "z"
+                    ).value
+                ),
+                front,
+                ground,
+            )
             all_or_cannot_say(*asks)
             return SidePoint(asks[0]() + moved - front(), asks[1]() - ground())
         steering = self.resolved.project.craft.steering
         pivot = (
-            lambda: place(steering.pivot_station, "/craft/steering/pivot_station", "station of the pivot of the arm", "x").value,
-            lambda: place(steering.pivot_water_line, "/craft/steering/pivot_water_line", "height of the pivot of the arm", "z").value,
-        )  # fmt: skip
+            lambda: (
+                place(
+                    steering.pivot_station, "/craft/steering/pivot_station", "station of the pivot of the arm", "x"
+                ).value
+            ),
+            lambda: (
+                place(
+                    steering.pivot_water_line, "/craft/steering/pivot_water_line", "height of the pivot of the arm", "z"
+                ).value
+            ),
+        )
         stages = sorted(placed.installation.drive.stages.items(), key=lambda i: i[1].rank)
         chains = [(k, s) for k, s in stages if s.type in ("chain", "belt")]
         if not chains:
@@ -298,7 +320,8 @@ class Axles(Topic):
         return name, stand_load(centre.mass_kg, centre.station_m, self.stand, at), at
 
     def stability_terms(self, key: str, after: bool = True) -> tuple[float, float]:
-        """Track and height for the static stability factor of a state, m. Three wheels: the track at the CG's station."""
+        """Track and height for the static stability factor of a state, m. Three wheels: the track at the CG's
+        station."""
         s = self.stance(key, after)
         front, rear = self.wheels.track_m("front"), self.wheels.track_m("rear")
         if front is not None and rear is not None:
@@ -309,7 +332,8 @@ class Axles(Topic):
         return track * from_single / s.base_m, s.height()
 
     def port_share(self, after: bool) -> float:
-        """Share of the mass on the port wheels, empty, both axles leaning on them alike; on three wheels, of what the pair carries."""
+        """Share of the mass on the port wheels, empty, both axles leaning on them alike; on three wheels, of what the
+        pair carries."""
         state, moment = self.stance(EMPTY, after), self.sums(EMPTY, after, "y").moment_kg_m
         across = 0.0
         for role, load in (("front", state.front_kg), ("rear", state.rear_kg)):
@@ -347,33 +371,57 @@ class Axles(Topic):
             source=_STATICS,
         )
         out.add(
-            "rear-axle", "Rear axle, empty", "mass", lambda: empty(True).rear_kg, before=lambda: empty(False).rear_kg,
+            "rear-axle",
+            "Rear axle, empty",
+            "mass",
+            lambda: empty(True).rear_kg,
+            before=lambda: empty(False).rear_kg,
             working=lambda: rear_axle.working(empty(True).mass_kg, empty(True).x_m, empty(True).base_m),
-        )  # fmt: skip
+        )
         if self.resolved.has("pitch limits"):
             if self.steers:
                 out.add(
-                    "rake", "Rake", "angle", lambda: self.steering_terms()[1], before=lambda: self.steering_terms(False)[1], source="as entered, with the frame as it then stands"
-                )  # fmt: skip
+                    "rake",
+                    "Rake",
+                    "angle",
+                    lambda: self.steering_terms()[1],
+                    before=lambda: self.steering_terms(False)[1],
+                    source="as entered, with the frame as it then stands",
+                )
                 out.add(
-                    "trail", "Trail on the ground", "length", lambda: ground_trail(*self.steering_terms()), before=lambda: ground_trail(*self.steering_terms(False)),
+                    "trail",
+                    "Trail on the ground",
+                    "length",
+                    lambda: ground_trail(*self.steering_terms()),
+                    before=lambda: ground_trail(*self.steering_terms(False)),
                     working=lambda: ground_trail.working(*self.steering_terms()),
-                )  # fmt: skip
+                )
             wheelie = lambda after: min(self.heights(after), key=lambda s: wheelie_limit(s.base_m, s.x_m, s.height()))
             out.add(
-                "wheelie", "Front lifts at, worst loading, g", "number", lambda: self._wheelie(wheelie(True)), before=lambda: self._wheelie(wheelie(False)),
+                "wheelie",
+                "Front lifts at, worst loading, g",
+                "number",
+                lambda: self._wheelie(wheelie(True)),
+                before=lambda: self._wheelie(wheelie(False)),
                 working=lambda: wheelie_limit.working(wheelie(True).base_m, wheelie(True).x_m, wheelie(True).height()),
-            )  # fmt: skip
+            )
             braking = lambda after: min(self.heights(after), key=lambda s: stop_limit(s.x_m, s.height()))
             out.add(
-                "stop", "Rear lifts in braking at, worst loading, g", "number", lambda: stop_limit(braking(True).x_m, braking(True).height()),
+                "stop",
+                "Rear lifts in braking at, worst loading, g",
+                "number",
+                lambda: stop_limit(braking(True).x_m, braking(True).height()),
                 before=lambda: stop_limit(braking(False).x_m, braking(False).height()),
                 working=lambda: stop_limit.working(braking(True).x_m, braking(True).height()),
-            )  # fmt: skip
+            )
             out.add(
-                "hill", "Steepest hill before the front lifts, worst loading", "angle", lambda: self._hill(wheelie(True)), before=lambda: self._hill(wheelie(False)),
+                "hill",
+                "Steepest hill before the front lifts, worst loading",
+                "angle",
+                lambda: self._hill(wheelie(True)),
+                before=lambda: self._hill(wheelie(False)),
                 working=lambda: steepest_hill.working(wheelie(True).base_m, wheelie(True).x_m, wheelie(True).height()),
-            )  # fmt: skip
+            )
             if self.squats:
                 out.add(
                     "anti-squat",
@@ -384,19 +432,31 @@ class Axles(Topic):
                     source="side view geometry, statics",
                 )
             out.add(
-                "lean", "Lean to balance, without rider", "angle", lambda: lean_to_balance(*self.lean(True)), before=lambda: lean_to_balance(*self.lean(False)),
+                "lean",
+                "Lean to balance, without rider",
+                "angle",
+                lambda: lean_to_balance(*self.lean(True)),
+                before=lambda: lean_to_balance(*self.lean(False)),
                 working=lambda: lean_to_balance.working(*self.lean(True)),
-            )  # fmt: skip
+            )
         if self.resolved.has("corners"):
             out.add(
-                "port-share", "On the port side, empty", "percent", lambda: self.port_share(True), before=lambda: self.port_share(False), source="statics; on three wheels, of the pair"
-            )  # fmt: skip
+                "port-share",
+                "On the port side, empty",
+                "percent",
+                lambda: self.port_share(True),
+                before=lambda: self.port_share(False),
+                source="statics; on three wheels, of the pair",
+            )
             key = lambda: self.ridden()[-1].id
             out.add(
-                "static-stability", "Static stability factor, last loading", "number", lambda: static_stability(*self.stability_terms(key())),
+                "static-stability",
+                "Static stability factor, last loading",
+                "number",
+                lambda: static_stability(*self.stability_terms(key())),
                 before=lambda: static_stability(*self.stability_terms(key(), False)),
                 working=lambda: static_stability.working(*self.stability_terms(key())),
-            )  # fmt: skip
+            )
 
     @property
     def squats(self) -> bool:
@@ -432,10 +492,21 @@ class Axles(Topic):
                 if s and s.height_m and s.height_m > 0
                 else (None, None)
             )
-            made.append(AxlesOut(
-                id=key, name=name, mass_before_si=b.mass_kg if b else None, mass_si=a.mass_kg if a else None,
-                front_before_si=b.front_kg if b else None, front_si=a.front_kg if a else None,
-                rear_before_si=b.rear_kg if b else None, rear_si=a.rear_kg if a else None,
-                wheelie_before=pitch(b)[0], wheelie=pitch(a)[0], stop_before=pitch(b)[1], stop=pitch(a)[1], needs=needs,
-            ))  # fmt: skip
+            made.append(
+                AxlesOut(
+                    id=key,
+                    name=name,
+                    mass_before_si=b.mass_kg if b else None,
+                    mass_si=a.mass_kg if a else None,
+                    front_before_si=b.front_kg if b else None,
+                    front_si=a.front_kg if a else None,
+                    rear_before_si=b.rear_kg if b else None,
+                    rear_si=a.rear_kg if a else None,
+                    wheelie_before=pitch(b)[0],
+                    wheelie=pitch(a)[0],
+                    stop_before=pitch(b)[1],
+                    stop=pitch(a)[1],
+                    needs=needs,
+                )
+            )
         return made

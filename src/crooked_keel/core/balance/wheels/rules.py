@@ -22,7 +22,8 @@ STABILITY_OK, STABILITY_STOP = 1.10, 0.90
 
 
 def split_band(resolved: Resolved) -> tuple[float, float]:
-    """Least and most on the front, ridden, that are usual. A unit that swings with its wheel sits further aft. Common practice, no source."""
+    """Least and most on the front, ridden, that are usual. A unit that swings with its wheel sits further aft. Common
+    practice, no source."""
     return (0.35, 0.48) if resolved.has("swing unit") else (0.40, 0.55)
 
 
@@ -56,31 +57,59 @@ def wheelbase(axles: Axles) -> Iterable[Finding]:
     inside = 0 < worst.x_m < worst.base_m
     lifts = "front" if worst.x_m >= worst.base_m else "rear"
     yield verdict(
-        "balance.wheelbase", "ok" if inside else "stop", "CG between the axles in every loading" if inside else "CG outside the wheelbase: the {e} lifts",
+        "balance.wheelbase",
+        "ok" if inside else "stop",
+        "CG between the axles in every loading" if inside else "CG outside the wheelbase: the {e} lifts",
         "{s}: {x} behind the front axle, wheelbase {l}." + ("" if inside else " It falls over its own wheel."),
-        compared=Compared(value=worst.x_m, dimension="length", lo=0.0, hi=worst.base_m), margin=q(min(worst.x_m, worst.base_m - worst.x_m), "length"),
-        s=word(worst.name), x=q(worst.x_m, "length"), l=q(worst.base_m, "length"), e=word(lifts),
-    )  # fmt: skip
+        compared=Compared(value=worst.x_m, dimension="length", lo=0.0, hi=worst.base_m),
+        margin=q(min(worst.x_m, worst.base_m - worst.x_m), "length"),
+        s=word(worst.name),
+        x=q(worst.x_m, "length"),
+        l=q(worst.base_m, "length"),
+        e=word(lifts),
+    )
 
 
 @rule(
-    "balance.axle-split", "Load on the front", limit="40 to 55 % ridden, 35 to 48 % with a swinging unit, else watch", source="common practice, no source", mark="common practice", form="pitch limits",
-)  # fmt: skip
+    "balance.axle-split",
+    "Load on the front",
+    limit="40 to 55 % ridden, 35 to 48 % with a swinging unit, else watch",
+    source="common practice, no source",
+    mark="common practice",
+    form="pitch limits",
+)
 def axle_split(axles: Axles, resolved: Resolved) -> Iterable[Finding]:
     lo, hi = split_band(resolved)
     s = max(axles.ridden(), key=lambda s: max(lo - s.front_share, s.front_share - hi))
     before = axles.stance(s.id, False)
     level: Level = "ok" if lo <= s.front_share <= hi else "watch"
     yield verdict(
-        "balance.axle-split", level, "{b} on the front, {s}", "{a} → {b}." + (" A light front wanders and lifts." if s.front_share < lo else " A heavy front steers slowly." if level == "watch" else ""),
+        "balance.axle-split",
+        level,
+        "{b} on the front, {s}",
+        "{a} → {b}."
+        + (
+            " A light front wanders and lifts."
+            if s.front_share < lo
+            else " A heavy front steers slowly."
+            if level == "watch"
+            else ""
+        ),
         compared=Compared(value=s.front_share, dimension="percent", lo=lo, hi=hi),
-        a=q(before.front_share, "percent"), b=q(s.front_share, "percent"), s=word(s.name.lower()),
-    )  # fmt: skip
+        a=q(before.front_share, "percent"),
+        b=q(s.front_share, "percent"),
+        s=word(s.name.lower()),
+    )
 
 
 @rule(
-    "balance.wheelie", "Front lifts", limit="0.6 g or more ok, 0.35 g or more watch, less stop", source="common practice, no source; statics", mark="common practice", form="pitch limits",
-)  # fmt: skip
+    "balance.wheelie",
+    "Front lifts",
+    limit="0.6 g or more ok, 0.35 g or more watch, less stop",
+    source="common practice, no source; statics",
+    mark="common practice",
+    form="pitch limits",
+)
 def wheelie(axles: Axles) -> Iterable[Finding]:
     s = min(axles.heights(), key=lambda s: wheelie_limit(s.base_m, s.x_m, s.height()))
     limit = wheelie_limit(s.base_m, s.x_m, s.height())
@@ -88,16 +117,29 @@ def wheelie(axles: Axles) -> Iterable[Finding]:
     slips = grip is not None and grip < limit
     level: Level = "ok" if limit >= WHEELIE_OK else "watch" if limit >= WHEELIE_STOP else "stop"
     yield verdict(
-        "balance.wheelie", level, "Front lifts at {a} g" if not slips else "The tyre slips at {g} g, before the front lifts",
-        "{s}. Wheelie limit {a} g" + (", grip {g} g." if grip is not None else "; grip is never the limit.") + " Uphill it comes sooner. Air drag left out.",
-        compared=Compared(value=limit, dimension="number", lo=WHEELIE_OK), margin=q(limit - WHEELIE_STOP, "number"), working=wheelie_limit.working(s.base_m, s.x_m, s.height()),
-        a=q(limit, "number"), g=q(grip or 0.0, "number"), s=word(s.name),
-    )  # fmt: skip
+        "balance.wheelie",
+        level,
+        "Front lifts at {a} g" if not slips else "The tyre slips at {g} g, before the front lifts",
+        "{s}. Wheelie limit {a} g"
+        + (", grip {g} g." if grip is not None else "; grip is never the limit.")
+        + " Uphill it comes sooner. Air drag left out.",
+        compared=Compared(value=limit, dimension="number", lo=WHEELIE_OK),
+        margin=q(limit - WHEELIE_STOP, "number"),
+        working=wheelie_limit.working(s.base_m, s.x_m, s.height()),
+        a=q(limit, "number"),
+        g=q(grip or 0.0, "number"),
+        s=word(s.name),
+    )
 
 
 @rule(
-    "balance.trail", "Trail", limit="70 to 130 mm and within 10 % of before ok, 40 mm or more watch, less stop", source="common practice, no source; two-wheeler geometry (from memory)", mark="common practice", form="pitch limits",
-)  # fmt: skip
+    "balance.trail",
+    "Trail",
+    limit="70 to 130 mm and within 10 % of before ok, 40 mm or more watch, less stop",
+    source="common practice, no source; two-wheeler geometry (from memory)",
+    mark="common practice",
+    form="pitch limits",
+)
 def trail(axles: Axles) -> Iterable[Finding]:
     if not axles.steers:
         return
@@ -105,37 +147,74 @@ def trail(axles: Axles) -> Iterable[Finding]:
     changed = abs(after / before - 1) if before else 1.0
     level: Level = "stop" if after < 0.040 else "watch" if changed > 0.10 or not 0.070 <= after <= 0.130 else "ok"
     yield verdict(
-        "balance.trail", level, "Trail {a} → {b}", "Rake {r} after, from the vertical." + (" So little trail and it may not run straight." if after < 0.040 else " Little trail is nervous, much is slow to turn: ride it with care first." if level == "watch" else ""),
-        compared=Compared(value=after, dimension="length", lo=0.070, hi=0.130), working=ground_trail.working(*axles.steering_terms()), a=q(before, "length"), b=q(after, "length"), r=q(axles.steering_terms()[1], "angle"),
-    )  # fmt: skip
+        "balance.trail",
+        level,
+        "Trail {a} → {b}",
+        "Rake {r} after, from the vertical."
+        + (
+            " So little trail and it may not run straight."
+            if after < 0.040
+            else " Little trail is nervous, much is slow to turn: ride it with care first."
+            if level == "watch"
+            else ""
+        ),
+        compared=Compared(value=after, dimension="length", lo=0.070, hi=0.130),
+        working=ground_trail.working(*axles.steering_terms()),
+        a=q(before, "length"),
+        b=q(after, "length"),
+        r=q(axles.steering_terms()[1], "angle"),
+    )
 
 
 @rule(
-    "balance.anti-squat", "Anti-squat", limit="80 to 140 %, else watch", source="common practice; schools differ from 100 % to 130 %; textbook of motorcycle dynamics (from memory)", mark="common practice", form="pitch limits",
-)  # fmt: skip
+    "balance.anti-squat",
+    "Anti-squat",
+    limit="80 to 140 %, else watch",
+    source="common practice; schools differ from 100 % to 130 %; textbook of motorcycle dynamics (from memory)",
+    mark="common practice",
+    form="pitch limits",
+)
 def squat(axles: Axles) -> Iterable[Finding]:
     if not axles.squats:
         return
     share, was = axles.squat(), or_none(lambda: axles.squat(False))
     yield verdict(
-        "balance.anti-squat", "ok" if 0.8 <= share <= 1.4 else "watch", "Anti-squat {a} → {b}" if was is not None else "Anti-squat {b}", "First loading, by where the pull of the drive acts. The shock and its springs are not modelled."
+        "balance.anti-squat",
+        "ok" if 0.8 <= share <= 1.4 else "watch",
+        "Anti-squat {a} → {b}" if was is not None else "Anti-squat {b}",
+        "First loading, by where the pull of the drive acts. The shock and its springs are not modelled."
         + (" Under 80 % it squats on power; over 140 % it stands up and hops." if not 0.8 <= share <= 1.4 else ""),
-        compared=Compared(value=share, dimension="percent", lo=0.8, hi=1.4), b=q(share, "percent"), a=q(was if was is not None else share, "percent"),
-    )  # fmt: skip
+        compared=Compared(value=share, dimension="percent", lo=0.8, hi=1.4),
+        b=q(share, "percent"),
+        a=q(was if was is not None else share, "percent"),
+    )
 
 
 @rule(
-    "balance.lean", "CG off the centreline", limit="0.5° or less ok, 2° or less watch, more stop; without rider", source="common practice, no source", mark="common practice", form="pitch limits",
-)  # fmt: skip
+    "balance.lean",
+    "CG off the centreline",
+    limit="0.5° or less ok, 2° or less watch, more stop; without rider",
+    source="common practice, no source",
+    mark="common practice",
+    form="pitch limits",
+)
 def lean(axles: Axles) -> Iterable[Finding]:
     y, z = axles.lean()
     angle = lean_to_balance(y, z)
     level: Level = "ok" if abs(angle) <= LEAN_OK else "watch" if abs(angle) <= LEAN_STOP else "stop"
     yield verdict(
-        "balance.lean", level, "Leans {d} to balance", "CG {y} to {side}, {z} over the ground. The rider would have to sit to the other side.",
-        compared=Compared(value=angle, dimension="angle", lo=-LEAN_STOP, hi=LEAN_STOP), working=lean_to_balance.working(y, z), can_suggest=level != "ok",
-        d=q(abs(angle), "angle"), y=q(abs(y), "length"), side=word("starboard" if y >= 0 else "port"), z=q(z, "length"),
-    )  # fmt: skip
+        "balance.lean",
+        level,
+        "Leans {d} to balance",
+        "CG {y} to {side}, {z} over the ground. The rider would have to sit to the other side.",
+        compared=Compared(value=angle, dimension="angle", lo=-LEAN_STOP, hi=LEAN_STOP),
+        working=lean_to_balance.working(y, z),
+        can_suggest=level != "ok",
+        d=q(abs(angle), "angle"),
+        y=q(abs(y), "length"),
+        side=word("starboard" if y >= 0 else "port"),
+        z=q(z, "length"),
+    )
 
 
 @rule(
@@ -153,31 +232,61 @@ def axle_load(axles: Axles, limits: Limits) -> Iterable[Finding]:
         load = worst.front_kg if end == "front" else worst.rear_kg
         level: Level = "stop" if load > cap_kg else "watch" if load > 0.95 * cap_kg else "ok"
         yield verdict(
-            "balance.axle-load", level, "{e} axle {d} over what {by} may carry" if load > cap_kg else "{e} axle has {d} left", "{s}: {m} of {cap}, by {by}." + (" At the pressure and up to the speed that the maker of the tyre gives." if by == "its tyres" else ""), subject=end,
-            compared=Compared(value=load, dimension="mass", hi=cap_kg), margin=q(cap_kg - load, "mass"),
-            e=word(end.capitalize()), d=q(abs(cap_kg - load), "mass"), s=word(worst.name), m=q(load, "mass"), cap=q(cap_kg, "mass"), by=word(by),
-        )  # fmt: skip
+            "balance.axle-load",
+            level,
+            "{e} axle {d} over what {by} may carry" if load > cap_kg else "{e} axle has {d} left",
+            "{s}: {m} of {cap}, by {by}."
+            + (" At the pressure and up to the speed that the maker of the tyre gives." if by == "its tyres" else ""),
+            subject=end,
+            compared=Compared(value=load, dimension="mass", hi=cap_kg),
+            margin=q(cap_kg - load, "mass"),
+            e=word(end.capitalize()),
+            d=q(abs(cap_kg - load), "mass"),
+            s=word(worst.name),
+            m=q(load, "mass"),
+            cap=q(cap_kg, "mass"),
+            by=word(by),
+        )
 
 
 @rule(
-    "balance.axle-shift", "Shift between the axles", limit="3 points or less ok, 8 points or less watch, more stop until the brakes are checked",
-    source="caution, no source", mark="proposed", form="corners",
-)  # fmt: skip
+    "balance.axle-shift",
+    "Shift between the axles",
+    limit="3 points or less ok, 8 points or less watch, more stop until the brakes are checked",
+    source="caution, no source",
+    mark="proposed",
+    form="corners",
+)
 def axle_shift(axles: Axles) -> Iterable[Finding]:
     pairs = [(s, axles.stance(s.id, False)) for s in axles.stances()]
     after, before = max(pairs, key=lambda p: abs(p[0].front_share - p[1].front_share))
     shift = after.front_share - before.front_share
     level: Level = "ok" if abs(shift) <= SHIFT_OK else "watch" if abs(shift) <= SHIFT_STOP else "stop"
     yield verdict(
-        "balance.axle-shift", level, "Front axle {a} → {b}", "{s}. " + ("Nothing to do to brakes or springs for this." if level == "ok" else "Have brake balance and springs checked for the new split before it is driven."),
-        compared=Compared(value=shift, dimension="percent", lo=-SHIFT_OK, hi=SHIFT_OK), a=q(before.front_share, "percent"), b=q(after.front_share, "percent"), s=word(after.name),
-    )  # fmt: skip
+        "balance.axle-shift",
+        level,
+        "Front axle {a} → {b}",
+        "{s}. "
+        + (
+            "Nothing to do to brakes or springs for this."
+            if level == "ok"
+            else "Have brake balance and springs checked for the new split before it is driven."
+        ),
+        compared=Compared(value=shift, dimension="percent", lo=-SHIFT_OK, hi=SHIFT_OK),
+        a=q(before.front_share, "percent"),
+        b=q(after.front_share, "percent"),
+        s=word(after.name),
+    )
 
 
 @rule(
-    "balance.rollover", "Static stability", limit="1.10 or more and not 5 % down ok, 0.90 or more watch, less stop",
-    source="road-vehicle rollover measure (from memory); 0.90: caution", mark="from memory", form="corners",
-)  # fmt: skip
+    "balance.rollover",
+    "Static stability",
+    limit="1.10 or more and not 5 % down ok, 0.90 or more watch, less stop",
+    source="road-vehicle rollover measure (from memory); 0.90: caution",
+    mark="from memory",
+    form="corners",
+)
 def rollover(axles: Axles) -> Iterable[Finding]:
     worst = min(axles.heights(), key=lambda s: static_stability(*axles.stability_terms(s.id)))
     value, before = (
@@ -188,7 +297,15 @@ def rollover(axles: Axles) -> Iterable[Finding]:
         "stop" if value < STABILITY_STOP else "watch" if value < STABILITY_OK or value < 0.95 * before else "ok"
     )
     yield verdict(
-        "balance.rollover", level, "Static stability factor {a} → {b}", "{s}. Half track over height; on three wheels the track at the CG's station, so load nearer the single wheel tips it sooner.",
-        compared=Compared(value=value, dimension="number", lo=STABILITY_OK), margin=q(value - STABILITY_STOP, "number"), working=static_stability.working(*axles.stability_terms(worst.id)),
-        a=q(before, "number"), b=q(value, "number"), s=word(worst.name),
-    )  # fmt: skip
+        "balance.rollover",
+        level,
+        "Static stability factor {a} → {b}",
+        "{s}. Half track over height; on three wheels the track at the CG's station, so load nearer the single "
+        "wheel tips it sooner.",
+        compared=Compared(value=value, dimension="number", lo=STABILITY_OK),
+        margin=q(value - STABILITY_STOP, "number"),
+        working=static_stability.working(*axles.stability_terms(worst.id)),
+        a=q(before, "number"),
+        b=q(value, "number"),
+        s=word(worst.name),
+    )

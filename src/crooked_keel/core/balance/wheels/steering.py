@@ -1,6 +1,7 @@
 """Steering geometry of two-wheelers, and how far drive pull holds the rear up against squat.
 
-x from the front axle, positive aft; heights over the ground. Source: standard two-wheeler geometry, a textbook of motorcycle dynamics,
+x from the front axle, positive aft; heights over the ground. Source: standard two-wheeler geometry, a textbook of
+motorcycle dynamics,
 chapters 1 and 6 (from memory).
 """
 
@@ -16,9 +17,14 @@ _SOURCE = "two-wheeler geometry, textbook of motorcycle dynamics (from memory)"
 
 
 @formula(
-    "balance.trail", "t = (r·sin(ε) − d) / cos(ε)", result=("length", "trail on the ground"), r=("length", "radius of the front wheel"), ε=("angle", "rake, from the vertical"), d=("length", "offset of the axle from the steering axis"),
+    "balance.trail",
+    "t = (r·sin(ε) − d) / cos(ε)",
+    result=("length", "trail on the ground"),
+    r=("length", "radius of the front wheel"),
+    ε=("angle", "rake, from the vertical"),
+    d=("length", "offset of the axle from the steering axis"),
     source=_SOURCE,
-)  # fmt: skip
+)
 def ground_trail(radius_m: float, rake_rad: float, offset_m: float) -> float:
     """How far the front wheel touches behind where the steering axis meets the ground, m."""
     return (radius_m * math.sin(rake_rad) - offset_m) / math.cos(rake_rad)
@@ -51,7 +57,8 @@ class Point(NamedTuple):
 
 
 def top_run(front: Point, front_radius_m: float, rear: Point, rear_radius_m: float) -> tuple[Point, Point]:
-    """Where the top run of a chain touches its two sprockets: the tangent above both. Raises InputError where they touch."""
+    """Where the top run of a chain touches its two sprockets: the tangent above both. Raises InputError where they
+    touch."""
     far = math.hypot(rear.x_m - front.x_m, rear.z_m - front.z_m)
     if far <= abs(rear_radius_m - front_radius_m):
         raise InputError("/fits", "the sprockets stand in one another")
@@ -62,7 +69,7 @@ def top_run(front: Point, front_radius_m: float, rear: Point, rear_radius_m: flo
     return (
         Point(front.x_m + front_radius_m * n[0], front.z_m + front_radius_m * n[1]),
         Point(rear.x_m + rear_radius_m * n[0], rear.z_m + rear_radius_m * n[1]),
-    )  # fmt: skip
+    )
 
 
 def force_centre(pivot: Point, axle: Point, run: tuple[Point, Point]) -> Point | None:
@@ -77,9 +84,11 @@ def force_centre(pivot: Point, axle: Point, run: tuple[Point, Point]) -> Point |
 
 
 def anti_squat(centre: Point, contact_x_m: float, height_m: float, base_m: float) -> float:
-    """Share of the squat that drive pull takes up: slope from the contact to the force centre over that of load transfer.
+    """Share of the squat that drive pull takes up: slope from the contact to the force centre over that of load
+    transfer.
 
-    Swinging units, hub motors that react on the arm, and shafts have their pivot for a centre. Raises InputError where the centre stands
+    Swinging units, hub motors that react on the arm, and shafts have their pivot for a centre. Raises InputError where
+    the centre stands
     over the contact. Source: textbook of motorcycle dynamics, chapter 6 (from memory)."""
     ahead = contact_x_m - centre.x_m
     if abs(ahead) < 1e-6 or height_m <= 0 or base_m <= 0:
@@ -88,9 +97,14 @@ def anti_squat(centre: Point, contact_x_m: float, height_m: float, base_m: float
 
 
 @formula(
-    "balance.hill", "α = atan((L − x) / z)", result=("angle", "steepest hill at steady speed before the front lifts"), L=("length", "wheelbase"), x=("length", "CG behind the front axle"), z=("length", "CG over the ground"),
+    "balance.hill",
+    "α = atan((L − x) / z)",
+    result=("angle", "steepest hill at steady speed before the front lifts"),
+    L=("length", "wheelbase"),
+    x=("length", "CG behind the front axle"),
+    z=("length", "CG over the ground"),
     source="statics",
-)  # fmt: skip
+)
 def steepest_hill(base_m: float, x_m: float, height_m: float) -> float:
     """Grade at which the front wheel carries nothing at steady speed, rad."""
     return math.atan((base_m - x_m) / height_m)

@@ -16,8 +16,13 @@ from .functions import root_bending
 
 
 @rule(
-    "balance.wing-bending", "Bending at the root of the wing", limit="not above the highest before, up to 5 % above watch, more stop", source="common practice, no source: a comparison, not an approval", mark="common practice", form="cg limits",
-)  # fmt: skip
+    "balance.wing-bending",
+    "Bending at the root of the wing",
+    limit="not above the highest before, up to 5 % above watch, more stop",
+    source="common practice, no source: a comparison, not an approval",
+    mark="common practice",
+    form="cg limits",
+)
 def wing_bending(fuel: Fuel, ledger: Ledger, loads: Loads, resolved: Resolved) -> Iterable[Finding]:
     added = bool(resolved.fit and resolved.fit.tanks)
     if resolved.fit_id is None or not (fuel.has_wing_figures or added):
@@ -30,14 +35,29 @@ def wing_bending(fuel: Fuel, ledger: Ledger, loads: Loads, resolved: Resolved) -
     share = after.moment_n_m / before.moment_n_m
     level: Level = "stop" if share > 1.05 else "watch" if share > 1.0 else "ok"
     yield verdict(
-        "balance.wing-bending", level, "Root bending {p} of the highest before", "{w}: {a}, before {b} ({v}), at the same load factor. It compares; whoever designed the wing must say yes.",
-        compared=Compared(value=share, dimension="percent", hi=1.0), working=root_bending.working(*after.terms), p=q(share, "percent"), w=word(after.words), v=word(before.words), a=q(after.moment_n_m, "torque"), b=q(before.moment_n_m, "torque"),
-    )  # fmt: skip
+        "balance.wing-bending",
+        level,
+        "Root bending {p} of the highest before",
+        "{w}: {a}, before {b} ({v}), at the same load factor. It compares; whoever designed the wing must say yes.",
+        compared=Compared(value=share, dimension="percent", hi=1.0),
+        working=root_bending.working(*after.terms),
+        p=q(share, "percent"),
+        w=word(after.words),
+        v=word(before.words),
+        a=q(after.moment_n_m, "torque"),
+        b=q(before.moment_n_m, "torque"),
+    )
 
 
 @rule(
-    "balance.zero-wing-fuel", "Mass with empty wings", limit="the designer's limit, watch if the doubt reaches above; none given: watch above the mass before, stop with tanks added in the fuselage", source="designer's limit; statics", mark="statics", form="cg limits",
-)  # fmt: skip
+    "balance.zero-wing-fuel",
+    "Mass with empty wings",
+    limit="the designer's limit, watch if the doubt reaches above; none given: watch above the mass before, stop with "
+    "tanks added in the fuselage",
+    source="designer's limit; statics",
+    mark="statics",
+    form="cg limits",
+)
 def zero_wing_fuel(fuel: Fuel, limits: Limits, ledger: Ledger, loads: Loads, resolved: Resolved) -> Iterable[Finding]:
     fit, cap = resolved.fit, limits.limits.no_wing_fuel
     wings = any(fuel.is_wing_tank(k) for k, _, _ in [*loads.tanks(False), *loads.tanks(True)])
@@ -59,18 +79,34 @@ def zero_wing_fuel(fuel: Fuel, limits: Limits, ledger: Ledger, loads: Loads, res
             else "Before: {b}."
         )
     yield verdict(
-        "balance.zero-wing-fuel", level, "{a} with empty wings", words, compared=Compared(value=after, dimension="mass", hi=cap.si if cap else None),
-        a=q(after, "mass"), b=q(before, "mass"), cap=q(cap.si if cap else 0.0, "mass"), u=q(2 * ledger.empty.mass.u, "mass"),
-    )  # fmt: skip
+        "balance.zero-wing-fuel",
+        level,
+        "{a} with empty wings",
+        words,
+        compared=Compared(value=after, dimension="mass", hi=cap.si if cap else None),
+        a=q(after, "mass"),
+        b=q(before, "mass"),
+        cap=q(cap.si if cap else 0.0, "mass"),
+        u=q(2 * ledger.empty.mass.u, "mass"),
+    )
 
 
 @rule(
-    "balance.tip-fuel", "Mass at the wing tips", limit="stop beyond four fifths of the half span until a qualified person has looked", source="flutter guidance, FAA (from memory)", mark="from memory", form="cg limits",
-)  # fmt: skip
+    "balance.tip-fuel",
+    "Mass at the wing tips",
+    limit="stop beyond four fifths of the half span until a qualified person has looked",
+    source="flutter guidance, FAA (from memory)",
+    mark="from memory",
+    form="cg limits",
+)
 def tip_fuel(fuel: Fuel, resolved: Resolved) -> Iterable[Finding]:
     names = fuel.at_the_tips(resolved.ledger)
     if names:
         yield verdict(
-            "balance.tip-fuel", "stop", "{n} at the wing tips", "It changes flutter, landing loads, roll and spin. Nothing here can check that: a designer must, before it flies.",
+            "balance.tip-fuel",
+            "stop",
+            "{n} at the wing tips",
+            "It changes flutter, landing loads, roll and spin. Nothing here can check that: a designer must, "
+            "before it flies.",
             n=word(", ".join(names)),
-        )  # fmt: skip
+        )

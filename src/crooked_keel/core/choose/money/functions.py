@@ -7,7 +7,8 @@ from typing import NamedTuple
 
 
 class Line(NamedTuple):
-    """What a thing was to cost, what was ordered for it, what was paid, in the currency of the project; closed: no more will come. wait_s:
+    """What a thing was to cost, what was ordered for it, what was paid, in the currency of the project; closed: no more
+    will come. wait_s:
     how long it takes to come; week: in which week it falls, as written."""
 
     name: str
@@ -30,7 +31,8 @@ class Line(NamedTuple):
 
 
 class Status(NamedTuple):
-    """Sums over the lines: planned, paid, forecast, how far the forecast is above what was planned, and what is ordered but not paid."""
+    """Sums over the lines: planned, paid, forecast, how far the forecast is above what was planned, and what is ordered
+    but not paid."""
 
     planned: float
     spent: float
@@ -40,13 +42,15 @@ class Status(NamedTuple):
 
 
 def ledger_status(lines: Sequence[Line]) -> Status:
-    """Sums of a list of money. A line paid over its order hides no other's debt. Source: project accounting, arithmetic."""
+    """Sums of a list of money. A line paid over its order hides no other's debt. Source: project accounting,
+    arithmetic."""
     planned, forecast = sum(x.planned for x in lines), sum(x.forecast for x in lines)
     return Status(planned, sum(x.spent for x in lines), forecast, forecast - planned, sum(x.exposure for x in lines))
 
 
 def by_week(lines: Sequence[Line]) -> dict[str, tuple[float, float, float]]:
-    """Planned, forecast and paid by week, in the order of the weeks as they are written (2026-W48); lines without one under nothing."""
+    """Planned, forecast and paid by week, in the order of the weeks as they are written (2026-W48); lines without one
+    under nothing."""
     made: dict[str, tuple[float, float, float]] = {}
     for x in sorted(lines, key=lambda x: (x.week == "", x.week)):
         planned, forecast, spent = made.get(x.week, (0.0, 0.0, 0.0))

@@ -42,9 +42,17 @@ class Spending(Topic):
             raise CannotSay(*blank)
         for _, line in rows:
             amount = lambda f: f.si if f is not None else 0.0
-            lines.append(Line(
-                line.name, amount(line.planned), amount(line.committed), amount(line.spent), line.state == "closed", line.wait.si if line.wait else 0.0, line.week
-            ))  # fmt: skip
+            lines.append(
+                Line(
+                    line.name,
+                    amount(line.planned),
+                    amount(line.committed),
+                    amount(line.spent),
+                    line.state == "closed",
+                    line.wait.si if line.wait else 0.0,
+                    line.week,
+                )
+            )
         return lines
 
     @lazy

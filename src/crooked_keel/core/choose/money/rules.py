@@ -14,8 +14,12 @@ from .functions import longest_wait
 
 
 @rule(
-    "choose.money", "Money of this fit", limit="not above what was planned ok, a tenth above watch; above the most you want to pay, stop", source="project accounting; the tenth: common practice, no source", mark="common practice",
-)  # fmt: skip
+    "choose.money",
+    "Money of this fit",
+    limit="not above what was planned ok, a tenth above watch; above the most you want to pay, stop",
+    source="project accounting; the tenth: common practice, no source",
+    mark="common practice",
+)
 def money(unit: Lasting, spending: Spending) -> Iterable[Finding]:
     if not spending.money:
         return
@@ -23,30 +27,55 @@ def money(unit: Lasting, spending: Spending) -> Iterable[Finding]:
     over = most is not None and s.forecast > most.si
     level: Level = "stop" if over else "watch" if s.variance > 0.1 * s.planned else "ok"
     yield verdict(
-        "choose.money", level, "It will cost {f}, planned {p}" if not over else "It will cost {f}, more than the {m} you want to pay", "{s} paid, {e} ordered and not paid yet.",
-        compared=Compared(value=s.forecast, dimension="money", hi=most.si if most else s.planned * 1.1), f=q(s.forecast, "money"), p=q(s.planned, "money"), m=q(most.si if most else 0.0, "money"), s=q(s.spent, "money"), e=q(s.exposure, "money"),
-    )  # fmt: skip
+        "choose.money",
+        level,
+        "It will cost {f}, planned {p}" if not over else "It will cost {f}, more than the {m} you want to pay",
+        "{s} paid, {e} ordered and not paid yet.",
+        compared=Compared(value=s.forecast, dimension="money", hi=most.si if most else s.planned * 1.1),
+        f=q(s.forecast, "money"),
+        p=q(s.planned, "money"),
+        m=q(most.si if most else 0.0, "money"),
+        s=q(s.spent, "money"),
+        e=q(s.exposure, "money"),
+    )
 
 
 @rule(
-    "choose.complete", "What it drags in is priced", limit="money of the fit at least a fifth above the price of its units ok, less watch", source="complete, often 1.5 to 2 times the bare unit; common practice, no source", mark="common practice",
-)  # fmt: skip
+    "choose.complete",
+    "What it drags in is priced",
+    limit="money of the fit at least a fifth above the price of its units ok, less watch",
+    source="complete, often 1.5 to 2 times the bare unit; common practice, no source",
+    mark="common practice",
+)
 def complete(unit: Lasting, spending: Spending, resolved: Resolved) -> Iterable[Finding]:
     if spending.fit is None or unit.unit.cost is None:
         return
     base = f"/fits/{resolved.fit_id}/installations"
-    bare = sum(need(i.unit.cost, f"{base}/{k}/unit/cost", f"price of the {i.unit.name}").si for k, i in spending.fit.installations.items())  # fmt: skip
+    bare = sum(
+        need(i.unit.cost, f"{base}/{k}/unit/cost", f"price of the {i.unit.name}").si
+        for k, i in spending.fit.installations.items()
+    )
     whole = spending.spending.forecast if spending.money else bare
     short = whole < 1.2 * bare
     yield verdict(
-        "choose.complete", "watch" if short else "ok", "Little is priced beside the unit: {w} in all, {b} the unit" if short else "{w} in all, {b} the unit", "Mount, cooling, exhaust, gearing and what it turns, wiring, gauges, papers: complete, it often costs 1.5 to 2 times the bare unit.",
-        compared=Compared(value=whole, dimension="money", lo=1.2 * bare), w=q(whole, "money"), b=q(bare, "money"),
-    )  # fmt: skip
+        "choose.complete",
+        "watch" if short else "ok",
+        "Little is priced beside the unit: {w} in all, {b} the unit" if short else "{w} in all, {b} the unit",
+        "Mount, cooling, exhaust, gearing and what it turns, wiring, gauges, papers: complete, it often costs 1.5 "
+        "to 2 times the bare unit.",
+        compared=Compared(value=whole, dimension="money", lo=1.2 * bare),
+        w=q(whole, "money"),
+        b=q(bare, "money"),
+    )
 
 
 @rule(
-    "choose.wait", "What is waited for", limit="not longer than you want to wait, else watch", source="the suppliers' word", mark="proposed",
-)  # fmt: skip
+    "choose.wait",
+    "What is waited for",
+    limit="not longer than you want to wait, else watch",
+    source="the suppliers' word",
+    mark="proposed",
+)
 def wait(unit: Lasting, spending: Spending) -> Iterable[Finding]:
     if spending.fit is None or not spending.fit.money:
         return
@@ -56,6 +85,14 @@ def wait(unit: Lasting, spending: Spending) -> Iterable[Finding]:
     holds = next((m.holds_up for m in spending.fit.money.values() if m.name == longest.name), "")
     late = most is not None and longest.wait_s > most.si
     yield verdict(
-        "choose.wait", "watch" if late else "ok", "{n} takes {w} to come", ("Longer than the {m} you want to wait. " if late else "") + ("It holds up: {h}." if holds else "What it holds up was not said."),
-        compared=Compared(value=longest.wait_s, dimension="wait", hi=most.si) if most else None, n=word(longest.name), w=q(longest.wait_s, "wait"), m=q(most.si if most else 0.0, "wait"), h=word(holds),
-    )  # fmt: skip
+        "choose.wait",
+        "watch" if late else "ok",
+        "{n} takes {w} to come",
+        ("Longer than the {m} you want to wait. " if late else "")
+        + ("It holds up: {h}." if holds else "What it holds up was not said."),
+        compared=Compared(value=longest.wait_s, dimension="wait", hi=most.si) if most else None,
+        n=word(longest.name),
+        w=q(longest.wait_s, "wait"),
+        m=q(most.si if most else 0.0, "wait"),
+        h=word(holds),
+    )

@@ -11,13 +11,28 @@ from ..power.rules import _SAID
 
 
 @rule(
-    "choose.port", "Where old and new meet", limit="every attribute measured on both sides and alike ok, else watch; a blank is never the same", source="facts of the trade; tolerances: common practice, no source", mark="common practice",
-)  # fmt: skip
+    "choose.port",
+    "Where old and new meet",
+    limit="every attribute measured on both sides and alike ok, else watch; a blank is never the same",
+    source="facts of the trade; tolerances: common practice, no source",
+    mark="common practice",
+)
 def port(ports: PortPair) -> Iterable[Finding]:
     for row in ports.ports:
         named = row.differs or row.blank
         level: Level = "ok" if row.status == "same" else "watch"
         yield verdict(
-            "choose.port", level, _SAID[row.status], ("" if row.status == "same" else "Buy: {b}. Do: {t}. ") + "{c}" + (" Not measured: {k}." if row.blank and row.differs else ""), subject=row.kind.key,
-            p=word(row.kind.name[0].upper() + row.kind.name[1:]), w=word(", ".join(a.words for a in named)), b=word(row.kind.buy), t=word(row.kind.task), c=word(row.kind.caution), k=word(", ".join(a.words for a in row.blank)),
-        )  # fmt: skip
+            "choose.port",
+            level,
+            _SAID[row.status],
+            ("" if row.status == "same" else "Buy: {b}. Do: {t}. ")
+            + "{c}"
+            + (" Not measured: {k}." if row.blank and row.differs else ""),
+            subject=row.kind.key,
+            p=word(row.kind.name[0].upper() + row.kind.name[1:]),
+            w=word(", ".join(a.words for a in named)),
+            b=word(row.kind.buy),
+            t=word(row.kind.task),
+            c=word(row.kind.caution),
+            k=word(", ".join(a.words for a in row.blank)),
+        )

@@ -15,9 +15,12 @@ def density_ratio(height_m: float, deviation_k: float = 0.0) -> float:
 
 
 @formula(
-    "choose.lapse", "k = 1.132·σ − 0.132", result=("percent", "share of the power that is left"), σ=("number", "density of the air over that at sea level"),
+    "choose.lapse",
+    "k = 1.132·σ − 0.132",
+    result=("percent", "share of the power that is left"),
+    σ=("number", "density of the air over that at sea level"),
     source="Gagg and Farrar's relation, 1934 (from memory)",
-)  # fmt: skip
+)
 def lapse_na(sigma: float) -> float:
     """Share of the power that a naturally aspirated unit keeps, constant speed, full throttle; valid from 0.25 to 1.15.
 
@@ -33,14 +36,16 @@ def lapse_na(sigma: float) -> float:
 
 
 def lapse_na_temp(height_m: float, deviation_k: float = 0.0, friction: float = 0.12) -> float:
-    """The other school: intake corrected to δ/√θ, less friction that does not fall. Source: common practice, no source."""
+    """The other school: intake corrected to δ/√θ, less friction that does not fall. Source: common practice, no
+    source."""
     air = isa(height_m, deviation_k)
     share = air.pressure_pa / P0_PA / math.sqrt(air.temperature_k / T0_K)
     return share - (1 - share) * friction
 
 
 def lapse_turbo(height_m: float, critical_m: float, deviation_k: float = 0.0) -> float:
-    """Share that a turbocharged unit keeps: all to its critical altitude, above it as a naturally aspirated one from there.
+    """Share that a turbocharged unit keeps: all to its critical altitude, above it as a naturally aspirated one from
+    there.
     Heating of the charge is not counted. Source: common practice, derived."""
     if critical_m < 0:
         raise InputError("critical_altitude", "a critical altitude lies at sea level or above", given=str(critical_m))
@@ -52,7 +57,8 @@ def lapse_turbo(height_m: float, critical_m: float, deviation_k: float = 0.0) ->
 def lapse_turbine(
     flat_w: float, thermodynamic_w: float, height_m: float, deviation_k: float = 0.0, exponent: float = 0.75
 ) -> float:
-    """Power of a flat-rated turbine, W: its flat rating, or what the gas path gives if that is less. A hot day takes a hundredth a kelvin
+    """Power of a flat-rated turbine, W: its flat rating, or what the gas path gives if that is less. A hot day takes a
+    hundredth a kelvin
     off the gas path; a cold one gives nothing. Source: common practice, no source."""
     if thermodynamic_w < flat_w:
         raise InputError(

@@ -30,8 +30,13 @@ class Point(NamedTuple):
 
 
 @formula(
-    "choose.torque", "Q = P / ω", result=("torque", "torque"), P=("power", "power"), ω=("rotation", "speed"), source="definition of power",
-)  # fmt: skip
+    "choose.torque",
+    "Q = P / ω",
+    result=("torque", "torque"),
+    P=("power", "power"),
+    ω=("rotation", "speed"),
+    source="definition of power",
+)
 def torque_from_power(power_w: float, speed_rad_s: float) -> float:
     """Torque of a power at a speed, N·m."""
     if speed_rad_s <= 0:
@@ -40,17 +45,27 @@ def torque_from_power(power_w: float, speed_rad_s: float) -> float:
 
 
 @formula(
-    "choose.power", "P = Q·ω", result=("power", "power"), Q=("torque", "torque"), ω=("rotation", "speed"), source="definition of power",
-)  # fmt: skip
+    "choose.power",
+    "P = Q·ω",
+    result=("power", "power"),
+    Q=("torque", "torque"),
+    ω=("rotation", "speed"),
+    source="definition of power",
+)
 def power_of(torque_n_m: float, speed_rad_s: float) -> float:
     """Power of a torque at a speed, W."""
     return torque_n_m * speed_rad_s
 
 
 @formula(
-    "choose.disagree", "d = (Q·ω − P) / P", result=("percent", "how far torque and power disagree"), Q=("torque", "torque"), ω=("rotation", "speed"), P=("power", "power typed"),
+    "choose.disagree",
+    "d = (Q·ω − P) / P",
+    result=("percent", "how far torque and power disagree"),
+    Q=("torque", "torque"),
+    ω=("rotation", "speed"),
+    P=("power", "power typed"),
     source="definition of power",
-)  # fmt: skip
+)
 def disagreement(torque_n_m: float, speed_rad_s: float, power_w: float) -> float:
     """How much more power torque and speed make than was typed, as a share of what was typed."""
     return (torque_n_m * speed_rad_s - power_w) / power_w
@@ -66,7 +81,8 @@ class Offender(NamedTuple):
 def check_curve(points: Sequence[Point]) -> list[Offender]:
     """Points with both torque and power, with how far these disagree.
 
-    Raises InputError: fewer than three points, speeds that do not rise, a torque that is not above zero but at the last point."""
+    Raises InputError: fewer than three points, speeds that do not rise, a torque that is not above zero but at the last
+    point."""
     if len(points) < 3:
         raise InputError("curve", "three points or more make a curve", given=f"{len(points)} points")
     for i, (a, b) in enumerate(pairwise(points)):

@@ -18,31 +18,47 @@ from .curve import Curve, Point
 
 
 @formula(
-    "choose.power-there", "P = Po·k", result=("power", "lasting power there"), Po=("power", "lasting power"), k=("number", "share that is left"), source="rating, and the air there",
-)  # fmt: skip
+    "choose.power-there",
+    "P = Po·k",
+    result=("power", "lasting power there"),
+    Po=("power", "lasting power"),
+    k=("number", "share that is left"),
+    source="rating, and the air there",
+)
 def power_left(power_w: float, share: float) -> float:
     """What is left of a power, W."""
     return power_w * share
 
 
 @formula(
-    "choose.installed-mass", "m = mo + Δm", result=("mass", "mass with all that hangs on it"), mo=("mass", "quoted mass"), Δm=("mass", "on top of it"), source="definition",
-)  # fmt: skip
+    "choose.installed-mass",
+    "m = mo + Δm",
+    result=("mass", "mass with all that hangs on it"),
+    mo=("mass", "quoted mass"),
+    Δm=("mass", "on top of it"),
+    source="definition",
+)
 def built_up(quoted_kg: float, on_top_kg: float) -> float:
     """Quoted mass with what comes on top, kg."""
     return quoted_kg + on_top_kg
 
 
 @formula(
-    "choose.fuel-flow", "ṁ = b·P", result=("fuel_flow", "fuel at the power that lasts"), b=("consumption", "consumption"), P=("power", "power"), source="definition of consumption",
-)  # fmt: skip
+    "choose.fuel-flow",
+    "ṁ = b·P",
+    result=("fuel_flow", "fuel at the power that lasts"),
+    b=("consumption", "consumption"),
+    P=("power", "power"),
+    source="definition of consumption",
+)
 def fuel_flow(consumption_kg_j: float, power_w: float) -> float:
     """Fuel burnt, kg/s."""
     return consumption_kg_j * power_w
 
 
 class Lasting(Topic):
-    """One unit as its sheet has it: curve, what lasts, what is left where it is used, what its mass leaves out. old: the one that it replaces; listed: names in the ledgers."""
+    """One unit as its sheet has it: curve, what lasts, what is left where it is used, what its mass leaves out. old:
+    the one that it replaces; listed: names in the ledgers."""
 
     def __init__(self, resolved: Resolved, fit: Fit | None, placed: ResolvedInstallation, old: Lasting | None) -> None:
         self.resolved = resolved
@@ -62,7 +78,10 @@ class Lasting(Topic):
         """The curve as typed. Raises CannotSay where there is none."""
         if not self.unit.curve:
             raise CannotSay(Need(self.p("curve"), f"curve of the {self.name}"))
-        return [Point(c.speed.si, c.torque.si if c.torque else None, c.power.si if c.power else None) for c in self.unit.curve]  # fmt: skip
+        return [
+            Point(c.speed.si, c.torque.si if c.torque else None, c.power.si if c.power else None)
+            for c in self.unit.curve
+        ]
 
     @lazy
     def curve(self) -> Curve:
@@ -112,11 +131,15 @@ class Lasting(Topic):
         if breathing == "electric":
             return 1.0
         if breathing == "turbocharged":
-            critical = need(self.unit.critical_altitude, self.p("critical_altitude"), f"critical altitude of the {self.name}").si  # fmt: skip
+            critical = need(
+                self.unit.critical_altitude, self.p("critical_altitude"), f"critical altitude of the {self.name}"
+            ).si
             return lapse_turbo(height, critical, hot)
         if breathing == "flat rated":
             flat = self.continuous[0]
-            gas = above_zero(self.unit.gas_path, self.p("gas_path"), f"power of the gas path of the {self.name} low down")  # fmt: skip
+            gas = above_zero(
+                self.unit.gas_path, self.p("gas_path"), f"power of the gas path of the {self.name} low down"
+            )
             return lapse_turbine(flat, gas, height, hot) / flat
         return lapse_na(min(density_ratio(height, hot), 1.0))  # no credit for dense air
 
@@ -140,7 +163,9 @@ class Lasting(Topic):
     @lazy
     def heat(self) -> float:
         """Heat into its coolant at its rated power, W."""
-        return need(self.unit.heat, self.p("heat"), f"heat of the {self.name} into its coolant (0 kW if air cools it)").si  # fmt: skip
+        return need(
+            self.unit.heat, self.p("heat"), f"heat of the {self.name} into its coolant (0 kW if air cools it)"
+        ).si
 
     @property
     def on_top(self) -> list[tuple[str, Accessory]]:
@@ -176,9 +201,13 @@ class Lasting(Topic):
 
     @lazy
     def installed_doubt(self) -> Uncertain:
-        """Quoted mass with all that comes on top, kg, and how sure that is: each mass by its ± or its source; what was not said may as well be
+        """Quoted mass with all that comes on top, kg, and how sure that is: each mass by its ± or its source; what was
+        not said may as well be
         in the quoted mass, so that half of it is doubt (two equal chances)."""
-        mass, school = self.installed_mass, self.resolved.project.assumptions.tolerance_school or "two standard deviations"  # fmt: skip
+        mass, school = (
+            self.installed_mass,
+            self.resolved.project.assumptions.tolerance_school or "two standard deviations",
+        )
         assert self.unit.mass is not None
         parts = [figure_uncertainty(self.unit.mass, school)]
         for _, a in self.on_top:
@@ -188,7 +217,8 @@ class Lasting(Topic):
 
     @lazy
     def short(self) -> tuple[float, float]:
-        """The greatest power that does not last, W, and how long it may be used, s. Raises CannotSay where there is none."""
+        """The greatest power that does not last, W, and how long it may be used, s. Raises CannotSay where there is
+        none."""
         ratings = [(p, t) for _, p, t in self.ratings if t is not None]
         u = self.unit
         if not ratings and u.peak_power is not None and u.peak_time is not None:

@@ -14,13 +14,19 @@ from .curve import disagreement
 
 
 @rule(
-    "choose.curve", "Curve and figures agree", limit="2 % apart or less ok, 5 % or less watch, more stop", source="definition of power", mark="statics",
-)  # fmt: skip
+    "choose.curve",
+    "Curve and figures agree",
+    limit="2 % apart or less ok, 5 % or less watch, more stop",
+    source="definition of power",
+    mark="statics",
+)
 def curve(unit: Lasting) -> Iterable[Finding]:
     if not unit.unit.curve:
         return
     unit.curve  # noqa: B018  says what is wrong with it
-    typed_both = [(p.speed_rad_s, p.torque_n_m, p.power_w) for p in unit.points if p.torque_n_m is not None and p.power_w]  # fmt: skip
+    typed_both = [
+        (p.speed_rad_s, p.torque_n_m, p.power_w) for p in unit.points if p.torque_n_m is not None and p.power_w
+    ]
     u = unit.unit
     lasting = [(u.rated_speed, u.power), *((r.speed, r.power) for r in u.ratings.values() if r.limit != "for so long")]
     short = [(r.speed, r.power) for r in u.ratings.values() if r.limit == "for so long"]
@@ -34,14 +40,22 @@ def curve(unit: Lasting) -> Iterable[Finding]:
     share = disagreement(torque, at, typed)
     level: Level = "ok" if abs(share) <= 0.02 else "watch" if abs(share) <= 0.05 else "stop"
     yield verdict(
-        "choose.curve", level, "{n}: torque and power agree within {d}" if level == "ok" else "{n}: torque and power at {s} are {d} apart",
-        "At {s} its curve makes {a}, its figures say {b}." + ("" if level == "ok" else " They cannot both be right: the torque is used. Read the sheet again."),
-        compared=Compared(value=share, dimension="percent", lo=-0.02, hi=0.02), working=disagreement.working(torque, at, typed),
-        n=word(unit.name), s=q(at, "rotation"), d=q(abs(share), "percent"), a=q(torque * at, "power"), b=q(typed, "power"),
-    )  # fmt: skip
+        "choose.curve",
+        level,
+        "{n}: torque and power agree within {d}" if level == "ok" else "{n}: torque and power at {s} are {d} apart",
+        "At {s} its curve makes {a}, its figures say {b}."
+        + ("" if level == "ok" else " They cannot both be right: the torque is used. Read the sheet again."),
+        compared=Compared(value=share, dimension="percent", lo=-0.02, hi=0.02),
+        working=disagreement.working(torque, at, typed),
+        n=word(unit.name),
+        s=q(at, "rotation"),
+        d=q(abs(share), "percent"),
+        a=q(torque * at, "power"),
+        b=q(typed, "power"),
+    )
 
 
-def _claimed(unit: Lasting, claims: list[tuple[Rotation | None, Power | None]]) -> list[tuple[float, float, float]]:  # fmt: skip
+def _claimed(unit: Lasting, claims: list[tuple[Rotation | None, Power | None]]) -> list[tuple[float, float, float]]:
     """Speed, torque of the curve and power of each claim that the curve reaches."""
     made = []
     for speed, power in claims:
@@ -52,8 +66,12 @@ def _claimed(unit: Lasting, claims: list[tuple[Rotation | None, Power | None]]) 
 
 
 @rule(
-    "choose.lasting", "Peak is not taken for what lasts", limit="rated power not above the rating without a limit, else watch", source="rated power definitions, 14 CFR 1.1 (from memory)", mark="from memory",
-)  # fmt: skip
+    "choose.lasting",
+    "Peak is not taken for what lasts",
+    limit="rated power not above the rating without a limit, else watch",
+    source="rated power definitions, 14 CFR 1.1 (from memory)",
+    mark="from memory",
+)
 def lasting(unit: Lasting) -> Iterable[Finding]:
     if not unit.unit.ratings or unit.unit.power is None:
         return
@@ -61,15 +79,30 @@ def lasting(unit: Lasting) -> Iterable[Finding]:
     over = unit.unit.power.si > power * 1.001
     best = max((r for r in unit.ratings if r[2] is not None and r[1] > power), key=lambda r: r[1], default=None)
     yield verdict(
-        "choose.lasting", "watch" if over else "ok", "{n}: {p} lasts, not {r}" if over else "{n}: {p} lasts", "{w}." + (" {k} for {t} at the most." if best else "") + (" Every bench reads the rated power: enter the one that lasts, and the other as the peak." if over else ""),
-        compared=Compared(value=unit.unit.power.si, dimension="power", hi=power), can_suggest=over, n=word(unit.name), p=q(power, "power"), r=q(unit.unit.power.si, "power"), w=word(name[0].upper() + name[1:]),
-        k=q(best[1] if best else 0.0, "power"), t=q((best[2] or 0.0) if best else 0.0, "time"),
-    )  # fmt: skip
+        "choose.lasting",
+        "watch" if over else "ok",
+        "{n}: {p} lasts, not {r}" if over else "{n}: {p} lasts",
+        "{w}."
+        + (" {k} for {t} at the most." if best else "")
+        + (" Every bench reads the rated power: enter the one that lasts, and the other as the peak." if over else ""),
+        compared=Compared(value=unit.unit.power.si, dimension="power", hi=power),
+        can_suggest=over,
+        n=word(unit.name),
+        p=q(power, "power"),
+        r=q(unit.unit.power.si, "power"),
+        w=word(name[0].upper() + name[1:]),
+        k=q(best[1] if best else 0.0, "power"),
+        t=q((best[2] or 0.0) if best else 0.0, "time"),
+    )
 
 
 @rule(
-    "choose.power-there", "Power where it is used", limit="1.3 times what is needed or more ok, 1.1 or more watch, less stop", source="common practice, no source", mark="common practice",
-)  # fmt: skip
+    "choose.power-there",
+    "Power where it is used",
+    limit="1.3 times what is needed or more ok, 1.1 or more watch, less stop",
+    source="common practice, no source",
+    mark="common practice",
+)
 def power_there(unit: Lasting) -> Iterable[Finding]:
     wanted = unit.need.power
     if wanted is None or wanted.si <= 0:
@@ -78,15 +111,31 @@ def power_there(unit: Lasting) -> Iterable[Finding]:
     height, hot = unit.there
     level: Level = "ok" if share >= 1.3 else "watch" if share >= 1.1 else "stop"
     yield verdict(
-        "choose.power-there", level, "{n} has {a} where {b} is needed", "{k} of {r} is left at {h}" + (", {t} K hotter than standard" if hot else "") + ". What lasts is counted, not the peak.",
-        compared=Compared(value=share, dimension="number", lo=1.3), margin=q(unit.power_there - wanted.si, "power"),
-        n=word(unit.name), a=q(unit.power_there, "power"), b=q(wanted.si, "power"), k=q(unit.share_left, "percent"), r=q(unit.continuous[0], "power"), h=q(height, "altitude"), t=q(hot, "count"),
-    )  # fmt: skip
+        "choose.power-there",
+        level,
+        "{n} has {a} where {b} is needed",
+        "{k} of {r} is left at {h}"
+        + (", {t} K hotter than standard" if hot else "")
+        + ". What lasts is counted, not the peak.",
+        compared=Compared(value=share, dimension="number", lo=1.3),
+        margin=q(unit.power_there - wanted.si, "power"),
+        n=word(unit.name),
+        a=q(unit.power_there, "power"),
+        b=q(wanted.si, "power"),
+        k=q(unit.share_left, "percent"),
+        r=q(unit.continuous[0], "power"),
+        h=q(height, "altitude"),
+        t=q(hot, "count"),
+    )
 
 
 @rule(
-    "choose.heat", "Heat into the coolant", limit="not more than a twentieth above the old unit's ok, more watch", source="the old cooler carried what the old unit gave; the twentieth: common practice, no source", mark="common practice",
-)  # fmt: skip
+    "choose.heat",
+    "Heat into the coolant",
+    limit="not more than a twentieth above the old unit's ok, more watch",
+    source="the old cooler carried what the old unit gave; the twentieth: common practice, no source",
+    mark="common practice",
+)
 def heat(unit: Lasting) -> Iterable[Finding]:
     was = unit.old
     if was is None or (unit.unit.heat is None and was.unit.heat is None):
@@ -99,37 +148,74 @@ def heat(unit: Lasting) -> Iterable[Finding]:
         if old > 0
         else "{n} gives {a} to a coolant; the old unit had none"
     )
-    detail = "A cooler that was enough for the old unit is too small: size it for this heat, with the air or water that reaches it." if old > 0 else "It wants a cooler, a pump and hoses that the craft never had, and air or water that reaches them."  # fmt: skip
+    detail = (
+        "A cooler that was enough for the old unit is too small: size it for this heat, with the air or water "
+        "that reaches it."
+        if old > 0
+        else "It wants a cooler, a pump and hoses that the craft never had, and air or water that reaches them."
+    )
     yield verdict(
-        "choose.heat", "watch" if more else "ok", title if more or old > 0 else "{n} gives its coolant no heat", detail if more else "What cooled the old unit carried as much. Whether it is clean and reached by air or water was not checked.",
-        compared=Compared(value=new, dimension="power", hi=1.05 * old), n=word(unit.name), a=q(new, "power"), b=q(old, "power"),
-    )  # fmt: skip
+        "choose.heat",
+        "watch" if more else "ok",
+        title if more or old > 0 else "{n} gives its coolant no heat",
+        detail
+        if more
+        else "What cooled the old unit carried as much. Whether it is clean and reached by air or water was not "
+        "checked.",
+        compared=Compared(value=new, dimension="power", hi=1.05 * old),
+        n=word(unit.name),
+        a=q(new, "power"),
+        b=q(old, "power"),
+    )
 
 
 @rule(
-    "choose.left-out", "What its mass leaves out", limit="all that comes on top is in the ledger, else watch; quoted dry with nothing listed, watch", source="common practice, no source", mark="common practice",
-)  # fmt: skip
+    "choose.left-out",
+    "What its mass leaves out",
+    limit="all that comes on top is in the ledger, else watch; quoted dry with nothing listed, watch",
+    source="common practice, no source",
+    mark="common practice",
+)
 def left_out(unit: Lasting, spending: Spending) -> Iterable[Finding]:
     if spending.fit is None:
         return
     if not unit.unit.accessories:
         if unit.unit.condition == "dry":
             yield verdict(
-                "choose.left-out", "watch", "{n} is quoted dry, and nothing is listed on top", "Oil, coolant, exhaust, cooler, starter: list what hangs on it and say of each whether its quoted mass has it in.",
+                "choose.left-out",
+                "watch",
+                "{n} is quoted dry, and nothing is listed on top",
+                "Oil, coolant, exhaust, cooler, starter: list what hangs on it and say of each whether its quoted "
+                "mass has it in.",
                 n=word(unit.name),
-            )  # fmt: skip
+            )
         return
     missing = [a for _, a in unit.not_listed]
     unsaid = [a.name for a in unit.unit.accessories.values() if a.counted is None]
     level: Level = "watch" if missing else "ok"
     yield verdict(
-        "choose.left-out", level, "{n} weighs {m} with all that hangs on it" if not missing else "{n}: {d} on top is not in the ledger", ("Not in the ledger: {l}. " if missing else "") + "Quoted {a}, on top {b}." + (" Whether it is in the quoted mass was not said: {u}; counted on top." if unsaid else ""),
-        can_suggest=bool(missing), n=word(unit.name), m=q(unit.installed_mass, "mass"), d=q(sum(a.mass.si for a in missing if a.mass), "mass"), l=word(", ".join(a.name for a in missing)),
-        a=q(unit.installed_mass - unit.extra_mass, "mass"), b=q(unit.extra_mass, "mass"), u=word(", ".join(unsaid)),
-    )  # fmt: skip
+        "choose.left-out",
+        level,
+        "{n} weighs {m} with all that hangs on it" if not missing else "{n}: {d} on top is not in the ledger",
+        ("Not in the ledger: {l}. " if missing else "")
+        + "Quoted {a}, on top {b}."
+        + (" Whether it is in the quoted mass was not said: {u}; counted on top." if unsaid else ""),
+        can_suggest=bool(missing),
+        n=word(unit.name),
+        m=q(unit.installed_mass, "mass"),
+        d=q(sum(a.mass.si for a in missing if a.mass), "mass"),
+        l=word(", ".join(a.name for a in missing)),
+        a=q(unit.installed_mass - unit.extra_mass, "mass"),
+        b=q(unit.extra_mass, "mass"),
+        u=word(", ".join(unsaid)),
+    )
 
 
 _SAID = {
-    "change": "{p} does not match: {w}", "adapter": "{p} wants an adapter: {w}", "missing": "{p}: the old has it, the new has not", "new": "{p}: the new wants it, the old had none",
-    "unmeasured": "{p} is not measured on both sides: {w}", "same": "{p} is the same",
-}  # fmt: skip
+    "change": "{p} does not match: {w}",
+    "adapter": "{p} wants an adapter: {w}",
+    "missing": "{p}: the old has it, the new has not",
+    "new": "{p}: the new wants it, the old had none",
+    "unmeasured": "{p} is not measured on both sides: {w}",
+    "same": "{p} is the same",
+}

@@ -26,12 +26,17 @@ def freeboards(floating: Floating, resolved: Resolved) -> Iterable[Finding]:
     worst = max(plane.residuals_m, key=abs)
     level: Level = "ok" if abs(worst) <= 0.003 else "watch"
     yield verdict(
-        "craft.freeboards", level, "Freeboards lie in one plane" if level == "ok" else "Freeboards misfit by {d}",
-        "{n} readings, misfit {d}. Lines slack, nobody aboard, all within one minute." if level == "ok" else
-        "{n} readings do not lie in one plane. With four corners one reading may be wrong by four times that, or she is twisted: read again, and two more amidships.",
+        "craft.freeboards",
+        level,
+        "Freeboards lie in one plane" if level == "ok" else "Freeboards misfit by {d}",
+        "{n} readings, misfit {d}. Lines slack, nobody aboard, all within one minute."
+        if level == "ok"
+        else "{n} readings do not lie in one plane. With four corners one reading may be wrong by four times that, or "
+        "she is twisted: read again, and two more amidships.",
         compared=Compared(value=abs(worst), dimension="fine_length", hi=0.003),
-        n=q(len(plane.residuals_m), "count"), d=q(abs(worst), "fine_length"),
-    )  # fmt: skip
+        n=q(len(plane.residuals_m), "count"),
+        d=q(abs(worst), "fine_length"),
+    )
 
 
 @rule(
@@ -46,21 +51,37 @@ def form_estimate(floating: Floating) -> Iterable[Finding]:
     if floating.by != "form estimate":
         row = floating.row
         yield verdict(
-            "craft.form-estimate", "ok", "Her hydrostatics are by the {by}", "At a draft of {t} she displaces {m}, centre of flotation {x}. Even keel; small trim and heel are held to it.",
-            by=word(floating.by), t=q(row.draft_m, "length"), m=q(row.displacement_kg, "mass"), x=q(row.lcf_m, "length"),
-        )  # fmt: skip
+            "craft.form-estimate",
+            "ok",
+            "Her hydrostatics are by the {by}",
+            "At a draft of {t} she displaces {m}, centre of flotation {x}. Even keel; small trim and heel are "
+            "held to it.",
+            by=word(floating.by),
+            t=q(row.draft_m, "length"),
+            m=q(row.displacement_kg, "mass"),
+            x=q(row.lcf_m, "length"),
+        )
         return
     h = floating.hydro
     yield verdict(
-        "craft.form-estimate", "watch", "Her hydrostatics are an estimate by form",
-        "Canoe body of a monohull, keel and skeg left out. GM by two published factors: {a} or {b} over the centre of buoyancy; the smaller is used. Time her roll or incline her before you trust it.",
-        a=q(h.bm_m, "length"), b=q(h.bm_other_m, "length"),
-    )  # fmt: skip
+        "craft.form-estimate",
+        "watch",
+        "Her hydrostatics are an estimate by form",
+        "Canoe body of a monohull, keel and skeg left out. GM by two published factors: {a} or {b} over the "
+        "centre of buoyancy; the smaller is used. Time her roll or incline her before you trust it.",
+        a=q(h.bm_m, "length"),
+        b=q(h.bm_other_m, "length"),
+    )
 
 
 @rule(
-    "craft.freeboards-read", "How freeboards were read", limit="afloat, nobody aboard, lines slack; with people aboard watch, ashore stop", source="common practice, no source", mark="common practice", form="afloat",
-)  # fmt: skip
+    "craft.freeboards-read",
+    "How freeboards were read",
+    limit="afloat, nobody aboard, lines slack; with people aboard watch, ashore stop",
+    source="common practice, no source",
+    mark="common practice",
+    form="afloat",
+)
 def freeboards_read(resolved: Resolved) -> Iterable[Finding]:
     if resolved.project.craft.as_found.method != "freeboards":
         return
@@ -69,15 +90,21 @@ def freeboards_read(resolved: Resolved) -> Iterable[Finding]:
         raise CannotSay(Need("/craft/flotation/read", "how the freeboards were read"))
     level: Level = "ok" if how.startswith("afloat") else "watch" if how == "with people aboard" else "stop"
     words = {
-        "ok": "All within a minute, and again after changing sides.", "watch": "People weigh, and never sit still: read again with nobody aboard.",
+        "ok": "All within a minute, and again after changing sides.",
+        "watch": "People weigh, and never sit still: read again with nobody aboard.",
         "stop": "Ashore they say nothing of how she floats: read them afloat.",
-    }  # fmt: skip
+    }
     yield verdict("craft.freeboards-read", level, "Freeboards read {h}", words[level], h=word(how))
 
 
 @rule(
-    "craft.inclining", "Inclining test", limit="every reading within 5 % of the largest moment of its line", source="ASTM F1321 (from memory); 5 %: common practice", mark="from memory", form="afloat",
-)  # fmt: skip
+    "craft.inclining",
+    "Inclining test",
+    limit="every reading within 5 % of the largest moment of its line",
+    source="ASTM F1321 (from memory); 5 %: common practice",
+    mark="from memory",
+    form="afloat",
+)
 def inclining(floating: Floating, resolved: Resolved) -> Iterable[Finding]:
     found = floating.inclined
     if found is None:
@@ -90,6 +117,14 @@ def inclining(floating: Floating, resolved: Resolved) -> Iterable[Finding]:
     )
     level: Level = "ok" if worst <= 0.05 * largest else "watch"
     yield verdict(
-        "craft.inclining", level, "GM {g} by inclining, {n} readings", "Furthest off the line by {d} of {m}. As found, with the free surface that she then had." + ("" if level == "ok" else " Wind, a taut line or somebody moving: do it again."),
-        g=q(found.gm_m, "length"), n=q(len(found.residuals_kg_m), "count"), d=q(worst, "mass_moment"), m=q(largest, "mass_moment"), compared=Compared(value=worst, dimension="mass_moment", hi=0.05 * largest),
-    )  # fmt: skip
+        "craft.inclining",
+        level,
+        "GM {g} by inclining, {n} readings",
+        "Furthest off the line by {d} of {m}. As found, with the free surface that she then had."
+        + ("" if level == "ok" else " Wind, a taut line or somebody moving: do it again."),
+        g=q(found.gm_m, "length"),
+        n=q(len(found.residuals_kg_m), "count"),
+        d=q(worst, "mass_moment"),
+        m=q(largest, "mass_moment"),
+        compared=Compared(value=worst, dimension="mass_moment", hi=0.05 * largest),
+    )

@@ -25,12 +25,27 @@ class Found(Topic):
         f = self.craft.as_found
         place = self.resolved.references.place
         return Body(
-            "as-found", "Craft as found", "as found", 1, "/craft/as_found",
-            attempt(lambda: self.resolved.references.measured(f.report_mass, "/craft/as_found/report_mass", "empty mass from the report")),
+            "as-found",
+            "Craft as found",
+            "as found",
+            1,
+            "/craft/as_found",
+            attempt(
+                lambda: self.resolved.references.measured(
+                    f.report_mass, "/craft/as_found/report_mass", "empty mass from the report"
+                )
+            ),
             attempt(lambda: place(f.report_station, "/craft/as_found/report_station", "empty CG from the report", "x")),
-            attempt(lambda: place(f.report_butt_line, "/craft/as_found/report_butt_line", "butt line of the empty CG from the report", "y")),
+            attempt(
+                lambda: place(
+                    f.report_butt_line,
+                    "/craft/as_found/report_butt_line",
+                    "butt line of the empty CG from the report",
+                    "y",
+                )
+            ),
             self.weighing.height(),
-        )  # fmt: skip
+        )
 
     @lazy
     def found(self) -> Body:

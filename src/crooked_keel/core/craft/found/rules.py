@@ -35,9 +35,14 @@ def as_found(found: Found, weighing: Weighing, floating: Floating | None, resolv
         for maybe in (body.mass, body.x, body.y):
             got(maybe)
     yield verdict(
-        "craft.as-found", "ok", "As found: {m} at {x}", _KNOWN_BY["freeboards" if afloat and method == "weighing" else method],
-        m=q(got(bodies[0].mass).value, "mass"), x=q(got(bodies[0].x).value, "length"), n=q(len(floating.marks if floating else weighing.supports), "count"),
-    )  # fmt: skip
+        "craft.as-found",
+        "ok",
+        "As found: {m} at {x}",
+        _KNOWN_BY["freeboards" if afloat and method == "weighing" else method],
+        m=q(got(bodies[0].mass).value, "mass"),
+        x=q(got(bodies[0].x).value, "length"),
+        n=q(len(floating.marks if floating else weighing.supports), "count"),
+    )
 
 
 @rule(

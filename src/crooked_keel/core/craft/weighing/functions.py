@@ -14,14 +14,15 @@ SOURCE = "statics; FAA-H-8083-1B ch. 3 (from memory)"
 
 @formula(
     "craft.net", "n = g − t", result=("mass", "net reading"), g=("mass", "reading"), t=("mass", "tare"), source=SOURCE
-)  # fmt: skip
+)
 def net_reading(gross_kg: float, tare_kg: float) -> float:
     """Net reading of one scale, kg."""
     return gross_kg - tare_kg
 
 
 def mean_of_repeats(readings_kg: Sequence[float]) -> tuple[float, float]:
-    """Mean of readings of one scale, the craft rolled off and on between, and the standard uncertainty of the mean by their scatter, kg.
+    """Mean of readings of one scale, the craft rolled off and on between, and the standard uncertainty of the mean by
+    their scatter, kg.
 
     Source: JCGM 100:2008, 4.2.3 (from memory)."""
     n = len(readings_kg)
@@ -32,17 +33,26 @@ def mean_of_repeats(readings_kg: Sequence[float]) -> tuple[float, float]:
 
 
 @formula(
-    "craft.mass", "m = Σg − Σt", result=("mass", "mass on the scales"), Σg=("mass", "sum of readings"), Σt=("mass", "sum of tares"), source=SOURCE
-)  # fmt: skip
+    "craft.mass",
+    "m = Σg − Σt",
+    result=("mass", "mass on the scales"),
+    Σg=("mass", "sum of readings"),
+    Σt=("mass", "sum of tares"),
+    source=SOURCE,
+)
 def mass_on_scales(gross_kg: float, tare_kg: float) -> float:
     """Mass on all scales, kg."""
     return gross_kg - tare_kg
 
 
 @formula(
-    "craft.cg", "x = Σnx / Σn", result=("length", "CG on the scales"), Σnx=("mass_moment", "sum of net reading times place"),
-    Σn=("mass", "sum of net readings"), source=SOURCE,
-)  # fmt: skip
+    "craft.cg",
+    "x = Σnx / Σn",
+    result=("length", "CG on the scales"),
+    Σnx=("mass_moment", "sum of net reading times place"),
+    Σn=("mass", "sum of net readings"),
+    source=SOURCE,
+)
 def cg_on_scales(moment_kg_m: float, net_kg: float) -> float:
     """CG of what stands on the scales along one axis, m."""
     return moment_kg_m / net_kg
@@ -53,8 +63,13 @@ MOST_PITCH_RAD = math.radians(5)
 
 
 @formula(
-    "craft.level-shift", "d = z·tan(θ)", result=("length", "the scales put the CG too far aft by"), z=("length", "CG over what bears it"), θ=("angle", "nose up on the scales"), source="statics",
-)  # fmt: skip
+    "craft.level-shift",
+    "d = z·tan(θ)",
+    result=("length", "the scales put the CG too far aft by"),
+    z=("length", "CG over what bears it"),
+    θ=("angle", "nose up on the scales"),
+    source="statics",
+)
 def level_shift(height_m: float, pitch_rad: float) -> float:
     """How far aft the scales put the CG of a craft whose nose is up, m."""
     return height_m * math.tan(pitch_rad)
@@ -126,7 +141,8 @@ def cg_height_by_tilt(
     lift_m: float,
     reading_kg: float,
 ) -> Tilted:
-    """Height of the CG over the ground from the load on the rear wheels with the front lifted. Exact for unequal wheels that roll
+    """Height of the CG over the ground from the load on the rear wheels with the front lifted. Exact for unequal wheels
+    that roll
     freely; suspension blocked. x_m from the front axle. For the rear lifted, swap the ends and give base − x.
 
     Raises InputError: no wheelbase, CG outside it, a lift too small to tell (tilt under 3°). Source: statics."""
@@ -173,7 +189,8 @@ def corner_weights(
 
 
 def warp_of(places_m: Sequence[tuple[float, float]], loads_kg: Sequence[float]) -> list[float]:
-    """What wheels at (x, y) carry beyond equally stiff ones, kg: it has neither mass nor moment, and is what spring perches set. Nothing on
+    """What wheels at (x, y) carry beyond equally stiff ones, kg: it has neither mass nor moment, and is what spring
+    perches set. Nothing on
     three wheels. Source: statics, least squares."""
     import numpy as np
 

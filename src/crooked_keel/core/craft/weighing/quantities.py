@@ -45,14 +45,16 @@ class Weighing(Topic):
         )
 
     def contact(self, key: str, support: Support) -> float:
-        """Water line at which a support touches, m: of its ground, and what it was held up by. A tail wheel is always held up."""
+        """Water line at which a support touches, m: of its ground, and what it was held up by. A tail wheel is always
+        held up."""
         lifted = support.raised
         if lifted is None and support.role == "tail":
             raise CannotSay(Need(f"/craft/supports/{key}/raised", f"how far the {support.name} was held up"))
         return self.support_place(key, support, "z").value + (lifted.si if lifted else 0.0)
 
     def gross(self, key: str, support: Support) -> Traced:
-        """Reading under a support, or the mean of its repeats: what the scale is off they share, their scatter goes down with their
+        """Reading under a support, or the mean of its repeats: what the scale is off they share, their scatter goes
+        down with their
         number. Source: JCGM 100:2008, 4.2 (from memory)."""
         pointer = f"/craft/supports/{key}/reading"
         one = self.resolved.references.measured(support.reading, pointer, f"scale reading under the {support.name}")
@@ -126,7 +128,8 @@ class Weighing(Topic):
 
     @lazy
     def height_over_axles(self) -> Traced:
-        """Height of the CG over the axles; over the ground, which is the cautious side, where a tyre's radius is not known."""
+        """Height of the CG over the axles; over the ground, which is the cautious side, where a tyre's radius is not
+        known."""
         asks = [lambda k=k, s=s: self.support_place(k, s, "z") for k, s in self.supports]
         all_or_cannot_say(lambda: got(self.height()), *asks)
         radii = [s.radius.si for _, s in self.supports if s.radius is not None] if self.radii_known else [0.0]
@@ -139,7 +142,8 @@ class Weighing(Topic):
 
     @lazy
     def level_shift(self) -> Traced:
-        """How far aft the scales put the CG because the nose was up, m. With the height unknown nothing is taken out, and as much is
+        """How far aft the scales put the CG because the nose was up, m. With the height unknown nothing is taken out,
+        and as much is
         in doubt as a CG one metre up would make."""
         if not self.height_known:
             doubt = Origin.of(
@@ -177,9 +181,16 @@ class Weighing(Topic):
             mass, moment_x, moment_y = mass + n, moment_x + n.by(x), moment_y + n.by(y)
         weigh_on_supports(scales)  # refuses what cannot be weighed; the sums below carry the tolerances
         return Body(
-            "as-found", "Craft as found", "as found", 1, "/craft/as_found", mass,
-            moment_x.over(mass), self._side("butt_line") if in_line else moment_y.over(mass), _NO_HEIGHT,
-        )  # fmt: skip
+            "as-found",
+            "Craft as found",
+            "as found",
+            1,
+            "/craft/as_found",
+            mass,
+            moment_x.over(mass),
+            self._side("butt_line") if in_line else moment_y.over(mass),
+            _NO_HEIGHT,
+        )
 
     def _side(self, part: str) -> Traced | CannotSay:
         figure = getattr(self.craft.as_found, part)
@@ -195,8 +206,11 @@ class Weighing(Topic):
         asks = (
             lambda: traced(raised.lift, f"{base}/lift", f"how far the {raised.end} was lifted"),
             lambda: traced(raised.reading, f"{base}/reading", "load on the other end while lifted"),
-            *[lambda k=k, s=s: traced(s.radius, f"/craft/supports/{k}/radius", f"radius of the {s.name}, loaded") for k, s in ends],
-        )  # fmt: skip
+            *[
+                lambda k=k, s=s: traced(s.radius, f"/craft/supports/{k}/radius", f"radius of the {s.name}, loaded")
+                for k, s in ends
+            ],
+        )
         all_or_cannot_say(*asks)
         lift, reading, front, rear = (ask().value for ask in asks)
         mass, x, x_front, length = found

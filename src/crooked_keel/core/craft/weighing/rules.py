@@ -37,8 +37,13 @@ def empty_scale(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
 
 
 @rule(
-    "craft.repeats", "Repeats agree", limit="readings of one scale within 0.5 %", source="common practice, no source", mark="common practice", form="scales",
-)  # fmt: skip
+    "craft.repeats",
+    "Repeats agree",
+    limit="readings of one scale within 0.5 %",
+    source="common practice, no source",
+    mark="common practice",
+    form="scales",
+)
 def repeated(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
     if resolved.project.craft.as_found.method != "weighing":
         return
@@ -50,9 +55,18 @@ def repeated(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
         spread = max(readings) - min(readings)
         wide = spread > 0.005 * mean
         yield verdict(
-            "craft.repeats", "watch" if wide else "ok", "{s}: {n} readings {d} apart", "Mean {m}." + (" Scale on grass, brakes on, or tyres pushed sideways: roll it off and on again." if wide else ""),
-            subject=key, s=word(support.name), n=q(len(readings), "count"), d=q(spread, "mass"), m=q(mean, "mass"), compared=Compared(value=spread, dimension="mass", hi=0.005 * mean),
-        )  # fmt: skip
+            "craft.repeats",
+            "watch" if wide else "ok",
+            "{s}: {n} readings {d} apart",
+            "Mean {m}."
+            + (" Scale on grass, brakes on, or tyres pushed sideways: roll it off and on again." if wide else ""),
+            subject=key,
+            s=word(support.name),
+            n=q(len(readings), "count"),
+            d=q(spread, "mass"),
+            m=q(mean, "mass"),
+            compared=Compared(value=spread, dimension="mass", hi=0.005 * mean),
+        )
 
 
 @rule(
@@ -72,15 +86,28 @@ def off_level(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
     if not weighing.height_known:
         level: Level = "stop" if off > math.radians(2) else "watch" if off > math.radians(0.5) else "ok"
         yield verdict(
-            "craft.level", level, "Weighed {p} off level, height of the CG not known", "Not corrected; the CG is in doubt by ±{u} more. Level it and weigh again, or give the height.",
-            compared=compared, p=q(off, "angle"), u=q(2 * shift.u, "length"),
-        )  # fmt: skip
+            "craft.level",
+            level,
+            "Weighed {p} off level, height of the CG not known",
+            "Not corrected; the CG is in doubt by ±{u} more. Level it and weigh again, or give the height.",
+            compared=compared,
+            p=q(off, "angle"),
+            u=q(2 * shift.u, "length"),
+        )
         return
     yield verdict(
-        "craft.level", "ok" if off <= math.radians(0.5) else "watch", "Weighed {p} off level, CG corrected by {d}", "The scales put the CG {d} too far {way}; it is taken out. A CG {z} over the {base}.",
-        working=level_shift.working(weighing.height_over_axles.value, pitch), compared=compared,
-        p=q(off, "angle"), d=q(abs(shift.value), "length"), way=word("aft" if shift.value > 0 else "forward"), z=q(weighing.height_over_axles.value, "length"), base=word("axles" if weighing.radii_known else "ground, the cautious side"),
-    )  # fmt: skip
+        "craft.level",
+        "ok" if off <= math.radians(0.5) else "watch",
+        "Weighed {p} off level, CG corrected by {d}",
+        "The scales put the CG {d} too far {way}; it is taken out. A CG {z} over the {base}.",
+        working=level_shift.working(weighing.height_over_axles.value, pitch),
+        compared=compared,
+        p=q(off, "angle"),
+        d=q(abs(shift.value), "length"),
+        way=word("aft" if shift.value > 0 else "forward"),
+        z=q(weighing.height_over_axles.value, "length"),
+        base=word("axles" if weighing.radii_known else "ground, the cautious side"),
+    )
 
 
 @rule(
@@ -97,11 +124,16 @@ def tilt(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
     t = weighing.tilted
     level: Level = "ok" if t.tilt_rad >= math.radians(8) else "watch"
     yield verdict(
-        "craft.tilt", level, "CG {z} over the ground, tilt {t}",
-        "One kilogram on the scale is worth {k} of height. Suspension blocked, brakes off, the lifted end in a cradle, a second person by it.",
+        "craft.tilt",
+        level,
+        "CG {z} over the ground, tilt {t}",
+        "One kilogram on the scale is worth {k} of height. Suspension blocked, brakes off, the lifted end in a "
+        "cradle, a second person by it.",
         compared=Compared(value=t.tilt_rad, dimension="angle", lo=math.radians(8)),
-        z=q(t.height_m, "length"), t=q(t.tilt_rad, "angle"), k=q(t.height_per_kg, "length"),
-    )  # fmt: skip
+        z=q(t.height_m, "length"),
+        t=q(t.tilt_rad, "angle"),
+        k=q(t.height_per_kg, "length"),
+    )
 
 
 @rule(
@@ -118,6 +150,13 @@ def cross(weighing: Weighing) -> Iterable[Finding]:
     c = weighing.corners
     level: Level = "ok" if abs(c.cross - 0.5) <= 0.01 else "watch"
     yield verdict(
-        "craft.cross", level, "Cross weight {c}", "Starboard front with port rear. Only the spring perches change it; front {f} and port {p} change by moving mass.",
-        compared=Compared(value=c.cross, dimension="percent", lo=0.49, hi=0.51), c=q(c.cross, "percent"), f=q(c.front, "percent"), p=q(c.port, "percent"),
-    )  # fmt: skip
+        "craft.cross",
+        level,
+        "Cross weight {c}",
+        "Starboard front with port rear. Only the spring perches change it; front {f} and port {p} change by "
+        "moving mass.",
+        compared=Compared(value=c.cross, dimension="percent", lo=0.49, hi=0.51),
+        c=q(c.cross, "percent"),
+        f=q(c.front, "percent"),
+        p=q(c.port, "percent"),
+    )

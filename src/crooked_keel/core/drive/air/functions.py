@@ -12,36 +12,56 @@ _SOURCE = "kinematics"
 
 
 @formula(
-    "drive.tip-speed", "Vt = ½·D·ω", result=("speed", "tip speed"), D=("length", "diameter"), ω=("rotation", "propeller speed"), source=_SOURCE
-)  # fmt: skip
+    "drive.tip-speed",
+    "Vt = ½·D·ω",
+    result=("speed", "tip speed"),
+    D=("length", "diameter"),
+    ω=("rotation", "propeller speed"),
+    source=_SOURCE,
+)
 def tip_speed(diameter_m: float, speed_rad_s: float) -> float:
     """Speed of the tips standing still, m/s."""
     return 0.5 * diameter_m * speed_rad_s
 
 
 @formula(
-    "drive.tip-mach", "M = ½·D·ω / a", result=("number", "tip Mach number"), D=("length", "diameter"),
-    ω=("rotation", "propeller speed"), a=("speed", "speed of sound, ISA sea level"), source=f"{_SOURCE}; ICAO Doc 7488 (from memory)",
-)  # fmt: skip
+    "drive.tip-mach",
+    "M = ½·D·ω / a",
+    result=("number", "tip Mach number"),
+    D=("length", "diameter"),
+    ω=("rotation", "propeller speed"),
+    a=("speed", "speed of sound, ISA sea level"),
+    source=f"{_SOURCE}; ICAO Doc 7488 (from memory)",
+)
 def tip_mach(diameter_m: float, speed_rad_s: float, sound_m_s: float) -> float:
     """Static tip Mach number."""
     return 0.5 * diameter_m * speed_rad_s / sound_m_s
 
 
 @formula(
-    "drive.diameter-for-mach", "D = 2·M·a / ω", result=("length", "largest diameter"), M=("number", "tip Mach allowed"),
-    a=("speed", "speed of sound, ISA sea level"), ω=("rotation", "propeller speed"), source=_SOURCE,
-)  # fmt: skip
+    "drive.diameter-for-mach",
+    "D = 2·M·a / ω",
+    result=("length", "largest diameter"),
+    M=("number", "tip Mach allowed"),
+    a=("speed", "speed of sound, ISA sea level"),
+    ω=("rotation", "propeller speed"),
+    source=_SOURCE,
+)
 def max_diameter_tip(mach: float, sound_m_s: float, speed_rad_s: float) -> float:
     """Largest diameter for a static tip Mach number, m."""
     return 2 * mach * sound_m_s / speed_rad_s
 
 
 @formula(
-    "drive.clearance", "c = h·cos(θ) + d·sin(θ) − ½·D·cos(θ)", result=("length", "clearance of the tips"),
-    h=("length", "height of the hub over the ground, level"), d=("length", "hub ahead of the wheel contact"),
-    θ=("angle", "nose-up attitude"), D=("length", "diameter"), source="statics; 14 CFR 23.925 before amendment 64 (from memory)",
-)  # fmt: skip
+    "drive.clearance",
+    "c = h·cos(θ) + d·sin(θ) − ½·D·cos(θ)",
+    result=("length", "clearance of the tips"),
+    h=("length", "height of the hub over the ground, level"),
+    d=("length", "hub ahead of the wheel contact"),
+    θ=("angle", "nose-up attitude"),
+    D=("length", "diameter"),
+    source="statics; 14 CFR 23.925 before amendment 64 (from memory)",
+)
 def ground_clearance(hub_height_m: float, hub_ahead_m: float, attitude_rad: float, diameter_m: float) -> float:
     """Tip to ground after turning the craft nose-up about the main wheels' contact, m. Negative: it strikes."""
     return (
@@ -52,19 +72,28 @@ def ground_clearance(hub_height_m: float, hub_ahead_m: float, attitude_rad: floa
 
 
 @formula(
-    "drive.propeller-speed", "ωp = ω / i", result=("rotation", "propeller speed"), ω=("rotation", "rated speed of the unit"),
-    i=("number", "overall ratio"), source=_SOURCE,
-)  # fmt: skip
+    "drive.propeller-speed",
+    "ωp = ω / i",
+    result=("rotation", "propeller speed"),
+    ω=("rotation", "rated speed of the unit"),
+    i=("number", "overall ratio"),
+    source=_SOURCE,
+)
 def propeller_speed(speed_rad_s: float, ratio: float) -> float:
     """Propeller speed behind the reduction, rad/s."""
     return speed_rad_s / ratio
 
 
 @formula(
-    "drive.diameter-for-ground", "D = 2·(h·cos(θ) + d·sin(θ) − c) / cos(θ)", result=("length", "largest diameter"),
-    h=("length", "height of the hub over the ground, level"), d=("length", "hub ahead of the wheel contact"), θ=("angle", "nose-up attitude"),
-    c=("length", "clearance wanted"), source="statics; 14 CFR 23.925 before amendment 64 (from memory)",
-)  # fmt: skip
+    "drive.diameter-for-ground",
+    "D = 2·(h·cos(θ) + d·sin(θ) − c) / cos(θ)",
+    result=("length", "largest diameter"),
+    h=("length", "height of the hub over the ground, level"),
+    d=("length", "hub ahead of the wheel contact"),
+    θ=("angle", "nose-up attitude"),
+    c=("length", "clearance wanted"),
+    source="statics; 14 CFR 23.925 before amendment 64 (from memory)",
+)
 def max_diameter_ground(hub_height_m: float, hub_ahead_m: float, attitude_rad: float, clearance_m: float) -> float:
     """Largest diameter that leaves a clearance, m; the closed form of `ground_clearance`. Source: statics."""
     return (

@@ -24,7 +24,8 @@ CLEARANCE_DEFAULT_M = {"tailwheel": 0.2286, "tricycle": 0.1778}
 
 
 class AirPropeller(Topic):
-    """An air propeller: tips and clearance. ground: station and water line under the main wheels, from the craft bench."""
+    """An air propeller: tips and clearance. ground: station and water line under the main wheels, from the craft
+    bench."""
 
     def __init__(
         self,
@@ -130,24 +131,40 @@ class AirPropeller(Topic):
         """Tips and clearance of an air propeller."""
         old = self.old
         out.add(
-            "tip-speed", "Tip speed, standing", "speed", lambda: tip_speed(self.diameter, self.train.propeller_speed),
+            "tip-speed",
+            "Tip speed, standing",
+            "speed",
+            lambda: tip_speed(self.diameter, self.train.propeller_speed),
             before=(lambda: tip_speed(old.diameter, old.train.propeller_speed)) if old else None,
             working=lambda: tip_speed.working(self.diameter, self.train.propeller_speed),
-        )  # fmt: skip
+        )
         out.add(
-            "tip-mach", "Tip Mach, standing", "number", lambda: self.mach, before=(lambda: old.mach) if old else None,
+            "tip-mach",
+            "Tip Mach, standing",
+            "number",
+            lambda: self.mach,
+            before=(lambda: old.mach) if old else None,
             working=lambda: tip_mach.working(self.diameter, self.train.propeller_speed, self.sound),
-        )  # fmt: skip
+        )
         out.add(
-            "diameter-for-mach", "Largest diameter, tip Mach", "length", lambda: self.diameter_for_mach,
+            "diameter-for-mach",
+            "Largest diameter, tip Mach",
+            "length",
+            lambda: self.diameter_for_mach,
             working=lambda: max_diameter_tip.working(self.mach_limit, self.sound, self.train.propeller_speed),
-        )  # fmt: skip
+        )
         out.add(
-            "diameter-for-ground", "Largest diameter, ground clearance", "length", lambda: self.diameter_for_ground,
+            "diameter-for-ground",
+            "Largest diameter, ground clearance",
+            "length",
+            lambda: self.diameter_for_ground,
             working=lambda: max_diameter_ground.working(*self.ground_terms()),
-        )  # fmt: skip
+        )
         out.add(
-            "clearance", "Tip clearance, worst attitude", "length", lambda: self.worst_clearance[0],
+            "clearance",
+            "Tip clearance, worst attitude",
+            "length",
+            lambda: self.worst_clearance[0],
             before=(lambda: old.worst_clearance[0]) if old else None,
             working=lambda: ground_clearance.working(*self.hub, self.worst_clearance[1], self.diameter),
-        )  # fmt: skip
+        )

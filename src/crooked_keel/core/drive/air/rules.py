@@ -25,11 +25,19 @@ def tip_mach_rule(air: AirPropeller, train: Train) -> Iterable[Finding]:
     mach, limit = air.mach, air.mach_limit
     level: Level = "ok" if mach <= limit else "watch" if mach <= limit + 0.03 else "stop"
     yield verdict(
-        "drive.tip-mach", level, "Tips run at Mach {m}", "{d} at {n}, standing. The chosen school allows {limit}; flight adds to it.",
-        compared=Compared(value=mach, dimension="number", lo=0.0, hi=limit), margin=q(limit - mach, "number"),
-        working=tip_mach.working(air.diameter, train.propeller_speed, air.sound), can_suggest=level != "ok",
-        m=q(mach, "number"), d=q(air.diameter, "length"), n=q(train.propeller_speed, "rotation"), limit=q(limit, "number"),
-    )  # fmt: skip
+        "drive.tip-mach",
+        level,
+        "Tips run at Mach {m}",
+        "{d} at {n}, standing. The chosen school allows {limit}; flight adds to it.",
+        compared=Compared(value=mach, dimension="number", lo=0.0, hi=limit),
+        margin=q(limit - mach, "number"),
+        working=tip_mach.working(air.diameter, train.propeller_speed, air.sound),
+        can_suggest=level != "ok",
+        m=q(mach, "number"),
+        d=q(air.diameter, "length"),
+        n=q(train.propeller_speed, "rotation"),
+        limit=q(limit, "number"),
+    )
 
 
 @rule(
@@ -45,11 +53,18 @@ def ground_clearance_rule(air: AirPropeller) -> Iterable[Finding]:
     wanted = air.clearance_wanted
     level: Level = "stop" if clearance < wanted else "watch" if clearance < wanted + 0.025 else "ok"
     yield verdict(
-        "drive.ground-clearance", level, "{c} under the tips", "{a}. {w} is asked, wheels and struts as they stand loaded; a soft tyre takes more.",
-        compared=Compared(value=clearance, dimension="length", lo=wanted), margin=q(clearance - wanted, "length"),
-        working=ground_clearance.working(*air.hub, attitude, air.diameter), can_suggest=level != "ok",
-        c=q(clearance, "length"), w=q(wanted, "length"), a=word("Level" if attitude == 0 else "In the steepest nose-down attitude"),
-    )  # fmt: skip
+        "drive.ground-clearance",
+        level,
+        "{c} under the tips",
+        "{a}. {w} is asked, wheels and struts as they stand loaded; a soft tyre takes more.",
+        compared=Compared(value=clearance, dimension="length", lo=wanted),
+        margin=q(clearance - wanted, "length"),
+        working=ground_clearance.working(*air.hub, attitude, air.diameter),
+        can_suggest=level != "ok",
+        c=q(clearance, "length"),
+        w=q(wanted, "length"),
+        a=word("Level" if attitude == 0 else "In the steepest nose-down attitude"),
+    )
 
 
 @rule(

@@ -6,42 +6,71 @@ from ...judging.formula import formula
 
 
 @formula(
-    "drive.pack-power", "P = V·I", result=("power", "power from the pack"), V=("voltage", "pack voltage"), I=("current", "smaller of controller and pack current"), source="definition of power",
-)  # fmt: skip
+    "drive.pack-power",
+    "P = V·I",
+    result=("power", "power from the pack"),
+    V=("voltage", "pack voltage"),
+    I=("current", "smaller of controller and pack current"),
+    source="definition of power",
+)
 def pack_power(voltage_v: float, current_a: float) -> float:
     """Electrical power at a current limit, W. The sag of the pack is not taken off."""
     return voltage_v * current_a
 
 
 @formula(
-    "drive.consumption", "e = F / η", result=("energy_per_length", "energy for the way"), F=("force", "road load at cruise"), η=("number", "motor, controller and drive together"), source="mechanics",
-)  # fmt: skip
+    "drive.consumption",
+    "e = F / η",
+    result=("energy_per_length", "energy for the way"),
+    F=("force", "road load at cruise"),
+    η=("number", "motor, controller and drive together"),
+    source="mechanics",
+)
 def consumption(load_n: float, efficiency: float) -> float:
     """Energy out of the pack for each metre, J/m."""
     return load_n / efficiency
 
 
 @formula(
-    "drive.range", "R = E·k / e", result=("distance", "range"), E=("energy", "energy of the packs"), k=("number", "share used"), e=("energy_per_length", "energy for the way"), source="mechanics; level road, no wind, steady speed",
-)  # fmt: skip
+    "drive.range",
+    "R = E·k / e",
+    result=("distance", "range"),
+    E=("energy", "energy of the packs"),
+    k=("number", "share used"),
+    e=("energy_per_length", "energy for the way"),
+    source="mechanics; level road, no wind, steady speed",
+)
 def electric_range(energy_j: float, share: float, per_metre_j: float) -> float:
     """Range at a steady speed, m."""
     return energy_j * share / per_metre_j
 
 
 @formula(
-    "drive.sea-range", "R = V·E·k·η / P", result=("sea_distance", "range"), V=("sea_speed", "cruising speed"), E=("energy", "energy of the packs"), k=("number", "share used"),
-    η=("number", "motor and controller"), P=("power", "shaft power at that speed"), source="power taken as the cube of speed from the speed expected at full power; still water",
-)  # fmt: skip
+    "drive.sea-range",
+    "R = V·E·k·η / P",
+    result=("sea_distance", "range"),
+    V=("sea_speed", "cruising speed"),
+    E=("energy", "energy of the packs"),
+    k=("number", "share used"),
+    η=("number", "motor and controller"),
+    P=("power", "shaft power at that speed"),
+    source="power taken as the cube of speed from the speed expected at full power; still water",
+)
 def sea_range(speed_m_s: float, energy_j: float, share: float, efficiency: float, power_w: float) -> float:
     """Range at a cruising speed in still water, m."""
     return speed_m_s * energy_j * share * efficiency / power_w
 
 
 @formula(
-    "drive.endurance", "t = E·k·η / P", result=("time", "time at continuous power"), E=("energy", "energy of the packs"), k=("number", "share used"), η=("number", "motor and controller"),
-    P=("power", "continuous power"), source="mechanics; no reserve",
-)  # fmt: skip
+    "drive.endurance",
+    "t = E·k·η / P",
+    result=("time", "time at continuous power"),
+    E=("energy", "energy of the packs"),
+    k=("number", "share used"),
+    η=("number", "motor and controller"),
+    P=("power", "continuous power"),
+    source="mechanics; no reserve",
+)
 def endurance(energy_j: float, share: float, efficiency: float, power_w: float) -> float:
     """Time at a power, s."""
     return energy_j * share * efficiency / power_w

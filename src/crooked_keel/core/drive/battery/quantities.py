@@ -79,7 +79,11 @@ class OnBattery(Topic):
     @lazy
     def current(self) -> float:
         """Smaller of the controller's battery current and what the packs may give, A."""
-        limit = above_zero(self.unit.battery_current, self.train.p("unit/battery_current"), f"battery current limit of the controller ({self.train.name})")  # fmt: skip
+        limit = above_zero(
+            self.unit.battery_current,
+            self.train.p("unit/battery_current"),
+            f"battery current limit of the controller ({self.train.name})",
+        )
         return min(limit, sum(self._pack("current", "largest current")))
 
     @lazy

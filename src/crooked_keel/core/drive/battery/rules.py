@@ -16,8 +16,12 @@ from .functions import electric_range, pack_power, sea_range
 
 
 @rule(
-    "drive.pack", "Pack against the motor", limit="pack power above the peak ok, above the continuous power watch, less stop", source="definition of power", mark="statics",
-)  # fmt: skip
+    "drive.pack",
+    "Pack against the motor",
+    limit="pack power above the peak ok, above the continuous power watch, less stop",
+    source="definition of power",
+    mark="statics",
+)
 def pack(battery: OnBattery, train: Train) -> Iterable[Finding]:
     if not train.electric:
         return
@@ -26,15 +30,31 @@ def pack(battery: OnBattery, train: Train) -> Iterable[Finding]:
     wanted = peak.si if peak else train.power
     level: Level = "ok" if given >= wanted else "watch" if given >= train.power else "stop"
     yield verdict(
-        "drive.pack", level, "The pack gives {g} at the shaft", "{v} and {i}, motor and controller taken as {e}. Motor: {c} continuous" + (", {p} peak." if peak else ". Peak not entered.") + " Sag of the pack is not taken off.",
-        compared=Compared(value=given, dimension="power", lo=wanted), margin=q(given - train.power, "power"), working=pack_power.working(*battery.pack_terms),
-        g=q(given, "power"), v=q(battery.voltage, "voltage"), i=q(battery.current, "current"), e=q(battery.motor_efficiency, "percent"), c=q(train.power, "power"), p=q(wanted, "power"),
-    )  # fmt: skip
+        "drive.pack",
+        level,
+        "The pack gives {g} at the shaft",
+        "{v} and {i}, motor and controller taken as {e}. Motor: {c} continuous"
+        + (", {p} peak." if peak else ". Peak not entered.")
+        + " Sag of the pack is not taken off.",
+        compared=Compared(value=given, dimension="power", lo=wanted),
+        margin=q(given - train.power, "power"),
+        working=pack_power.working(*battery.pack_terms),
+        g=q(given, "power"),
+        v=q(battery.voltage, "voltage"),
+        i=q(battery.current, "current"),
+        e=q(battery.motor_efficiency, "percent"),
+        c=q(train.power, "power"),
+        p=q(wanted, "power"),
+    )
 
 
 @rule(
-    "drive.voltage", "Pack voltage against the controller", limit="0.95 of its limit or less ok, to the limit watch, above stop", source="maker of the controller; 0.95: common practice", mark="common practice",
-)  # fmt: skip
+    "drive.voltage",
+    "Pack voltage against the controller",
+    limit="0.95 of its limit or less ok, to the limit watch, above stop",
+    source="maker of the controller; 0.95: common practice",
+    mark="common practice",
+)
 def voltage(battery: OnBattery, train: Train) -> Iterable[Finding]:
     if not train.electric:
         return
@@ -49,14 +69,25 @@ def voltage(battery: OnBattery, train: Train) -> Iterable[Finding]:
     volts = battery.voltage
     level: Level = "ok" if volts <= 0.95 * limit() else "watch" if volts <= limit() else "stop"
     yield verdict(
-        "drive.voltage", level, "Pack {v}, controller stands {l}", "Take the voltage of the pack fully charged. High voltage kills: isolate, lock, test dead, and leave it to people licensed for it.",
-        compared=Compared(value=volts, dimension="voltage", hi=limit()), margin=q(limit() - volts, "voltage"), v=q(volts, "voltage"), l=q(limit(), "voltage"),
-    )  # fmt: skip
+        "drive.voltage",
+        level,
+        "Pack {v}, controller stands {l}",
+        "Take the voltage of the pack fully charged. High voltage kills: isolate, lock, test dead, and leave it "
+        "to people licensed for it.",
+        compared=Compared(value=volts, dimension="voltage", hi=limit()),
+        margin=q(limit() - volts, "voltage"),
+        v=q(volts, "voltage"),
+        l=q(limit(), "voltage"),
+    )
 
 
 @rule(
-    "drive.continuous", "Cruise against continuous power", limit="1.0 of the continuous power or less ok, 1.2 watch, more stop", source="maker of the motor: a peak rating is for its time only", mark="statics",
-)  # fmt: skip
+    "drive.continuous",
+    "Cruise against continuous power",
+    limit="1.0 of the continuous power or less ok, 1.2 watch, more stop",
+    source="maker of the motor: a peak rating is for its time only",
+    mark="statics",
+)
 def continuous(battery: OnBattery, train: Train, resolved: Resolved) -> Iterable[Finding]:
     if not train.electric or resolved.has("air propeller"):
         return
@@ -66,26 +97,56 @@ def continuous(battery: OnBattery, train: Train, resolved: Resolved) -> Iterable
     level: Level = "ok" if share <= 1.0 else "watch" if share <= 1.2 else "stop"
     time = train.unit.peak_time
     yield verdict(
-        "drive.continuous", level, "Cruise asks {a}, the motor gives {g} all day", ("Its peak is good for {t} only." if time else "How long its peak lasts is not entered.") + " Heat goes with torque: a slow steep hill burns a motor that cruises cool.",
-        compared=Compared(value=asked, dimension="power", hi=given), margin=q(given - asked, "power"), a=q(asked, "power"), g=q(given, "power"), t=q(time.si if time else 0.0, "time"),
-    )  # fmt: skip
+        "drive.continuous",
+        level,
+        "Cruise asks {a}, the motor gives {g} all day",
+        ("Its peak is good for {t} only." if time else "How long its peak lasts is not entered.")
+        + " Heat goes with torque: a slow steep hill burns a motor that cruises cool.",
+        compared=Compared(value=asked, dimension="power", hi=given),
+        margin=q(given - asked, "power"),
+        a=q(asked, "power"),
+        g=q(given, "power"),
+        t=q(time.si if time else 0.0, "time"),
+    )
 
 
 @rule(
-    "drive.range", "Range, with its assumptions", limit="shown, not judged", source="mechanics", mark="statics",
-)  # fmt: skip
+    "drive.range",
+    "Range, with its assumptions",
+    limit="shown, not judged",
+    source="mechanics",
+    mark="statics",
+)
 def range_rule(battery: OnBattery, train: Train, resolved: Resolved) -> Iterable[Finding]:
     if not train.electric or resolved.has("air propeller"):
         return
     if resolved.has("driven wheel"):
         terms = battery.range_terms
         yield verdict(
-            "drive.range", "ok", "Range {r} at cruise", "Of {e} aboard {k} is used; motor and controller {m}, drive {d}; level, no wind, steady; road load as entered. Cold, hills and starts take more.",
-            working=electric_range.working(*terms), r=q(electric_range(*terms), "distance"), e=q(battery.energy, "energy"), k=q(battery.depth, "percent"), m=q(battery.motor_efficiency, "percent"), d=q(train.efficiency, "percent"),
-        )  # fmt: skip
+            "drive.range",
+            "ok",
+            "Range {r} at cruise",
+            "Of {e} aboard {k} is used; motor and controller {m}, drive {d}; level, no wind, steady; road load as "
+            "entered. Cold, hills and starts take more.",
+            working=electric_range.working(*terms),
+            r=q(electric_range(*terms), "distance"),
+            e=q(battery.energy, "energy"),
+            k=q(battery.depth, "percent"),
+            m=q(battery.motor_efficiency, "percent"),
+            d=q(train.efficiency, "percent"),
+        )
         return
     sea = battery.sea_terms
     yield verdict(
-        "drive.range", "ok", "Range {r} at {v}", "Of {e} aboard {k} is used; motor and controller {m}; power as the cube of speed from the speed expected at full power; still water, clean hull.",
-        working=sea_range.working(*sea), r=q(sea_range(*sea), "sea_distance"), v=q(sea[0], "sea_speed"), e=q(battery.energy, "energy"), k=q(battery.depth, "percent"), m=q(battery.motor_efficiency, "percent"),
-    )  # fmt: skip
+        "drive.range",
+        "ok",
+        "Range {r} at {v}",
+        "Of {e} aboard {k} is used; motor and controller {m}; power as the cube of speed from the speed expected "
+        "at full power; still water, clean hull.",
+        working=sea_range.working(*sea),
+        r=q(sea_range(*sea), "sea_distance"),
+        v=q(sea[0], "sea_speed"),
+        e=q(battery.energy, "energy"),
+        k=q(battery.depth, "percent"),
+        m=q(battery.motor_efficiency, "percent"),
+    )

@@ -22,25 +22,36 @@ def slip_estimate(speed_m_s: float) -> float:
 
 
 @formula(
-    "drive.pitch", "p = 2·π·V / (ω·(1 − s))", result=("length", "pitch"), V=("sea_speed", "speed wanted"), ω=("rotation", "shaft speed"), s=("number", "slip expected"),
+    "drive.pitch",
+    "p = 2·π·V / (ω·(1 − s))",
+    result=("length", "pitch"),
+    V=("sea_speed", "speed wanted"),
+    ω=("rotation", "shaft speed"),
+    s=("number", "slip expected"),
     source=_BOOK,
-)  # fmt: skip
+)
 def propeller_pitch(speed_m_s: float, shaft_rad_s: float, slip: float) -> float:
     """Pitch that gives a speed at a shaft speed and slip, m."""
     return 2 * math.pi * speed_m_s / (shaft_rad_s * (1 - slip))
 
 
 @formula(
-    "drive.slip", "s = 1 − 2·π·V / (p·ω)", result=("number", "apparent slip"), V=("sea_speed", "speed"), p=("length", "pitch"), ω=("rotation", "shaft speed"),
+    "drive.slip",
+    "s = 1 − 2·π·V / (p·ω)",
+    result=("number", "apparent slip"),
+    V=("sea_speed", "speed"),
+    p=("length", "pitch"),
+    ω=("rotation", "shaft speed"),
     source="definition of apparent slip",
-)  # fmt: skip
+)
 def apparent_slip(speed_m_s: float, pitch_m: float, shaft_rad_s: float) -> float:
     """Apparent slip of a pitch at a speed."""
     return 1 - 2 * math.pi * speed_m_s / (pitch_m * shaft_rad_s)
 
 
 def diameter_quick(power_w: float, shaft_rad_s: float, blades: int) -> float:
-    """Starting diameter, m: 632.7·SHP^0.2/rpm^0.6 in, three blades; two ×1.05, four ×0.94. Source: propeller handbook (from memory)."""
+    """Starting diameter, m: 632.7·SHP^0.2/rpm^0.6 in, three blades; two ×1.05, four ×0.94. Source: propeller handbook
+    (from memory)."""
     if power_w <= 0 or shaft_rad_s <= 0:
         raise InputError("/unit/power", "power and shaft speed above zero are wanted")
     factor = {2: 1.05, 3: 1.0, 4: 0.94}.get(blades)
@@ -60,7 +71,8 @@ def crouch_factor(speed_m_s: float, displacement_kg: float, power_w: float) -> f
 
 
 def displacement_speed(length_m: float, displacement_kg: float, power_w: float) -> float:
-    """Speed of a displacement hull, m/s: S/L = 10.665/(lb per hp)^(1/3), not above the hull's limit 8.26/DL^0.311; V = S/L·√L.
+    """Speed of a displacement hull, m/s: S/L = 10.665/(lb per hp)^(1/3), not above the hull's limit 8.26/DL^0.311; V =
+    S/L·√L.
 
     Lengths in feet, knots in the published form. Good for S/L to 1.5. Source: propeller handbook (from memory)."""
     feet = length_m / FT_M
@@ -69,31 +81,42 @@ def displacement_speed(length_m: float, displacement_kg: float, power_w: float) 
 
 
 def hull_limit(length_m: float, displacement_kg: float) -> float:
-    """Speed–length ratio that the hull's fineness allows: 8.26/DL^0.311, DL = long tons/(0.01·L ft)³. Source: propeller handbook
+    """Speed–length ratio that the hull's fineness allows: 8.26/DL^0.311, DL = long tons/(0.01·L ft)³. Source: propeller
+    handbook
     (from memory)."""
     dl = (displacement_kg / LB_KG / 2240) / (0.01 * length_m / FT_M) ** 3
     return float(8.26 / dl**0.311)
 
 
 @formula(
-    "drive.speed-by-before", "V = V1·f2 / f1", result=("sea_speed", "speed expected"), V1=("sea_speed", "speed before, measured"), f2=("sea_speed", "by the method, after"),
-    f1=("sea_speed", "by the method, before"), source=f"the known speed scaled by the method; {_BOOK}",
-)  # fmt: skip
+    "drive.speed-by-before",
+    "V = V1·f2 / f1",
+    result=("sea_speed", "speed expected"),
+    V1=("sea_speed", "speed before, measured"),
+    f2=("sea_speed", "by the method, after"),
+    f1=("sea_speed", "by the method, before"),
+    source=f"the known speed scaled by the method; {_BOOK}",
+)
 def speed_by_before(speed_m_s: float, after_m_s: float, before_m_s: float) -> float:
     """The known speed scaled by what a method says of before and after, m/s."""
     return speed_m_s * after_m_s / before_m_s
 
 
 def tip_clearance_share(shaft_rad_s: float) -> float:
-    """Least clearance under the hull over the diameter: 0.10 below 300 rpm, 0.15 to 1800, 0.20 above. Common practice, no source."""
+    """Least clearance under the hull over the diameter: 0.10 below 300 rpm, 0.15 to 1800, 0.20 above. Common practice,
+    no source."""
     rpm = shaft_rad_s * 30 / math.pi
     return 0.10 if rpm < 300 else 0.15 if rpm <= 1800 else 0.20
 
 
 @formula(
-    "drive.hull-clearance", "c = (h − ½·D) / D", result=("percent", "tip clearance over the diameter"), h=("length", "shaft centre to the hull over it"), D=("length", "diameter"),
+    "drive.hull-clearance",
+    "c = (h − ½·D) / D",
+    result=("percent", "tip clearance over the diameter"),
+    h=("length", "shaft centre to the hull over it"),
+    D=("length", "diameter"),
     source="geometry",
-)  # fmt: skip
+)
 def hull_clearance_share(height_m: float, diameter_m: float) -> float:
     """Clearance between tip and hull as a share of the diameter."""
     return (height_m - 0.5 * diameter_m) / diameter_m

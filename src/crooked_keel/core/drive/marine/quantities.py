@@ -153,7 +153,11 @@ class AtSea(Topic):
     @lazy
     def clearance_terms(self) -> tuple[float, float]:
         """Shaft centre to hull, and diameter, m."""
-        height = lambda: above_zero(self.propeller.hull_above, self.train.p("propeller/hull_above"), f"from the shaft centre up to the hull over the propeller ({self.train.name})")  # fmt: skip
+        height = lambda: above_zero(
+            self.propeller.hull_above,
+            self.train.p("propeller/hull_above"),
+            f"from the shaft centre up to the hull over the propeller ({self.train.name})",
+        )
         all_or_cannot_say(height, lambda: self.diameter)
         return height(), self.diameter
 
@@ -161,25 +165,42 @@ class AtSea(Topic):
         """Headline values."""
         old = self.old
         out.add(
-            "speed", "Speed at full power, scaled from before", "sea_speed", lambda: self.speed, before=(lambda: old.speed_terms[0]) if old else None,
+            "speed",
+            "Speed at full power, scaled from before",
+            "sea_speed",
+            lambda: self.speed,
+            before=(lambda: old.speed_terms[0]) if old else None,
             working=lambda: speed_by_before.working(*self.speed_terms),
-        )  # fmt: skip
+        )
         out.add(
-            "pitch-wanted", "Pitch for the speed wanted", "length", lambda: propeller_pitch(*self.pitch_terms), before=(lambda: old.pitch) if old else None,
+            "pitch-wanted",
+            "Pitch for the speed wanted",
+            "length",
+            lambda: propeller_pitch(*self.pitch_terms),
+            before=(lambda: old.pitch) if old else None,
             working=lambda: propeller_pitch.working(*self.pitch_terms),
-        )  # fmt: skip
+        )
         out.add(
-            "slip", "Apparent slip of this pitch at the speed wanted", "percent", lambda: self.slip()[0],
+            "slip",
+            "Apparent slip of this pitch at the speed wanted",
+            "percent",
+            lambda: self.slip()[0],
             working=lambda: apparent_slip.working(self.wanted, self.pitch, self.train.propeller_speed),
-        )  # fmt: skip
+        )
         out.add(
-            "diameter-quick", "Starting diameter for this power and speed", "length", lambda: self._quick(),
+            "diameter-quick",
+            "Starting diameter for this power and speed",
+            "length",
+            lambda: self._quick(),
             source="propeller handbook, 632.7·SHP^0.2/rpm^0.6 (from memory)",
-        )  # fmt: skip
+        )
         out.add(
-            "hull-clearance", "Tip clearance over the diameter", "percent", lambda: hull_clearance_share(*self.clearance_terms),
+            "hull-clearance",
+            "Tip clearance over the diameter",
+            "percent",
+            lambda: hull_clearance_share(*self.clearance_terms),
             working=lambda: hull_clearance_share.working(*self.clearance_terms),
-        )  # fmt: skip
+        )
 
     def slip(self) -> tuple[float, float]:
         """Apparent slip at the speed wanted, and the slip expected."""
@@ -187,14 +208,19 @@ class AtSea(Topic):
         return apparent_slip(self.wanted, self.pitch, self.train.propeller_speed), self.pitch_terms[2]
 
     def _quick(self) -> float:
-        blades = lambda: need(self.propeller.blades, self.train.p("propeller/blades"), f"number of blades ({self.train.name})").si  # fmt: skip
+        blades = lambda: (
+            need(self.propeller.blades, self.train.p("propeller/blades"), f"number of blades ({self.train.name})").si
+        )
         all_or_cannot_say(lambda: self.shaft_power, lambda: self.train.propeller_speed, blades)
         return diameter_quick(self.shaft_power, self.train.propeller_speed, int(blades()))
 
     def tables(self) -> AtSeaOut:
         """For the drawing."""
         return AtSeaOut(
-            shaft_angle_si=or_none(lambda: self.placed.shaft[0]), pitch_si=or_none(lambda: self.pitch),
-            pitch_wanted_si=or_none(lambda: propeller_pitch(*self.pitch_terms)), speed_si=or_none(lambda: self.speed),
-            speed_before_si=or_none(lambda: self.speed_terms[0]), slip=or_none(lambda: self.slip()[0]),
-        )  # fmt: skip
+            shaft_angle_si=or_none(lambda: self.placed.shaft[0]),
+            pitch_si=or_none(lambda: self.pitch),
+            pitch_wanted_si=or_none(lambda: propeller_pitch(*self.pitch_terms)),
+            speed_si=or_none(lambda: self.speed),
+            speed_before_si=or_none(lambda: self.speed_terms[0]),
+            slip=or_none(lambda: self.slip()[0]),
+        )

@@ -15,8 +15,13 @@ from .functions import hull_clearance_share, propeller_pitch, speed_by_before, t
 
 
 @rule(
-    "drive.pair", "Hands of a pair", limit="opposite, each outward; inward is watch, the same hand stop", source="common practice, no source", mark="common practice", form="marine propeller",
-)  # fmt: skip
+    "drive.pair",
+    "Hands of a pair",
+    limit="opposite, each outward; inward is watch, the same hand stop",
+    source="common practice, no source",
+    mark="common practice",
+    form="marine propeller",
+)
 def pair(train: Train, placed: ResolvedInstallation, resolved: Resolved) -> Iterable[Finding]:
     others = [p for p in (resolved.old if placed.old else resolved.installations) if p.id != placed.id]
     for other in others:
@@ -33,14 +38,27 @@ def pair(train: Train, placed: ResolvedInstallation, resolved: Resolved) -> Iter
             "stop": "Both propellers turn the same way",
         }
         yield verdict(
-            "drive.pair", level, titles[level], "{a} turns {t}, {b} turns {u}, seen from aft. If one gear runs in reverse all day to do it: is it rated for that?", subject=other.id,
-            a=word(train.name), t=word(mine), b=word(other.name), u=word(theirs),
-        )  # fmt: skip
+            "drive.pair",
+            level,
+            titles[level],
+            "{a} turns {t}, {b} turns {u}, seen from aft. If one gear runs in reverse all day to do it: is it "
+            "rated for that?",
+            subject=other.id,
+            a=word(train.name),
+            t=word(mine),
+            b=word(other.name),
+            u=word(theirs),
+        )
 
 
 @rule(
-    "drive.pitch", "Pitch for the speed wanted", limit="within 5 % ok, 10 % watch, more stop", source="propeller handbook, slip by speed (from memory); the band: proposed", mark="from memory", form="marine propeller",
-)  # fmt: skip
+    "drive.pitch",
+    "Pitch for the speed wanted",
+    limit="within 5 % ok, 10 % watch, more stop",
+    source="propeller handbook, slip by speed (from memory); the band: proposed",
+    mark="from memory",
+    form="marine propeller",
+)
 def pitch(sea: AtSea, train: Train, placed: ResolvedInstallation) -> Iterable[Finding]:
     if placed.old:
         return
@@ -50,16 +68,32 @@ def pitch(sea: AtSea, train: Train, placed: ResolvedInstallation) -> Iterable[Fi
     level: Level = "ok" if abs(share) <= 0.05 else "watch" if abs(share) <= 0.10 else "stop"
     way = "coarse: the unit will not reach its speed" if share > 0 else "fine: the unit runs into its governor"
     yield verdict(
-        "drive.pitch", level, "Pitch {p}, {w} is wanted", "For {v} at {n} with a slip of {s}." + ("" if level == "ok" else f" Too {way}.") + " The sea trial decides: full throttle, loaded, clean hull.",
-        compared=Compared(value=sea.pitch, dimension="length", lo=0.95 * wanted, hi=1.05 * wanted), margin=q(0.10 * wanted - abs(sea.pitch - wanted), "length"),
-        working=propeller_pitch.working(*sea.pitch_terms), can_suggest=level != "ok",
-        p=q(sea.pitch, "length"), w=q(wanted, "length"), v=q(sea.wanted, "sea_speed"), n=q(train.propeller_speed, "rotation"), s=q(sea.pitch_terms[2], "percent"),
-    )  # fmt: skip
+        "drive.pitch",
+        level,
+        "Pitch {p}, {w} is wanted",
+        "For {v} at {n} with a slip of {s}."
+        + ("" if level == "ok" else f" Too {way}.")
+        + " The sea trial decides: full throttle, loaded, clean hull.",
+        compared=Compared(value=sea.pitch, dimension="length", lo=0.95 * wanted, hi=1.05 * wanted),
+        margin=q(0.10 * wanted - abs(sea.pitch - wanted), "length"),
+        working=propeller_pitch.working(*sea.pitch_terms),
+        can_suggest=level != "ok",
+        p=q(sea.pitch, "length"),
+        w=q(wanted, "length"),
+        v=q(sea.wanted, "sea_speed"),
+        n=q(train.propeller_speed, "rotation"),
+        s=q(sea.pitch_terms[2], "percent"),
+    )
 
 
 @rule(
-    "drive.speed", "Speed wanted against speed expected", limit="expected at least 0.97 of wanted ok, 0.90 watch, less stop", source="the known speed scaled; propeller handbook (from memory); the band: proposed", mark="from memory", form="marine propeller",
-)  # fmt: skip
+    "drive.speed",
+    "Speed wanted against speed expected",
+    limit="expected at least 0.97 of wanted ok, 0.90 watch, less stop",
+    source="the known speed scaled; propeller handbook (from memory); the band: proposed",
+    mark="from memory",
+    form="marine propeller",
+)
 def speed(sea: AtSea, placed: ResolvedInstallation) -> Iterable[Finding]:
     if placed.old:
         return
@@ -67,21 +101,43 @@ def speed(sea: AtSea, placed: ResolvedInstallation) -> Iterable[Finding]:
     share = sea.speed / sea.wanted
     level: Level = "ok" if share >= 0.97 else "watch" if share >= 0.90 else "stop"
     yield verdict(
-        "drive.speed", level, "{v} expected, {w} wanted", "She made {b} before. Scaled by power and displacement, {r} hull. An estimate, not a promise.",
-        compared=Compared(value=sea.speed, dimension="sea_speed", lo=0.97 * sea.wanted), margin=q(sea.speed - 0.90 * sea.wanted, "sea_speed"), working=speed_by_before.working(*sea.speed_terms),
-        v=q(sea.speed, "sea_speed"), w=q(sea.wanted, "sea_speed"), b=q(sea.speed_terms[0], "sea_speed"), r=word(sea.trial.regime or ""),
-    )  # fmt: skip
+        "drive.speed",
+        level,
+        "{v} expected, {w} wanted",
+        "She made {b} before. Scaled by power and displacement, {r} hull. An estimate, not a promise.",
+        compared=Compared(value=sea.speed, dimension="sea_speed", lo=0.97 * sea.wanted),
+        margin=q(sea.speed - 0.90 * sea.wanted, "sea_speed"),
+        working=speed_by_before.working(*sea.speed_terms),
+        v=q(sea.speed, "sea_speed"),
+        w=q(sea.wanted, "sea_speed"),
+        b=q(sea.speed_terms[0], "sea_speed"),
+        r=word(sea.trial.regime or ""),
+    )
 
 
 @rule(
-    "drive.hull-clearance", "Propeller under the hull", limit="0.15 of the diameter to 1800 rpm, 0.20 above, ok; down to 0.10 watch; less stop", source="common practice, no source", mark="common practice", form="marine propeller",
-)  # fmt: skip
+    "drive.hull-clearance",
+    "Propeller under the hull",
+    limit="0.15 of the diameter to 1800 rpm, 0.20 above, ok; down to 0.10 watch; less stop",
+    source="common practice, no source",
+    mark="common practice",
+    form="marine propeller",
+)
 def hull_clearance(sea: AtSea, train: Train) -> Iterable[Finding]:
     terms = sea.clearance_terms
     share, asked = hull_clearance_share(*terms), tip_clearance_share(train.propeller_speed)
     level: Level = "ok" if share >= asked else "watch" if share >= 0.10 else "stop"
     yield verdict(
-        "drive.hull-clearance", level, "{c} under the hull, {p} of the diameter", "{a} is asked at {n}. Less shakes the hull.",
-        compared=Compared(value=share, dimension="percent", lo=asked), margin=q(terms[0] - (0.5 + asked) * terms[1], "length"), working=hull_clearance_share.working(*terms), can_suggest=level != "ok",
-        c=q(terms[0] - terms[1] / 2, "length"), p=q(share, "percent"), a=q(asked, "percent"), n=q(train.propeller_speed, "rotation"),
-    )  # fmt: skip
+        "drive.hull-clearance",
+        level,
+        "{c} under the hull, {p} of the diameter",
+        "{a} is asked at {n}. Less shakes the hull.",
+        compared=Compared(value=share, dimension="percent", lo=asked),
+        margin=q(terms[0] - (0.5 + asked) * terms[1], "length"),
+        working=hull_clearance_share.working(*terms),
+        can_suggest=level != "ok",
+        c=q(terms[0] - terms[1] / 2, "length"),
+        p=q(share, "percent"),
+        a=q(asked, "percent"),
+        n=q(train.propeller_speed, "rotation"),
+    )

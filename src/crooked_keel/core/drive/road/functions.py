@@ -14,34 +14,58 @@ TYRE_FACTOR = 3.05
 
 
 @formula(
-    "drive.tyre", "r = 3.05·(d + 2·w·a) / (2·π)", result=("length", "rolling radius"), d=("length", "rim diameter"), w=("length", "tyre width"), a=("number", "aspect, height over width"),
+    "drive.tyre",
+    "r = 3.05·(d + 2·w·a) / (2·π)",
+    result=("length", "rolling radius"),
+    d=("length", "rim diameter"),
+    w=("length", "tyre width"),
+    a=("number", "aspect, height over width"),
     source="ETRTO convention, radial tyre (from memory)",
-)  # fmt: skip
+)
 def tyre_radius(rim_m: float, width_m: float, aspect: float) -> float:
     """Rolling radius from the marks on the tyre, m. aspect 0.7 for a 70 tyre."""
     return TYRE_FACTOR * (rim_m + 2 * width_m * aspect) / (2 * math.pi)
 
 
 @formula(
-    "drive.road-speed", "v = ω·r / i", result=("road_speed", "road speed"), ω=("rotation", "speed of the unit"), r=("length", "rolling radius"), i=("number", "overall ratio"), source="kinematics",
-)  # fmt: skip
+    "drive.road-speed",
+    "v = ω·r / i",
+    result=("road_speed", "road speed"),
+    ω=("rotation", "speed of the unit"),
+    r=("length", "rolling radius"),
+    i=("number", "overall ratio"),
+    source="kinematics",
+)
 def road_speed(speed_rad_s: float, radius_m: float, ratio: float) -> float:
     """Road speed at a speed of the unit, m/s."""
     return speed_rad_s * radius_m / ratio
 
 
 @formula(
-    "drive.wheel-torque", "T = Q·i·η", result=("torque", "torque at the wheel"), Q=("torque", "torque of the unit"), i=("number", "overall ratio"), η=("number", "efficiency of the drive"), source="statics",
-)  # fmt: skip
+    "drive.wheel-torque",
+    "T = Q·i·η",
+    result=("torque", "torque at the wheel"),
+    Q=("torque", "torque of the unit"),
+    i=("number", "overall ratio"),
+    η=("number", "efficiency of the drive"),
+    source="statics",
+)
 def wheel_torque(torque_n_m: float, ratio: float, efficiency: float) -> float:
     """Torque at the driven wheel, N·m."""
     return torque_n_m * ratio * efficiency
 
 
 @formula(
-    "drive.road-load", "F = ½·ρ·A·v² + m·9.80665·Cr", result=("force", "road load, level"), ρ=("density", "density of the air, ISA sea level"), A=("area", "drag area CdA"),
-    v=("road_speed", "speed"), m=("mass", "mass"), Cr=("number", "rolling coefficient"), source="mechanics",
-)  # fmt: skip
+    "drive.road-load",
+    "F = ½·ρ·A·v² + m·9.80665·Cr",
+    result=("force", "road load, level"),
+    ρ=("density", "density of the air, ISA sea level"),
+    A=("area", "drag area CdA"),
+    v=("road_speed", "speed"),
+    m=("mass", "mass"),
+    Cr=("number", "rolling coefficient"),
+    source="mechanics",
+)
 def level_road_load(density: float, drag_area_m2: float, speed_m_s: float, mass_kg: float, rolling: float) -> float:
     """Air drag and rolling resistance on the level, N."""
     return 0.5 * density * drag_area_m2 * speed_m_s**2 + mass_kg * G0_M_S2 * rolling
@@ -66,19 +90,31 @@ def power_limited_speed(power_w: float, mass_kg: float, drag_area_m2: float, rol
 
 
 @formula(
-    "drive.sprocket", "d = p / sin(π / N)", result=("length", "pitch diameter"), p=("length", "chain pitch"), N=("count", "teeth"), source="ISO 606 geometry (from memory)",
-)  # fmt: skip
+    "drive.sprocket",
+    "d = p / sin(π / N)",
+    result=("length", "pitch diameter"),
+    p=("length", "chain pitch"),
+    N=("count", "teeth"),
+    source="ISO 606 geometry (from memory)",
+)
 def sprocket_pitch_diameter(pitch_m: float, teeth: float) -> float:
     """Pitch diameter of a sprocket, m."""
     return pitch_m / math.sin(math.pi / teeth)
 
 
 @formula(
-    "drive.chain-links", "X = 2·C / p + (Na + Nb) / 2 + (Nb − Na)²·p / (4·π²·C)", result=("number", "length in links"), C=("length", "centre distance"), p=("length", "chain pitch"),
-    Na=("count", "driving teeth"), Nb=("count", "driven teeth"), source=_CHAIN,
-)  # fmt: skip
+    "drive.chain-links",
+    "X = 2·C / p + (Na + Nb) / 2 + (Nb − Na)²·p / (4·π²·C)",
+    result=("number", "length in links"),
+    C=("length", "centre distance"),
+    p=("length", "chain pitch"),
+    Na=("count", "driving teeth"),
+    Nb=("count", "driven teeth"),
+    source=_CHAIN,
+)
 def chain_links(centres_m: float, pitch_m: float, driver: float, driven: float) -> float:
-    """Length of a chain in links, not rounded. Raises InputError when the sprockets would touch: the chain cannot close."""
+    """Length of a chain in links, not rounded. Raises InputError when the sprockets would touch: the chain cannot
+    close."""
     if centres_m <= 0 or centres_m < 0.5 * (
         sprocket_pitch_diameter(pitch_m, driver) + sprocket_pitch_diameter(pitch_m, driven)
     ):
@@ -96,7 +132,8 @@ def even_links(links: float) -> int:
 
 
 def chain_centres(links: float, pitch_m: float, driver: float, driven: float) -> float:
-    """Centre distance of a chain of so many links, m: the inverse of `chain_links`. Raises InputError when it cannot close.
+    """Centre distance of a chain of so many links, m: the inverse of `chain_links`. Raises InputError when it cannot
+    close.
     Source: machine-design handbook, roller chains (from memory)."""
     a = links - (driver + driven) / 2
     under = a * a - 8 * ((driven - driver) / (2 * math.pi)) ** 2
@@ -106,8 +143,13 @@ def chain_centres(links: float, pitch_m: float, driver: float, driven: float) ->
 
 
 @formula(
-    "drive.chain-pull", "F = 2·Q / d", result=("force", "chain pull"), Q=("torque", "torque at the driving sprocket"), d=("length", "its pitch diameter"), source="statics",
-)  # fmt: skip
+    "drive.chain-pull",
+    "F = 2·Q / d",
+    result=("force", "chain pull"),
+    Q=("torque", "torque at the driving sprocket"),
+    d=("length", "its pitch diameter"),
+    source="statics",
+)
 def chain_pull(torque_n_m: float, diameter_m: float) -> float:
     """Pull of a chain, N."""
     return 2 * torque_n_m / diameter_m

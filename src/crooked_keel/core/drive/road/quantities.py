@@ -294,7 +294,8 @@ class OnRoad(Topic):
 
     @lazy
     def final(self) -> FinalDrive:
-        """What the final drive does to the unit in its lowest gear: chain pull along its top run, or the axle's torque."""
+        """What the final drive does to the unit in its lowest gear: chain pull along its top run, or the axle's
+        torque."""
         wheels = self.wheels
         if wheels is None or not self.has_chain:
             all_or_cannot_say(lambda: self.limit_force, lambda: self.radius)
@@ -319,13 +320,21 @@ class OnRoad(Topic):
         old = self.old
         before = lambda ask: (lambda: ask(old)) if old else None
         out.add(
-            "geared-speed", "Road speed at rated speed, top gear", "road_speed", lambda: road_speed(*self.geared_terms),
-            before=before(lambda o: road_speed(*o.geared_terms)), working=lambda: road_speed.working(*self.geared_terms),
-        )  # fmt: skip
+            "geared-speed",
+            "Road speed at rated speed, top gear",
+            "road_speed",
+            lambda: road_speed(*self.geared_terms),
+            before=before(lambda o: road_speed(*o.geared_terms)),
+            working=lambda: road_speed.working(*self.geared_terms),
+        )
         out.add(
-            "power-speed", "Speed that the power allows, level", "road_speed", lambda: self.power_speed, before=before(lambda o: o.power_speed),
+            "power-speed",
+            "Speed that the power allows, level",
+            "road_speed",
+            lambda: self.power_speed,
+            before=before(lambda o: o.power_speed),
             source="road load on the level at ISA sea level, heaviest loading; mechanics",
-        )  # fmt: skip
+        )
         out.add(
             "top-speed",
             "Top speed",
@@ -335,9 +344,13 @@ class OnRoad(Topic):
             source="the smaller of gearing and power in the best gear",
         )
         out.add(
-            "wheel-torque", "Torque at the wheel, lowest gear", "torque", lambda: wheel_torque(*self.wheel_terms), before=before(lambda o: wheel_torque(*o.wheel_terms)),
+            "wheel-torque",
+            "Torque at the wheel, lowest gear",
+            "torque",
+            lambda: wheel_torque(*self.wheel_terms),
+            before=before(lambda o: wheel_torque(*o.wheel_terms)),
             working=lambda: wheel_torque.working(*self.wheel_terms),
-        )  # fmt: skip
+        )
         out.add(
             "wheel-force",
             "Force at the road, lowest gear",
@@ -361,7 +374,14 @@ class OnRoad(Topic):
                 lambda: self.fitted_centres,
                 source="machine-design handbook, roller chains (from memory)",
             )
-            out.add("chain-pull", "Chain pull, lowest gear, with shock", "force", lambda: chain_pull(*self.pull_terms), before=before(lambda o: chain_pull(*o.pull_terms)), working=lambda: chain_pull.working(*self.pull_terms))  # fmt: skip
+            out.add(
+                "chain-pull",
+                "Chain pull, lowest gear, with shock",
+                "force",
+                lambda: chain_pull(*self.pull_terms),
+                before=before(lambda o: chain_pull(*o.pull_terms)),
+                working=lambda: chain_pull.working(*self.pull_terms),
+            )
 
     @lazy
     def top_speed(self) -> float:
@@ -381,13 +401,24 @@ class OnRoad(Topic):
         gears = []
         for key, name, ratio in or_none(lambda: self.gears) or []:
             total = or_none(lambda r=ratio: self.total(r))
-            gears.append(GearOut(
-                id=key, name=name, total=total,
-                speed_si=or_none(lambda t=total: road_speed(self.train.rated_speed, self.radius, t)) if total else None,
-                torque_si=or_none(lambda t=total: wheel_torque(self.torque, t, self.train.efficiency)) if total else None,
-            ))  # fmt: skip
+            gears.append(
+                GearOut(
+                    id=key,
+                    name=name,
+                    total=total,
+                    speed_si=or_none(lambda t=total: road_speed(self.train.rated_speed, self.radius, t))
+                    if total
+                    else None,
+                    torque_si=or_none(lambda t=total: wheel_torque(self.torque, t, self.train.efficiency))
+                    if total
+                    else None,
+                )
+            )
         links = or_none(lambda: self.links) if self.has_chain else None
         return OnRoadOut(
-            wheel_radius_si=or_none(lambda: self.radius), gears=gears, chain_links=links, chain_even=even_links(links) if links else None,
+            wheel_radius_si=or_none(lambda: self.radius),
+            gears=gears,
+            chain_links=links,
+            chain_even=even_links(links) if links else None,
             chain_centres_si=or_none(lambda: self.fitted_centres) if self.has_chain else None,
-        )  # fmt: skip
+        )

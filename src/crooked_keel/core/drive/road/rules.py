@@ -23,8 +23,13 @@ from .functions import (
 
 
 @rule(
-    "drive.top-gear", "Top gear against power", limit="gearing 1.0 to 1.15 of the power's speed ok, else watch: short or tall is a choice, not a danger", source="common practice, no source", mark="common practice", form="driven wheel",
-)  # fmt: skip
+    "drive.top-gear",
+    "Top gear against power",
+    limit="gearing 1.0 to 1.15 of the power's speed ok, else watch: short or tall is a choice, not a danger",
+    source="common practice, no source",
+    mark="common practice",
+    form="driven wheel",
+)
 def top_gear(road: OnRoad) -> Iterable[Finding]:
     all_or_cannot_say(lambda: road.power_speed, lambda: road.geared_terms)
     geared = road_speed(*road.geared_terms)
@@ -38,39 +43,75 @@ def top_gear(road: OnRoad) -> Iterable[Finding]:
         else " Top gear is tall: it never gets there, and pulls away slowly."
     )
     yield verdict(
-        "drive.top-gear", level, "Geared for {g}, power for {p}", "Level road, heaviest loading." + words, compared=Compared(value=share, dimension="number", lo=1.0, hi=1.15),
-        working=road_speed.working(*road.geared_terms), can_suggest=level != "ok", g=q(geared, "road_speed"), p=q(road.power_speed, "road_speed"),
-    )  # fmt: skip
+        "drive.top-gear",
+        level,
+        "Geared for {g}, power for {p}",
+        "Level road, heaviest loading." + words,
+        compared=Compared(value=share, dimension="number", lo=1.0, hi=1.15),
+        working=road_speed.working(*road.geared_terms),
+        can_suggest=level != "ok",
+        g=q(geared, "road_speed"),
+        p=q(road.power_speed, "road_speed"),
+    )
 
 
 @rule(
-    "drive.grip", "Force at the road against grip", limit="below the tyre's grip ok, above watch", source="mechanics", mark="statics", form="driven wheel",
-)  # fmt: skip
+    "drive.grip",
+    "Force at the road against grip",
+    limit="below the tyre's grip ok, above watch",
+    source="mechanics",
+    mark="statics",
+    form="driven wheel",
+)
 def grip(road: OnRoad) -> Iterable[Finding]:
     all_or_cannot_say(lambda: road.wheel_force, lambda: road.grip_force)
     level: Level = "ok" if road.wheel_force <= road.grip_force else "watch"
     yield verdict(
-        "drive.grip", level, "Lowest gear pushes {f}" + ("" if level == "ok" else ", more than the tyre holds"), "Grip at most {g}, with all of the mass on the driven wheels.",
-        compared=Compared(value=road.wheel_force, dimension="force", hi=road.grip_force), f=q(road.wheel_force, "force"), g=q(road.grip_force, "force"),
-    )  # fmt: skip
+        "drive.grip",
+        level,
+        "Lowest gear pushes {f}" + ("" if level == "ok" else ", more than the tyre holds"),
+        "Grip at most {g}, with all of the mass on the driven wheels.",
+        compared=Compared(value=road.wheel_force, dimension="force", hi=road.grip_force),
+        f=q(road.wheel_force, "force"),
+        g=q(road.grip_force, "force"),
+    )
 
 
 @rule(
-    "drive.chain-closes", "Final chain closes", limit="an even number of links at a centre distance there is", source="machine-design handbook, roller chains (from memory)", mark="from memory", form="sprockets",
-)  # fmt: skip
+    "drive.chain-closes",
+    "Final chain closes",
+    limit="an even number of links at a centre distance there is",
+    source="machine-design handbook, roller chains (from memory)",
+    mark="from memory",
+    form="sprockets",
+)
 def chain_closes(road: OnRoad) -> Iterable[Finding]:
     if not road.has_chain:
         return
     even = even_links(road.links)
     yield verdict(
-        "drive.chain-closes", "ok", "Chain of {n} links, centres {c}", "{x} links at {d}; the next even number sets the wheel {m} further. The adjuster must reach it, and wear beyond.",
-        working=chain_links.working(*road.links_terms), n=q(even, "count"), c=q(road.fitted_centres, "length"), x=q(road.links, "number"), d=q(road.centres, "length"), m=q(road.fitted_centres - road.centres, "length"),
-    )  # fmt: skip
+        "drive.chain-closes",
+        "ok",
+        "Chain of {n} links, centres {c}",
+        "{x} links at {d}; the next even number sets the wheel {m} further. The adjuster must reach it, and wear "
+        "beyond.",
+        working=chain_links.working(*road.links_terms),
+        n=q(even, "count"),
+        c=q(road.fitted_centres, "length"),
+        x=q(road.links, "number"),
+        d=q(road.centres, "length"),
+        m=q(road.fitted_centres - road.centres, "length"),
+    )
 
 
 @rule(
-    "drive.chain-strength", "Strength of the final chain", limit="8 times the pull with shock ok, 6 watch, less stop; not less than the old chain had: watch", source="common practice, no source; tensile by its maker", mark="common practice", form="sprockets",
-)  # fmt: skip
+    "drive.chain-strength",
+    "Strength of the final chain",
+    limit="8 times the pull with shock ok, 6 watch, less stop; not less than the old chain had: watch",
+    source="common practice, no source; tensile by its maker",
+    mark="common practice",
+    form="sprockets",
+)
 def chain_strength(road: OnRoad) -> Iterable[Finding]:
     if not road.has_chain:
         return
@@ -81,15 +122,29 @@ def chain_strength(road: OnRoad) -> Iterable[Finding]:
         "ok" if factor >= 8 else "watch" if factor >= 6 or (proven is not None and factor >= proven) else "stop"
     )
     yield verdict(
-        "drive.chain-strength", level, "Chain stands {f} times its pull", "Pull {p} in the lowest gear with shock {k}, not above the tyre's grip; chain {s}." + (" Not less than the old chain had." if level == "watch" and factor < 6 else ""),
-        compared=Compared(value=factor, dimension="number", lo=8.0), margin=q(factor - 6, "number"), working=chain_pull.working(*road.pull_terms),
-        f=q(factor, "number"), p=q(pull, "force"), k=q(road.shock, "number"), s=q(strength, "force"),
-    )  # fmt: skip
+        "drive.chain-strength",
+        level,
+        "Chain stands {f} times its pull",
+        "Pull {p} in the lowest gear with shock {k}, not above the tyre's grip; chain {s}."
+        + (" Not less than the old chain had." if level == "watch" and factor < 6 else ""),
+        compared=Compared(value=factor, dimension="number", lo=8.0),
+        margin=q(factor - 6, "number"),
+        working=chain_pull.working(*road.pull_terms),
+        f=q(factor, "number"),
+        p=q(pull, "force"),
+        k=q(road.shock, "number"),
+        s=q(strength, "force"),
+    )
 
 
 @rule(
-    "drive.small-sprocket", "Small sprocket", limit="15 teeth or more ok, 11 to 14 watch, less stop; wrap 120° or more ok, 100° watch", source="common practice, no source; wrap: handbook (from memory)", mark="common practice", form="sprockets",
-)  # fmt: skip
+    "drive.small-sprocket",
+    "Small sprocket",
+    limit="15 teeth or more ok, 11 to 14 watch, less stop; wrap 120° or more ok, 100° watch",
+    source="common practice, no source; wrap: handbook (from memory)",
+    mark="common practice",
+    form="sprockets",
+)
 def small_sprocket(road: OnRoad) -> Iterable[Finding]:
     if not road.has_chain:
         return
@@ -105,9 +160,16 @@ def small_sprocket(road: OnRoad) -> Iterable[Finding]:
         else "ok"
     )
     yield verdict(
-        "drive.small-sprocket", level, "{n} teeth, wrap {w}", "Speed of the chain rises and falls by {r}." + ("" if level == "ok" else " Few teeth or little wrap wear the chain fast."),
-        compared=Compared(value=teeth, dimension="count", lo=15.0), n=q(teeth, "count"), w=q(wrap, "angle"), r=q(chain_ripple(teeth), "percent"),
-    )  # fmt: skip
+        "drive.small-sprocket",
+        level,
+        "{n} teeth, wrap {w}",
+        "Speed of the chain rises and falls by {r}."
+        + ("" if level == "ok" else " Few teeth or little wrap wear the chain fast."),
+        compared=Compared(value=teeth, dimension="count", lo=15.0),
+        n=q(teeth, "count"),
+        w=q(wrap, "angle"),
+        r=q(chain_ripple(teeth), "percent"),
+    )
 
 
 @rule(

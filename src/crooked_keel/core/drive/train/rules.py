@@ -24,9 +24,14 @@ def rotation(train: Train, placed: ResolvedInstallation, resolved: Resolved) -> 
     turns = train.output_turns
     same = TURN_SIGN[hand] == turns
     yield verdict(
-        "drive.rotation", "ok" if same else "stop", "Train and propeller turn the same way" if same else "The propeller is of the other hand",
-        "The {f} turns {t} seen from aft looking forward; the propeller wants {h}.", f=word(resolved.word("flange")), t=word(TURN_WORDS[turns]), h=word(hand),
-    )  # fmt: skip
+        "drive.rotation",
+        "ok" if same else "stop",
+        "Train and propeller turn the same way" if same else "The propeller is of the other hand",
+        "The {f} turns {t} seen from aft looking forward; the propeller wants {h}.",
+        f=word(resolved.word("flange")),
+        t=word(TURN_WORDS[turns]),
+        h=word(hand),
+    )
 
 
 @rule(

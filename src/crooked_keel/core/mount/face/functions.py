@@ -11,8 +11,14 @@ from ...judging.formula import formula
 
 
 @formula(
-    "mount.face-moment", "M = n·m·9.80665·a", result=("moment", "moment on the face"), n=("number", "bump, in g"), m=("mass", "mass that overhangs"), a=("length", "face to its CG"), source="statics",
-)  # fmt: skip
+    "mount.face-moment",
+    "M = n·m·9.80665·a",
+    result=("moment", "moment on the face"),
+    n=("number", "bump, in g"),
+    m=("mass", "mass that overhangs"),
+    a=("length", "face to its CG"),
+    source="statics",
+)
 def face_moment(load_factor: float, mass_kg: float, overhang_m: float) -> float:
     """Moment of an overhung motor on the face of the gearbox, N·m."""
     return load_factor * mass_kg * G0_M_S2 * overhang_m
@@ -26,9 +32,16 @@ class FaceBolts(NamedTuple):
 
 
 def overhung_motor_face(
-    mass_kg: float, overhang_m: float, load_factor: float, peak_torque_n_m: float, bolts: int, circle_m: float, first_deg: float | None = None
-) -> FaceBolts:  # fmt: skip
-    """Bolts of an overhung motor: tension M·z/Σz² without preload, shear of weight and torque as vectors, the worse sign of the
+    mass_kg: float,
+    overhang_m: float,
+    load_factor: float,
+    peak_torque_n_m: float,
+    bolts: int,
+    circle_m: float,
+    first_deg: float | None = None,
+) -> FaceBolts:
+    """Bolts of an overhung motor: tension M·z/Σz² without preload, shear of weight and torque as vectors, the worse
+    sign of the
     torque. first_deg: first bolt from starboard toward up; None takes half a pitch.
 
     Raises InputError for fewer than three bolts or a circle of no size. Source: elastic bolt group, statics."""
@@ -55,9 +68,16 @@ def overhung_motor_face(
 
 
 @formula(
-    "mount.third-point", "R = n·m·9.80665·(a + b) / (l + b)", result=("force", "load on the third point"), n=("number", "bump, in g"), m=("mass", "mass that overhangs"),
-    a=("length", "face to its CG"), b=("length", "gearbox support to the face"), l=("length", "face to the third point"), source="lever about the gearbox support",
-)  # fmt: skip
+    "mount.third-point",
+    "R = n·m·9.80665·(a + b) / (l + b)",
+    result=("force", "load on the third point"),
+    n=("number", "bump, in g"),
+    m=("mass", "mass that overhangs"),
+    a=("length", "face to its CG"),
+    b=("length", "gearbox support to the face"),
+    l=("length", "face to the third point"),
+    source="lever about the gearbox support",
+)
 def third_point(load_factor: float, mass_kg: float, overhang_m: float, behind_m: float, third_m: float) -> float:
     """Load on a third point at the motor's tail, N. Both arms are from the line of the gearbox's own supports."""
     return load_factor * mass_kg * G0_M_S2 * (overhang_m + behind_m) / (third_m + behind_m)

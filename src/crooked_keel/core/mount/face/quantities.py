@@ -32,8 +32,14 @@ class OnFace(Topic):
         face, unit = self.mount.face, self.unit
         asks = (
             lambda: need(unit.mass, self._p("unit/mass"), f"mass of the {self.name}").si,
-            lambda: need(face.overhang, self._p("mount/face/overhang"), f"from the gearbox face to the CG of the {self.name}, plate and all").si,
-        )  # fmt: skip
+            lambda: (
+                need(
+                    face.overhang,
+                    self._p("mount/face/overhang"),
+                    f"from the gearbox face to the CG of the {self.name}, plate and all",
+                ).si
+            ),
+        )
         all_or_cannot_say(*asks)
         return BUMP_G, asks[0](), asks[1]()
 
@@ -71,13 +77,21 @@ class OnFace(Topic):
         if not self.on_face:
             return
         out.add(
-            "face-moment", "Moment on the gearbox face, bump", "moment", lambda: face_moment(*self.face_terms), before=(lambda: face_moment(*old.face_terms)) if old and old.on_face else None,
+            "face-moment",
+            "Moment on the gearbox face, bump",
+            "moment",
+            lambda: face_moment(*self.face_terms),
+            before=(lambda: face_moment(*old.face_terms)) if old and old.on_face else None,
             working=lambda: face_moment.working(*self.face_terms),
-        )  # fmt: skip
+        )
         if self.mount.face.third_at is not None:
             out.add(
-                "third-point", "Load on the third point, bump", "force", lambda: third_point(*self.third_terms), working=lambda: third_point.working(*self.third_terms)
-            )  # fmt: skip
+                "third-point",
+                "Load on the third point, bump",
+                "force",
+                lambda: third_point(*self.third_terms),
+                working=lambda: third_point.working(*self.third_terms),
+            )
         out.add(
             "face-tension",
             "Worst tension of a face bolt, no preload",

@@ -11,8 +11,13 @@ from .functions import face_moment
 
 
 @rule(
-    "mount.face", "Motor on the gearbox's face", limit="moment below the old unit's ok, 1.5 times watch, more or unknown stop without a third point", source="proposed", mark="proposed", form="gearbox face",
-)  # fmt: skip
+    "mount.face",
+    "Motor on the gearbox's face",
+    limit="moment below the old unit's ok, 1.5 times watch, more or unknown stop without a third point",
+    source="proposed",
+    mark="proposed",
+    form="gearbox face",
+)
 def face(face: OnFace) -> Iterable[Finding]:
     if not face.on_face or face.placed.old:
         return
@@ -34,6 +39,13 @@ def face(face: OnFace) -> Iterable[Finding]:
         else " Add a third point at its tail, on rubber."
     )
     yield verdict(
-        "mount.face", level, "{m} on the gearbox's face in a bump", ("The old unit put {o} on it." if old is not None else "What the old unit put on it is not known.") + ("" if level == "ok" else tail) + " Whether the case stands it is not known from this sum.",
-        working=face_moment.working(*face.face_terms), m=q(moment, "moment"), o=q(old or 0.0, "moment"),
-    )  # fmt: skip
+        "mount.face",
+        level,
+        "{m} on the gearbox's face in a bump",
+        ("The old unit put {o} on it." if old is not None else "What the old unit put on it is not known.")
+        + ("" if level == "ok" else tail)
+        + " Whether the case stands it is not known from this sum.",
+        working=face_moment.working(*face.face_terms),
+        m=q(moment, "moment"),
+        o=q(old or 0.0, "moment"),
+    )

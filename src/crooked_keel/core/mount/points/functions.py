@@ -19,7 +19,8 @@ from ...resolved.handed import FinalDrive
 
 
 class MountSpring(NamedTuple):
-    """A mount point: place (3,) m, axis (3,), stiffness along the axis and across it, N/m; a second one across it, where it differs
+    """A mount point: place (3,) m, axis (3,), stiffness along the axis and across it, N/m; a second one across it,
+    where it differs
     (see `mount_stiffness` for which way)."""
 
     name: str
@@ -47,8 +48,10 @@ def manoeuvre_load_factor(mass_kg: float, category: str) -> tuple[float, float]:
 
 
 def mount_stiffness(axis: Vector, axial_n_m: float, radial_n_m: float, across_n_m: float | None = None) -> Matrix:
-    """3×3 stiffness in craft axes. One figure across the axis: k_r·I + (k_a − k_r)·d·dᵀ. Two: radial along e2, across along e3, with
-    e2 = z × d (or y × d for an axis that stands upright) and e3 = d × e2; so for an upright axis radial is fore and aft, across sideways.
+    """3×3 stiffness in craft axes. One figure across the axis: k_r·I + (k_a − k_r)·d·dᵀ. Two: radial along e2, across
+    along e3, with
+    e2 = z × d (or y × d for an axis that stands upright) and e3 = d × e2; so for an upright axis radial is fore and
+    aft, across sideways.
 
     Raises InputError for an axis of no length or a stiffness not above zero. Source: statics."""
     length = float(np.linalg.norm(axis))
@@ -100,9 +103,16 @@ def two_blade_moments(
 
 
 def engine_mount_wrench(
-    mass_kg: float, cg_m: Vector, load_factor: Vector, reference_m: Vector, torque_n_m: float, thrust_n: float,
-    thrust_point_m: Vector, axis: Vector, gyro_n_m: Vector,
-) -> Vector:  # fmt: skip
+    mass_kg: float,
+    cg_m: Vector,
+    load_factor: Vector,
+    reference_m: Vector,
+    torque_n_m: float,
+    thrust_n: float,
+    thrust_point_m: Vector,
+    axis: Vector,
+    gyro_n_m: Vector,
+) -> Vector:
     """Wrench (6,) of the engine on the mount about a reference: inertia, thrust, torque, gyroscopic moment.
 
     torque: at the output flange, clockwise from aft positive; the mount feels its reaction, −Q about the forward shaft
@@ -120,15 +130,22 @@ def final_drive_wrench(final: FinalDrive, reference_m: Vector) -> Vector:
 
 
 _FREE_WORDS = (
-    "fore and aft", "sideways", "up and down", "to roll about its length", "to nod about its width", "to swing about the vertical",
-)  # fmt: skip
+    "fore and aft",
+    "sideways",
+    "up and down",
+    "to roll about its length",
+    "to nod about its width",
+    "to swing about the vertical",
+)
 
 
 def mount_reactions(mounts: Sequence[MountSpring], reference_m: Vector, wrenches: Matrix) -> Shared:
     """Share wrenches (6, cases) given about a reference among springs that hold a rigid body.
 
-    Solved about the centroid of the mounts. Raises InputError naming the free motion when the body is not held, and when
-    two mounts coincide. Source: statics of a rigid body on springs; compared with an outside frame program in the tests."""
+    Solved about the centroid of the mounts. Raises InputError naming the free motion when the body is not held, and
+    when
+    two mounts coincide. Source: statics of a rigid body on springs; compared with an outside frame program in the
+    tests."""
     if not mounts:
         raise InputError("/mount/points", "no mount points")
     for i, a in enumerate(mounts):
@@ -172,26 +189,42 @@ def sums_close(mounts: Sequence[MountSpring], reference_m: Vector, wrenches: Mat
 
 
 @formula(
-    "mount.limit-torque", "Q = k·P / ω", result=("torque", "limit torque at the output flange"), k=("number", "mean-torque factor"),
-    P=("power", "power"), ω=("rotation", "propeller speed"), source="14 CFR 23.361(c) before amendment 64; CS-VLA 361 (from memory)",
-)  # fmt: skip
+    "mount.limit-torque",
+    "Q = k·P / ω",
+    result=("torque", "limit torque at the output flange"),
+    k=("number", "mean-torque factor"),
+    P=("power", "power"),
+    ω=("rotation", "propeller speed"),
+    source="14 CFR 23.361(c) before amendment 64; CS-VLA 361 (from memory)",
+)
 def limit_engine_torque(factor: float, power_w: float, output_speed_rad_s: float) -> float:
     """Limit torque at the output flange, N·m: factor times mean torque behind the reduction."""
     return factor * power_w / output_speed_rad_s
 
 
 @formula(
-    "mount.carried", "m = mu + md + mp", result=("mass", "mass on the mount"), mu=("mass", "unit"), md=("mass", "reduction"), mp=("mass", "propeller"), source="statics"
-)  # fmt: skip
+    "mount.carried",
+    "m = mu + md + mp",
+    result=("mass", "mass on the mount"),
+    mu=("mass", "unit"),
+    md=("mass", "reduction"),
+    mp=("mass", "propeller"),
+    source="statics",
+)
 def carried_mass(unit_kg: float, drive_kg: float, propeller_kg: float) -> float:
     """Mass that hangs on the points, kg."""
     return unit_kg + drive_kg + propeller_kg
 
 
 @formula(
-    "mount.point-load", "F = √(Fx² + Fy² + Fz²)", result=("force", "load on the point"), Fx=("force", "aft"), Fy=("force", "to starboard"), Fz=("force", "up"),
+    "mount.point-load",
+    "F = √(Fx² + Fy² + Fz²)",
+    result=("force", "load on the point"),
+    Fx=("force", "aft"),
+    Fy=("force", "to starboard"),
+    Fz=("force", "up"),
     source="statics of a rigid body on springs",
-)  # fmt: skip
+)
 def point_load(x_n: float, y_n: float, z_n: float) -> float:
     """Size of the load on a point, N."""
     return math.hypot(x_n, y_n, z_n)
@@ -201,10 +234,15 @@ LOAD_FACTOR_SOURCE = "14 CFR 23.337 before amendment 64; CS-VLA 337 (from memory
 
 
 @formula(
-    "mount.reserve", "RF = S / (uf·ff·F)", result=("number", "reserve factor"), S=("force", "strength of the point, ultimate"),
-    uf=("number", "ultimate factor of the case"), ff=("number", "fitting factor"), F=("force", "load on the point"),
+    "mount.reserve",
+    "RF = S / (uf·ff·F)",
+    result=("number", "reserve factor"),
+    S=("force", "strength of the point, ultimate"),
+    uf=("number", "ultimate factor of the case"),
+    ff=("number", "fitting factor"),
+    F=("force", "load on the point"),
     source="14 CFR 23.303, 23.625 before amendment 64 (from memory)",
-)  # fmt: skip
+)
 def reserve_factor(strength_n: float, ultimate_factor: float, fitting_factor: float, load_n: float) -> float:
     """Reserve factor of a point: strength over load times its factors."""
     return strength_n / (ultimate_factor * fitting_factor * load_n)

@@ -43,10 +43,18 @@ class Points(Topic):
     @lazy
     def springs(self) -> list[MountSpring]:
         """The points as springs along their axis, the kind's own where none is said."""
-        all_or_cannot_say(lambda: self.placed.mount_points, *[
-            lambda k=k, part=part: need(getattr(self.mount.points[k], f"stiffness_{part}"), self._p(f"mount/points/{k}/stiffness_{part}"), f"{part} stiffness of point {self.mount.points[k].name}")
-            for k in self.placed.mount_keys for part in ("axial", "radial")
-        ])  # fmt: skip
+        all_or_cannot_say(
+            lambda: self.placed.mount_points,
+            *[
+                lambda k=k, part=part: need(
+                    getattr(self.mount.points[k], f"stiffness_{part}"),
+                    self._p(f"mount/points/{k}/stiffness_{part}"),
+                    f"{part} stiffness of point {self.mount.points[k].name}",
+                )
+                for k in self.placed.mount_keys
+                for part in ("axial", "radial")
+            ],
+        )
         made = []
         for k in self.placed.mount_keys:
             point = self.mount.points[k]
@@ -117,7 +125,8 @@ class Points(Topic):
 
     @lazy
     def reserves(self) -> dict[str, tuple[float, LoadCase, float]]:
-        """Least reserve factor of each point over all cases, with its case and load; points without strength left out."""
+        """Least reserve factor of each point over all cases, with its case and load; points without strength left
+        out."""
         columns = self.shared[0]
         most = {c: self.sizes[:, pick].max(axis=1) for c, pick in columns.items()}
         made = {}
@@ -176,9 +185,14 @@ class Points(Topic):
         )
         if not self.resolved.has("across"):
             out.add(
-                "limit-torque", "Limit torque at the flange", "torque", lambda: abs(self.acting.limit_torque), before=(lambda: abs(old.acting.limit_torque)) if old else None,
-                working=self.acting.torque_working, source=PEAK_SOURCE,
-            )  # fmt: skip
+                "limit-torque",
+                "Limit torque at the flange",
+                "torque",
+                lambda: abs(self.acting.limit_torque),
+                before=(lambda: abs(old.acting.limit_torque)) if old else None,
+                working=self.acting.torque_working,
+                source=PEAK_SOURCE,
+            )
         out.add(
             "worst-point",
             "Worst point, limit cases",

@@ -34,14 +34,25 @@ def cases(points: Points, acting: Acting, resolved: Resolved) -> Iterable[Findin
     if gaps:
         needs = {n.pointer: n for g in gaps.values() for n in g.needs}
         yield verdict(
-            "mount.cases", "unknown", "Cannot say yet: {n} of {all} load cases", "Left out of the verdicts: {names}.", subject="gaps",
-            n=q(len(gaps), "count"), all=q(len(acting.table), "count"), names=word(", ".join(acting.case_name(k) for k in gaps)), needs=needs_out(tuple(needs.values())),
-        )  # fmt: skip
+            "mount.cases",
+            "unknown",
+            "Cannot say yet: {n} of {all} load cases",
+            "Left out of the verdicts: {names}.",
+            subject="gaps",
+            n=q(len(gaps), "count"),
+            all=q(len(acting.table), "count"),
+            names=word(", ".join(acting.case_name(k) for k in gaps)),
+            needs=needs_out(tuple(needs.values())),
+        )
     left = max((points.closure(k) for k in columns), default=0.0)
     yield verdict(
-        "mount.cases", "ok" if left < 1e-8 else "stop", "{n} cases, sums close" if left < 1e-8 else "The sums do not close",
-        "In every case the loads on the points add up to the load of the unit. " + _NOT_THERE["firewall" if resolved.has("firewall") else "bed" if resolved.has("bed") else "other"], n=q(len(columns), "count"),
-    )  # fmt: skip
+        "mount.cases",
+        "ok" if left < 1e-8 else "stop",
+        "{n} cases, sums close" if left < 1e-8 else "The sums do not close",
+        "In every case the loads on the points add up to the load of the unit. "
+        + _NOT_THERE["firewall" if resolved.has("firewall") else "bed" if resolved.has("bed") else "other"],
+        n=q(len(columns), "count"),
+    )
 
 
 @rule("mount.held", "The unit is held", limit="no free motion", source="statics", mark="statics", form="spring points")
@@ -70,12 +81,21 @@ def reserve(points: Points, acting: Acting) -> Iterable[Finding]:
     assert strength is not None
     level: Level = "ok" if factor >= 1.15 else "watch" if factor >= 1.0 else "stop"
     yield verdict(
-        "mount.reserve", level, "{p} has reserve {r}", "{c}: {load} on the point, {kind}. Its strength is taken as {s}, ultimate.",
-        compared=Compared(value=factor, dimension="number", lo=1.15), margin=q(factor - 1.0, "number"),
-        working=reserve_factor.working(strength.si, acting.ultimate_factor(case), FITTING_FACTOR, load), source=case.source,
-        p=word(points.mount.points[key].name), r=q(factor, "number"), c=word(case.name), load=q(load, "force"), s=q(strength.si, "force"),
+        "mount.reserve",
+        level,
+        "{p} has reserve {r}",
+        "{c}: {load} on the point, {kind}. Its strength is taken as {s}, ultimate.",
+        compared=Compared(value=factor, dimension="number", lo=1.15),
+        margin=q(factor - 1.0, "number"),
+        working=reserve_factor.working(strength.si, acting.ultimate_factor(case), FITTING_FACTOR, load),
+        source=case.source,
+        p=word(points.mount.points[key].name),
+        r=q(factor, "number"),
+        c=word(case.name),
+        load=q(load, "force"),
+        s=q(strength.si, "force"),
         kind=word("limit" if case.kind == "limit" else "ultimate"),
-    )  # fmt: skip
+    )
 
 
 @rule(
@@ -96,10 +116,18 @@ def against_old(points: Points, acting: Acting) -> Iterable[Finding]:
     share = new[2] / old[2]
     level: Level = "ok" if share <= 1.0 else "watch" if share <= 1.1 else "stop"
     yield verdict(
-        "mount.against-old", level, "Worst point carries {p} of the old", "{a} → {b}, {n} in: {c}. The structure behind the points is proven for the old load only.",
-        compared=Compared(value=share, dimension="number", hi=1.0), margin=q(1.0 - share, "number"),
-        p=q(share, "percent"), a=q(old[2], "force"), b=q(new[2], "force"), n=word(points.mount.points[new[0]].name), c=word(acting.case_name(new[1])),
-    )  # fmt: skip
+        "mount.against-old",
+        level,
+        "Worst point carries {p} of the old",
+        "{a} → {b}, {n} in: {c}. The structure behind the points is proven for the old load only.",
+        compared=Compared(value=share, dimension="number", hi=1.0),
+        margin=q(1.0 - share, "number"),
+        p=q(share, "percent"),
+        a=q(old[2], "force"),
+        b=q(new[2], "force"),
+        n=word(points.mount.points[new[0]].name),
+        c=word(acting.case_name(new[1])),
+    )
 
 
 @rule(
@@ -115,16 +143,28 @@ def torque(acting: Acting, resolved: Resolved) -> Iterable[Finding]:
     limit = acting.limit_torque
     if acting.unit.kind == "electric" and acting.mount.torque_factor is None:
         yield verdict(
-            "mount.limit-torque", "ok", "Limit torque {t} at the {f}", "The motor's peak torque, as entered, times its ratio; it rolls the unit {way}.", source=PEAK_SOURCE,
-            t=q(abs(limit), "torque"), f=word(resolved.word("flange")), way=word("anticlockwise seen from aft" if limit > 0 else "clockwise seen from aft"),
-        )  # fmt: skip
+            "mount.limit-torque",
+            "ok",
+            "Limit torque {t} at the {f}",
+            "The motor's peak torque, as entered, times its ratio; it rolls the unit {way}.",
+            source=PEAK_SOURCE,
+            t=q(abs(limit), "torque"),
+            f=word(resolved.word("flange")),
+            way=word("anticlockwise seen from aft" if limit > 0 else "clockwise seen from aft"),
+        )
         return
     power = acting.output.mean_torque_n_m * acting.output.propeller_speed_rad_s
     yield verdict(
-        "mount.limit-torque", "ok", "Limit torque {t} at the {f}", "{k} times the mean torque behind the reduction; it rolls the unit {way}.",
+        "mount.limit-torque",
+        "ok",
+        "Limit torque {t} at the {f}",
+        "{k} times the mean torque behind the reduction; it rolls the unit {way}.",
         working=limit_engine_torque.working(acting.factor, power, acting.output.propeller_speed_rad_s),
-        f=word(resolved.word("flange")), t=q(abs(limit), "torque"), k=q(acting.factor, "number"), way=word("anticlockwise seen from aft" if limit > 0 else "clockwise seen from aft"),
-    )  # fmt: skip
+        f=word(resolved.word("flange")),
+        t=q(abs(limit), "torque"),
+        k=q(acting.factor, "number"),
+        way=word("anticlockwise seen from aft" if limit > 0 else "clockwise seen from aft"),
+    )
 
 
 @rule(
@@ -139,14 +179,24 @@ def thrust_path(acting: Acting) -> Iterable[Finding]:
     acting.thrust  # noqa: B018  asks where it is taken
     hull = acting.mount.thrust_taken == "hull"
     yield verdict(
-        "mount.thrust-path", "ok", "Thrust is taken by a bearing on the hull" if hull else "Thrust is taken by the feet of the unit",
-        "The coupling must then leave the unit free to move on its rubber." if hull else "The gear's own bearing passes it to the feet: {t}.", t=q(acting.thrust, "force"),
-    )  # fmt: skip
+        "mount.thrust-path",
+        "ok",
+        "Thrust is taken by a bearing on the hull" if hull else "Thrust is taken by the feet of the unit",
+        "The coupling must then leave the unit free to move on its rubber."
+        if hull
+        else "The gear's own bearing passes it to the feet: {t}.",
+        t=q(acting.thrust, "force"),
+    )
 
 
 @rule(
-    "mount.uplift", "Feet that lift", limit="none in a limit case ok, any watch", source="common practice, no source", mark="common practice", form="bed",
-)  # fmt: skip
+    "mount.uplift",
+    "Feet that lift",
+    limit="none in a limit case ok, any watch",
+    source="common practice, no source",
+    mark="common practice",
+    form="bed",
+)
 def uplift(points: Points, acting: Acting) -> Iterable[Finding]:
     columns, _, shared, _ = points.shared
     worst = ("", "", 0.0)
@@ -160,5 +210,11 @@ def uplift(points: Points, acting: Acting) -> Iterable[Finding]:
         yield verdict("mount.uplift", "ok", "Every foot stays down", "In every limit case of the table.")
         return
     yield verdict(
-        "mount.uplift", "watch", "Foot {p} lifts with {f}", "{c}. It needs a captive mount, and bolts through the stringer rather than lag screws.", p=word(points.mount.points[worst[0]].name), c=word(acting.case_name(worst[1]).capitalize()), f=q(worst[2], "force"),
-    )  # fmt: skip
+        "mount.uplift",
+        "watch",
+        "Foot {p} lifts with {f}",
+        "{c}. It needs a captive mount, and bolts through the stringer rather than lag screws.",
+        p=word(points.mount.points[worst[0]].name),
+        c=word(acting.case_name(worst[1]).capitalize()),
+        f=q(worst[2], "force"),
+    )

@@ -30,11 +30,20 @@ def _moment(arm: Vector, force: Vector) -> float:
 
 
 def swing_unit_reactions(
-    pivot_m: Vector, shock_lower_m: Vector, shock_upper_m: Vector, contact_m: Vector, wheel_load_n: float, traction_n: float,
-    mass_kg: float, cg_m: Vector, load_factor: tuple[float, float] = (0.0, 1.0),
-) -> Swung:  # fmt: skip
-    """Shock and pivot of an arm in the side view. Points (2,): station, height, m. traction forward positive. Motor and drive are on
-    the arm, so their torque is internal. load_factor (aft, up) felt by the arm, in g; 1 g while the wheel hits a bump is cautious.
+    pivot_m: Vector,
+    shock_lower_m: Vector,
+    shock_upper_m: Vector,
+    contact_m: Vector,
+    wheel_load_n: float,
+    traction_n: float,
+    mass_kg: float,
+    cg_m: Vector,
+    load_factor: tuple[float, float] = (0.0, 1.0),
+) -> Swung:
+    """Shock and pivot of an arm in the side view. Points (2,): station, height, m. traction forward positive. Motor and
+    drive are on
+    the arm, so their torque is internal. load_factor (aft, up) felt by the arm, in g; 1 g while the wheel hits a bump
+    is cautious.
 
     Raises InputError when the shock has no length or no lever about the pivot. Source: statics."""
     line = shock_upper_m - shock_lower_m
@@ -53,8 +62,13 @@ def swing_unit_reactions(
 
 
 @formula(
-    "mount.swing-pivot", "F = √(Fx² + Fz²)", result=("force", "force at the pivot"), Fx=("force", "aft"), Fz=("force", "up"), source="statics of the arm in the side view",
-)  # fmt: skip
+    "mount.swing-pivot",
+    "F = √(Fx² + Fz²)",
+    result=("force", "force at the pivot"),
+    Fx=("force", "aft"),
+    Fz=("force", "up"),
+    source="statics of the arm in the side view",
+)
 def pivot_size(x_n: float, z_n: float) -> float:
     """Size of the force at the pivot, N."""
     return float(np.hypot(x_n, z_n))

@@ -22,7 +22,8 @@ from .functions import Swung, pivot_size, swing_unit_reactions
 
 @record
 class ArmOut:
-    """Places of a swinging unit in the side view, m: pivot, ends of the shock, CG, ground contact of the wheel and its axle."""
+    """Places of a swinging unit in the side view, m: pivot, ends of the shock, CG, ground contact of the wheel and its
+    axle."""
 
     pivot: Point
     shock_lower: Point
@@ -33,7 +34,8 @@ class ArmOut:
 
 
 class Swing(Topic):
-    """A unit that swings with its wheel: pivot and shock. rear_kg: mass on the rear axle in the heaviest loading, from the balance bench."""
+    """A unit that swings with its wheel: pivot and shock. rear_kg: mass on the rear axle in the heaviest loading, from
+    the balance bench."""
 
     def __init__(
         self,
@@ -67,9 +69,17 @@ class Swing(Topic):
             "cg": "CG of what swings",
         }
         asks = {
-            (k, axis): (lambda k=k, w=w, part=part, axis=axis: place(getattr(s, f"{k}_{part}"), f"{base}/{k}_{part}", f"{'station' if axis == 'x' else 'height'} of the {w}", axis))
-            for k, w in names.items() for part, axis in (("station", "x"), ("water_line", "z"))
-        }  # fmt: skip
+            (k, axis): (
+                lambda k=k, w=w, part=part, axis=axis: place(
+                    getattr(s, f"{k}_{part}"),
+                    f"{base}/{k}_{part}",
+                    f"{'station' if axis == 'x' else 'height'} of the {w}",
+                    axis,
+                )
+            )
+            for k, w in names.items()
+            for part, axis in (("station", "x"), ("water_line", "z"))
+        }
         wheels = self.wheels
         if wheels is None:
             raise CannotSay(Need("/craft/supports", "wheels"))
@@ -89,9 +99,21 @@ class Swing(Topic):
             np.array([p.x, p.z]) for p in (arm.pivot, arm.shock_lower, arm.shock_upper, arm.contact, arm.cg)
         )
         return [
-            (case, swing_unit_reactions(pivot, lower, upper, contact, self.acting.n_z(case) * self.rear_load, case.pull * self.acting.final.road_n, mass(), cg))
+            (
+                case,
+                swing_unit_reactions(
+                    pivot,
+                    lower,
+                    upper,
+                    contact,
+                    self.acting.n_z(case) * self.rear_load,
+                    case.pull * self.acting.final.road_n,
+                    mass(),
+                    cg,
+                ),
+            )
             for case in self.acting.table
-        ]  # fmt: skip
+        ]
 
     @lazy
     def rear_load(self) -> float:
@@ -110,7 +132,17 @@ class Swing(Topic):
         old = self.old
         for what, label in (("pivot", "Worst load on the pivot"), ("shock", "Worst load of the shock")):
             out.add(
-                what, label, "force", lambda w=what: self.worst_swing(w)[1], before=(lambda w=what: old.worst_swing(w)[1]) if old else None,
-                working=(lambda: pivot_size.working(*max((c[1] for c in self.swing_cases), key=lambda w: w.pivot_size_n).pivot_n)) if what == "pivot" else None,
+                what,
+                label,
+                "force",
+                lambda w=what: self.worst_swing(w)[1],
+                before=(lambda w=what: old.worst_swing(w)[1]) if old else None,
+                working=(
+                    lambda: pivot_size.working(
+                        *max((c[1] for c in self.swing_cases), key=lambda w: w.pivot_size_n).pivot_n
+                    )
+                )
+                if what == "pivot"
+                else None,
                 source="statics of the arm in the side view",
-            )  # fmt: skip
+            )

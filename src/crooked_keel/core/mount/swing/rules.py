@@ -14,8 +14,13 @@ from ..swing.quantities import Swing
 
 
 @rule(
-    "mount.swing", "Pivot and shock", limit="reserve 1.15 or more ok, 1.0 watch, less stop, on limit loads times 1.5", source="statics; factors as on other mounts, proposed", mark="proposed", form="swing unit",
-)  # fmt: skip
+    "mount.swing",
+    "Pivot and shock",
+    limit="reserve 1.15 or more ok, 1.0 watch, less stop, on limit loads times 1.5",
+    source="statics; factors as on other mounts, proposed",
+    mark="proposed",
+    form="swing unit",
+)
 def swing(swing: Swing) -> Iterable[Finding]:
     s = swing.mount.swing
     for what, strength in (("pivot", s.pivot_strength), ("shock", s.shock_strength)):
@@ -25,10 +30,21 @@ def swing(swing: Swing) -> Iterable[Finding]:
         factor = reserve_factor(given(), 1.5, FITTING_FACTOR, load)
         level: Level = "ok" if factor >= 1.15 else "watch" if factor >= 1.0 else "stop"
         yield verdict(
-            "mount.swing", level, "{w} has reserve {r}", "{c}: {l}. Its strength is taken as {st}, ultimate. Side load on the tyre is not in it.", subject=what,
-            compared=Compared(value=factor, dimension="number", lo=1.15), margin=q(factor - 1.0, "number"), working=reserve_factor.working(given(), 1.5, FITTING_FACTOR, load), source=case.source,
-            w=word(what.capitalize()), r=q(factor, "number"), c=word(case.name), l=q(load, "force"), st=q(given(), "force"),
-        )  # fmt: skip
+            "mount.swing",
+            level,
+            "{w} has reserve {r}",
+            "{c}: {l}. Its strength is taken as {st}, ultimate. Side load on the tyre is not in it.",
+            subject=what,
+            compared=Compared(value=factor, dimension="number", lo=1.15),
+            margin=q(factor - 1.0, "number"),
+            working=reserve_factor.working(given(), 1.5, FITTING_FACTOR, load),
+            source=case.source,
+            w=word(what.capitalize()),
+            r=q(factor, "number"),
+            c=word(case.name),
+            l=q(load, "force"),
+            st=q(given(), "force"),
+        )
 
 
 @rule(
@@ -48,6 +64,14 @@ def swing_against_old(swing: Swing) -> Iterable[Finding]:
     share = new[1] / old[1]
     level: Level = "ok" if share <= 1.0 else "watch" if share <= 1.1 else "stop"
     yield verdict(
-        "mount.swing-against-old", level, "Pivot carries {p} of the old", "{a} → {b}, in: {c}. The frame behind the pivot is proven for the old load only.",
-        compared=Compared(value=share, dimension="number", hi=1.0), margin=q(1.1 - share, "number"), p=q(share, "percent"), a=q(old[1], "force"), b=q(new[1], "force"), c=word(new[0].name.lower()),
-    )  # fmt: skip
+        "mount.swing-against-old",
+        level,
+        "Pivot carries {p} of the old",
+        "{a} → {b}, in: {c}. The frame behind the pivot is proven for the old load only.",
+        compared=Compared(value=share, dimension="number", hi=1.0),
+        margin=q(1.1 - share, "number"),
+        p=q(share, "percent"),
+        a=q(old[1], "force"),
+        b=q(new[1], "force"),
+        c=word(new[0].name.lower()),
+    )
