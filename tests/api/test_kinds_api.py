@@ -13,7 +13,7 @@ from fastapi.testclient import TestClient
 from crooked_keel.core.document import Figure, dump
 from crooked_keel.core.document.fields import all_fields
 from crooked_keel.core.reference.kinds import KINDS
-from crooked_keel.core.reference.sheets import BLOCKS, sheet
+from crooked_keel.core.sheets import BLOCKS, sheet
 from tests.conftest import DEMO_OF, KIND_IDS
 
 LAYOUTS = [(kind, layout) for kind in KIND_IDS for layout in KINDS[kind].layouts]

@@ -19,7 +19,7 @@ from crooked_keel.core.figure.base import Figure
 from crooked_keel.core.judging.register import RULES
 from crooked_keel.core.reference.kinds import KINDS, Kind, new_project
 from crooked_keel.core.reference.outlines import Drawn, Measures, Path, Point, road_vehicle
-from crooked_keel.core.reference.sheets import sheet
+from crooked_keel.core.sheets import sheet
 from tests.conftest import DEMO_OF, KIND_IDS, bare, finding, put, value
 
 OTHERS = [k for k in KIND_IDS if k != "aeroplane"]  # the aeroplane has its own tests of the same kind

@@ -13,7 +13,7 @@ from crooked_keel.core.assess import Assessment, assess
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.judging.register import RULES
 from crooked_keel.core.reference.kinds import KINDS, new_project
-from crooked_keel.core.reference.sheets import sheet
+from crooked_keel.core.sheets import sheet
 from crooked_keel.exchange.present import sentence
 from tests.conftest import DEMO_OF, KIND_IDS
 

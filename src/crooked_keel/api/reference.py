@@ -13,7 +13,8 @@ from ..core.figure.place import Place
 from ..core.figure.units import PLAUSIBLE, VIEWS
 from ..core.judging.register import RULES
 from ..core.reference.kinds import KINDS
-from ..core.reference.sheets import Block, library_sheet, sheet
+from ..core.sheet.kit import Block
+from ..core.sheets import library_sheet, sheet
 from ..exchange.present import number
 from .models import BlockOut, EntryOut, FieldSpec, KindOut, ParseIn, ParseOut, PrintSpec, Problem, Reference, RuleOut
 

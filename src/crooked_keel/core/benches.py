@@ -11,18 +11,26 @@ from collections.abc import Callable, Iterator
 from typing import Any, NamedTuple
 
 from .align import section as align
+from .align import sheet as align_sheet
 from .align import suggest as align_ways
 from .balance import section as balance
+from .balance import sheet as balance_sheet
 from .balance import suggest as balance_ways
 from .choose import section as choose
+from .choose import sheet as choose_sheet
 from .choose import suggest as choose_ways
 from .craft import section as craft
+from .craft import sheet as craft_sheet
+from .craft.floating import sheet as floating_sheet
 from .drive import section as drive
+from .drive import sheet as drive_sheet
 from .drive import suggest as drive_ways
 from .judging.finding import BENCHES, Bench
 from .judging.propose import Proposal
 from .judging.register import RULES, Rule
 from .mount import section as mount
+from .mount import sheet as mount_sheet
+from .sheet.kit import Block
 from .topic.workspace import Takes, takes
 
 Says = Callable[..., Any]
@@ -30,24 +38,24 @@ Says = Callable[..., Any]
 
 class BenchEntry(NamedTuple):
     """One bench. of_an_installation: whether each installation has its own; values: what gives its headline values, in
-    order;
-    proposers: what offers ways out of the findings of a rule, by its id."""
+    order; proposers: what offers ways out of the findings of a rule, by its id; sheet: its fields."""
 
     name: Bench
     of_an_installation: bool
     values: tuple[Says, ...]
     proposers: dict[str, Callable[..., Iterator[Proposal]]]
+    sheet: tuple[Block, ...]
 
 
 TABLE: dict[Bench, BenchEntry] = {
     entry.name: entry
     for entry in (
-        BenchEntry("craft", False, craft.VALUES, {}),
-        BenchEntry("choose", True, choose.VALUES, choose_ways.PROPOSERS),
-        BenchEntry("balance", False, balance.VALUES, balance_ways.PROPOSERS),
-        BenchEntry("drive", True, drive.VALUES, drive_ways.PROPOSERS),
-        BenchEntry("mount", True, mount.VALUES, {}),
-        BenchEntry("align", True, align.VALUES, align_ways.PROPOSERS),
+        BenchEntry("craft", False, craft.VALUES, {}, (*craft_sheet.FOUND, *floating_sheet.BLOCKS, *craft_sheet.REST)),
+        BenchEntry("choose", True, choose.VALUES, choose_ways.PROPOSERS, choose_sheet.BLOCKS),
+        BenchEntry("balance", False, balance.VALUES, balance_ways.PROPOSERS, balance_sheet.BLOCKS),
+        BenchEntry("drive", True, drive.VALUES, drive_ways.PROPOSERS, drive_sheet.BLOCKS),
+        BenchEntry("mount", True, mount.VALUES, {}, mount_sheet.BLOCKS),
+        BenchEntry("align", True, align.VALUES, align_ways.PROPOSERS, align_sheet.BLOCKS),
     )
 }
 BUILT: tuple[Bench, ...] = tuple(name for name in BENCHES if name in TABLE)

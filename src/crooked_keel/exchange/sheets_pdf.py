@@ -42,7 +42,8 @@ from ..core.figure.place import Place
 from ..core.judging.finding import Bench, Finding, Value
 from ..core.profile import Shapes
 from ..core.reference.kinds import KINDS
-from ..core.reference.sheets import Block, sheet
+from ..core.sheet.kit import Block
+from ..core.sheets import sheet
 from .present import number, sentence, working
 
 INK, MUTED, RULE, ACT, GREY = (HexColor(c) for c in ("#17262E", "#56656C", "#D5CFBF", "#14566B", "#76838A"))

@@ -13,7 +13,7 @@ from crooked_keel.core.assess import Assessment, assess
 from crooked_keel.core.balance.standing.functions import HAND_KG
 from crooked_keel.core.document import Project
 from crooked_keel.core.reference.kinds import KINDS
-from crooked_keel.core.reference.sheets import sheet
+from crooked_keel.core.sheets import sheet
 from crooked_keel.demo.seed import SECOND, made
 from tests.conftest import bare, finding, put, value
 from tests.core.test_rules import TANKS, WING, _fuel, _tank
