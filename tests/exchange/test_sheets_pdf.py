@@ -12,8 +12,9 @@ from pypdf import PdfReader
 from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.reference.kinds import KINDS, new_project
+from crooked_keel.exchange.measure_pdf import measure_sheet
 from crooked_keel.exchange.present import sentence
-from crooked_keel.exchange.sheets_pdf import bench_sheet, measure_sheet
+from crooked_keel.exchange.sheets_pdf import bench_sheet
 from tests.conftest import DEMO_OF, KIND_IDS
 
 DAY = "2026-05-04"

@@ -8,12 +8,7 @@ from typing import Annotated
 from fastapi import APIRouter, Path, Request, Response
 
 from ..exchange.curve import read_curve
-from .library_service import Format, LibraryService
-from .models import (
-    Conflict,
-    CsvText,
-    CurveIn,
-    CurveRead,
+from .library_models import (
     FromLibraryIn,
     FromLibraryOut,
     LibraryEdit,
@@ -22,10 +17,11 @@ from .models import (
     LibraryTaken,
     LibraryUnitOut,
     NewLibraryUnit,
-    Problem,
     ToLibraryIn,
     ToLibraryOut,
 )
+from .library_service import Format, LibraryService
+from .models import Conflict, CsvText, CurveIn, CurveRead, Problem
 from .projects import Id, service
 
 router = APIRouter(

@@ -27,7 +27,7 @@ from ..core.topic.memo import Memo
 from ..exchange.library_table import library_from_csv, library_to_csv
 from ..store.library import Library
 from ..store.store import NotFound
-from .models import FromLibraryOut, LibraryItem, LibraryTaken, LibraryUnitOut, ToLibraryOut
+from .library_models import FromLibraryOut, LibraryItem, LibraryTaken, LibraryUnitOut, ToLibraryOut
 
 Format = Literal["json", "csv"]
 _LASTING = Memo(512)

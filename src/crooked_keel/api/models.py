@@ -7,9 +7,8 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from ..core.asked.alone import Alone
 from ..core.assess import Assessment, Change
-from ..core.judging.finding import Bench, Level, Message, NeedOut, Suggestion
+from ..core.judging.finding import Bench, Level, Message, Suggestion
 from ..core.judging.formula import Working
 from ..core.profile import Shapes
 
@@ -47,6 +46,8 @@ class Conflict(Problem):
 
 
 Text = Annotated[str, Field(max_length=200)]
+
+
 Pointer = Annotated[str, Field(max_length=400)]
 
 
@@ -132,26 +133,6 @@ class Preview(In):
     operations: Annotated[list[OperationIn], Field(max_length=200)]
 
 
-class ParseIn(In):
-    """A text as typed."""
-
-    text: Annotated[str, Field(max_length=400)]
-    dimension: Text
-    shown: Text | None = None
-    number_style: Literal["point", "comma"] = "point"
-
-
-class ParseOut(Reply):
-    """What was understood: SI, and the same in both unit systems."""
-
-    si: float
-    plus_minus_si: float | None
-    source: str | None
-    metric: str
-    inch: str
-    remark: str | None
-
-
 class KeelLevel(Reply):
     """One bench of a small keel."""
 
@@ -228,81 +209,6 @@ class RevisionOut(Reply):
     summary: str
 
 
-class PrintSpec(Reply):
-    """How a view prints a dimension."""
-
-    unit: str
-    factor: float
-    decimals: int
-
-
-class FieldSpec(Reply):
-    """A figure of the document by its pointer pattern (`*` for an id): dimension, kind of place, choices."""
-
-    pattern: str
-    dimension: str | None
-    shown: str | None
-    place: Literal["station", "butt line", "water line"] | None
-    origin: str | None
-    choices: list[str] | None
-
-
-class KindOut(Reply):
-    """A kind of craft: its layouts, forms and words."""
-
-    id: str
-    name: str
-    layouts: list[str]
-    forms: list[str]
-    words: dict[str, str]
-    unit_side: int
-    cautions: dict[str, str]
-
-
-class EntryOut(Reply):
-    """A field of a sheet; `~` stands for the installation. In a table the pointer is a key of a row."""
-
-    pointer: str
-    label: str
-    kind: Literal["figure", "choice", "text", "key"]
-    choices: list[str]
-
-
-class BlockOut(Reply):
-    """A group of fields, or a table of a collection."""
-
-    bench: Bench
-    title: str
-    hint: str
-    entries: list[EntryOut]
-    table: str | None
-    one: str
-    fresh: dict[str, str]
-    electric: bool
-    folded: bool
-
-
-class Reference(Reply):
-    """What the front end needs once: units of each view, fields, kinds of craft and the sheets of each."""
-
-    views: dict[str, dict[str, PrintSpec]]
-    fields: list[FieldSpec]
-    kinds: list[KindOut]
-    sheets: dict[str, list[BlockOut]]
-    library_sheet: list[BlockOut]
-
-
-class RuleOut(Reply):
-    """One rule of the catalogue."""
-
-    id: str
-    bench: Bench
-    title: str
-    limit: str
-    source: str
-    mark: str
-
-
 class WorkingOut(Reply):
     """The working of a value or finding."""
 
@@ -356,90 +262,3 @@ class HydrostaticsOut(Reply):
 
     operations: list[dict[str, Any]]
     drafts: int
-
-
-class LibraryItem(Reply):
-    """A unit of the library as it is listed, SI; where it is used."""
-
-    id: str
-    name: str
-    kind: str | None
-    layout: str | None
-    cylinders_si: float | None
-    lasting_si: float | None
-    speed_si: float | None
-    mass_si: float | None
-    condition: str | None
-    cost_si: float | None
-    wait_si: float | None
-    parts_si: float | None
-    used: list[str]
-
-
-class LibraryUnitOut(Reply):
-    """A unit of the library, whole; what can be said of it by itself; where it is used."""
-
-    id: str
-    document: dict[str, Any]
-    alone: Alone
-    used: list[str]
-
-
-class NewLibraryUnit(In):
-    """The short form that starts a unit of the library."""
-
-    name: Annotated[str, Field(min_length=1, max_length=120)]
-    kind: Text
-
-
-class LibraryEdit(In):
-    """An edit of a unit of the library."""
-
-    operations: Annotated[list[OperationIn], Field(min_length=1, max_length=200)]
-
-
-class LibraryFile(In):
-    """A file of units as text."""
-
-    text: Annotated[str, Field(max_length=8_000_000)]
-    format: Literal["json", "csv"]
-
-
-class LibraryTaken(Reply):
-    """Which units came in."""
-
-    added: list[str]
-    replaced: list[str]
-
-
-class FromLibraryIn(In):
-    """A unit of the library for a fit: for a new one, or in the place of that of `into`."""
-
-    unit: Annotated[str, Field(max_length=40)]
-    into: Annotated[str, Field(max_length=40)] | None = None
-
-
-class FromLibraryOut(Reply):
-    """The edit that makes or changes a fit; in words what stays, what goes, what to look at again; and what the fit
-    then asks for."""
-
-    operations: list[dict[str, Any]]
-    fit: str
-    name: str
-    stays: list[str]
-    goes: list[str]
-    again: list[str]
-    questions: list[NeedOut]
-
-
-class ToLibraryIn(In):
-    """The installation whose unit is kept in the library."""
-
-    pointer: Pointer
-
-
-class ToLibraryOut(Reply):
-    """The unit of the library, and the edit that names it in the project."""
-
-    unit: str
-    operations: list[dict[str, Any]]

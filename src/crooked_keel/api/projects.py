@@ -352,7 +352,7 @@ def print_measure_sheet(request: Request, project_id: Id, fit: FitQuery = None) 
     """What is missing or guessed, with blanks to fill in, as a page to print."""
     made = service(request)
     head = made.store.head(project_id)
-    from ..exchange.sheets_pdf import measure_sheet
+    from ..exchange.measure_pdf import measure_sheet
 
     assessment = made.assessment(head, made.fit_of(head.document, fit))
     return _pdf(measure_sheet(head.document, assessment, _today()), head.document.name, "measure")

@@ -16,7 +16,8 @@ from ..core.reference.kinds import KINDS
 from ..core.sheet.kit import Block
 from ..core.sheets import library_sheet, sheet
 from ..exchange.present import number
-from .models import BlockOut, EntryOut, FieldSpec, KindOut, ParseIn, ParseOut, PrintSpec, Problem, Reference, RuleOut
+from .models import Problem
+from .reference_models import BlockOut, EntryOut, FieldSpec, KindOut, ParseIn, ParseOut, PrintSpec, Reference, RuleOut
 
 router = APIRouter(prefix="/api", responses={400: {"model": Problem}, 422: {"model": Problem}})
 

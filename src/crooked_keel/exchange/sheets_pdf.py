@@ -6,165 +6,43 @@ PDF by reportlab. The same document gives the same bytes: the day is handed in, 
 
 from __future__ import annotations
 
-import io
-import re
 from collections.abc import Iterable
-from dataclasses import dataclass
-from functools import cache
-from pathlib import Path
 from typing import Any
-from xml.sax.saxutils import escape
 
 from reportlab.graphics.shapes import Circle as Round
 from reportlab.graphics.shapes import Drawing, Line, PolyLine, String
-from reportlab.lib.colors import HexColor
-from reportlab.lib.pagesizes import A4
-from reportlab.lib.styles import ParagraphStyle
 from reportlab.lib.units import mm
-from reportlab.pdfbase import pdfmetrics
-from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.platypus import (
-    BaseDocTemplate,
-    Flowable,
-    Frame,
     KeepTogether,
-    PageTemplate,
-    Paragraph,
     Spacer,
     Table,
-    TableStyle,
 )
 
 from ..core.assess import Assessment
 from ..core.document import Figure, Project, value_at
-from ..core.document.fields import figure_pointers
 from ..core.figure.place import Place
 from ..core.judging.finding import Bench, Finding, Value
 from ..core.profile import Shapes
 from ..core.reference.kinds import KINDS
 from ..core.sheet.kit import Block
 from ..core.sheets import sheet
+from .pdf import (
+    ACT,
+    GREY,
+    INK,
+    LEVEL_COLOUR,
+    LEVEL_WORD,
+    MUTED,
+    WIDTH,
+    _build,
+    _fonts,
+    _heading,
+    _p,
+    _Page,
+    _Stroke,
+    _table,
+)
 from .present import number, sentence, working
-
-INK, MUTED, RULE, ACT, GREY = (HexColor(c) for c in ("#17262E", "#56656C", "#D5CFBF", "#14566B", "#76838A"))
-LEVEL_COLOUR = {
-    "ok": HexColor("#2B7561"),
-    "watch": HexColor("#8A5A0E"),
-    "stop": HexColor("#AE3018"),
-    "unknown": HexColor("#596870"),
-}
-LEVEL_WORD = {"ok": "ok", "watch": "watch", "stop": "stop", "unknown": "cannot say"}
-WIDTH = A4[0] - 36 * mm
-
-
-@cache
-def _fonts() -> None:
-    folder = Path(__file__).parent / "fonts"
-    for name, file in (("Keel", "keel-sheet"), ("KeelBold", "keel-sheet-bold"), ("KeelFigures", "keel-sheet-figures")):
-        pdfmetrics.registerFont(TTFont(name, folder / f"{file}.ttf"))
-
-
-def _style(font: str = "Keel", size: float = 8.5, colour: Any = INK, **more: Any) -> ParagraphStyle:
-    return ParagraphStyle(
-        f"{font}{size}{colour}", fontName=font, fontSize=size, leading=size * 1.3, textColor=colour, **more
-    )
-
-
-def _p(text: str, **style: Any) -> Paragraph:
-    return Paragraph(escape(text).replace("\n", "<br/>"), _style(**style))
-
-
-class _Stroke(Flowable):
-    """The status stroke: straight, bowed, broken, dotted."""
-
-    def __init__(self, level: str) -> None:
-        super().__init__()
-        self.level, self.width, self.height = level, 9 * mm, 3 * mm
-
-    def draw(self) -> None:
-        """Draw it on the canvas."""
-        c, w, y = self.canv, self.width, 1.2 * mm
-        c.setStrokeColor(LEVEL_COLOUR[self.level])
-        c.setLineWidth(1.8)
-        if self.level == "ok":
-            c.line(0, y, w, y)
-        elif self.level == "watch":
-            c.bezier(0, y, w / 3, y + 2.4 * mm, 2 * w / 3, y + 2.4 * mm, w, y)
-        elif self.level == "stop":
-            c.line(0, y + 0.7 * mm, w * 0.44, y + 0.7 * mm)
-            c.line(w * 0.56, y - 0.7 * mm, w, y - 0.7 * mm)
-        else:
-            c.setDash(0.6, 2.4)
-            c.setLineCap(1)
-            c.line(0, y, w, y)
-
-
-@dataclass(frozen=True)
-class _Page:
-    """What stands on every page."""
-
-    title: str
-    craft: str
-    day: str
-
-    def draw(self, canvas: Any, document: Any) -> None:
-        """Head and foot."""
-        _fonts()
-        top, left, right = A4[1] - 14 * mm, 18 * mm, A4[0] - 18 * mm
-        canvas.setStrokeColor(INK)
-        canvas.setLineWidth(1.6)
-        keel = canvas.beginPath()
-        keel.moveTo(left, top + 4 * mm)
-        keel.lineTo(left, top + 1.2 * mm)
-        keel.lineTo(left + 1.6 * mm, top)
-        keel.lineTo(left + 1.6 * mm, top - 3 * mm)
-        canvas.drawPath(keel)
-        canvas.setFillColor(INK)
-        canvas.setFont("KeelBold", 13)
-        canvas.drawString(left + 6 * mm, top - 1 * mm, self.craft)
-        canvas.setFont("Keel", 9)
-        canvas.drawRightString(right, top - 1 * mm, self.title)
-        canvas.setLineWidth(0.6)
-        canvas.line(left, top - 4.5 * mm, right, top - 4.5 * mm)
-        canvas.setFillColor(MUTED)
-        canvas.setFont("Keel", 7.5)
-        canvas.drawString(left, 10 * mm, f"Crooked Keel · {self.day} · local rules and licensed people decide")
-        canvas.drawRightString(right, 10 * mm, f"page {document.page}")
-
-
-def _build(page: _Page, story: Iterable[Any]) -> bytes:
-    out = io.BytesIO()
-    document = BaseDocTemplate(
-        out, pagesize=A4, title=f"{page.craft}: {page.title}", author="Crooked Keel", invariant=1
-    )
-    frame = Frame(
-        18 * mm, 15 * mm, WIDTH, A4[1] - 36 * mm, leftPadding=0, rightPadding=0, topPadding=0, bottomPadding=0
-    )
-    document.addPageTemplates(PageTemplate(frames=[frame], onPage=page.draw))
-    document.build(list(story))
-    return out.getvalue()
-
-
-def _table(rows: list[list[Any]], widths: list[float], head: bool = True) -> Table:
-    made = Table(rows, colWidths=widths, repeatRows=1 if head else 0)
-    made.setStyle(
-        TableStyle(
-            [
-                ("VALIGN", (0, 0), (-1, -1), "TOP"),
-                ("LEFTPADDING", (0, 0), (-1, -1), 0),
-                ("RIGHTPADDING", (0, 0), (-1, -1), 5),
-                ("TOPPADDING", (0, 0), (-1, -1), 2.2),
-                ("BOTTOMPADDING", (0, 0), (-1, -1), 2.2),
-                ("LINEBELOW", (0, 0), (-1, -1), 0.3, RULE),
-                *([("LINEBELOW", (0, 0), (-1, 0), 0.8, INK)] if head else []),
-            ]
-        )
-    )
-    return made
-
-
-def _heading(text: str) -> list[Any]:
-    return [Spacer(1, 4 * mm), _p(text, font="KeelBold", size=11), Spacer(1, 1 * mm)]
 
 
 def bench_sheet(
@@ -371,103 +249,3 @@ def _profile(shapes: Shapes) -> Drawing:
     note = "to scale" if shapes.to_scale else "sketch: outline not measured"
     drawing.add(String(WIDTH, 0, note, fontName="Keel", fontSize=7, fillColor=MUTED, textAnchor="end"))
     return drawing
-
-
-GUESSED = ("hearsay", "template", "estimated")
-
-
-def measure_sheet(project: Project, made: Assessment, day: str) -> bytes:
-    """Every figure that is missing or guessed, with a blank to fill in: missing first, those that hold up the most
-    answers at the top.
-
-    The fit of the assessment and the craft itself are gone through; the other fits are left out."""
-    _fonts()
-    fit = project.fits[made.fit].name if made.fit else "as found"
-    story: list[Any] = [
-        _p(
-            f"For {fit}. Write value, unit and ±, and what you measured with. A blank left blank stays unknown.",
-            size=9,
-            colour=MUTED,
-        ),
-        *_heading(f"Missing: {len(made.missing)}"),
-    ]
-    blank = lambda: ""
-    head = [
-        _p("what", colour=MUTED),
-        _p("now", colour=MUTED),
-        _p("measured, with unit and ±", colour=MUTED),
-        _p("with", colour=MUTED),
-    ]
-    widths = [74 * mm, 36 * mm, 44 * mm, WIDTH - 154 * mm]
-    if made.missing:
-        story.append(
-            _write_in([head, *[[_p(n.what), _p("—", colour=MUTED), blank(), blank()] for n in made.missing]], widths)
-        )
-    else:
-        story.append(_p("Nothing is missing.", colour=MUTED))
-    guessed = list(_guessed(project, made.fit))
-    story += _heading(f"Guessed: {len(guessed)}")
-    if guessed:
-        rows = [
-            [
-                _p(f"{group}: {label}" if group else label),
-                _p(f"{figure.entered} · {figure.source}", size=7.5),
-                blank(),
-                blank(),
-            ]
-            for group, label, figure in guessed
-        ]
-        story.append(_write_in([head, *rows], widths))
-    else:
-        story.append(_p("Nothing rests on a guess.", colour=MUTED))
-    return _build(_Page(f"measure these · {fit}", project.name, day), story)
-
-
-def _write_in(rows: list[list[Any]], widths: list[float]) -> Table:
-    made = _table(rows, widths)
-    made.setStyle(
-        TableStyle(
-            [
-                ("BOTTOMPADDING", (0, 1), (-1, -1), 7),
-                ("TOPPADDING", (0, 1), (-1, -1), 5),
-                ("BOX", (2, 1), (2, -1), 0.5, GREY),
-                ("INNERGRID", (2, 1), (3, -1), 0.5, GREY),
-                ("BOX", (3, 1), (3, -1), 0.5, GREY),
-            ]
-        )
-    )
-    return made
-
-
-def _guessed(project: Project, fit: str | None) -> Iterable[tuple[str, str, Figure]]:
-    """Figures whose source is a guess, worst kind of guess first, with group and label from the sheets where they
-    stand."""
-    pointers = [f"/old_installations/{k}" for k in project.old_installations]
-    if fit:
-        pointers += [f"/fits/{fit}/installations/{k}" for k in project.fits[fit].installations]
-    labels: dict[str, tuple[str, str]] = {}
-    for base in [*pointers, None]:
-        for group, label, at in _fields(project, sheet(KINDS[project.kind]), base, fit):
-            owner = value_at(project, base) if base else None
-            labels.setdefault(at, (owner.name if owner is not None and at.startswith(base or "") else group, label))
-    found = []
-    for at in figure_pointers(project):
-        if at.startswith("/fits/") and not at.startswith(f"/fits/{fit}/"):
-            continue
-        figure = value_at(project, at)
-        if isinstance(figure, Figure) and figure.source in GUESSED:
-            found.append((at, figure))
-    for at, figure in sorted(found, key=lambda f: GUESSED.index(f[1].source)):
-        group, label = labels.get(at) or _plain_label(project, at)
-        yield group, label, figure
-
-
-def _plain_label(project: Project, at: str) -> tuple[str, str]:
-    """A label from the names along the way: for rows of ledgers and loadings."""
-    head, _, last = at.rpartition("/")
-    owner = value_at(project, head)
-    while not hasattr(owner, "name") and head:
-        head = head.rpartition("/")[0]
-        owner = value_at(project, head)
-    words = re.sub(r"[_/-]+", " ", at[len(head) :]).strip() or last
-    return str(getattr(owner, "name", "")), words

@@ -18,7 +18,7 @@ class Readings(Topic):
 
     def _read(self, part: str, name: str, what: str) -> float:
         figure: Figure | None = getattr(getattr(self.align, part), name)
-        return need(figure, self.placed._p(f"align/{part}/{name}"), what).si
+        return need(figure, self.placed.p(f"align/{part}/{name}"), what).si
 
     def asks(self, part: str) -> bool:
         """Whether the readings of a part are asked for: of a fit that has it, or wherever something was read. Nobody

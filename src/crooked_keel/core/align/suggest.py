@@ -30,7 +30,7 @@ def rear_clearance(thrust: ThrustLine, placed: ResolvedInstallation, resolved: R
                 "origin": word(figure.origin),
             },
         ),
-        [Operation(op="replace", path=placed._p("placement/flange_station"), value=value)],
+        [Operation(op="replace", path=placed.p("placement/flange_station"), value=value)],
     )
 
 
@@ -44,7 +44,7 @@ def thrust_side(placed: ResolvedInstallation) -> Iterator[Proposal]:
             template="{a} to the {side}",
             params={"a": q(abs(right), "angle"), "side": word("left" if right > 0 else "right")},
         ),
-        [Operation(op="replace", path=placed._p("placement/right"), value=computed(None, text))],
+        [Operation(op="replace", path=placed.p("placement/right"), value=computed(None, text))],
     )
 
 
@@ -58,7 +58,7 @@ def packers(shaft: ShaftLine, placed: ResolvedInstallation, resolved: Resolved) 
         if lack > 0 and figure is not None:
             value, rounded = moved_place(figure, -lack, units, up=False)
             most = max(most, abs(rounded - figure.si))
-            path = placed._p(f"mount/points/{key}/structure_water_line")
+            path = placed.p(f"mount/points/{key}/structure_water_line")
             operations.append(Operation(op="replace", path=path, value=value))
     if operations:
         yield Proposal(

@@ -110,7 +110,6 @@ def _drawn(project: Project, bench: Balance, draws: int, seed: int) -> MonteCarl
     all_inside = np.ones(draws, dtype=bool)
     rows = []
     for case in bench.loadings.cases:
-        loading = project.loadings[case.key]
         people = draw.sums(bench.loads.people(case.key))
         mass, moment = empty[0] + people[0], empty[1] + people[1]
         inside = _kept(envelope, gross, mass, moment)

@@ -16,6 +16,7 @@ from ..resolved.loads import Loads
 from ..resolved.references import Body
 from ..resolved.rows import Rows
 from ..topic.reading import Topic
+from .afloat import says as afloat_says
 from .afloat.quantities import AfloatOut, AfloatStates
 from .fuel.quantities import Fuel
 from .ledger.functions import (
@@ -34,7 +35,9 @@ from .loadings.every import CasePoint, EveryLoading, FrontierOut
 from .loadings.quantities import LoadedCase, Loadings, LoadingsBefore
 from .standing.quantities import Standing, StepOut
 from .standing.supports import OnSupports
-from .wheels.quantities import Axles, AxlesOut
+from .wheels import says as axle_says
+from .wheels.quantities import Axles
+from .wheels.stance import AxlesOut
 
 
 @record
@@ -124,14 +127,14 @@ class Balance(NamedTuple):
 def afloat_values(afloat: AfloatStates) -> list[Value]:
     """Trim, heel, GM and freeboard."""
     out = ValueList("balance")
-    afloat.values(out)
+    afloat_says.values(afloat, out)
     return out.values
 
 
 def axle_values(axles: Axles) -> list[Value]:
     """Axle loads, pitch limits and lean."""
     out = ValueList("balance")
-    axles.values(out)
+    axle_says.values(axles, out)
     return out.values
 
 
@@ -299,12 +302,12 @@ def frontier_table(every: EveryLoading) -> list[FrontierOut]:
 
 def afloat_table(afloat: AfloatStates) -> list[AfloatOut]:
     """States afloat."""
-    return afloat.tables()
+    return afloat_says.tables(afloat)
 
 
 def axle_table(axles: Axles) -> list[AxlesOut]:
     """States on the wheels."""
-    return axles.tables()
+    return axle_says.tables(axles)
 
 
 def step_table(standing: Standing, resolved: Resolved) -> list[StepOut]:

@@ -14,6 +14,7 @@ from ..judging.finding import Message, Operation, Param, q, word
 from ..judging.gap import or_none
 from ..judging.propose import Proposal, computed, moved_place, on_the_tape, said_place, tape_text
 from ..resolved.references import Body, got
+from ..resolved.weighed import hung, on_scales
 from .fuel.functions import along_limits, best_burn_orders
 from .ledger.functions import ballast_mass
 from .section import Balance
@@ -315,7 +316,7 @@ def settle(bench: Balance) -> Iterator[Proposal]:
 def take_hung(bench: Balance) -> Iterator[Proposal]:
     """The CG of a unit as its plumb lines say."""
     for placed in bench.resolved.installations:
-        found = or_none(lambda p=placed: p.hung)
+        found = or_none(lambda p=placed: hung(p))
         if found is None:
             continue
         unit, made = placed.installation.unit, []
@@ -341,7 +342,7 @@ def take_hung(bench: Balance) -> Iterator[Proposal]:
 def take_over(bench: Balance) -> Iterator[Proposal]:
     """The mass and CG of a unit as two scales say."""
     for placed in bench.resolved.installations:
-        found = or_none(lambda p=placed: p.on_scales)
+        found = or_none(lambda p=placed: on_scales(p))
         if found is None:
             continue
         mass, at = found

@@ -18,6 +18,7 @@ from .air.functions import propeller_speed
 from .air.quantities import AirPropeller
 from .battery.quantities import OnBattery
 from .marine.quantities import AtSea, AtSeaOut
+from .road import says as road_says
 from .road.quantities import OnRoad, OnRoadOut
 from .train.quantities import TURN_WORDS, Train
 
@@ -126,7 +127,7 @@ def sea_values(sea: AtSea) -> list[Value]:
 def road_values(road: OnRoad) -> list[Value]:
     """The driven wheel."""
     out = ValueList("drive")
-    road.values(out)
+    road_says.values(road, out)
     return out.values
 
 
@@ -202,4 +203,4 @@ def propeller_table(train: Train, air: AirPropeller | None, sea: AtSea | None, r
 
 def road_table(road: OnRoad) -> OnRoadOut:
     """The driven wheel as drawn."""
-    return road.tables()
+    return road_says.tables(road)

@@ -11,16 +11,12 @@ from ..document import Figure, Mark
 from ..errors import CannotSay, Need, all_or_cannot_say
 from ..figure.doubt import std_uncertainty
 from ..figure.trace import Origin, Traced, above_zero, need, traced
-from ..judging.formula import Working
 from ..judging.gap import or_none
-from ..judging.values import ValueList
 from ..physics.hull import Hull, Section, both_sides, level_draft
 from ..physics.hydrostatics import (
     Afloat,
     Hydro,
     Waterplane,
-    form_displacement,
-    form_immersion,
     hydro_from_form,
     metacentric_height,
     waterplane_from_freeboards,
@@ -413,58 +409,6 @@ class Floating(Topic):
         """How GM is known."""
         measured = or_none(lambda: self.gm_measured)
         return measured.by if measured else self.by
-
-    def displacement_working(self) -> Working | None:
-        """The working of the displacement by form; table and sections have none."""
-        if self.by != "form estimate":
-            return None
-        f = {k: v.value for k, v in self.form.items()}
-        return form_displacement.working(f["density"], f["block"], f["length"], f["beam"], self.draft.value)
-
-    def values(self, out: ValueList) -> None:
-        """Draft, trim and heel as found, and what a centimetre carries."""
-        out.add(
-            "draft",
-            "Draft of the canoe body",
-            "length",
-            lambda: self.draft,
-            source="plane through the freeboards, or the report by form",
-        )
-        out.add(
-            "trim-found",
-            "Trim over her waterline, stern down",
-            "length",
-            self._trim,
-            source="plane through the freeboards, least squares",
-        )
-        out.add(
-            "heel-found",
-            "Heel, starboard down",
-            "angle",
-            lambda: self.waterplane.slope_starboard,
-            source="plane through the freeboards, least squares",
-        )
-        out.add(
-            "immersion",
-            "Sinks her by a length",
-            "immersion",
-            lambda: self.hydro.immersion_kg_m,
-            working=(
-                lambda: form_immersion.working(
-                    *(self.form[k].value for k in ("density", "waterplane", "length", "beam"))
-                )
-            )
-            if self.by == "form estimate"
-            else None,
-            source=self.by,
-        )
-        out.add(
-            "gm-found",
-            f"GM, {self.gm_by}",
-            "length",
-            lambda: metacentric_height(self.hydro.km_m, self.height),
-            working=lambda: metacentric_height.working(self.hydro.km_m, self.height),
-        )
 
     def _trim(self) -> float:
         all_or_cannot_say(lambda: self.waterplane, lambda: self.length)

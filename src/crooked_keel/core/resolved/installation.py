@@ -14,7 +14,6 @@ from ..errors import CannotSay, InputError, Need, all_or_cannot_say
 from ..figure.kinds import Mass
 from ..figure.trace import Traced
 from ..physics.geometry import Matrix, Vector, rotation_y, shaft_direction, thrust_direction, thrust_rotation
-from ..physics.mechanics import cg_from_suspension, two_scale_cg
 from ..topic.lazy import lazy
 from ..topic.reading import Topic
 from .ratios import overall_ratio
@@ -40,7 +39,8 @@ class ResolvedInstallation(Topic):
         """What people call the unit."""
         return self.installation.unit.name
 
-    def _p(self, path: str) -> str:
+    def p(self, path: str) -> str:
+        """Pointer of a part of the installation."""
         return f"{self.pointer}/{path}"
 
     @lazy
@@ -51,19 +51,19 @@ class ResolvedInstallation(Topic):
         asks = (
             lambda: place(
                 p.flange_station,
-                self._p("placement/flange_station"),
+                self.p("placement/flange_station"),
                 f"station of the {self.references.word('flange')} ({self.name})",
                 "x",
             ),
             lambda: place(
                 p.flange_butt_line,
-                self._p("placement/flange_butt_line"),
+                self.p("placement/flange_butt_line"),
                 f"butt line of the {self.references.word('flange')} ({self.name})",
                 "y",
             ),
             lambda: place(
                 p.flange_water_line,
-                self._p("placement/flange_water_line"),
+                self.p("placement/flange_water_line"),
                 f"water line of the {self.references.word('flange')} ({self.name})",
                 "z",
             ),
@@ -79,7 +79,7 @@ class ResolvedInstallation(Topic):
         dx, dz = end[0].value - flange[0].value, flange[2].value - end[1].value
         if dx <= 0:
             raise InputError(
-                self._p("placement/propeller_station"), f"the propeller of the {self.name} is not aft of its coupling"
+                self.p("placement/propeller_station"), f"the propeller of the {self.name} is not aft of its coupling"
             )
         return math.atan2(dz, dx), math.hypot(dx, dz)
 
@@ -90,13 +90,13 @@ class ResolvedInstallation(Topic):
         asks = (
             lambda: place(
                 p.propeller_station,
-                self._p("placement/propeller_station"),
+                self.p("placement/propeller_station"),
                 f"station of the propeller ({self.name})",
                 "x",
             ),
             lambda: place(
                 p.propeller_water_line,
-                self._p("placement/propeller_water_line"),
+                self.p("placement/propeller_water_line"),
                 f"water line of the propeller ({self.name})",
                 "z",
             ),
@@ -115,8 +115,8 @@ class ResolvedInstallation(Topic):
         """Down and right thrust, rad."""
         p = self.installation.placement
         asks = (
-            lambda: self.references.measured(p.down, self._p("placement/down"), f"down thrust ({self.name})"),
-            lambda: self.references.measured(p.right, self._p("placement/right"), f"right thrust ({self.name})"),
+            lambda: self.references.measured(p.down, self.p("placement/down"), f"down thrust ({self.name})"),
+            lambda: self.references.measured(p.right, self.p("placement/right"), f"right thrust ({self.name})"),
         )
         all_or_cannot_say(*asks)
         return asks[0](), asks[1]()
@@ -192,12 +192,10 @@ class ResolvedInstallation(Topic):
             return zero, zero, zero
         stages = sorted(drive.stages.items(), key=lambda s: s[1].rank)
         asks: list[Callable[[], Traced]] = [
-            lambda: self.references.measured(
-                drive.length, self._p("drive/length"), f"length of the drive ({self.name})"
-            )
+            lambda: self.references.measured(drive.length, self.p("drive/length"), f"length of the drive ({self.name})")
         ]
         for key, stage in stages:
-            base = self._p(f"drive/stages/{key}")
+            base = self.p(f"drive/stages/{key}")
             asks.append(
                 lambda s=stage, b=base: self.references.measured(
                     s.offset_starboard, f"{b}/offset_starboard", f"sideways offset of the {s.name}"
@@ -227,63 +225,22 @@ class ResolvedInstallation(Topic):
             (
                 lambda: self.references.measured(
                     u.cg_aft,
-                    self._p("unit/cg_aft"),
+                    self.p("unit/cg_aft"),
                     f"CG of the {self.name}, from {self.references.word('unit flange')}",
                 ),
                 lambda: self.references.measured(
-                    u.cg_starboard, self._p("unit/cg_starboard"), f"CG of the {self.name}, sideways"
+                    u.cg_starboard, self.p("unit/cg_starboard"), f"CG of the {self.name}, sideways"
                 ),
-                lambda: self.references.measured(u.cg_up, self._p("unit/cg_up"), f"CG of the {self.name}, height"),
+                lambda: self.references.measured(u.cg_up, self.p("unit/cg_up"), f"CG of the {self.name}, height"),
             )
         )
-
-    @lazy
-    def on_scales(self) -> tuple[float, float]:
-        """Mass and CG aft of its flange of the bare unit on two scales: kg, m."""
-        base, s = self._p("unit/on_scales"), self.installation.unit.on_scales
-        net = []
-        for end in ("first", "second"):
-            asks = (
-                lambda e=end: self.references.measured(
-                    getattr(s, f"{e}_reading"), f"{base}/{e}_reading", f"reading of the {e} scale"
-                ),
-                lambda e=end: self.references.measured(
-                    getattr(s, f"{e}_tare"), f"{base}/{e}_tare", f"tare on the {e} scale"
-                ),
-                lambda e=end: self.references.measured(
-                    getattr(s, f"{e}_at"), f"{base}/{e}_at", f"place of the {e} edge"
-                ),
-            )
-            net.append(asks)
-        all_or_cannot_say(*[a for asks in net for a in asks])
-        (r1, t1, x1), (r2, t2, x2) = ([a().value for a in asks] for asks in net)
-        if r1 < t1 or r2 < t2:
-            raise InputError(f"{base}/first_reading", "a reading is less than its tare")
-        return r1 - t1 + r2 - t2, two_scale_cg(r1 - t1, x1, r2 - t2, x2)
-
-    @lazy
-    def hung(self) -> tuple[float, float]:
-        """CG of the bare unit hung by two points in turn: aft of its flange and up from its shaft, m."""
-        base, h = self._p("unit/hung"), self.installation.unit.hung
-        parts = [f"{a}{b}_{c}" for a in ("first", "second") for b in ("", "_mark") for c in ("aft", "up")]
-        asks = [
-            lambda p=p: self.references.measured(
-                getattr(h, p),
-                f"{base}/{p}",
-                p.replace("_", " ").replace("first", "first point").replace("second", "second point"),
-            )
-            for p in parts
-        ]
-        all_or_cannot_say(*asks)
-        v = [ask().value for ask in asks]
-        return cg_from_suspension((v[0], v[1]), (v[2], v[3]), (v[4], v[5]), (v[6], v[7]))
 
     @lazy
     def drive_cg(self) -> Local:
         """CG of the reduction; taken half way between the two shafts."""
         d = self.installation.drive
         ask = lambda: self.references.measured(
-            d.cg_aft, self._p("drive/cg_aft"), f"CG of the drive ({self.name}), aft of the output flange"
+            d.cg_aft, self.p("drive/cg_aft"), f"CG of the drive ({self.name}), aft of the output flange"
         )
         all_or_cannot_say(ask, lambda: self.unit_flange_local, lambda: self.flange, lambda: self.rotation)
         _, y, z = self.unit_flange_local
@@ -296,7 +253,7 @@ class ResolvedInstallation(Topic):
             all_or_cannot_say(lambda: self.flange, lambda: self.shaft_end)
             return self.shaft_end[0], self.flange[1], self.shaft_end[1]
         ask = lambda: self.references.measured(
-            self.installation.propeller.spacer, self._p("propeller/spacer"), f"length of the spacer ({self.name})"
+            self.installation.propeller.spacer, self.p("propeller/spacer"), f"length of the spacer ({self.name})"
         )
         all_or_cannot_say(ask, lambda: self.flange, lambda: self.rotation)
         zero = Traced(0.0)
@@ -310,7 +267,7 @@ class ResolvedInstallation(Topic):
             (
                 lambda: self.references.measured(
                     self.installation.unit.length,
-                    self._p("unit/length"),
+                    self.p("unit/length"),
                     f"length of the {self.name} behind its flange",
                 ),
                 lambda: zero,
@@ -321,7 +278,7 @@ class ResolvedInstallation(Topic):
     def mount_point(self, key: str) -> Local:
         """A mount point on the unit, in craft axes."""
         m = self.installation.mount.points[key]
-        base = self._p(f"mount/points/{key}")
+        base = self.p(f"mount/points/{key}")
         return self._from_unit_flange(
             (
                 lambda: self.references.measured(
@@ -340,7 +297,7 @@ class ResolvedInstallation(Topic):
     def structure_point(self, key: str) -> Local:
         """Where a mount point meets the structure: the firewall end of its tubes, or the stringer straight under it."""
         m = self.installation.mount.points[key]
-        base = self._p(f"mount/points/{key}")
+        base = self.p(f"mount/points/{key}")
         place, word = self.references.place, self.references.word("structure point")
         height = lambda: place(
             m.structure_water_line, f"{base}/structure_water_line", f"{word} {m.name}, water line", "z"
@@ -378,7 +335,7 @@ class ResolvedInstallation(Topic):
 
     def _mount_keys_or_need(self) -> list[str]:
         if not self.mount_keys:
-            raise CannotSay(Need(self._p("mount/points"), f"{self.references.word('point')}s of the {self.name}"))
+            raise CannotSay(Need(self.p("mount/points"), f"{self.references.word('point')}s of the {self.name}"))
         return self.mount_keys
 
     @lazy
@@ -399,7 +356,7 @@ class ResolvedInstallation(Topic):
     @lazy
     def ratio(self) -> float:
         """Unit speed over propeller speed."""
-        return overall_ratio(self.installation.drive, self._p("drive"), self.name)
+        return overall_ratio(self.installation.drive, self.p("drive"), self.name)
 
     @lazy
     def parts(self) -> list[Body]:
@@ -418,10 +375,10 @@ class ResolvedInstallation(Topic):
         for part, name, mass, at in asks:
             what = f"mass of the {name}" if part == "unit" else f"mass of the {name.lower()} ({self.name})"
             x, y, z = (attempt(lambda k=k, at=at: at()[k]) for k in range(3))
-            kilograms = attempt(lambda m=mass, p=part, w=what: self.references.measured(m, self._p(f"{p}/mass"), w))
-            made.append(Body(part, name, "installed", 1, self._p(part), kilograms, x, y, z, derived=True))
+            kilograms = attempt(lambda m=mass, p=part, w=what: self.references.measured(m, self.p(f"{p}/mass"), w))
+            made.append(Body(part, name, "installed", 1, self.p(part), kilograms, x, y, z, derived=True))
         for key, pack in sorted(i.packs.items(), key=lambda p: (p[1].rank, p[0])):
-            base = self._p(f"packs/{key}")
+            base = self.p(f"packs/{key}")
             mass_of = attempt(
                 lambda p=pack, b=base: self.references.measured(
                     p.mass, f"{b}/mass", f"mass of the {p.name} ({self.name})"

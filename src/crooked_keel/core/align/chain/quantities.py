@@ -45,7 +45,7 @@ class RoadLine(Readings):
         all_or_cannot_say(*asks)
         first, second, span, distance = (ask() for ask in asks)
         if span <= 0:
-            raise InputError(self.placed._p("align/sprockets/span"), "a span above zero is wanted")
+            raise InputError(self.placed.p("align/sprockets/span"), "a span above zero is wanted")
         return first, second, span, distance
 
     @lazy
@@ -86,7 +86,7 @@ class RoadLine(Readings):
         made: list[tuple[str, str, float, float]] = []
         gaps: list[Need] = []
         for key, joint in sorted(self.align.joints.items(), key=lambda j: j[1].rank):
-            base = self.placed._p(f"align/joints/{key}")
+            base = self.placed.p(f"align/joints/{key}")
             asks = (
                 lambda j=joint, b=base: need(j.side, f"{b}/side", f"angle of {j.name}, from the side").si,
                 lambda j=joint, b=base: need(j.plan, f"{b}/plan", f"angle of {j.name}, from above").si,

@@ -7,7 +7,6 @@ from collections.abc import Iterable
 
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
-from ..chain.quantities import RoadLine
 from .functions import (
     CHAIN_ANGLE_RAD,
     RUNOUT_OK_M,
@@ -17,6 +16,7 @@ from .functions import (
     line_offset,
     port_spacer,
 )
+from .quantities import RoadLine
 
 
 @rule(

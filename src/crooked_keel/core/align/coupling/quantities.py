@@ -96,7 +96,7 @@ class Coupling(Readings):
         try:
             return coupling_from_face_gaps(self.diameter, read)
         except InputError as bad:
-            raise InputError(self.placed._p(bad.field.lstrip("/")), bad.message, given=bad.given) from None
+            raise InputError(self.placed.p(bad.field.lstrip("/")), bad.message, given=bad.given) from None
 
     @lazy
     def offset(self) -> tuple[float, float, float]:

@@ -10,9 +10,8 @@ from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.gap import or_none
 from ...judging.register import rule, verdict
 from ...resolved.installation import ResolvedInstallation
-from ..coupling.quantities import Coupling
 from .functions import OFFSET_OK_M, OFFSET_WATCH_M, gap_limits
-from .quantities import FEET
+from .quantities import FEET, Coupling
 
 
 @rule(
@@ -183,7 +182,7 @@ def afloat(coupling: Coupling, placed: ResolvedInstallation) -> Iterable[Finding
         return
     state = placed.installation.align.coupling.afloat
     if state is None:
-        raise CannotSay(Need(placed._p("align/coupling/afloat"), "whether the gaps were read afloat"))
+        raise CannotSay(Need(placed.p("align/coupling/afloat"), "whether the gaps were read afloat"))
     if state == "ashore":
         yield verdict(
             "align.afloat",

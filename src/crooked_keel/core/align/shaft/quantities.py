@@ -30,7 +30,7 @@ class ShaftLine(Readings):
 
     def _height_terms(self) -> tuple[float, float, float]:
         length = need(
-            self.placed.installation.unit.length, self.placed._p("unit/length"), f"length of the {self.placed.name}"
+            self.placed.installation.unit.length, self.placed.p("unit/length"), f"length of the {self.placed.name}"
         )
         return length.si, self.placed.shaft[0], self.down_angle
 
@@ -39,7 +39,7 @@ class ShaftLine(Readings):
         height = lambda: (
             need(
                 self.placed.installation.mount.height,
-                self.placed._p("mount/height"),
+                self.placed.p("mount/height"),
                 "height of the mounts, loaded, at mid travel",
             ).si
         )

@@ -9,8 +9,8 @@ from ...figure.trace import need
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.installation import ResolvedInstallation
-from ..shaft.quantities import ShaftLine
 from .functions import packer_height, unit_angle
+from .quantities import ShaftLine
 
 
 @rule(
@@ -25,7 +25,7 @@ def unit_angle_rule(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[
     limit = lambda: (
         need(
             placed.installation.unit.angle_limit,
-            placed._p("unit/angle_limit"),
+            placed.p("unit/angle_limit"),
             f"steepest angle that the maker of the {placed.name} allows",
         ).si
     )

@@ -58,7 +58,7 @@ class ThrustLine(Topic):
         unit = self.unit
         all_or_cannot_say(
             lambda: self.placed.unit_flange_local,
-            lambda: need(unit.length, self.placed._p("unit/length"), f"length of the {self.name} behind its flange"),
+            lambda: need(unit.length, self.placed.p("unit/length"), f"length of the {self.name} behind its flange"),
         )
         assert unit.length is not None
         return self.placed.unit_flange_local[0].value + unit.length.si
@@ -80,9 +80,7 @@ class ThrustLine(Topic):
         all_or_cannot_say(
             lambda: self.length,
             lambda: self.placed.rotation,
-            lambda: need(
-                unit.rear_radius, self.placed._p("unit/rear_radius"), f"radius of the rear of the {self.name}"
-            ),
+            lambda: need(unit.rear_radius, self.placed.p("unit/rear_radius"), f"radius of the rear of the {self.name}"),
         )
         assert unit.rear_radius is not None and unit.length is not None
         base = vector(self.placed.unit_flange_local) + np.array([unit.length.si, 0.0, 0.0])

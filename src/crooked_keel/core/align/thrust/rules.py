@@ -10,8 +10,8 @@ from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...physics.mechanics import TURN_SIGN
 from ...resolved.installation import ResolvedInstallation
-from ..thrust.quantities import ThrustLine
 from .functions import expected_right_sign, rear_port
+from .quantities import ThrustLine
 
 
 @rule(
@@ -53,7 +53,7 @@ def thrust_side(placed: ResolvedInstallation) -> Iterable[Finding]:
         return
     turns = placed.installation.propeller.turns
     if turns is None:
-        raise CannotSay(Need(placed._p("propeller/turns"), f"hand of the propeller ({placed.name})"))
+        raise CannotSay(Need(placed.p("propeller/turns"), f"hand of the propeller ({placed.name})"))
     # A tractor: the propeller is ahead of the CG. The only layout of this kind so far.
     wanted = expected_right_sign(TURN_SIGN[turns], -1.0, 0.0)
     same = (right > 0) == (wanted > 0)

@@ -14,11 +14,11 @@ from typing import NamedTuple
 
 from ...balance.afloat.quantities import EMPTY as EMPTY_BOAT
 from ...balance.afloat.quantities import OK_TRIM, STOP_TRIM, State
-from ...balance.afloat.rules import GM_LEAST_M, GM_WATCH_M, HEEL_OK, HEEL_STOP
+from ...balance.afloat.rules import HEEL_OK, HEEL_STOP
 from ...balance.loadings.frontier import Side
 from ...balance.loadings.quantities import TrailPoint
 from ...balance.section import Balance
-from ...balance.wheels.quantities import EMPTY
+from ...balance.stability.rules import GM_LEAST_M, GM_WATCH_M
 from ...balance.wheels.rules import (
     LEAN_OK,
     LEAN_STOP,
@@ -31,6 +31,7 @@ from ...balance.wheels.rules import (
     axle_cap,
     split_band,
 )
+from ...balance.wheels.stance import EMPTY
 
 # Change of mass (kg) and of its moments along x, y and z (kg·m).
 Effect = tuple[float, float, float, float]

@@ -9,10 +9,10 @@ from ...errors import CannotSay, Need
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.loads import Loads
-from ..fuel.quantities import Fuel
 from ..ledger.quantities import Ledger
 from ..limits.quantities import Limits
 from ..loadings.quantities import Loadings
+from .quantities import Fuel
 
 
 @rule(

@@ -14,9 +14,10 @@ from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
 from ...resolved.disputed import Disputed
 from ...resolved.references import Body, got
-from ..ledger.quantities import Ledger
+from ...resolved.weighed import hung, on_scales
 from ..limits.quantities import Limits
 from .functions import apply_ledger, is_lead
+from .quantities import Ledger
 
 
 @rule(
@@ -232,7 +233,7 @@ def unit_on_scales(resolved: Resolved) -> Iterable[Finding]:
     for placed in [*resolved.old, *resolved.installations]:
         if placed.installation.unit.on_scales == TwoScales():
             continue
-        mass, at = placed.on_scales
+        mass, at = on_scales(placed)
         unit = placed.installation.unit
         agrees = (
             unit.mass is not None
@@ -267,7 +268,7 @@ def unit_hung(resolved: Resolved) -> Iterable[Finding]:
         unit = placed.installation.unit
         if unit.hung == Hung():
             continue
-        x, z = placed.hung
+        x, z = hung(placed)
         agrees = (
             unit.cg_aft is not None
             and unit.cg_up is not None

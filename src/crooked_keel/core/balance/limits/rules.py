@@ -14,7 +14,7 @@ from ...resolved.craft import Resolved
 from ...resolved.loads import Loads
 from ..ledger.quantities import Ledger
 from ..ledger.story import Story, empty_mass_interval
-from ..limits.quantities import Limits
+from .quantities import Limits
 
 # 170 lb, FAA (from memory); heavy with winter clothing 190 lb.
 SEAT_KG = 77.0

@@ -13,7 +13,7 @@ from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
 from ...resolved.loads import Loads
 from ..limits.quantities import Limits
-from ..loadings.every import EveryLoading
+from .every import EveryLoading
 from .frontier import Side
 from .quantities import LoadedCase, Loadings, TrailPoint
 

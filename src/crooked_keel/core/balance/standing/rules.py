@@ -12,11 +12,11 @@ from ...judging.gap import or_none
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
 from ..ledger.quantities import Ledger
-from ..standing.quantities import Standing
-from ..standing.supports import OnSupports
 from ..wheels.functions import stand_load
 from ..wheels.quantities import Axles
 from .functions import HAND_KG, LEAST_SHARE, hung_weight, stand_required, tipping_margins
+from .quantities import Standing
+from .supports import OnSupports
 
 
 @rule(

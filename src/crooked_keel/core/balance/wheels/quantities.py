@@ -4,14 +4,10 @@ out."""
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
 
 from ...errors import CannotSay, InputError, Need, all_or_cannot_say
 from ...figure.trace import above_zero, need
-from ...judging.finding import NeedOut
-from ...judging.formula import record
-from ...judging.gap import needs_out, or_none
-from ...judging.values import ValueList
+from ...judging.gap import or_none
 from ...reference.tyres import tyre_load
 from ...resolved.craft import Resolved
 from ...resolved.loads import Loads
@@ -21,72 +17,10 @@ from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ..ledger.functions import Centre, apply_ledger
 from ..ledger.quantities import Ledger
-from .functions import _STATICS, lean_to_balance, rear_axle, stand_load, static_stability, stop_limit, wheelie_limit
+from .functions import stand_load
+from .stance import EMPTY, Stance, _over_ground
 from .steering import Point as SidePoint
-from .steering import anti_squat, force_centre, ground_trail, rake_trail_after_pitch, steepest_hill, top_run
-
-
-@record
-class AxlesOut:
-    """One loading: loads on the axles and pitch limits, before and after."""
-
-    id: str
-    name: str
-    mass_before_si: float | None
-    mass_si: float | None
-    front_before_si: float | None
-    front_si: float | None
-    rear_before_si: float | None
-    rear_si: float | None
-    wheelie_before: float | None
-    wheelie: float | None
-    stop_before: float | None
-    stop: float | None
-    needs: list[NeedOut]
-
-
-@dataclass(frozen=True)
-class Stance:
-    """A craft on its wheels: kg, m from the front axle and over the ground. height_m is None where it cannot be
-    said."""
-
-    id: str
-    name: str
-    mass_kg: float
-    x_m: float
-    base_m: float
-    height_m: float | None
-
-    @property
-    def rear_kg(self) -> float:
-        """On the rear axle."""
-        return rear_axle(self.mass_kg, self.x_m, self.base_m)
-
-    @property
-    def front_kg(self) -> float:
-        """On the front axle."""
-        return self.mass_kg - self.rear_kg
-
-    @property
-    def front_share(self) -> float:
-        """Share of the mass on the front axle."""
-        return self.front_kg / self.mass_kg
-
-    def height(self) -> float:
-        """CG over the ground, or raise what it needs."""
-        if self.height_m is None:
-            raise CannotSay(Need("/craft/as_found/water_line", "height of the CG as found"))
-        return _over_ground(self.height_m)
-
-
-def _over_ground(height_m: float) -> float:
-    """The height, or InputError when it is not over the ground."""
-    if height_m <= 0:
-        raise InputError("/craft/as_found/water_line", "the CG does not lie over the ground: check its height")
-    return height_m
-
-
-EMPTY = "empty"
+from .steering import anti_squat, force_centre, rake_trail_after_pitch, top_run
 
 
 class Axles(Topic):
@@ -350,114 +284,6 @@ class Axles(Topic):
             return 0.0
         return (rear if rear is not None else -(front or 0.0)) / (2 * s.base_m)
 
-    def values(self, out: ValueList) -> None:
-        """Axle loads empty, pitch limits and lean, before and after."""
-        share = lambda after: self.ridden(after)[0].front_share
-        out.add(
-            "front-share",
-            "On the front, first loading",
-            "percent",
-            lambda: share(True),
-            before=lambda: share(False),
-            source=_STATICS,
-        )
-        empty = lambda after: self.stance(EMPTY, after)
-        out.add(
-            "front-axle",
-            "Front axle, empty",
-            "mass",
-            lambda: empty(True).front_kg,
-            before=lambda: empty(False).front_kg,
-            source=_STATICS,
-        )
-        out.add(
-            "rear-axle",
-            "Rear axle, empty",
-            "mass",
-            lambda: empty(True).rear_kg,
-            before=lambda: empty(False).rear_kg,
-            working=lambda: rear_axle.working(empty(True).mass_kg, empty(True).x_m, empty(True).base_m),
-        )
-        if self.resolved.has("pitch limits"):
-            if self.steers:
-                out.add(
-                    "rake",
-                    "Rake",
-                    "angle",
-                    lambda: self.steering_terms()[1],
-                    before=lambda: self.steering_terms(False)[1],
-                    source="as entered, with the frame as it then stands",
-                )
-                out.add(
-                    "trail",
-                    "Trail on the ground",
-                    "length",
-                    lambda: ground_trail(*self.steering_terms()),
-                    before=lambda: ground_trail(*self.steering_terms(False)),
-                    working=lambda: ground_trail.working(*self.steering_terms()),
-                )
-            wheelie = lambda after: min(self.heights(after), key=lambda s: wheelie_limit(s.base_m, s.x_m, s.height()))
-            out.add(
-                "wheelie",
-                "Front lifts at, worst loading, g",
-                "number",
-                lambda: self._wheelie(wheelie(True)),
-                before=lambda: self._wheelie(wheelie(False)),
-                working=lambda: wheelie_limit.working(wheelie(True).base_m, wheelie(True).x_m, wheelie(True).height()),
-            )
-            braking = lambda after: min(self.heights(after), key=lambda s: stop_limit(s.x_m, s.height()))
-            out.add(
-                "stop",
-                "Rear lifts in braking at, worst loading, g",
-                "number",
-                lambda: stop_limit(braking(True).x_m, braking(True).height()),
-                before=lambda: stop_limit(braking(False).x_m, braking(False).height()),
-                working=lambda: stop_limit.working(braking(True).x_m, braking(True).height()),
-            )
-            out.add(
-                "hill",
-                "Steepest hill before the front lifts, worst loading",
-                "angle",
-                lambda: self._hill(wheelie(True)),
-                before=lambda: self._hill(wheelie(False)),
-                working=lambda: steepest_hill.working(wheelie(True).base_m, wheelie(True).x_m, wheelie(True).height()),
-            )
-            if self.squats:
-                out.add(
-                    "anti-squat",
-                    "Anti-squat, first loading",
-                    "percent",
-                    lambda: self.squat(),
-                    before=lambda: self.squat(False),
-                    source="side view geometry, statics",
-                )
-            out.add(
-                "lean",
-                "Lean to balance, without rider",
-                "angle",
-                lambda: lean_to_balance(*self.lean(True)),
-                before=lambda: lean_to_balance(*self.lean(False)),
-                working=lambda: lean_to_balance.working(*self.lean(True)),
-            )
-        if self.resolved.has("corners"):
-            out.add(
-                "port-share",
-                "On the port side, empty",
-                "percent",
-                lambda: self.port_share(True),
-                before=lambda: self.port_share(False),
-                source="statics; on three wheels, of the pair",
-            )
-            key = lambda: self.ridden()[-1].id
-            out.add(
-                "static-stability",
-                "Static stability factor, last loading",
-                "number",
-                lambda: static_stability(*self.stability_terms(key())),
-                before=lambda: static_stability(*self.stability_terms(key(), False)),
-                working=lambda: static_stability.working(*self.stability_terms(key())),
-            )
-
     @property
     def squats(self) -> bool:
         """Whether the pivot of the arm, or of a swinging unit, is known."""
@@ -465,48 +291,3 @@ class Axles(Topic):
         given = steering.pivot_station is not None or steering.pivot_water_line is not None
         installed = [*self.resolved.installations, *self.resolved.old]
         return given or any(i.installation.mount.swing.pivot_station is not None for i in installed)
-
-    @staticmethod
-    def _hill(s: Stance) -> float:
-        return steepest_hill(s.base_m, s.x_m, s.height())
-
-    @staticmethod
-    def _wheelie(s: Stance) -> float:
-        return wheelie_limit(s.base_m, s.x_m, s.height())
-
-    def tables(self) -> list[AxlesOut]:
-        """Every state for the screen."""
-        made = []
-        for key in self.keys:
-            name = "Empty" if key == EMPTY else self.loads.name(key)
-            needs: list[NeedOut] = []
-            try:
-                self.stance(key)
-            except CannotSay as gap:
-                needs = needs_out(gap.needs)
-            except InputError as bad:
-                needs = [NeedOut(pointer=bad.field, what=bad.message)]
-            a, b = or_none(lambda k=key: self.stance(k)), or_none(lambda k=key: self.stance(k, False))
-            pitch = lambda s: (
-                (wheelie_limit(s.base_m, s.x_m, s.height_m), stop_limit(s.x_m, s.height_m))
-                if s and s.height_m and s.height_m > 0
-                else (None, None)
-            )
-            made.append(
-                AxlesOut(
-                    id=key,
-                    name=name,
-                    mass_before_si=b.mass_kg if b else None,
-                    mass_si=a.mass_kg if a else None,
-                    front_before_si=b.front_kg if b else None,
-                    front_si=a.front_kg if a else None,
-                    rear_before_si=b.rear_kg if b else None,
-                    rear_si=a.rear_kg if a else None,
-                    wheelie_before=pitch(b)[0],
-                    wheelie=pitch(a)[0],
-                    stop_before=pitch(b)[1],
-                    stop=pitch(a)[1],
-                    needs=needs,
-                )
-            )
-        return made

@@ -11,8 +11,8 @@ from ...judging.gap import or_none
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
 from ..limits.quantities import Limits
-from ..wheels.quantities import Axles
 from .functions import lean_to_balance, static_stability, traction_limit, wheelie_limit
+from .quantities import Axles
 from .steering import ground_trail
 
 WHEELIE_OK, WHEELIE_STOP = 0.6, 0.35

@@ -8,9 +8,9 @@ from ...figure.trace import need
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
-from ..money.quantities import Spending
 from ..power.quantities import Lasting
 from .functions import longest_wait
+from .quantities import Spending
 
 
 @rule(

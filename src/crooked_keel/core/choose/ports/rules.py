@@ -6,8 +6,8 @@ from collections.abc import Iterable
 
 from ...judging.finding import Finding, Level, word
 from ...judging.register import rule, verdict
-from ..ports.quantities import PortPair
 from ..power.rules import _SAID
+from .quantities import PortPair
 
 
 @rule(

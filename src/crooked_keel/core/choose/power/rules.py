@@ -9,8 +9,8 @@ from ...figure.kinds import Power, Rotation
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ..money.quantities import Spending
-from ..power.quantities import Lasting
 from .curve import disagreement
+from .quantities import Lasting
 
 
 @rule(

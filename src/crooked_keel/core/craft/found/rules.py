@@ -11,8 +11,8 @@ from ...resolved.craft import Resolved
 from ...resolved.floating import Floating
 from ...resolved.loads import Loads
 from ...resolved.references import got
-from ..found.quantities import Found
 from ..weighing.quantities import Weighing
+from .quantities import Found
 
 _KNOWN_BY = {
     "weighing": "Measured on {n} supports.",

@@ -8,9 +8,8 @@ from collections.abc import Iterable
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
-from ..weighing.quantities import Weighing
 from .functions import level_shift, mean_of_repeats
-from .quantities import repeats
+from .quantities import Weighing, repeats
 
 
 @rule(

@@ -11,13 +11,7 @@ from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ..train.quantities import Train
-from .functions import (
-    ground_clearance,
-    max_diameter_ground,
-    max_diameter_tip,
-    tip_mach,
-    tip_speed,
-)
+from .functions import ground_clearance, max_diameter_ground, max_diameter_tip, tip_mach, tip_speed
 
 TIP_MACH_DEFAULT = 0.85
 CLEARANCE_DEFAULT_M = {"tailwheel": 0.2286, "tricycle": 0.1778}

@@ -8,9 +8,9 @@ from ...errors import CannotSay, Need
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.installation import ResolvedInstallation
-from ..air.quantities import AirPropeller
 from ..train.quantities import Train
 from .functions import ground_clearance, tip_mach
+from .quantities import AirPropeller
 
 
 @rule(

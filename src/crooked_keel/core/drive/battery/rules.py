@@ -10,9 +10,9 @@ from ...figure.trace import need
 from ...judging.finding import Compared, Finding, Level, q
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
-from ..battery.quantities import OnBattery
 from ..train.quantities import Train
 from .functions import electric_range, pack_power, sea_range
+from .quantities import OnBattery
 
 
 @rule(

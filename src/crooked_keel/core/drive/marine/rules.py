@@ -9,9 +9,9 @@ from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
-from ..marine.quantities import AtSea
 from ..train.quantities import Train
 from .functions import hull_clearance_share, propeller_pitch, speed_by_before, tip_clearance_share
+from .quantities import AtSea
 
 
 @rule(

@@ -12,7 +12,6 @@ from ...figure.trace import above_zero, need
 from ...figure.units import G0_M_S2
 from ...judging.formula import record
 from ...judging.gap import or_none
-from ...judging.values import ValueList
 from ...physics.geometry import Vector
 from ...physics.mechanics import mean_torque
 from ...resolved.craft import Resolved
@@ -315,74 +314,6 @@ class OnRoad(Topic):
         up = np.array([-line[2], 0.0, line[0]])
         return FinalDrive(chain_pull(torque, diameter) * line, at + up * diameter / 2, np.zeros(3), self.limit_force)
 
-    def values(self, out: ValueList) -> None:
-        """Headline values."""
-        old = self.old
-        before = lambda ask: (lambda: ask(old)) if old else None
-        out.add(
-            "geared-speed",
-            "Road speed at rated speed, top gear",
-            "road_speed",
-            lambda: road_speed(*self.geared_terms),
-            before=before(lambda o: road_speed(*o.geared_terms)),
-            working=lambda: road_speed.working(*self.geared_terms),
-        )
-        out.add(
-            "power-speed",
-            "Speed that the power allows, level",
-            "road_speed",
-            lambda: self.power_speed,
-            before=before(lambda o: o.power_speed),
-            source="road load on the level at ISA sea level, heaviest loading; mechanics",
-        )
-        out.add(
-            "top-speed",
-            "Top speed",
-            "road_speed",
-            lambda: self.top_speed,
-            before=before(lambda o: o.top_speed),
-            source="the smaller of gearing and power in the best gear",
-        )
-        out.add(
-            "wheel-torque",
-            "Torque at the wheel, lowest gear",
-            "torque",
-            lambda: wheel_torque(*self.wheel_terms),
-            before=before(lambda o: wheel_torque(*o.wheel_terms)),
-            working=lambda: wheel_torque.working(*self.wheel_terms),
-        )
-        out.add(
-            "wheel-force",
-            "Force at the road, lowest gear",
-            "force",
-            lambda: self.wheel_force,
-            before=before(lambda o: o.wheel_force),
-            source="torque over rolling radius",
-        )
-        if self.has_chain:
-            out.add(
-                "chain-links",
-                "Final chain, links",
-                "number",
-                lambda: self.links,
-                working=lambda: chain_links.working(*self.links_terms),
-            )
-            out.add(
-                "chain-centres",
-                "Centres with the next even chain",
-                "length",
-                lambda: self.fitted_centres,
-                source="machine-design handbook, roller chains (from memory)",
-            )
-            out.add(
-                "chain-pull",
-                "Chain pull, lowest gear, with shock",
-                "force",
-                lambda: chain_pull(*self.pull_terms),
-                before=before(lambda o: chain_pull(*o.pull_terms)),
-                working=lambda: chain_pull.working(*self.pull_terms),
-            )
-
     @lazy
     def top_speed(self) -> float:
         """Best over the gears of what gearing and power allow, m/s."""
@@ -395,30 +326,3 @@ class OnRoad(Topic):
         cruise = lambda: above_zero(self.road.cruise, "/craft/road/cruise", "cruising speed")
         all_or_cannot_say(cruise, lambda: self.load_terms)
         return road_load(cruise(), *self.load_terms)
-
-    def tables(self) -> OnRoadOut:
-        """For the drawing."""
-        gears = []
-        for key, name, ratio in or_none(lambda: self.gears) or []:
-            total = or_none(lambda r=ratio: self.total(r))
-            gears.append(
-                GearOut(
-                    id=key,
-                    name=name,
-                    total=total,
-                    speed_si=or_none(lambda t=total: road_speed(self.train.rated_speed, self.radius, t))
-                    if total
-                    else None,
-                    torque_si=or_none(lambda t=total: wheel_torque(self.torque, t, self.train.efficiency))
-                    if total
-                    else None,
-                )
-            )
-        links = or_none(lambda: self.links) if self.has_chain else None
-        return OnRoadOut(
-            wheel_radius_si=or_none(lambda: self.radius),
-            gears=gears,
-            chain_links=links,
-            chain_even=even_links(links) if links else None,
-            chain_centres_si=or_none(lambda: self.fitted_centres) if self.has_chain else None,
-        )

@@ -9,7 +9,6 @@ from ...errors import CannotSay, Need, all_or_cannot_say
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.gap import or_none
 from ...judging.register import rule, verdict
-from ..road.quantities import OnRoad
 from ..train.quantities import Train
 from .functions import (
     chain_links,
@@ -20,6 +19,7 @@ from .functions import (
     road_speed,
     sprocket_pitch_diameter,
 )
+from .quantities import OnRoad
 
 
 @rule(

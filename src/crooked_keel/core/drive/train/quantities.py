@@ -10,10 +10,7 @@ from ...resolved.handed import Output
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
-from ..air.functions import (
-    output_rotation,
-    propeller_speed,
-)
+from ..air.functions import output_rotation, propeller_speed
 
 TURN_WORDS = {1: "clockwise", -1: "anticlockwise"}
 

@@ -10,8 +10,7 @@ from ...judging.register import rule, verdict
 from ...physics.mechanics import TURN_SIGN
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
-from ..train.quantities import Train
-from .quantities import TURN_WORDS
+from .quantities import TURN_WORDS, Train
 
 
 @rule("drive.rotation", "Turning direction and propeller", limit="same", source="kinematics", mark="statics")

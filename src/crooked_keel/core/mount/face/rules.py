@@ -6,8 +6,8 @@ from collections.abc import Iterable
 
 from ...judging.finding import Finding, Level, q
 from ...judging.register import rule, verdict
-from ..face.quantities import OnFace
 from .functions import face_moment
+from .quantities import OnFace
 
 
 @rule(

@@ -11,8 +11,8 @@ from ...judging.register import rule, verdict
 from ...physics.mechanics import TORQUE_FACTOR_SOURCE
 from ...resolved.craft import Resolved
 from ..acting import FITTING_FACTOR, PEAK_SOURCE, Acting
-from ..points.quantities import Points
 from .functions import limit_engine_torque, reserve_factor
+from .quantities import Points
 
 _NOT_THERE = {
     "firewall": "Gust cases are not in the table: add them from your design papers.",

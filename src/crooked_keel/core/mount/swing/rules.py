@@ -10,7 +10,7 @@ from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ..acting import FITTING_FACTOR
 from ..points.functions import reserve_factor
-from ..swing.quantities import Swing
+from .quantities import Swing
 
 
 @rule(

@@ -1,0 +1,271 @@
+"""Findings of stability: GM, heel, free surfaces, people to one side."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterable
+
+from ...errors import CannotSay, Need, all_or_cannot_say
+from ...figure.trace import need
+from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.register import rule, verdict
+from ...physics.hydrostatics import heel_angle, metacentric_height
+from ...physics.stability import fluid_gm, loll, offset_load_limit, wall_sided_heel, wall_sided_limit
+from ...resolved.craft import Resolved
+from ...resolved.loads import Loads
+from ...resolved.references import got
+from ..afloat.quantities import AfloatStates
+from ..afloat.rules import HEEL_OK, HEEL_STOP
+from ..fuel.quantities import OFF_CENTRE_M, Fuel
+
+GM_LEAST_M = 0.15
+
+
+GM_WATCH_M = 0.35
+
+
+@rule(
+    "balance.heel",
+    "Heel",
+    limit="1° or less ok, 3° or less watch, more stop; in every loading, with the list she has now",
+    source="common practice, no source",
+    mark="common practice",
+    form="afloat",
+)
+def heel(afloat: AfloatStates) -> Iterable[Finding]:
+    s = afloat.worst("heel")
+    angle = s.after.heel_rad
+    if angle is None:
+        return
+    level: Level = "ok" if abs(angle) <= HEEL_OK else "watch" if abs(angle) <= HEEL_STOP else "stop"
+    yield verdict(
+        "balance.heel",
+        level,
+        "Lists {d} to {side}",
+        "{s}: {a} → {b}, starboard down. Linear, good for small angles.",
+        compared=Compared(value=angle, dimension="angle", lo=-HEEL_OK, hi=HEEL_OK),
+        working=heel_angle.working(s.after.heel_moment_kg_m, s.after.displacement_kg, s.after.gm_m),
+        can_suggest=level != "ok",
+        d=q(abs(angle), "angle"),
+        side=word("starboard" if angle >= 0 else "port"),
+        s=word(s.name),
+        a=q(s.before.heel_rad or 0.0, "angle"),
+        b=q(angle, "angle"),
+    )
+
+
+@rule(
+    "balance.gm",
+    "Metacentric height",
+    limit="0.15 m or more, else stop; and 0.35 m, else watch; not inclined: never better than watch",
+    source="IMO 2008 IS Code, 0.15 m general (from memory); nothing applies straight to small pleasure craft",
+    mark="from memory",
+    form="afloat",
+)
+def gm(afloat: AfloatStates) -> Iterable[Finding]:
+    s = afloat.worst("gm")
+    value = s.after.gm_m
+    if value <= 0:
+        hydro = afloat.floating.hydro
+        angle = loll(value, hydro.bm_m) if hydro.kb_m > 0 else None
+        yield verdict(
+            "balance.gm",
+            "stop",
+            "GM is lost: {a} → {b}",
+            "{s}. She will not stay upright."
+            + (" By a wall-sided hull she lolls to {l}." if angle is not None else "")
+            + " Take weight off high up or put weight low; fill slack low tanks, the low side first. Never move "
+            "weight to the high side: she flops over to a greater angle.",
+            compared=Compared(value=value, dimension="length", lo=GM_LEAST_M),
+            working=metacentric_height.working(afloat.floating.hydro.km_m, s.after.kg_m),
+            a=q(s.before.gm_m, "length"),
+            b=q(value, "length"),
+            s=word(s.name),
+            l=q(angle if angle is not None else 0.0, "angle"),
+        )
+        return
+    by, floating = afloat.floating.gm_by, afloat.floating
+    drop = 1 - value / s.before.gm_m if s.before.gm_m > 0 else 1.0
+    settled = by == "inclined"
+    level: Level = (
+        "stop" if value < GM_LEAST_M else "watch" if value < GM_WATCH_M or drop > 0.15 or not settled else "ok"
+    )
+    words = {
+        "form estimate": "An estimate is not settled: incline her or time ten rolls.",
+        "timed roll": "By the lowest roll coefficient: incline her to be sure.",
+        "inclined": "By the inclining test, as found.",
+    }
+    said = words.get(by, "The height of her CG is an entry: incline her to be sure.")
+    slack, unknown = afloat.slack(s.id, True)
+    yield verdict(
+        "balance.gm",
+        level,
+        "GM {a} → {b}, {by}",
+        f"{{s}}. {said}"
+        + (
+            " Free surface of slack tanks is taken off."
+            if not unknown
+            else " Free surface of slack tanks is not all taken off."
+        )
+        + (" Less than {w} is little." if value < GM_WATCH_M else ""),
+        compared=Compared(value=value, dimension="length", lo=GM_LEAST_M),
+        margin=q(value - GM_LEAST_M, "length"),
+        working=metacentric_height.working(floating.hydro.km_m, s.after.kg_m)
+        if not slack
+        else fluid_gm.working(floating.hydro.km_m, s.after.kg_m, floating.hydro.km_m - s.after.kg_m - s.after.gm_m),
+        a=q(s.before.gm_m, "length"),
+        b=q(value, "length"),
+        s=word(s.name),
+        w=q(GM_WATCH_M, "length"),
+        by=word(by),
+    )
+
+
+@rule(
+    "balance.free-surface",
+    "Free surface of slack tanks",
+    limit="10 % of GM or less ok, 50 % or less watch, more stop",
+    source="common practice, no source; ship stability texts (from memory)",
+    mark="common practice",
+    form="afloat",
+)
+def free_surface(afloat: AfloatStates, loads: Loads) -> Iterable[Finding]:
+    found = [(s, afloat.free_surface(s.id, True, s.after.displacement_kg)) for s in afloat.states()]
+    needs = {n.pointer: n for s in afloat.states() for n in afloat.slack(s.id, True)[1]}
+    if needs:
+        raise CannotSay(*needs.values())
+    if not any(fsc for _, fsc in found):
+        return
+    state, fsc = max(found, key=lambda f: f[1] / (f[0].after.gm_m + f[1]) if f[0].after.gm_m + f[1] > 0 else math.inf)
+    solid = state.after.gm_m + fsc
+    share = fsc / solid if solid > 0 else 1.0
+    open_across = any(t.joined == "pipe across, open" for _, _, t in loads.tanks(True))
+    level: Level = "stop" if share > 0.5 else "watch" if share > 0.1 else "ok"
+    yield verdict(
+        "balance.free-surface",
+        level,
+        "Slack tanks take {d} off GM",
+        "{s}: {p} of it."
+        + (
+            " The pipe across is open: what is in the tanks runs from side to side. Shut it."
+            if open_across
+            else " A tight baffle along a tank divides it by the square of its parts."
+            if level != "ok"
+            else ""
+        ),
+        compared=Compared(value=share, dimension="percent", hi=0.1),
+        d=q(fsc, "length"),
+        s=word(state.name),
+        p=q(share, "percent"),
+    )
+
+
+@rule(
+    "balance.one-side-tank",
+    "One tank of a pair empty",
+    limit="2° or less ok, 5° or less watch, more stop",
+    source="common practice, no source",
+    mark="common practice",
+    form="afloat",
+)
+def one_side_tank(fuel: Fuel, afloat: AfloatStates) -> Iterable[Finding]:
+    if not fuel.on_sides:
+        return
+    afloat, found = afloat, []
+    for s in afloat.states():
+        if s.id == "empty":
+            continue
+        for body in fuel.bodies(s.id):
+            if abs(got(body.y).value) > OFF_CENTRE_M and got(body.mass).value > 0:
+                mass = s.after.displacement_kg - got(body.mass).value
+                moment = s.after.heel_moment_kg_m - got(body.mass).value * got(body.y).value
+                found.append((heel_angle(moment, mass, s.after.gm_m), s, body))
+    if not found:
+        return
+    angle, state, body = max(found, key=lambda f: abs(f[0]))
+    level: Level = "ok" if abs(angle) <= math.radians(2) else "watch" if abs(angle) <= math.radians(5) else "stop"
+    yield verdict(
+        "balance.one-side-tank",
+        level,
+        "With the {t} empty she lists {a}",
+        "{s}, the others as they are. Linear, GM as it is then."
+        + ("" if level == "ok" else " Draw from both, or shut one off in good time."),
+        compared=Compared(value=angle, dimension="angle", lo=-math.radians(2), hi=math.radians(2)),
+        working=heel_angle.working(
+            state.after.heel_moment_kg_m - got(body.mass).value * got(body.y).value,
+            state.after.displacement_kg - got(body.mass).value,
+            state.after.gm_m,
+        ),
+        t=word(body.name),
+        a=q(abs(angle), "angle"),
+        s=word(state.name),
+    )
+
+
+@rule(
+    "balance.offset-load",
+    "Everybody on one side",
+    limit="half of 10° + (24 − L)³/600 ok, all of it watch, more stop; from 6 to 24 m",
+    source="ISO 12217-1 offset-load test (from memory); wall-sided heel",
+    mark="from memory",
+    form="afloat",
+)
+def offset_load(afloat: AfloatStates, loads: Loads, resolved: Resolved) -> Iterable[Finding]:
+    crowd = resolved.project.craft.flotation.crowd
+    if crowd is None:
+        return
+    afloat, place, outline = afloat, resolved.references.place, resolved.project.craft.outline
+    ends = [
+        lambda: place(outline.nose, "/craft/outline/nose", "station of the bow", "x"),
+        lambda: place(outline.tail, "/craft/outline/tail", "station of the stern", "x"),
+    ]
+    all_or_cannot_say(*ends)
+    limit = offset_load_limit(ends[1]().value - ends[0]().value)
+    hydro = afloat.floating.hydro
+    found = []
+    for s in afloat.states():
+        if s.id == "empty":
+            continue
+        people = sum(got(b.mass).value for b in loads.people(s.id))
+        tcg = people * crowd.si / s.after.displacement_kg
+        angle = (
+            wall_sided_heel(s.after.gm_m, hydro.bm_m, tcg)
+            if hydro.kb_m > 0
+            else heel_angle(people * crowd.si, s.after.displacement_kg, s.after.gm_m)
+        )
+        found.append((angle, s, people))
+    if not found:
+        raise CannotSay(Need("/loadings", "a loading: who is aboard"))
+    angle, state, people = max(found, key=lambda f: f[0])
+    marks = afloat.marks(state)
+    if not marks:
+        raise CannotSay(Need("/craft/flotation/marks", "marks where freeboards are read"))
+    freeboard = min(m.after_si for m in marks)
+    if afloat.floating.by == "sections":
+        beam = afloat.floating.hull.beam_m
+    else:
+        beam = need(resolved.project.craft.flotation.beam, "/craft/flotation/beam", "beam at the waterline").si
+    valid = wall_sided_limit(freeboard, afloat.floating.draft.value, beam)
+    under = angle > math.atan(2 * freeboard / beam)
+    level: Level = "stop" if angle > limit or under else "watch" if angle > limit / 2 or angle > valid else "ok"
+    yield verdict(
+        "balance.offset-load",
+        level,
+        "With everybody on one side she heels {a}",
+        "{s}: {m} of people and load {y} out. {l} is allowed."
+        + (
+            " Her deck edge goes under."
+            if under
+            else " Beyond {v} the estimate is not good: bilge or deck edge is at the water."
+            if angle > valid
+            else ""
+        ),
+        compared=Compared(value=angle, dimension="angle", hi=limit / 2),
+        margin=q(limit - angle, "angle"),
+        a=q(angle, "angle"),
+        s=word(state.name),
+        m=q(people, "mass"),
+        y=q(crowd.si, "length"),
+        l=q(limit, "angle"),
+        v=q(valid, "angle"),
+    )
