@@ -9,6 +9,12 @@ from pathlib import Path
 
 import pytest
 
+from crooked_keel.core.benches import BUILT, RULES_OF
+from crooked_keel.core.judging.register import RULES
+from crooked_keel.core.topic.workspace import Scope
+from crooked_keel.core.wiring import set_up
+from tests.conftest import DEMO_OF
+
 ROOT = Path(__file__).parents[1]
 CORE = ROOT / "src" / "crooked_keel" / "core"
 WEB = ROOT / "web" / "src"
@@ -52,8 +58,8 @@ def test_the_core_reads_no_clock_no_file_no_network() -> None:
 
 
 def test_no_bench_asks_for_a_kind() -> None:
-    for bench in ("craft", "balance", "drive", "mount", "align"):
-        for file in (CORE / bench).glob("*.py"):
+    for bench in BUILT:
+        for file in (CORE / bench).rglob("*.py"):
             assert not re.search(r"\bproject\.kind\b|\.kind == \"aeroplane\"", file.read_text()), file
 
 
@@ -80,3 +86,94 @@ def test_pins_name_no_address() -> None:
     for name in ("requirements.txt", "requirements-dev.txt", "requirements-uv.txt"):
         assert "://" not in (ROOT / name).read_text()
     assert '"resolved"' not in (ROOT / "web" / "package-lock.json").read_text()
+
+
+# --- rooms
+
+SOURCE = ROOT / "src" / "crooked_keel"
+# Aligned tables of numbers, where a row is a line.
+TABLES = {"figure/units.py", "figure/doubt.py", "reference/load_cases.py", "reference/tyres.py"}
+MOST_LINES = 430
+
+
+def test_no_file_holds_more_than_one_reads_at_a_sitting() -> None:
+    long = {
+        str(f.relative_to(SOURCE)): n
+        for f in SOURCE.rglob("*.py")
+        if (n := len(f.read_text().split("\n"))) > MOST_LINES
+    }
+    assert not long
+
+
+def test_only_tables_are_kept_from_the_formatter() -> None:
+    for file in python_files():
+        if str(file.relative_to(CORE)) not in TABLES:
+            assert "fmt: skip" not in file.read_text() and "fmt: off" not in file.read_text(), file
+
+
+def test_no_module_of_the_core_imports_itself_by_a_roundabout_way() -> None:
+    graph = {_module(f): _imports(f) for f in python_files()}
+    done: set[str] = set()
+
+    def walk(name: str, path: tuple[str, ...]) -> None:
+        assert name not in path, " → ".join((*path[path.index(name) :], name))
+        if name not in done:
+            for other in graph.get(name, ()):
+                walk(other, (*path, name))
+            done.add(name)
+
+    for name in graph:
+        walk(name, ())
+
+
+def _module(file: Path) -> str:
+    return ".".join(file.relative_to(CORE).with_suffix("").parts)
+
+
+def _imports(file: Path) -> set[str]:
+    """Modules of the core that a module imports, by their names within the core."""
+    at = file.relative_to(CORE).parts[:-1]
+    made = set()
+    for node in ast.walk(ast.parse(file.read_text())):
+        if isinstance(node, ast.ImportFrom) and node.level:
+            base = ".".join([*at[: len(at) - node.level + 1], *(node.module or "").split(".")]).strip(".")
+            for alias in node.names:
+                inner = f"{base}.{alias.name}".strip(".")
+                made.add(inner if (CORE / Path(*inner.split("."))).with_suffix(".py").exists() else base)
+    return made - {_module(file)}
+
+
+# --- rules
+
+
+def test_every_rule_that_is_written_is_asked() -> None:
+    written = {
+        found for f in python_files() for found in re.findall(r'@rule\(\s*"([a-z]+\.[a-z0-9-]+)"', f.read_text())
+    }
+    assert written == set(RULES) == {a.rule.id for asked in RULES_OF.values() for a in asked}
+
+
+def test_a_rule_whose_form_a_craft_has_finds_all_that_it_takes() -> None:
+    """A rule is silently not asked where a topic that it takes is not there: only what is of an electric unit may be."""
+    silent = set()
+    for project in DEMO_OF.values():
+        for fit in project.fits:
+            benches = set_up(project, fit)
+            forms = benches.resolved.references.kind.forms
+            for one in benches.installations:
+                topics = [benches.resolved, *benches.craft.topics(), *benches.balance.topics(), *one.topics()]
+                scope = Scope("", *topics)
+                silent |= {
+                    a.rule.id
+                    for asked in RULES_OF.values()
+                    for a in asked
+                    if (a.rule.form is None or a.rule.form in forms) and not scope.has(a.takes)
+                }
+    assert silent == {"drive.pack", "drive.voltage", "drive.continuous", "drive.range"}
+
+
+def test_every_rule_is_named_by_a_test() -> None:
+    texts = "\n".join(f.read_text() for f in (ROOT / "tests").rglob("*.py"))
+    assert not [
+        rule for rule in RULES if f'"{rule}' not in texts and f"{rule}:" not in texts and f"{rule}@" not in texts
+    ]

@@ -8,7 +8,7 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
-from crooked_keel.core.document import dump_library, load
+from crooked_keel.core.document import dump, dump_library, load
 from crooked_keel.demo.seed import library
 from tests.conftest import DEMO_OF
 from tests.exchange.test_curve import DYNO

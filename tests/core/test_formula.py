@@ -7,7 +7,7 @@ import random
 import pytest
 
 from crooked_keel.core.figure.units import VIEWS
-from crooked_keel.core.judging.formula import FORMULAS, evaluate_text
+from crooked_keel.core.formula import FORMULAS, evaluate_text
 from crooked_keel.core.judging.register import RULES
 
 

@@ -17,7 +17,8 @@ from crooked_keel.core.sheets import sheet
 from crooked_keel.exchange.present import sentence
 from tests.conftest import DEMO_OF, KIND_IDS
 
-AIR = r"firewall|nose wheel|tail ?wheel|thrust line|tip mach|pull-up|push-over|wing|pilot|spinner|cowl|aeroplane|flies|flight"
+AIR = r"firewall|nose wheel|tail ?wheel|thrust line|tip mach|pull-up|push-over|wing|pilot|spinner|cowl"
+AIR += r"|aeroplane|flies|flight"
 SEA = r"stringer|stern tube|freeboard|waterline|afloat|keel|hull|metacent\w*|trim|heel|packer|shaft line|boat|sea"
 ROAD = r"sprocket|tyre|axle|swing ?arm|wheelie|chain|road"
 # What each kind must not be told of. A gearbox may sit in anything, a wheel under an aeroplane.

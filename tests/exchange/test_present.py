@@ -8,8 +8,8 @@ from pathlib import Path
 import pytest
 
 from crooked_keel.core.figure.units import VIEWS
+from crooked_keel.core.formula import FORMULAS
 from crooked_keel.core.judging.finding import Message, Param
-from crooked_keel.core.judging.formula import FORMULAS
 from crooked_keel.exchange.present import number, sentence, working
 
 GOLDEN = json.loads((Path(__file__).parents[1] / "golden" / "format.json").read_text())

@@ -221,7 +221,8 @@ def test_a_killed_process_loses_no_acknowledged_edit(tmp_path: Path) -> None:
         base = 1
         while True:
             text = f"{551 + base} kg"
-            base = store.edit(id, base, [{"op": "replace", "path": "/craft/limits/gross", "value": text}], text).head.revision
+            operation = {"op": "replace", "path": "/craft/limits/gross", "value": text}
+            base = store.edit(id, base, [operation], text).head.revision
             print(base, text, flush=True)
     """)
     process = subprocess.Popen(

@@ -33,7 +33,7 @@ async def scales(
     seed: Annotated[int, Query(ge=0, le=2**31)] = 1,
     events: Annotated[int, Query(ge=1, le=MOST_EVENTS)] = MOST_EVENTS,
 ) -> StreamingResponse:
-    """Simulated scales under each support, five readings a second as server-sent events: what was entered for it, or an invented load."""
+    """Simulated scales under each support, five readings a second: what was entered for it, or an invented load."""
     supports = service(request).store.head(project_id).document.craft.supports
     if not supports:
         raise InputError("/craft/supports", "no support stands on a scale in this craft")

@@ -15,8 +15,8 @@ from .choose import section as choose
 from .document import Project
 from .drive import section as drive
 from .errors import CannotSay, InputError
+from .formula import Out, record
 from .judging.finding import BENCHES, LEVELS, Bench, Finding, Level, Message, NeedOut, Param, Value, word
-from .judging.formula import Out, record
 from .judging.gap import needs_out
 from .judging.register import Rule, verdict
 from .mount import section as mount

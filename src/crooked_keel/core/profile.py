@@ -9,8 +9,8 @@ from .align import draw as align
 from .balance import draw as balance
 from .craft import draw as craft
 from .drive import draw as drive
+from .formula import Out, record
 from .judging.finding import Bench
-from .judging.formula import Out, record
 from .mount import draw as mount
 from .reference.outlines import Circle, Path, Point
 from .resolved import draw as resolved

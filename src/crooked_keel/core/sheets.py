@@ -1,7 +1,7 @@
 """Sheets: which figures stand on which bench, in what groups, under what label, for each form.
 
-One declaration for the screen, the printed sheets and the way from a missing figure to its field; each bench has its own
-in its `sheet.py`.
+One declaration for the screen, the printed sheets and the way from a missing figure to its field; each bench has its
+own in its `sheet.py`.
 """
 
 from __future__ import annotations

@@ -6,8 +6,8 @@ from __future__ import annotations
 import re
 
 from ..core.figure.units import VIEWS
+from ..core.formula import Working
 from ..core.judging.finding import Message, Param
-from ..core.judging.formula import Working
 
 MINUS = "−"
 

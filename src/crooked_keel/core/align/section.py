@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
+from ..formula import Out
 from ..judging.finding import Value
-from ..judging.formula import Out
 from ..judging.gap import or_none
 from ..judging.values import ValueList
 from ..physics.geometry import Vector

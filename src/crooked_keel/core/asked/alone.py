@@ -5,8 +5,8 @@ from __future__ import annotations
 
 from ..choose.section import CurveOut, curve_table
 from ..document import Fit, Installation, LibraryUnit, Project
+from ..formula import Out
 from ..judging.finding import Finding, Message, Operation
-from ..judging.formula import Out
 from ..judging.gap import or_none
 from ..judging.register import RULES, Rule
 from ..topic.workspace import Scope, takes

@@ -1,4 +1,4 @@
-"""asked.at_rest"""
+"""Every state of a boat brought to rest on her sections."""
 
 from __future__ import annotations
 
@@ -8,8 +8,8 @@ from ..balance.afloat.quantities import AfloatStates
 from ..balance.ledger.functions import apply_ledger
 from ..document import Project
 from ..errors import CannotSay, InputError, Need
+from ..formula import Out
 from ..judging.finding import NeedOut
-from ..judging.formula import Out
 from ..judging.gap import needs_out
 from ..physics.hull import float_equilibrium
 from ..wiring import set_up

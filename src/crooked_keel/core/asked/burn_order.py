@@ -1,4 +1,4 @@
-"""asked.burn_order"""
+"""The best orders of burning the tanks of one loading."""
 
 from __future__ import annotations
 
@@ -6,8 +6,8 @@ from ..balance.fuel.functions import Aim, along_limits, best_burn_orders
 from ..balance.section import Balance
 from ..document import Project
 from ..errors import CannotSay, InputError
+from ..formula import Out
 from ..judging.finding import NeedOut
-from ..judging.formula import Out
 from ..judging.gap import needs_out
 from .loaded import _benches
 

@@ -16,8 +16,8 @@ from ..choose.section import ChooseTopics, CurveOut, curve_table
 from ..document import Project
 from ..errors import CannotSay, InputError, Need
 from ..figure.base import Figure
+from ..formula import Out
 from ..judging.finding import Bench, Level, NeedOut
-from ..judging.formula import Out
 from ..judging.gap import needs_out, or_none
 from ..resolved.references import got
 from ..wiring import Benches, set_up

@@ -18,6 +18,7 @@ from ..document import Figure, Project, value_at
 from ..errors import CannotSay, InputError, Need
 from ..figure.doubt import measured_uncertainty
 from ..figure.trace import Origin
+from ..formula import Out
 from ..judging.certainty import (
     SETTLED,
     Candidate,
@@ -31,7 +32,6 @@ from ..judging.certainty import (
     sigma,
 )
 from ..judging.finding import NeedOut
-from ..judging.formula import Out
 from ..judging.gap import needs_out, or_none
 from ..resolved.references import got
 from ..wiring import set_up

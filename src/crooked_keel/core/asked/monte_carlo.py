@@ -1,4 +1,4 @@
-"""asked.monte_carlo"""
+"""Many crafts drawn, each figure within its doubt, and how many keep every limit in every loading."""
 
 from __future__ import annotations
 
@@ -14,8 +14,8 @@ from ..balance.section import Balance
 from ..document import Project
 from ..errors import CannotSay
 from ..figure.trace import Origin, Traced
+from ..formula import Out
 from ..judging.finding import NeedOut
-from ..judging.formula import Out
 from ..judging.gap import needs_out, or_none
 from ..resolved.references import Axis, Body, got
 from .loaded import _benches

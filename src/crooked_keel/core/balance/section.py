@@ -6,8 +6,8 @@ from typing import NamedTuple
 
 from ..errors import CannotSay
 from ..figure.trace import Traced
+from ..formula import Out, record
 from ..judging.finding import NeedOut, Value
-from ..judging.formula import Out, record
 from ..judging.gap import needs_out, or_none
 from ..judging.values import ValueList
 from ..resolved.craft import Resolved

@@ -24,7 +24,7 @@ from ..document import (
     turned,
 )
 from ..errors import InputError
-from ..reference.kinds import KINDS
+from ..resolved.references import kind_of
 from .power.curve import Point, check_curve
 
 _OUTSIDE = ("chain", "belt")
@@ -157,7 +157,7 @@ def _end_for_end(project: Project, shelf: LibraryUnit, like: Installation) -> bo
     """Whether a unit must be turned: its CG lies on the other side of its flange than that of the unit it replaces, or
     than units of such a
     craft do. Not where its place is not known, and not in a craft whose units lie across."""
-    at, there, usual = shelf.unit.cg_aft, like.unit.cg_aft, KINDS[project.kind].unit_side
+    at, there, usual = shelf.unit.cg_aft, like.unit.cg_aft, kind_of(project).unit_side
     wanted = there.along_m if there is not None else usual
     return usual != 0 and at is not None and at.along_m * wanted < 0
 
@@ -165,7 +165,7 @@ def _end_for_end(project: Project, shelf: LibraryUnit, like: Installation) -> bo
 def _outside(project: Project, stages: Mapping[str, Stage]) -> dict[str, Stage]:
     """Stages that belong to the craft, in order: chains and belts to a driven wheel. All others are taken for a unit's
     own."""
-    if "driven wheel" not in KINDS[project.kind].forms:
+    if "driven wheel" not in kind_of(project).forms:
         return {}
     return {k: s for k, s in sorted(stages.items(), key=lambda s: s[1].rank) if s.type in _OUTSIDE}
 

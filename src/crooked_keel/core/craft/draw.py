@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ..judging.formula import record
+from ..formula import record
 from ..judging.gap import or_none
 from ..reference.outlines import Circle, Foot, Measures, Path
 from ..resolved.craft import Resolved

@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import NamedTuple
 
+from ..formula import Working
 from ..judging.finding import Value
-from ..judging.formula import Working
 from ..judging.values import ValueList
 from ..resolved.craft import Resolved
 from ..resolved.floating import Floating

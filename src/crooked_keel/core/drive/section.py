@@ -6,8 +6,8 @@ import math
 from typing import NamedTuple
 
 from ..errors import ask_all
+from ..formula import Out
 from ..judging.finding import Value
-from ..judging.formula import Out
 from ..judging.gap import or_none
 from ..judging.values import ValueList
 from ..physics.mechanics import mean_torque

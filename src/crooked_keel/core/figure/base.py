@@ -1,4 +1,4 @@
-"""figure.base"""
+"""A figure as it was typed, beside its value in SI, its tolerance and its source."""
 
 from __future__ import annotations
 

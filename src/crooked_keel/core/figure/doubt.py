@@ -1,4 +1,4 @@
-"""figure.doubt"""
+"""How far a figure may be off: its own ±, or the visible default of its source."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""figure.grammar"""
+"""The one parser: what people write, and everything that we print, to SI."""
 
 from __future__ import annotations
 

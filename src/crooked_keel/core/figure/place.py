@@ -1,4 +1,4 @@
-"""figure.place"""
+"""Places: a distance from a named reference in a named direction."""
 
 from __future__ import annotations
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import field
 from typing import Any, Literal
 
-from .formula import Out, Working, record
+from ..formula import Out, Working, record
 
 Level = Literal["ok", "watch", "stop", "unknown"]
 

@@ -1,4 +1,4 @@
-"""judging.gap"""
+"""What is missing, in the shape in which it is shown."""
 
 from __future__ import annotations
 

@@ -6,9 +6,9 @@ from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from typing import Any
 
+from ..formula import Working
 from ..reference.kinds import Form
 from .finding import Bench, Compared, Finding, Level, Mark, Message, NeedOut, Param
-from .formula import Working
 
 Check = Callable[..., Iterable[Finding]]
 

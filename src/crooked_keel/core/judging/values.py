@@ -7,9 +7,9 @@ from typing import TypeVar
 
 from ..errors import CannotSay, InputError
 from ..figure.trace import Traced, Uncertain
+from ..formula import Working
 from .finding import Bench as BenchName
 from .finding import NeedOut, Value
-from .formula import Working
 from .gap import needs_out
 
 A = TypeVar("A")

@@ -6,7 +6,7 @@ import numpy as np
 
 from ..errors import CannotSay, InputError, Need, all_or_cannot_say
 from ..figure.trace import need
-from ..judging.formula import Working
+from ..formula import Working
 from ..physics.geometry import Vector
 from ..physics.mechanics import torque_factor
 from ..reference.load_cases import LoadCase

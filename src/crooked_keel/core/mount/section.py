@@ -6,8 +6,8 @@ from typing import NamedTuple
 
 import numpy as np
 
+from ..formula import Out, record
 from ..judging.finding import Value
-from ..judging.formula import Out, record
 from ..judging.gap import or_none
 from ..judging.values import ValueList
 from ..resolved.craft import Resolved

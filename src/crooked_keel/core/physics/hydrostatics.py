@@ -12,7 +12,7 @@ from typing import NamedTuple
 import numpy as np
 
 from ..errors import InputError
-from ..judging.formula import formula
+from ..formula import formula
 
 _TEXTS = "naval architecture, ship stability texts (from memory)"
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 
 from ..errors import CannotSay, InputError, Need
-from ..judging.formula import formula
+from ..formula import formula
 
 
 @formula(

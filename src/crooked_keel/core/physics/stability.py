@@ -12,7 +12,7 @@ from itertools import pairwise
 from typing import NamedTuple
 
 from ..errors import InputError
-from ..judging.formula import formula
+from ..formula import formula
 
 _TEXTS = "ship stability texts (from memory)"
 # Roll period coefficient, s/√m: the verdict takes the lowest. Rolling test of the IS Code and its forerunner (from

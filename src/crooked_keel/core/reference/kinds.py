@@ -131,11 +131,12 @@ KINDS: dict[str, Kind] = {
         },
         {
             "craft": "Chock the wheels you do not weigh; nobody under a raised craft.",
-            "balance": "A calculation is not a weighing: weigh the finished craft before it flies. Ballast must hold its "
-            "loads and be marked.",
+            "balance": "A calculation is not a weighing: weigh the finished craft before it flies. "
+            "Ballast must hold its loads and be marked.",
             "drive": "Nobody in the plane of a propeller. Treat every propeller as live.",
             "mount": f"{_MOUNT} Structure on a certificated craft needs licensed hands.",
-            "align": "Support the unit before you loosen a point. Prove angles in a jig, then in flight, in small steps.",
+            "align": "Support the unit before you loosen a point. "
+            "Prove angles in a jig, then in flight, in small steps.",
         },
     ),
     "boat": Kind(
@@ -164,8 +165,8 @@ KINDS: dict[str, Kind] = {
         },
         {
             "craft": "Read freeboards in calm water, lines slack, nobody aboard.",
-            "balance": "A form estimate is not a stability book. Incline her, or ask a naval architect, before people go to "
-            "sea in her.",
+            "balance": "A form estimate is not a stability book. "
+            "Incline her, or ask a naval architect, before people go to sea in her.",
             "drive": f"Nobody near a turning shaft or propeller; take the key out before you dive or reach under. "
             f"{_VOLTAGE}",
             "mount": f"{_MOUNT} A shaft bolted hard to a soft mount tears its seal.",

@@ -8,7 +8,7 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping
 from typing import NamedTuple
 
-from ..judging.formula import record
+from ..formula import record
 
 
 @record

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ..figure.trace import Traced
-from ..judging.formula import record
+from ..formula import record
 from ..judging.gap import or_none
 from ..reference.outlines import Point
 from .installation import Local, ResolvedInstallation

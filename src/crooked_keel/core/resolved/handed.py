@@ -1,4 +1,4 @@
-"""resolved.handed"""
+"""What one bench hands another: typed values."""
 
 from __future__ import annotations
 

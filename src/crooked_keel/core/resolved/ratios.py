@@ -1,11 +1,11 @@
-"""resolved.ratios"""
+"""Ratios of a train of stages."""
 
 from __future__ import annotations
 
 from ..document import Drive, Stage
 from ..errors import InputError, all_or_cannot_say
 from ..figure.trace import need
-from ..judging.formula import formula
+from ..formula import formula
 
 
 def stage_ratio(stage: Stage, pointer: str) -> float:

@@ -6,7 +6,7 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from typing import Literal
 
-from ..document import Instrument, Reference
+from ..document import Instrument, Project, Reference
 from ..errors import CannotSay, InputError, Need
 from ..figure.base import Figure
 from ..figure.doubt import School, std_uncertainty
@@ -66,6 +66,11 @@ class Body:
     def axis(self, axis: Axis) -> Maybe:
         """The coordinate along an axis."""
         return self.x if axis == "x" else self.y if axis == "y" else self.z
+
+
+def kind_of(project: Project) -> Kind:
+    """The kind of craft, with its forms and its words."""
+    return KINDS[project.kind]
 
 
 class References(Topic):

@@ -1,4 +1,7 @@
-"""What a sheet is made of: fields in blocks. `~` is the installation, `^` the fit; braces take the words of the kind's trade."""
+"""What a sheet is made of: fields in blocks.
+
+`~` is the installation, `^` the fit; braces take the words of the kind's trade.
+"""
 
 from __future__ import annotations
 

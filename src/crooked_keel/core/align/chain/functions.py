@@ -11,7 +11,7 @@ import numpy as np
 
 from ...errors import InputError
 from ...figure.units import IN_M
-from ...judging.formula import formula
+from ...formula import formula
 
 
 @formula(

@@ -1,4 +1,4 @@
-"""align.chain.rules"""
+"""Findings of sprockets, driven wheel, adapter and joints."""
 
 from __future__ import annotations
 

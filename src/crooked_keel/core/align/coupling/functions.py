@@ -16,7 +16,7 @@ import numpy as np
 
 from ...errors import InputError
 from ...figure.units import IN_M
-from ...judging.formula import formula
+from ...formula import formula
 
 
 class Faces(NamedTuple):

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from ...errors import InputError, all_or_cannot_say
 from ...figure.trace import need
-from ...judging.formula import Working, record
+from ...formula import Working, record
 from ...judging.gap import or_none
 from ...judging.values import ValueList
 from ...resolved.craft import Resolved

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 
-from ...judging.formula import formula
+from ...formula import formula
 
 
 @formula(

@@ -1,4 +1,4 @@
-"""align.shaft.rules"""
+"""Findings of a shaft line and of packers under the feet."""
 
 from __future__ import annotations
 

@@ -8,7 +8,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from ...judging.formula import formula
+from ...formula import formula
 from ...physics.geometry import Vector, thrust_rotation
 
 

@@ -98,6 +98,7 @@ class ThrustLine(Topic):
         return x, y, z
 
     def values(self, out: ValueList) -> None:
+        """Headline values."""
         old = self.old
         angles = lambda: (self.placed.angles[0].value, self.placed.angles[1].value)
         out.add(

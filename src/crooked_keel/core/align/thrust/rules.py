@@ -1,4 +1,4 @@
-"""align.thrust.rules"""
+"""Findings of the thrust line and the tubes of its mount."""
 
 from __future__ import annotations
 

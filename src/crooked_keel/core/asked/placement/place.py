@@ -16,8 +16,8 @@ from ...balance.stowage.functions import WAYS
 from ...balance.suggest import lead_row, tenths
 from ...document import LedgerRow, Project, apply_operations
 from ...errors import CannotSay, InputError, Need
+from ...formula import Out
 from ...judging.finding import LEVELS, Level, Message, NeedOut, Operation, Param, Value, q, word
-from ...judging.formula import Out
 from ...judging.gap import needs_out, or_none
 from ...judging.propose import computed, on_the_tape, said_place, tape_text
 from ...resolved.installation import ResolvedInstallation

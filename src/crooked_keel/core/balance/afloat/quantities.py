@@ -7,8 +7,8 @@ from typing import NamedTuple
 
 from ...document import Mark
 from ...errors import CannotSay, InputError, Need, all_or_cannot_say
+from ...formula import record
 from ...judging.finding import NeedOut
-from ...judging.formula import record
 from ...judging.gap import or_none
 from ...physics.hydrostatics import Change, Floated, heel_angle, waterplane_from_freeboards, weight_change_afloat
 from ...physics.stability import Docked, SlackTank, dock_scale, fluid_gm, free_surface_correction

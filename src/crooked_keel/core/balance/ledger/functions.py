@@ -8,7 +8,7 @@ from collections.abc import Iterable
 
 from ...errors import CannotSay, InputError, Need
 from ...figure.trace import Origin, Traced, Uncertain
-from ...judging.formula import formula
+from ...formula import formula
 from ...resolved.references import Axis, Body
 
 

@@ -11,7 +11,7 @@ from typing import NamedTuple
 
 from ...errors import InputError
 from ...figure.units import G0_M_S2
-from ...judging.formula import formula
+from ...formula import formula
 
 # Snatching and swinging. Common practice (1.1 to 1.5), no source.
 DYNAMIC_FACTOR = 1.25

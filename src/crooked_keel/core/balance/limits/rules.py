@@ -1,4 +1,4 @@
-"""balance.limits.rules"""
+"""Findings about what may be aboard: places, useful load, wishes, a tale."""
 
 from __future__ import annotations
 

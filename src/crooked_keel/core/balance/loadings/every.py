@@ -6,7 +6,7 @@ from collections.abc import Callable
 
 from ...errors import InputError, all_or_cannot_say
 from ...figure.trace import Traced, need
-from ...judging.formula import record
+from ...formula import record
 from ...resolved.loads import Loads
 from ...resolved.references import References
 from ...topic.lazy import lazy

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from itertools import pairwise
 
 from ...errors import CannotSay, Need, ask_all
-from ...judging.formula import Working
+from ...formula import Working
 from ...resolved.loads import Loads
 from ...resolved.references import Body, got
 from ...topic.lazy import lazy

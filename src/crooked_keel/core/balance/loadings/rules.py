@@ -1,4 +1,4 @@
-"""balance.loadings.rules"""
+"""Findings of the loadings against the limits."""
 
 from __future__ import annotations
 

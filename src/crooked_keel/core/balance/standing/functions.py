@@ -1,4 +1,4 @@
-"""balance.standing.functions"""
+"""Formulas of a craft on its supports in the shop."""
 
 from __future__ import annotations
 
@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from typing import NamedTuple
 
 from ...errors import CannotSay, InputError
-from ...judging.formula import formula
+from ...formula import formula
 from ..ledger.functions import support_reactions
 
 # What a lightly loaded wheel shall keep, in parts of the mass; and a hand leaning on the far end. Common practice, no

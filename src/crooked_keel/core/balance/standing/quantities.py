@@ -12,7 +12,7 @@ from dataclasses import replace
 from typing import NamedTuple
 
 from ...errors import CannotSay, all_or_cannot_say
-from ...judging.formula import record
+from ...formula import record
 from ...judging.gap import or_none
 from ...resolved.craft import Resolved
 from ...resolved.references import Axis, Body

@@ -1,10 +1,10 @@
-"""balance.wheels.functions"""
+"""Formulas of a craft on its wheels."""
 
 from __future__ import annotations
 
 import math
 
-from ...judging.formula import formula
+from ...formula import formula
 
 _STATICS = "statics"
 

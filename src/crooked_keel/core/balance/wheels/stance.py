@@ -5,8 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from ...errors import CannotSay, InputError, Need
+from ...formula import record
 from ...judging.finding import NeedOut
-from ...judging.formula import record
 from .functions import rear_axle
 
 

@@ -11,7 +11,7 @@ import math
 from typing import NamedTuple
 
 from ...errors import InputError
-from ...judging.formula import formula
+from ...formula import formula
 
 _SOURCE = "two-wheeler geometry, textbook of motorcycle dynamics (from memory)"
 

@@ -8,7 +8,7 @@ case of a long-range craft is full fuselage tanks with empty wings.
 
 from __future__ import annotations
 
-from ...judging.formula import formula
+from ...formula import formula
 
 # Centre of lift of an elliptical spread, in parts of the half span: 4/(3π).
 ELLIPTICAL = 0.4244

@@ -1,4 +1,4 @@
-"""balance.wing.rules"""
+"""Findings of fuel in the wing and at its tips."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""choose.money.rules"""
+"""Findings of money and wait."""
 
 from __future__ import annotations
 

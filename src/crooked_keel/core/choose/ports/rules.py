@@ -1,4 +1,4 @@
-"""choose.ports.rules"""
+"""Findings of what will not match the old unit."""
 
 from __future__ import annotations
 

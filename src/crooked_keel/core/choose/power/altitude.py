@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 
 from ...errors import InputError
-from ...judging.formula import formula
+from ...formula import formula
 from ...physics.atmosphere import P0_PA, T0_K, isa
 
 

@@ -9,7 +9,7 @@ from typing import NamedTuple
 import numpy as np
 
 from ...errors import InputError
-from ...judging.formula import formula
+from ...formula import formula
 
 
 class Point(NamedTuple):

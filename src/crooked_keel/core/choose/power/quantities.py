@@ -8,7 +8,7 @@ from ...document import Accessory, Fit, PowerUnit
 from ...errors import CannotSay, InputError, Need, all_or_cannot_say
 from ...figure.doubt import figure_uncertainty
 from ...figure.trace import Uncertain, above_zero, need
-from ...judging.formula import formula
+from ...formula import formula
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy

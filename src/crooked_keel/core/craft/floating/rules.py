@@ -1,4 +1,4 @@
-"""craft.floating.rules"""
+"""Findings of a craft that floats, as found."""
 
 from __future__ import annotations
 

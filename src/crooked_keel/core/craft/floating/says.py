@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ...judging.formula import Working
+from ...formula import Working
 from ...judging.values import ValueList
 from ...physics.hydrostatics import form_displacement, form_immersion, metacentric_height
 from ...resolved.floating import Floating

@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from typing import NamedTuple
 
 from ...errors import InputError
-from ...judging.formula import formula
+from ...formula import formula
 
 SOURCE = "statics; FAA-H-8083-1B ch. 3 (from memory)"
 

@@ -1,4 +1,4 @@
-"""craft.weighing.rules"""
+"""Findings of a craft on its scales."""
 
 from __future__ import annotations
 

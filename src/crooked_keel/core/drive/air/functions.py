@@ -6,7 +6,7 @@ import math
 from collections.abc import Sequence
 
 from ...errors import InputError
-from ...judging.formula import formula
+from ...formula import formula
 
 _SOURCE = "kinematics"
 

@@ -1,4 +1,4 @@
-"""drive.air.rules"""
+"""Findings of an air propeller."""
 
 from __future__ import annotations
 

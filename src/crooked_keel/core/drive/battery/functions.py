@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ...judging.formula import formula
+from ...formula import formula
 
 
 @formula(

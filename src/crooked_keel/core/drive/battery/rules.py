@@ -1,4 +1,4 @@
-"""drive.battery.rules"""
+"""Findings of an electric unit: pack, voltage, what lasts, range."""
 
 from __future__ import annotations
 

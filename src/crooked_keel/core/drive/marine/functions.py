@@ -6,7 +6,7 @@ import math
 
 from ...errors import InputError
 from ...figure.units import FT_M, HP_W, IN_M, LB_KG
-from ...judging.formula import formula
+from ...formula import formula
 
 KNOT_M_S = 1852 / 3600
 _BOOK = "propeller handbook, chapters on estimating speed and slip (from memory)"

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from ...errors import CannotSay, Need, all_or_cannot_say
 from ...figure.trace import above_zero, need
-from ...judging.formula import record
+from ...formula import record
 from ...judging.gap import or_none
 from ...judging.values import ValueList
 from ...resolved.craft import Resolved

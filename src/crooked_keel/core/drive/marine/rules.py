@@ -1,4 +1,4 @@
-"""drive.marine.rules"""
+"""Findings of a marine propeller."""
 
 from __future__ import annotations
 

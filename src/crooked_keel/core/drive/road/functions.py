@@ -6,7 +6,7 @@ import math
 
 from ...errors import InputError
 from ...figure.units import G0_M_S2
-from ...judging.formula import formula
+from ...formula import formula
 from ...physics.atmosphere import isa
 
 _CHAIN = "machine-design handbook, roller chains (from memory)"

@@ -10,7 +10,7 @@ from ...document import Stage
 from ...errors import CannotSay, InputError, Need, all_or_cannot_say
 from ...figure.trace import above_zero, need
 from ...figure.units import G0_M_S2
-from ...judging.formula import record
+from ...formula import record
 from ...judging.gap import or_none
 from ...physics.geometry import Vector
 from ...physics.mechanics import mean_torque

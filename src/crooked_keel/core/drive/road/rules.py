@@ -1,4 +1,4 @@
-"""drive.road.rules"""
+"""Findings of a driven wheel: gears, grip, final chain, reverse."""
 
 from __future__ import annotations
 

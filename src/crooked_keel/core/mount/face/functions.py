@@ -7,7 +7,7 @@ from typing import NamedTuple
 
 from ...errors import InputError
 from ...figure.units import G0_M_S2
-from ...judging.formula import formula
+from ...formula import formula
 
 
 @formula(

@@ -73,6 +73,7 @@ class OnFace(Topic):
         return self.mount.face != Face()
 
     def values(self, out: ValueList) -> None:
+        """Headline values."""
         old = self.old
         if not self.on_face:
             return

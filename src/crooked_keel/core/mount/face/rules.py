@@ -1,4 +1,4 @@
-"""mount.face.rules"""
+"""Findings of a motor on the face of a gearbox."""
 
 from __future__ import annotations
 

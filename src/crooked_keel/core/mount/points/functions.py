@@ -13,7 +13,7 @@ import numpy as np
 
 from ...errors import InputError
 from ...figure.units import G0_M_S2, LB_KG
-from ...judging.formula import formula
+from ...formula import formula
 from ...physics.geometry import Matrix, Vector, cross, skew, torque_about_x
 from ...resolved.handed import FinalDrive
 

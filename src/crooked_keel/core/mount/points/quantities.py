@@ -6,7 +6,7 @@ import numpy as np
 
 from ...errors import CannotSay, all_or_cannot_say
 from ...figure.trace import need
-from ...judging.formula import Working
+from ...formula import Working
 from ...judging.values import ValueList
 from ...physics.geometry import Matrix, Vector
 from ...reference.load_cases import LoadCase

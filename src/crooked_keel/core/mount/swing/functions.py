@@ -8,7 +8,7 @@ import numpy as np
 
 from ...errors import InputError
 from ...figure.units import G0_M_S2
-from ...judging.formula import formula
+from ...formula import formula
 from ...physics.geometry import Vector
 
 

@@ -7,7 +7,7 @@ import numpy as np
 from ...errors import CannotSay, Need, all_or_cannot_say
 from ...figure.trace import need
 from ...figure.units import G0_M_S2
-from ...judging.formula import record
+from ...formula import record
 from ...judging.values import ValueList
 from ...reference.load_cases import LoadCase
 from ...reference.outlines import Point
@@ -129,6 +129,7 @@ class Swing(Topic):
         return case, size(swung)
 
     def values(self, out: ValueList) -> None:
+        """Headline values."""
         old = self.old
         for what, label in (("pivot", "Worst load on the pivot"), ("shock", "Worst load of the shock")):
             out.add(

@@ -1,4 +1,4 @@
-"""mount.swing.rules"""
+"""Findings of a unit that swings with its wheel."""
 
 from __future__ import annotations
 
