@@ -71,7 +71,8 @@ def test_public_functions_of_the_core_say_what_they_do() -> None:
         owners = [tree, *(n for n in tree.body if isinstance(n, ast.ClassDef))]
         for owner in owners:
             for node in owner.body:
-                if isinstance(node, ast.FunctionDef | ast.ClassDef) and not node.name.startswith("_"):
+                stub = any(isinstance(d, ast.Name) and d.id == "overload" for d in getattr(node, "decorator_list", []))
+                if isinstance(node, ast.FunctionDef | ast.ClassDef) and not stub and not node.name.startswith("_"):
                     assert ast.get_docstring(node), f"{file.relative_to(CORE)}: {node.name}"
 
 

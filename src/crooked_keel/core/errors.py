@@ -43,18 +43,14 @@ F = TypeVar("F")
 
 
 @overload
-                                                                       """…"""
 def ask_all(a: Callable[[], A], b: Callable[[], B], /) -> tuple[A, B]: ...
 @overload
-                                                                                              """…"""
 def ask_all(a: Callable[[], A], b: Callable[[], B], c: Callable[[], C], /) -> tuple[A, B, C]: ...
 @overload
-                                                                                                                     """…"""
 def ask_all(a: Callable[[], A], b: Callable[[], B], c: Callable[[], C], d: Callable[[], D], /) -> tuple[A, B, C, D]: ...
 @overload
 def ask_all(
     a: Callable[[], A], b: Callable[[], B], c: Callable[[], C], d: Callable[[], D], e: Callable[[], E], /
-                           """…"""
 ) -> tuple[A, B, C, D, E]: ...
 @overload
 def ask_all(
@@ -65,10 +61,8 @@ def ask_all(
     e: Callable[[], E],
     f: Callable[[], F],
     /,
-                              """…"""
 ) -> tuple[A, B, C, D, E, F]: ...
 @overload
-                                                      """…"""
 def ask_all(*asks: Callable[[], A]) -> tuple[A, ...]: ...
 def ask_all(*asks: Callable[[], Any]) -> tuple[Any, ...]:
     """What each question answers, asked once; or one `CannotSay` that lists everything they need."""
