@@ -155,7 +155,7 @@ def test_every_rule_that_is_written_is_asked() -> None:
 
 
 def test_a_rule_whose_form_a_craft_has_finds_all_that_it_takes() -> None:
-    """A rule is silently not asked where a topic that it takes is not there: only what is of an electric unit may be."""
+    """A rule is not asked where a topic that it takes is not there: that may be only what is of an electric unit."""
     silent = set()
     for project in DEMO_OF.values():
         for fit in project.fits:

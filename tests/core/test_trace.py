@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 from uncertainties import ufloat
 
 from crooked_keel.core.balance.ledger.functions import Centre
-from crooked_keel.core.errors import CannotSay, Need, all_or_cannot_say
+from crooked_keel.core.errors import CannotSay, Need, ask_all
 from crooked_keel.core.figure.kinds import Mass
 from crooked_keel.core.figure.place import Station
 from crooked_keel.core.figure.trace import Origin, Traced, need, standard_uncertainty, traced
@@ -90,9 +90,7 @@ def test_a_changed_figure_is_read_anew_and_a_changed_name_too() -> None:
 
 def test_needs_are_collected() -> None:
     with pytest.raises(CannotSay) as said:
-        all_or_cannot_say(
-            lambda: need(None, "/a", "a"), lambda: 1, lambda: need(None, "/b", "b"), lambda: need(None, "/a", "a")
-        )
+        ask_all(lambda: need(None, "/a", "a"), lambda: 1, lambda: need(None, "/b", "b"), lambda: need(None, "/a", "a"))
     assert [n.pointer for n in said.value.needs] == ["/a", "/b"]
     assert str(said.value) == "needs a, b"
 

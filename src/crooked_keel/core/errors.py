@@ -77,16 +77,3 @@ def ask_all(*asks: Callable[[], Any]) -> tuple[Any, ...]:
     if missing:
         raise CannotSay(*missing.values())
     return tuple(answers)
-
-
-def all_or_cannot_say(*attempts: object) -> None:
-    """Call each zero-argument attempt; raise one `CannotSay` that lists everything the failed ones need."""
-    missing: dict[str, Need] = {}
-    for attempt in attempts:
-        try:
-            attempt()  # type: ignore[operator]
-        except CannotSay as gap:
-            for need in gap.needs:
-                missing.setdefault(need.pointer, need)
-    if missing:
-        raise CannotSay(*missing.values())

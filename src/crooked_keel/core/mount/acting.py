@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
-from ..errors import CannotSay, InputError, Need, all_or_cannot_say
+from ..errors import CannotSay, InputError, Need, ask_all
 from ..figure.trace import need
 from ..formula import Working
 from ..physics.geometry import Vector
@@ -91,16 +91,16 @@ class Acting(Topic):
         unit = self.unit
         if unit.kind == "electric" and self.mount.torque_factor is None:
             peak = lambda: need(unit.peak_torque, self._p("unit/peak_torque"), f"peak torque of the {self.name}").si
-            all_or_cannot_say(peak, lambda: self.output, lambda: self.placed.ratio)
+            ask_all(peak, lambda: self.output, lambda: self.placed.ratio)
             return self.output.rotation * peak() * self.placed.ratio
-        all_or_cannot_say(lambda: self.factor, lambda: self.output)
+        ask_all(lambda: self.factor, lambda: self.output)
         return self.output.rotation * self.factor * self.output.mean_torque_n_m
 
     @lazy
     def carried(self) -> tuple[float, Vector]:
         """Mass and CG of what hangs on the points: unit, reduction, propeller."""
         bodies = [b for b in self.placed.parts if b.id in self.hung]
-        all_or_cannot_say(*[lambda m=m: got(m) for b in bodies for m in (b.mass, b.x, b.y, b.z)])
+        ask_all(*[lambda m=m: got(m) for b in bodies for m in (b.mass, b.x, b.y, b.z)])
         masses = np.array([got(b.mass).value for b in bodies])
         if masses.sum() <= 0:
             raise InputError(self._p("unit/mass"), f"the {self.name} has no mass")
@@ -175,7 +175,7 @@ class Acting(Topic):
         turning = case.pitch or case.yaw
         if turning:
             asks += [lambda: self.inertia, lambda: self.output, lambda: self._blades]
-        all_or_cannot_say(*asks)
+        ask_all(*asks)
         mass, cg = self.carried
         axis = self.placed.thrust_axis if case.torque or case.thrust or turning else np.array([-1.0, 0, 0])
         gyros = [np.zeros(3)]

@@ -8,7 +8,7 @@ from typing import NamedTuple
 import numpy as np
 
 from ..document import Figure, Mark
-from ..errors import CannotSay, Need, all_or_cannot_say
+from ..errors import CannotSay, Need, ask_all
 from ..figure.doubt import std_uncertainty
 from ..figure.trace import Origin, Traced, above_zero, need, traced
 from ..judging.gap import or_none
@@ -147,7 +147,7 @@ class Floating(Topic):
     @lazy
     def row(self) -> TableRow:
         """Hydrostatics as found, by the table or by the sections."""
-        all_or_cannot_say(lambda: self.draft, lambda: self.keel, lambda: self.density)
+        ask_all(lambda: self.draft, lambda: self.keel, lambda: self.density)
         return self.row_at(self.draft.value)
 
     @lazy
@@ -161,7 +161,7 @@ class Floating(Topic):
             "density": "density of the water",
         }
         asks = {k: (lambda k=k, w=w: self._figure(k, w)) for k, w in words.items()}
-        all_or_cannot_say(*asks.values())
+        ask_all(*asks.values())
         return {k: ask() for k, ask in asks.items()}
 
     def _place(self, part: str, what: str, axis: str) -> Traced:
@@ -173,10 +173,10 @@ class Floating(Topic):
         """Station of the centre of flotation, m: as entered, or by table or sections at the draft there."""
         if self.by == "form estimate":
             return self._place("lcf", "station of the centre of flotation", "x").value
-        all_or_cannot_say(lambda: self.keel, lambda: self.density)
+        ask_all(lambda: self.keel, lambda: self.density)
         if self.found.method == "report":
             return self.row_at(self._reported_draft()).lcf_m
-        all_or_cannot_say(lambda: self.readings)
+        ask_all(lambda: self.readings)
         points = [(x.value, y.value, z.value) for x, y, z in self.readings]
         at = sum(p[0] for p in points) / len(points)
         for _ in range(3):  # the centre moves little with the draft: it is found where it was looked for
@@ -210,8 +210,7 @@ class Floating(Topic):
             lambda: place(mark.butt_line, f"{base}/butt_line", f"butt line of the mark {mark.name}", "y"),
             lambda: place(mark.sheer, f"{base}/sheer", f"height of the sheer at {mark.name}", "z"),
         )
-        all_or_cannot_say(*asks)
-        self._placed[key] = asks[0](), asks[1](), asks[2]()
+        self._placed[key] = ask_all(*asks)
         return self._placed[key]
 
     @lazy
@@ -223,7 +222,7 @@ class Floating(Topic):
         ]
         if not freeboard:
             raise CannotSay(Need("/craft/flotation/marks", "marks where freeboards are read"))
-        all_or_cannot_say(*freeboard, *[lambda k=k, m=m: self.mark_at(k, m) for k, m in self.marks])
+        ask_all(*freeboard, *[lambda k=k, m=m: self.mark_at(k, m) for k, m in self.marks])
         made = []
         for (key, mark), ask in zip(self.marks, freeboard, strict=True):
             x, y, sheer = self.mark_at(key, mark)
@@ -233,7 +232,7 @@ class Floating(Topic):
     @lazy
     def waterplane(self) -> Waterplane:
         """The plane of the water."""
-        all_or_cannot_say(lambda: self.readings, lambda: self.lcf)
+        ask_all(lambda: self.readings, lambda: self.lcf)
         return waterplane_from_freeboards([(x.value, y.value, z.value) for x, y, z in self.readings], self.lcf)
 
     @lazy
@@ -242,13 +241,13 @@ class Floating(Topic):
         displacement."""
         if self.found.method == "report":
             if self.by != "form estimate":
-                all_or_cannot_say(lambda: self.keel, lambda: self.density, lambda: self.reported_mass)
+                ask_all(lambda: self.keel, lambda: self.density, lambda: self.reported_mass)
                 return Traced(self._reported_draft())
-            all_or_cannot_say(lambda: self.form, lambda: self.reported_mass)
+            ask_all(lambda: self.form, lambda: self.reported_mass)
             f = self.form
             per_draft = f["density"].by(f["block"]).by(f["length"]).by(f["beam"])
             return self.reported_mass.over(per_draft)
-        all_or_cannot_say(lambda: self.waterplane, lambda: self.keel)
+        ask_all(lambda: self.waterplane, lambda: self.keel)
         return self._sum(self.waterplane.weights) - self._place("keel", "underside of the canoe body", "z")
 
     @lazy
@@ -264,7 +263,7 @@ class Floating(Topic):
             kb = self.hull.cut(self.keel + self.draft.value).z_m - self.keel if self.by == "sections" else 0.0
             bm, bm_long = r.km_m - kb, r.km_long_m - kb
             return Hydro(r.displacement_kg, r.immersion_kg_m, kb, bm, bm, bm_long, bm_long)
-        all_or_cannot_say(lambda: self.draft, lambda: self.form)
+        ask_all(lambda: self.draft, lambda: self.form)
         f = {k: v.value for k, v in self.form.items()}
         return hydro_from_form(f["length"], f["beam"], self.draft.value, f["block"], f["waterplane"], f["density"])
 
@@ -283,10 +282,9 @@ class Floating(Topic):
             for p, w in words.items()
         ]
         pendulum = lambda: above_zero(test.pendulum, f"{base}/pendulum", "length of the pendulum")
-        all_or_cannot_say(*asks, pendulum, lambda: self.hydro)
-        values = [ask() for ask in asks]
+        values, length, hydro = ask_all(lambda: ask_all(*asks), pendulum, lambda: self.hydro)
         moments = [values[i] * values[i + 1] for i in range(0, len(values), 3)]
-        return inclining_gm(self.hydro.displacement_kg, moments, values[2::3], pendulum())
+        return inclining_gm(hydro.displacement_kg, moments, values[2::3], length)
 
     @lazy
     def gm_measured(self) -> MeasuredGm | None:
@@ -312,14 +310,14 @@ class Floating(Topic):
             return self.hydro.km_m - measured.gm_m
         place = self.resolved.references.place
         ask = lambda: place(self.found.water_line, "/craft/as_found/water_line", "height of the CG as found", "z")
-        all_or_cannot_say(ask, lambda: self.keel)
+        ask_all(ask, lambda: self.keel)
         return ask().value - self.keel
 
     @lazy
     def body(self) -> Body:
         """The craft as she floats: displacement by table, sections or form, LCG = LCB + trim, TCG = heel · GM."""
         if self.by == "form estimate":
-            all_or_cannot_say(lambda: self.form, lambda: self.draft)
+            ask_all(lambda: self.form, lambda: self.draft)
             f = self.form
             mass = f["density"].by(f["block"]).by(f["length"]).by(f["beam"]).by(self.draft)
         else:
@@ -355,7 +353,7 @@ class Floating(Topic):
             if self.by == "form estimate"
             else self._lcb_by_draft
         )
-        all_or_cannot_say(lcb, lambda: self.waterplane, lambda: self.hydro, lambda: self.height)
+        ask_all(lcb, lambda: self.waterplane, lambda: self.hydro, lambda: self.height)
         # MCT·L/displacement is the longitudinal GM: slope times GM is how far G lies aft of the level centre of
         # buoyancy.
         return lcb() + self._sum(self.waterplane.weights_aft).times(self.hydro.km_long_m - self.height)
@@ -375,12 +373,12 @@ class Floating(Topic):
         return total
 
     def _tcg(self) -> Traced:
-        all_or_cannot_say(lambda: self.waterplane, lambda: self.hydro, lambda: self.height)
+        ask_all(lambda: self.waterplane, lambda: self.hydro, lambda: self.height)
         return self._sum(self.waterplane.weights_starboard).times(metacentric_height(self.hydro.km_m, self.height))
 
     def afloat(self, found: Body) -> Afloat:
         """What a change of weight starts from."""
-        all_or_cannot_say(
+        ask_all(
             lambda: self.hydro,
             lambda: self.height,
             lambda: self.lcf,
@@ -411,5 +409,5 @@ class Floating(Topic):
         return measured.by if measured else self.by
 
     def _trim(self) -> float:
-        all_or_cannot_say(lambda: self.waterplane, lambda: self.length)
+        ask_all(lambda: self.waterplane, lambda: self.length)
         return self.waterplane.slope_aft * self.length

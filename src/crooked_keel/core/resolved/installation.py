@@ -10,7 +10,7 @@ from dataclasses import replace
 import numpy as np
 
 from ..document import Installation
-from ..errors import CannotSay, InputError, Need, all_or_cannot_say
+from ..errors import CannotSay, InputError, Need, ask_all
 from ..figure.kinds import Mass
 from ..figure.trace import Traced
 from ..physics.geometry import Matrix, Vector, rotation_y, shaft_direction, thrust_direction, thrust_rotation
@@ -68,13 +68,12 @@ class ResolvedInstallation(Topic):
                 "z",
             ),
         )
-        all_or_cannot_say(*asks)
-        return asks[0](), asks[1](), asks[2]()
+        return ask_all(*asks)
 
     @lazy
     def shaft(self) -> tuple[float, float]:
         """Angle by which the shaft falls going aft, and its length between coupling and propeller: rad, m."""
-        all_or_cannot_say(lambda: self.flange, lambda: self.shaft_end)
+        ask_all(lambda: self.flange, lambda: self.shaft_end)
         flange, end = self.flange, self.shaft_end
         dx, dz = end[0].value - flange[0].value, flange[2].value - end[1].value
         if dx <= 0:
@@ -101,8 +100,7 @@ class ResolvedInstallation(Topic):
                 "z",
             ),
         )
-        all_or_cannot_say(*asks)
-        return asks[0](), asks[1]()
+        return ask_all(*asks)
 
     @lazy
     def nose_up(self) -> float:
@@ -118,8 +116,7 @@ class ResolvedInstallation(Topic):
             lambda: self.references.measured(p.down, self.p("placement/down"), f"down thrust ({self.name})"),
             lambda: self.references.measured(p.right, self.p("placement/right"), f"right thrust ({self.name})"),
         )
-        all_or_cannot_say(*asks)
-        return asks[0](), asks[1]()
+        return ask_all(*asks)
 
     @lazy
     def rotation(self) -> Matrix:
@@ -206,16 +203,15 @@ class ResolvedInstallation(Topic):
                     s.offset_up, f"{b}/offset_up", f"offset up of the {s.name}"
                 )
             )
-        all_or_cannot_say(*asks)
+        length, *offsets = ask_all(*asks)
         y = z = zero
-        for k in range(len(stages)):
-            y, z = y - asks[1 + 2 * k](), z - asks[2 + 2 * k]()
-        return asks[0]().times(side), y, z
+        for starboard, up in zip(offsets[::2], offsets[1::2], strict=True):
+            y, z = y - starboard, z - up
+        return length.times(side), y, z
 
     def _from_unit_flange(self, asks: tuple[Callable[[], Traced], Callable[[], Traced], Callable[[], Traced]]) -> Local:
-        all_or_cannot_say(lambda: self.unit_flange_local, lambda: self.flange, lambda: self.rotation, *asks)
-        base = self.unit_flange_local
-        return self.placed((base[0] + asks[0](), base[1] + asks[1](), base[2] + asks[2]()))
+        base, _, _, x, y, z = ask_all(lambda: self.unit_flange_local, lambda: self.flange, lambda: self.rotation, *asks)
+        return self.placed((base[0] + x, base[1] + y, base[2] + z))
 
     @lazy
     def unit_cg(self) -> Local:
@@ -242,7 +238,7 @@ class ResolvedInstallation(Topic):
         ask = lambda: self.references.measured(
             d.cg_aft, self.p("drive/cg_aft"), f"CG of the drive ({self.name}), aft of the output flange"
         )
-        all_or_cannot_say(ask, lambda: self.unit_flange_local, lambda: self.flange, lambda: self.rotation)
+        ask_all(ask, lambda: self.unit_flange_local, lambda: self.flange, lambda: self.rotation)
         _, y, z = self.unit_flange_local
         return self.placed((ask(), y.times(0.5), z.times(0.5)))
 
@@ -250,12 +246,12 @@ class ResolvedInstallation(Topic):
     def propeller_centre(self) -> Local:
         """Hub of the propeller: at the end of the shaft line, or ahead of the output flange by the spacer."""
         if self.references.has("shaft line"):
-            all_or_cannot_say(lambda: self.flange, lambda: self.shaft_end)
+            ask_all(lambda: self.flange, lambda: self.shaft_end)
             return self.shaft_end[0], self.flange[1], self.shaft_end[1]
         ask = lambda: self.references.measured(
             self.installation.propeller.spacer, self.p("propeller/spacer"), f"length of the spacer ({self.name})"
         )
-        all_or_cannot_say(ask, lambda: self.flange, lambda: self.rotation)
+        ask_all(ask, lambda: self.flange, lambda: self.rotation)
         zero = Traced(0.0)
         return self.placed((ask().times(-1.0), zero, zero))
 
@@ -303,7 +299,7 @@ class ResolvedInstallation(Topic):
             m.structure_water_line, f"{base}/structure_water_line", f"{word} {m.name}, water line", "z"
         )
         if self.references.has("bed"):
-            all_or_cannot_say(lambda: self.mount_point(key), height)
+            ask_all(lambda: self.mount_point(key), height)
             x, y, _ = self.mount_point(key)
             return x, y, height()
         asks = (
@@ -311,8 +307,7 @@ class ResolvedInstallation(Topic):
             lambda: place(m.structure_butt_line, f"{base}/structure_butt_line", f"{word} {m.name}, butt line", "y"),
             height,
         )
-        all_or_cannot_say(*asks)
-        return asks[0](), asks[1](), asks[2]()
+        return ask_all(*asks)
 
     @property
     def mount_keys(self) -> list[str]:
@@ -323,14 +318,14 @@ class ResolvedInstallation(Topic):
     def mount_points(self) -> dict[str, Local]:
         """All mount points on the unit."""
         keys = self._mount_keys_or_need()
-        all_or_cannot_say(*[lambda k=k: self.mount_point(k) for k in keys])
+        ask_all(*[lambda k=k: self.mount_point(k) for k in keys])
         return {k: self.mount_point(k) for k in keys}
 
     @lazy
     def structure_points(self) -> dict[str, Local]:
         """All points on the structure."""
         keys = self._mount_keys_or_need()
-        all_or_cannot_say(*[lambda k=k: self.structure_point(k) for k in keys])
+        ask_all(*[lambda k=k: self.structure_point(k) for k in keys])
         return {k: self.structure_point(k) for k in keys}
 
     def _mount_keys_or_need(self) -> list[str]:
@@ -343,7 +338,7 @@ class ResolvedInstallation(Topic):
         """CG of the mount: half way between the mean of its points on the unit and on the structure, or at the unit's
         own."""
         reaches = self.references.has("firewall") or self.references.has("bed")
-        all_or_cannot_say(lambda: self.mount_points, *([lambda: self.structure_points] if reaches else []))
+        ask_all(lambda: self.mount_points, *([lambda: self.structure_points] if reaches else []))
         points = [*self.mount_points.values(), *(self.structure_points.values() if reaches else ())]
         made = []
         for i in range(3):

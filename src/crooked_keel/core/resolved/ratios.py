@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ..document import Drive, Stage
-from ..errors import InputError, all_or_cannot_say
+from ..errors import InputError, ask_all
 from ..figure.trace import need
 from ..formula import formula
 
@@ -13,7 +13,7 @@ def stage_ratio(stage: Stage, pointer: str) -> float:
     teeth = stage.driver_teeth, stage.driven_teeth
     if teeth[0] is not None or teeth[1] is not None:
         driver, driven = teeth
-        all_or_cannot_say(
+        ask_all(
             lambda: need(driver, f"{pointer}/driver_teeth", f"driving teeth of the {stage.name}"),
             lambda: need(driven, f"{pointer}/driven_teeth", f"driven teeth of the {stage.name}"),
         )
@@ -32,7 +32,7 @@ def stage_ratio(stage: Stage, pointer: str) -> float:
 def overall_ratio(drive: Drive, pointer: str, name: str) -> float:
     """Π of the stage ratios; 1 without stages. Source: kinematics."""
     total = 1.0
-    all_or_cannot_say(*[lambda k=k, s=s: stage_ratio(s, f"{pointer}/stages/{k}") for k, s in drive.stages.items()])
+    ask_all(*[lambda k=k, s=s: stage_ratio(s, f"{pointer}/stages/{k}") for k, s in drive.stages.items()])
     for key, stage in drive.stages.items():
         total *= stage_ratio(stage, f"{pointer}/stages/{key}")
     return total

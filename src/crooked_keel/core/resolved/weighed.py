@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ..errors import InputError, all_or_cannot_say
+from ..errors import InputError, ask_all
 from ..physics.mechanics import cg_from_suspension, two_scale_cg
 from .installation import ResolvedInstallation
 
@@ -22,7 +22,7 @@ def on_scales(placed: ResolvedInstallation) -> tuple[float, float]:
             lambda e=end: placed.references.measured(getattr(s, f"{e}_at"), f"{base}/{e}_at", f"place of the {e} edge"),
         )
         net.append(asks)
-    all_or_cannot_say(*[a for asks in net for a in asks])
+    ask_all(*[a for asks in net for a in asks])
     (r1, t1, x1), (r2, t2, x2) = ([a().value for a in asks] for asks in net)
     if r1 < t1 or r2 < t2:
         raise InputError(f"{base}/first_reading", "a reading is less than its tare")
@@ -41,6 +41,5 @@ def hung(placed: ResolvedInstallation) -> tuple[float, float]:
         )
         for p in parts
     ]
-    all_or_cannot_say(*asks)
-    v = [ask().value for ask in asks]
+    v = [a.value for a in ask_all(*asks)]
     return cg_from_suspension((v[0], v[1]), (v[2], v[3]), (v[4], v[5]), (v[6], v[7]))

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Protocol
 
 from ..document import Support
-from ..errors import CannotSay, InputError, Need, all_or_cannot_say
+from ..errors import CannotSay, InputError, Need, ask_all
 from ..figure.trace import Traced, need
 from ..topic.lazy import lazy
 from ..topic.reading import Topic
@@ -40,13 +40,12 @@ class Wheels(Topic):
     def _mean(self, role: str, axis: str) -> float:
         wheels = self._axle(role)
         asks = [lambda k=k, s=s: self._place(k, s, axis) for k, s in wheels]
-        all_or_cannot_say(*asks)
-        return sum(a().value for a in asks) / len(asks)
+        return sum(a.value for a in ask_all(*asks)) / len(asks)
 
     def axle(self, role: str) -> Traced:
         """Station of an axle, with what it was read from."""
         wheels = self._axle(role)
-        all_or_cannot_say(*[lambda k=k, s=s: self._place(k, s, "x") for k, s in wheels])
+        ask_all(*[lambda k=k, s=s: self._place(k, s, "x") for k, s in wheels])
         total = Traced(0.0)
         for key, wheel in wheels:
             total = total + self._place(key, wheel, "x").times(1 / len(wheels))
@@ -65,7 +64,7 @@ class Wheels(Topic):
     @lazy
     def base_m(self) -> float:
         """Wheelbase. Raises InputError when both axles are in one place or the wrong way round."""
-        all_or_cannot_say(lambda: self.front_m, lambda: self.rear_m)
+        ask_all(lambda: self.front_m, lambda: self.rear_m)
         if self.rear_m - self.front_m < 1e-3:
             raise InputError("/craft/supports", "the rear axle is not aft of the front one: no wheelbase")
         return self.rear_m - self.front_m
@@ -76,15 +75,14 @@ class Wheels(Topic):
         asks = [lambda k=k, s=s: self._place(k, s, "z") for k, s in self.supports]
         if not asks:
             raise CannotSay(Need("/craft/supports", "wheels"))
-        all_or_cannot_say(*asks)
-        return min(a().value for a in asks)
+        return min(a.value for a in ask_all(*asks))
 
     @lazy
     def rear_axle_z_m(self) -> float:
         """Water line of the rear axle's centre."""
         key, wheel = self._axle("rear")[0]
         radius = lambda: need(wheel.radius, f"/craft/supports/{key}/radius", f"radius of the {wheel.name}, loaded")
-        all_or_cannot_say(radius, lambda: self._place(key, wheel, "z"))
+        ask_all(radius, lambda: self._place(key, wheel, "z"))
         return self._place(key, wheel, "z").value + radius().si
 
     def middle_m(self, role: str) -> float:
@@ -97,6 +95,5 @@ class Wheels(Topic):
         if len(wheels) < 2:
             return None
         asks = [lambda k=k, s=s: self._place(k, s, "y") for k, s in wheels]
-        all_or_cannot_say(*asks)
-        values = [a().value for a in asks]
+        values = [a.value for a in ask_all(*asks)]
         return max(values) - min(values)

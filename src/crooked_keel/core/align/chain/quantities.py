@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 
-from ...errors import CannotSay, InputError, Need, all_or_cannot_say
+from ...errors import CannotSay, InputError, Need, ask_all
 from ...figure.trace import need
 from ...judging.values import ValueList
 from ...resolved.craft import Resolved
@@ -42,8 +42,7 @@ class RoadLine(Readings):
             "distance": "first reading to the other sprocket's centre",
         }
         asks = [lambda k=k, w=w: self._read("sprockets", k, w) for k, w in words.items()]
-        all_or_cannot_say(*asks)
-        first, second, span, distance = (ask() for ask in asks)
+        first, second, span, distance = ask_all(*asks)
         if span <= 0:
             raise InputError(self.placed.p("align/sprockets/span"), "a span above zero is wanted")
         return first, second, span, distance
@@ -65,8 +64,7 @@ class RoadLine(Readings):
             "target": "where the rim's middle shall be, to starboard of the frame's",
         }
         asks = [lambda k=k, w=w: self._read("wheel", k, w) for k, w in words.items()]
-        all_or_cannot_say(*asks)
-        a, b, c, d = (ask() for ask in asks)
+        a, b, c, d = ask_all(*asks)
         return a, b, c, d
 
     @lazy
@@ -78,7 +76,7 @@ class RoadLine(Readings):
     def runout(self) -> Runout:
         """The adapter's bore."""
         asks = [lambda a=a: self._read("runout", f"at_{a}", f"dial at {a}°") for a in range(0, 360, 45)]
-        all_or_cannot_say(*asks)
+        ask_all(*asks)
         return runout_of_bore([(math.radians(45 * i), ask()) for i, ask in enumerate(asks)])
 
     def joints(self) -> list[tuple[str, str, float, float]]:
@@ -93,8 +91,8 @@ class RoadLine(Readings):
                 lambda j=joint, b=base: need(j.speed, f"{b}/speed", f"fastest speed of {j.name}").si,
             )
             try:
-                all_or_cannot_say(*asks)
-                made.append((key, joint.name, compound_angle(asks[0](), asks[1]()), joint_limit(asks[2]())))
+                side, plan, speed = ask_all(*asks)
+                made.append((key, joint.name, compound_angle(side, plan), joint_limit(speed)))
             except CannotSay as gap:
                 gaps += gap.needs
         if gaps:

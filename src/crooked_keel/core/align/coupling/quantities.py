@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ...errors import InputError, all_or_cannot_say
+from ...errors import InputError, ask_all
 from ...figure.trace import need
 from ...formula import Working, record
 from ...judging.gap import or_none
@@ -88,11 +88,11 @@ class Coupling(Readings):
         gaps = {c: getattr(self.align.coupling, f"gap_{c}") for c in CLOCKS}
         read = {self._clock(c): g.si for c, g in gaps.items() if g is not None}
         if len(read) < 3:
-            all_or_cannot_say(
+            ask_all(
                 lambda: self.diameter,
                 *[lambda c=c: self._read("coupling", f"gap_{c}", f"gap at {c} o'clock") for c in CLOCKS],
             )
-        all_or_cannot_say(lambda: self.diameter)
+        ask_all(lambda: self.diameter)
         try:
             return coupling_from_face_gaps(self.diameter, read)
         except InputError as bad:
@@ -102,7 +102,7 @@ class Coupling(Readings):
     def offset(self) -> tuple[float, float, float]:
         """Offset up and to starboard at the coupling and its closure, m, from the rim steps."""
         asks = [lambda c=c: self._read("coupling", f"step_{c}", f"rim step at {c} o'clock") for c in CLOCKS]
-        all_or_cannot_say(*asks)
+        ask_all(*asks)
         steps = {self._clock(c): ask() for c, ask in zip(CLOCKS, asks, strict=True)}
         return rim_offset_from_step(steps[12], steps[3], steps[6], steps[9])
 
@@ -115,15 +115,14 @@ class Coupling(Readings):
     @lazy
     def feet(self) -> tuple[float, float]:
         """Front and rear feet from the coupling face, m."""
-        asks = [
-            lambda e=e: self._read("coupling", f"{e}_feet", f"coupling face to the {e} feet") for e in ("front", "rear")
-        ]
-        all_or_cannot_say(*asks)
-        return asks[0](), asks[1]()
+        return ask_all(
+            lambda: self._read("coupling", "front_feet", "coupling face to the front feet"),
+            lambda: self._read("coupling", "rear_feet", "coupling face to the rear feet"),
+        )
 
     def move(self, end: int, way: str) -> float:
         """Move of the front (0) or rear (1) feet, up or sideways, m."""
-        all_or_cannot_say(lambda: self.faces, lambda: self.feet)
+        ask_all(lambda: self.faces, lambda: self.feet)
         return foot_move(*self.move_terms(end, way))
 
     def move_terms(self, end: int, way: str) -> tuple[float, float, float]:
@@ -148,7 +147,7 @@ class Coupling(Readings):
     @lazy
     def plan(self) -> Plan:
         """Whole flats of the nuts."""
-        all_or_cannot_say(lambda: self.faces, lambda: self.feet, lambda: self.thread)
+        ask_all(lambda: self.faces, lambda: self.feet, lambda: self.thread)
         limit = gap_limits(self.diameter, self.school)[0]
         return adjuster_plan(
             self.offset_or_none[0], self.faces.vertical_rad, *self.feet, self.thread, self.diameter, OFFSET_OK_M, limit
@@ -161,8 +160,7 @@ class Coupling(Readings):
             lambda k=k, w=w: self._read("coupling", f"under_{k}", f"gap under the {w} foot, its bolt loose")
             for k, w in FEET
         ]
-        all_or_cannot_say(*asks)
-        fp, fs, rp, rs = (-ask() for ask in asks)
+        fp, fs, rp, rs = (-gap for gap in ask_all(*asks))
         return soft_foot_twist(fp, fs, rp, rs)
 
     @lazy
@@ -274,5 +272,5 @@ class Coupling(Readings):
         return angle_from_gaps.working(bottom, top, self.diameter)
 
     def _turns(self, end: int) -> float:
-        all_or_cannot_say(lambda: self.move(end, "up"), lambda: self.thread)
+        ask_all(lambda: self.move(end, "up"), lambda: self.thread)
         return nut_turns(self.move(end, "up"), self.thread)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ...errors import all_or_cannot_say
+from ...errors import ask_all
 from ...figure.trace import need
 from ...judging.values import ValueList
 from ...resolved.installation import ResolvedInstallation
@@ -43,7 +43,7 @@ class ShaftLine(Readings):
                 "height of the mounts, loaded, at mid travel",
             ).si
         )
-        all_or_cannot_say(lambda: self.placed.mount_points, lambda: self.placed.structure_points, height)
+        ask_all(lambda: self.placed.mount_points, lambda: self.placed.structure_points, height)
         return self.placed.mount_points[key][2].value, self.placed.structure_points[key][2].value, height()
 
     def packer(self, key: str) -> float:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import all_or_cannot_say
+from ...errors import ask_all
 from ...figure.trace import need
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
@@ -29,7 +29,7 @@ def unit_angle_rule(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[
             f"steepest angle that the maker of the {placed.name} allows",
         ).si
     )
-    all_or_cannot_say(limit, lambda: placed.nose_up)
+    ask_all(limit, lambda: placed.nose_up)
     angle = placed.nose_up
     level: Level = "stop" if abs(angle) > limit() else "watch" if angle < 0 or abs(angle) > 0.8 * limit() else "ok"
     yield verdict(
@@ -59,7 +59,7 @@ def unit_angle_rule(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[
 def packers(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[Finding]:
     lines = shaft
     keys = placed.mount_keys
-    all_or_cannot_say(lambda: placed.mount_points, *[lambda k=k: lines.packer(k) for k in keys])
+    ask_all(lambda: placed.mount_points, *[lambda k=k: lines.packer(k) for k in keys])
     heights = {k: lines.packer(k) for k in keys}
     key = min(heights, key=lambda k: heights[k])
     least = heights[key]

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
-from ...errors import all_or_cannot_say
+from ...errors import ask_all
 from ...figure.trace import need
 from ...judging.values import ValueList
 from ...physics.geometry import Vector
@@ -45,7 +45,7 @@ class ThrustLine(Topic):
 
     def _turn(self, down: float, right: float) -> Turned:
         p = self.placed
-        all_or_cannot_say(lambda: p.mount_points, lambda: p.structure_points)
+        ask_all(lambda: p.mount_points, lambda: p.structure_points)
         flange, back = vector(p.flange), p.rotation.T
         square = {k: flange + back @ (vector(v) - flange) for k, v in p.mount_points.items()}
         return rotate_about_flange(
@@ -56,7 +56,7 @@ class ThrustLine(Topic):
     def length(self) -> float:
         """From the output flange to the rear of the unit, along the shaft, m."""
         unit = self.unit
-        all_or_cannot_say(
+        ask_all(
             lambda: self.placed.unit_flange_local,
             lambda: need(unit.length, self.placed.p("unit/length"), f"length of the {self.name} behind its flange"),
         )
@@ -66,7 +66,7 @@ class ThrustLine(Topic):
     @lazy
     def firewall_distance(self) -> float:
         """From the output flange to the firewall, along the craft, m."""
-        all_or_cannot_say(lambda: self.placed.flange, self.placed.references.firewall_x)
+        ask_all(lambda: self.placed.flange, self.placed.references.firewall_x)
         return firewall_distance(*self._stations())
 
     def _stations(self) -> tuple[float, float]:
@@ -77,7 +77,7 @@ class ThrustLine(Topic):
     def reach(self) -> float:
         """Nearest rim of the rear of the unit, aft of the flange, m."""
         unit = self.unit
-        all_or_cannot_say(
+        ask_all(
             lambda: self.length,
             lambda: self.placed.rotation,
             lambda: need(unit.rear_radius, self.placed.p("unit/rear_radius"), f"radius of the rear of the {self.name}"),
@@ -89,7 +89,7 @@ class ThrustLine(Topic):
     @lazy
     def rear_clearance(self) -> float:
         """From the nearest rim of the rear of the unit to the firewall, m."""
-        all_or_cannot_say(lambda: self.firewall_distance, lambda: self.reach)
+        ask_all(lambda: self.firewall_distance, lambda: self.reach)
         return rear_clearance(self.firewall_distance, self.reach)
 
     def _tube(self, key: str) -> tuple[float, float, float]:
@@ -145,7 +145,7 @@ class ThrustLine(Topic):
     @lazy
     def rear_shift(self) -> tuple[float, float]:
         """How far the rear of the unit goes up and to port, m."""
-        all_or_cannot_say(lambda: self.length, lambda: self.placed.angles)
+        ask_all(lambda: self.length, lambda: self.placed.angles)
         down, right = (a.value for a in self.placed.angles)
         return rear_up(self.length, down), rear_port(self.length, down, right)
 

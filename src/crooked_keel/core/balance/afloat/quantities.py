@@ -6,7 +6,7 @@ import math
 from typing import NamedTuple
 
 from ...document import Mark
-from ...errors import CannotSay, InputError, Need, all_or_cannot_say
+from ...errors import CannotSay, InputError, Need, ask_all
 from ...formula import record
 from ...judging.finding import NeedOut
 from ...judging.gap import or_none
@@ -89,9 +89,7 @@ class AfloatStates(Topic):
 
     def _changes(self, bodies: list[Body]) -> list[Change]:
         moving = [b for b in bodies if b.sign]
-        all_or_cannot_say(
-            lambda: self.floating.keel, *[lambda m=m: got(m) for b in moving for m in (b.mass, b.x, b.y, b.z)]
-        )
+        ask_all(lambda: self.floating.keel, *[lambda m=m: got(m) for b in moving for m in (b.mass, b.x, b.y, b.z)])
         keel = self.floating.keel
         return [
             Change(b.sign * got(b.mass).value, got(b.x).value, got(b.y).value, got(b.z).value - keel) for b in moving
@@ -117,7 +115,7 @@ class AfloatStates(Topic):
         return self._kept[key]
 
     def _state(self, key: str) -> State:
-        all_or_cannot_say(
+        ask_all(
             lambda: self.floating.afloat(self.found[0]),
             lambda: self._as_found,
             lambda: self._changes(self._loads(key, True)),
@@ -194,7 +192,7 @@ class AfloatStates(Topic):
         marks = [(k, m) for k, m in self.floating.marks if m.after is not None]
         if not marks:
             return None
-        all_or_cannot_say(lambda: self.floating.waterplane, lambda: self.floating.hydro, lambda: self.state(EMPTY))
+        ask_all(lambda: self.floating.waterplane, lambda: self.floating.hydro, lambda: self.state(EMPTY))
         missing = [
             Need(f"/craft/flotation/marks/{k}/after", f"freeboard at {m.name}, work done")
             for k, m in self.floating.marks
@@ -265,7 +263,7 @@ class AfloatStates(Topic):
         if heel is None:
             raise InputError("/craft/flotation", "GM is lost: freeboards cannot be given")
         x, y, _ = self.floating.mark_at(key, mark)
-        all_or_cannot_say(lambda: self.floating.freeboard(key, mark), lambda: self.floating.length)
+        ask_all(lambda: self.floating.freeboard(key, mark), lambda: self.floating.length)
         arm = (x.value - self.floating.lcf) / self.floating.length
         change = state.sink_m + state.trim_m * arm + y.value * (math.tan(heel) - self._slope_found())
         return self.floating.freeboard(key, mark) - change

@@ -6,7 +6,7 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from ...document import Tank, Wing
-from ...errors import CannotSay, all_or_cannot_say
+from ...errors import CannotSay, ask_all
 from ...figure.trace import above_zero, need
 from ...figure.units import G0_M_S2
 from ...resolved.loads import Loads
@@ -59,7 +59,7 @@ class Fuel(Topic):
     def tankfuls(self, key: str) -> list[Tankful]:
         """Fuel of a loading, tanks that hold some. Raises CannotSay with every figure that is missing."""
         bodies = self.bodies(key)
-        all_or_cannot_say(*[lambda b=b: (got(b.mass), got(b.x)) for b in bodies])
+        ask_all(*[lambda b=b: (got(b.mass), got(b.x)) for b in bodies])
         made = [Tankful(b.id, got(b.mass).value, got(b.x).value) for b in bodies]
         return [t for t in made if t.mass_kg > 0]
 
@@ -77,7 +77,7 @@ class Fuel(Topic):
     def one_side(self, key: str, empty_y: Centre) -> list[OneSide]:
         """A loading with one side full and everything else burnt, for both sides, along y."""
         fuel, people = self.bodies(key), self.loads.people(key)
-        all_or_cannot_say(*[lambda b=b: (got(b.mass), got(b.y)) for b in [*fuel, *people]])
+        ask_all(*[lambda b=b: (got(b.mass), got(b.y)) for b in [*fuel, *people]])
         made = []
         for side, sign in (("port", -1), ("starboard", 1)):
             stuck = [b for b in fuel if sign * got(b.y).value > OFF_CENTRE_M]
@@ -117,15 +117,13 @@ class Fuel(Topic):
             lambda: need(self.wing.load_factor, "/craft/wing/load_factor", "load factor of the wing").si,
             lambda: self.half_span,
         )
-        all_or_cannot_say(*asks)
-        load, half = asks[0]() * G0_M_S2, asks[1]()
+        factor, half = ask_all(*asks)
+        load = factor * G0_M_S2
         lift = self.wing.lift_at.si if self.wing.lift_at else ELLIPTICAL * half
         wing_kg, wing_m = self._wing_mass
         name, people = self.loads.name(key), self.loads.people(key)
         fuel = self.bodies(key, added)
-        all_or_cannot_say(
-            *[lambda b=b: got(b.mass) for b in people], *[lambda b=b: (got(b.mass), got(b.y)) for b in fuel]
-        )
+        ask_all(*[lambda b=b: got(b.mass) for b in people], *[lambda b=b: (got(b.mass), got(b.y)) for b in fuel])
         dry = base.mass_kg + sum(got(b.mass).value for b in people)
         states = [
             (f"{name}, as loaded", fuel),
@@ -145,7 +143,7 @@ class Fuel(Topic):
         """Mass of a loading with wing tanks empty and the others as loaded, kg."""
         bodies = list(self.loads.people(key))
         bodies += [b for b in self.bodies(key, added) if not self.is_wing_tank(b.id)]
-        all_or_cannot_say(*[lambda b=b: got(b.mass) for b in bodies])
+        ask_all(*[lambda b=b: got(b.mass) for b in bodies])
         return base.mass_kg + sum(got(b.mass).value for b in bodies)
 
     def at_the_tips(self, ledger: list[Body]) -> list[str]:

@@ -7,7 +7,7 @@ from collections.abc import Callable, Iterable
 from typing import NamedTuple
 
 from ...document import Crane, Lifting
-from ...errors import InputError, all_or_cannot_say
+from ...errors import InputError, ask_all
 from ...figure.trace import Traced, need, traced
 from ...figure.units import G0_M_S2
 from ...judging.finding import Compared, Finding, Level, NeedOut, q, word
@@ -67,7 +67,7 @@ def _lifts(resolved: Resolved) -> Iterable[_Lift]:
                 ask("second_aft", f"second pick of the {name}, along the shaft"),
                 ask("second_up", f"second pick of the {name}, height"),
             ]
-        all_or_cannot_say(*wanted)
+        ask_all(*wanted)
         x, z, mass, *picks = (one() for one in wanted)
         first = Point(picks[0].value, picks[1].value)
         second = Point(picks[2].value, picks[3].value) if two else None
@@ -257,9 +257,8 @@ def _craned(placed: ResolvedInstallation) -> Finding:
     }
     asks = [lambda n=n, w=w: need(getattr(c, n), f"{base}/{n}", w).si for n, w in words.items()]
     unit = lambda: traced(placed.installation.unit.mass, f"{placed.pointer}/unit/mass", f"mass of the {placed.name}")
-    all_or_cannot_say(*asks, unit)
-    mass, cg, legs, hook = (ask() for ask in asks)
-    load = (unit().value + 2 * unit().u) * DYNAMIC_FACTOR
+    (mass, cg, legs, hook), lifted = ask_all(lambda: ask_all(*asks), unit)
+    load = (lifted.value + 2 * lifted.u) * DYNAMIC_FACTOR
     at = crane_cg(mass, cg, load, hook)
     inside = min(at, legs - at)
     level: Level = "stop" if inside < 0 else "watch" if inside < 0.1 * legs else "ok"

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import InputError, all_or_cannot_say
+from ...errors import InputError, ask_all
 from ...figure.trace import need
 from ...figure.units import HP_W, LB_KG
 from ...judging.certainty import chance_at_most
@@ -81,7 +81,6 @@ def place_cap(loads: Loads, resolved: Resolved) -> Iterable[Finding]:
 )
 def useful_load(limits: Limits, ledger: Ledger, loads: Loads, resolved: Resolved) -> Iterable[Finding]:
     tanks = loads.tanks(True)
-    asks = [lambda: limits.gross, lambda: ledger.empty]
     holds = [
         lambda t=t, p=p: (
             need(t.capacity, f"{p}/capacity", f"usable volume of the {t.name}").si
@@ -89,10 +88,10 @@ def useful_load(limits: Limits, ledger: Ledger, loads: Loads, resolved: Resolved
         )
         for _, p, t in tanks
     ]
-    all_or_cannot_say(*asks, *holds)
+    gross, empty, held = ask_all(lambda: limits.gross, lambda: ledger.empty, lambda: ask_all(*holds))
     seat = resolved.project.assumptions.seat_mass
     person = seat.si if seat else SEAT_KG
-    useful, full = limits.gross - ledger.empty.mass_kg, sum(ask() for ask in holds)
+    useful, full = gross - empty.mass_kg, sum(held)
     left = useful - full
     people = max(int(left // person), 0)
     powers = [
@@ -174,8 +173,7 @@ def story(ledger: Ledger, resolved: Resolved) -> Iterable[Finding]:
         "cg_forward": "how far forward its CG came",
     }
     asks = [lambda n=n, w=w: need(getattr(told, n), f"{base}/{n}", w) for n, w in words.items()]
-    all_or_cannot_say(*asks, lambda: ledger.before)
-    figures = [ask() for ask in asks]
+    figures, _ = ask_all(lambda: ask_all(*asks), lambda: ledger.before)
     bounds = [f.plus_minus.si if f.plus_minus else 0.0 for f in figures]
     if not any(bounds):
         raise InputError(f"{base}/cg_forward", "a tale is rounded: give each figure its ±")

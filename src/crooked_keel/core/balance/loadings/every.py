@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 
-from ...errors import InputError, all_or_cannot_say
+from ...errors import InputError, ask_all
 from ...figure.trace import Traced, need
 from ...formula import record
 from ...resolved.loads import Loads
@@ -76,7 +76,7 @@ class EveryLoading(Topic):
                     lambda t=tank, p=at: place(t.station, f"{p}/station", f"station of {t.name}", "x"),
                 )
             )
-        all_or_cannot_say(*[ask for row in rows for ask in row[2:]])
+        ask_all(*[ask for row in rows for ask in row[2:]])
         made = []
         for id, name, lo, hi, x in rows:
             if hi() < lo():
@@ -97,7 +97,7 @@ class EveryLoading(Topic):
     def worst_of_all(self, side: Side) -> tuple[Worst, float]:
         """The least margin of every loading that the places and tanks allow, to one side, and its standard uncertainty;
         loads exact."""
-        all_or_cannot_say(
+        ask_all(
             lambda: self.loadings.base,
             lambda: self.loadings.limits.envelope,
             lambda: self.loadings.limits.gross,
@@ -121,7 +121,7 @@ class EveryLoading(Topic):
 
     def edges(self) -> list[FrontierOut]:
         """The edges of every loading, forward and aft, from the lightest up."""
-        all_or_cannot_say(lambda: self.loadings.base, lambda: self.items)
+        ask_all(lambda: self.loadings.base, lambda: self.items)
         sides: tuple[Side, Side] = ("forward", "aft")
         return [
             FrontierOut(

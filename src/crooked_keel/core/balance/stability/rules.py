@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Need, all_or_cannot_say
+from ...errors import CannotSay, Need, ask_all
 from ...figure.trace import need
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
@@ -219,7 +219,7 @@ def offset_load(afloat: AfloatStates, loads: Loads, resolved: Resolved) -> Itera
         lambda: place(outline.nose, "/craft/outline/nose", "station of the bow", "x"),
         lambda: place(outline.tail, "/craft/outline/tail", "station of the stern", "x"),
     ]
-    all_or_cannot_say(*ends)
+    ask_all(*ends)
     limit = offset_load_limit(ends[1]().value - ends[0]().value)
     hydro = afloat.floating.hydro
     found = []

@@ -11,7 +11,7 @@ import math
 from dataclasses import replace
 from typing import NamedTuple
 
-from ...errors import CannotSay, all_or_cannot_say
+from ...errors import CannotSay, ask_all
 from ...formula import record
 from ...judging.gap import or_none
 from ...resolved.craft import Resolved
@@ -99,7 +99,7 @@ class Standing(Topic):
         held = any(s.raised is not None for s in self.resolved.project.craft.supports.values())
         if not mains or len(third) != 1 or (third[0].role == "nose" and not held):
             return 0.0
-        all_or_cannot_say(*[lambda s=s: _height(s) for s in [*mains, *third]])
+        ask_all(*[lambda s=s: _height(s) for s in [*mains, *third]])
         x, z = sum(s.x_m for s in mains) / len(mains), sum(_height(s) for s in mains) / len(mains)
         return math.atan((_height(third[0]) - z) / (third[0].x_m - x))
 

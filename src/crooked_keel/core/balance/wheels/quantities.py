@@ -5,7 +5,7 @@ from __future__ import annotations
 
 import math
 
-from ...errors import CannotSay, InputError, Need, all_or_cannot_say
+from ...errors import CannotSay, InputError, Need, ask_all
 from ...figure.trace import above_zero, need
 from ...judging.gap import or_none
 from ...reference.tyres import tyre_load
@@ -63,7 +63,7 @@ class Axles(Topic):
 
     def stance(self, key: str, after: bool = True) -> Stance:
         """A state on its wheels."""
-        all_or_cannot_say(lambda: self.sums(key, after, "x"), lambda: self.wheels.base_m)
+        ask_all(lambda: self.sums(key, after, "x"), lambda: self.wheels.base_m)
         x = self.sums(key, after, "x")
         height = or_none(lambda: self.sums(key, after, "z").station_m - self.wheels.ground_m)
         name = "Empty" if key == EMPTY else self.loads.name(key)
@@ -108,7 +108,7 @@ class Axles(Topic):
         index = lambda k, s: (
             need(s.load_index, f"/craft/supports/{k}/load_index", f"load index of the tyre, {s.name}").si
         )
-        all_or_cannot_say(*[lambda k=k, s=s: index(k, s) for k, s in wheels])
+        ask_all(*[lambda k=k, s=s: index(k, s) for k, s in wheels])
         return sum(tyre_load(index(k, s), f"/craft/supports/{k}/load_index") for k, s in wheels)
 
     @lazy
@@ -118,7 +118,7 @@ class Axles(Topic):
 
     def lean(self, after: bool = True) -> tuple[float, float]:
         """CG off the centreline and over the ground, empty, m: the harder case than with a rider."""
-        all_or_cannot_say(
+        ask_all(
             lambda: self.sums(EMPTY, after, "y"), lambda: self.sums(EMPTY, after, "z"), lambda: self.wheels.ground_m
         )
         height = self.sums(EMPTY, after, "z").station_m - self.wheels.ground_m
@@ -142,8 +142,7 @@ class Axles(Topic):
             lambda: need(steering.offset, f"{base}/offset", "offset of the axle from the steering axis").si,
             lambda: self.wheels.base_m,
         )
-        all_or_cannot_say(*asks)
-        radius, rake, offset, length = (ask() for ask in asks)
+        radius, rake, offset, length = ask_all(*asks)
         fit = self.resolved.fit
         if not after or fit is None:
             return radius, rake, offset
@@ -178,8 +177,8 @@ class Axles(Topic):
                 front,
                 ground,
             )
-            all_or_cannot_say(*asks)
-            return SidePoint(asks[0]() + moved - front(), asks[1]() - ground())
+            x, z, ahead, below = ask_all(*asks)
+            return SidePoint(x + moved - ahead, z - below)
         steering = self.resolved.project.craft.steering
         pivot = (
             lambda: (
@@ -197,7 +196,7 @@ class Axles(Topic):
         chains = [(k, s) for k, s in stages if s.type in ("chain", "belt")]
         if not chains:
             # A shaft, or a motor in the hub that reacts on the arm: the pull acts at the pivot.
-            all_or_cannot_say(*pivot, front, ground)
+            ask_all(*pivot, front, ground)
             return SidePoint(pivot[0]() - front(), pivot[1]() - ground())
         key, chain = chains[-1]
         at = f"{placed.pointer}/drive/stages/{key}"
@@ -208,15 +207,14 @@ class Axles(Topic):
             lambda: above_zero(chain.driver_teeth, f"{at}/driver_teeth", f"teeth of the front sprocket {words}"),
             lambda: above_zero(chain.driven_teeth, f"{at}/driven_teeth", f"teeth of the rear sprocket {words}"),
         )
-        all_or_cannot_say(
-            *numbers,
+        (x, z, pitch, small, large), *_ = ask_all(
+            lambda: ask_all(*numbers),
             lambda: placed.flange,
             lambda: self.wheels.rear_axle_z_m,
             front,
             ground,
             lambda: self.wheels.rear_m,
         )
-        x, z, pitch, small, large = (ask() for ask in numbers)
         radius = lambda teeth: pitch / (2 * math.sin(math.pi / teeth))
         axle = SidePoint(self.wheels.rear_m - front(), self.wheels.rear_axle_z_m - ground())
         sprocket = SidePoint(placed.flange[0].value - front(), placed.flange[2].value - ground())
@@ -247,7 +245,7 @@ class Axles(Topic):
 
     def on_stand(self, centre: Centre) -> tuple[str, float, float]:
         """Which wheel stays down on the stand, its load in kg and its station."""
-        all_or_cannot_say(lambda: self.stand, lambda: self.wheels.base_m)
+        ask_all(lambda: self.stand, lambda: self.wheels.base_m)
         name, at = ("front", self.wheels.front_m) if centre.station_m < self.stand else ("rear", self.wheels.rear_m)
         if abs(at - self.stand) < 0.05:
             raise InputError("/craft/stand", "the stand is under the axle: it carries all, and nothing steadies it")

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 
 from ...document import Accessory, Fit, PowerUnit
-from ...errors import CannotSay, InputError, Need, all_or_cannot_say
+from ...errors import CannotSay, InputError, Need, ask_all
 from ...figure.doubt import figure_uncertainty
 from ...figure.trace import Uncertain, above_zero, need
 from ...formula import formula
@@ -101,7 +101,7 @@ class Lasting(Topic):
             power = lambda r=r, b=base, w=words: need(r.power, f"{b}/power", f"power of the rating {w}").si
             time = lambda r=r, b=base, w=words: need(r.lasts, f"{b}/lasts", f"how long the rating {w} lasts").si
             asks.append((r.name, power, None if r.limit == "without a limit" else time))
-        all_or_cannot_say(*[ask for _, p, t in asks for ask in (p, t) if ask is not None])
+        ask_all(*[ask for _, p, t in asks for ask in (p, t) if ask is not None])
         return [(n, p(), t() if t is not None else None) for n, p, t in asks]
 
     @lazy
@@ -124,7 +124,7 @@ class Lasting(Topic):
     @lazy
     def share_left(self) -> float:
         """Share of the lasting power that is left where it is used."""
-        all_or_cannot_say(lambda: self.there, lambda: self.continuous)
+        ask_all(lambda: self.there, lambda: self.continuous)
         (height, hot), breathing = self.there, self.unit.breathing
         if breathing is None:
             raise CannotSay(Need(self.p("breathing"), f"how the {self.name} breathes"))
@@ -146,13 +146,13 @@ class Lasting(Topic):
     @lazy
     def power_there(self) -> float:
         """Lasting power where it is used, W."""
-        all_or_cannot_say(lambda: self.continuous, lambda: self.share_left)
+        ask_all(lambda: self.continuous, lambda: self.share_left)
         return power_left(self.continuous[0], self.share_left)
 
     @lazy
     def burns(self) -> float:
         """Fuel at the power that lasts, kg/s. Raises CannotSay."""
-        all_or_cannot_say(lambda: self.consumption, lambda: self.continuous)
+        ask_all(lambda: self.consumption, lambda: self.continuous)
         return fuel_flow(self.consumption, self.continuous[0])
 
     @lazy
@@ -187,15 +187,12 @@ class Lasting(Topic):
             lambda k=k, a=a: need(a.mass, self.p(f"accessories/{k}/mass"), f"mass of the {a.name} ({self.name})").si
             for k, a in on_top
         ]
-        all_or_cannot_say(*asks)
-        return float(sum(ask() for ask in asks))
+        return float(sum(ask_all(*asks)))
 
     @lazy
     def installed_mass(self) -> float:
         """Quoted mass with all that comes on top, kg."""
-        all_or_cannot_say(
-            lambda: need(self.unit.mass, self.p("mass"), f"mass of the {self.name}"), lambda: self.extra_mass
-        )
+        ask_all(lambda: need(self.unit.mass, self.p("mass"), f"mass of the {self.name}"), lambda: self.extra_mass)
         assert self.unit.mass is not None
         return built_up(self.unit.mass.si, self.extra_mass)
 

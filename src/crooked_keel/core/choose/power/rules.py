@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import all_or_cannot_say
+from ...errors import ask_all
 from ...figure.kinds import Power, Rotation
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
@@ -140,7 +140,7 @@ def heat(unit: Lasting) -> Iterable[Finding]:
     was = unit.old
     if was is None or (unit.unit.heat is None and was.unit.heat is None):
         return
-    all_or_cannot_say(lambda: unit.heat, lambda: was.heat)
+    ask_all(lambda: unit.heat, lambda: was.heat)
     new, old = unit.heat, was.heat
     more = new > 1.05 * old
     title = (

@@ -6,7 +6,7 @@ import math
 from dataclasses import replace
 
 from ...document import Support
-from ...errors import CannotSay, InputError, Need, all_or_cannot_say
+from ...errors import CannotSay, InputError, Need, ask_all
 from ...figure.trace import Origin, Traced, need, traced
 from ...judging.gap import or_none
 from ...resolved.craft import Resolved
@@ -76,8 +76,8 @@ class Weighing(Topic):
                 support.tare, f"/craft/supports/{key}/tare", f"tare under the {support.name}"
             ),
         )
-        all_or_cannot_say(*asks)
-        return asks[0]() - asks[1]()
+        a, b = ask_all(*asks)
+        return a - b
 
     @property
     def supports(self) -> list[tuple[str, Support]]:
@@ -131,7 +131,7 @@ class Weighing(Topic):
         """Height of the CG over the axles; over the ground, which is the cautious side, where a tyre's radius is not
         known."""
         asks = [lambda k=k, s=s: self.support_place(k, s, "z") for k, s in self.supports]
-        all_or_cannot_say(lambda: got(self.height()), *asks)
+        ask_all(lambda: got(self.height()), *asks)
         radii = [s.radius.si for _, s in self.supports if s.radius is not None] if self.radii_known else [0.0]
         over = sum(radii) / len(radii)
         mains = [ask() for (_, s), ask in zip(self.supports, asks, strict=True) if s.role != "tail"]
@@ -170,7 +170,7 @@ class Weighing(Topic):
         asks += [
             lambda k=k, s=s, a=a: self.support_place(k, s, a) for k, s in supports for a in ("x" if in_line else "xy")
         ]
-        all_or_cannot_say(*asks)
+        ask_all(*asks)
         scales = []
         mass, moment_x, moment_y = Traced(0.0), Traced(0.0), Traced(0.0)
         for key, s in supports:
@@ -211,8 +211,7 @@ class Weighing(Topic):
                 for k, s in ends
             ],
         )
-        all_or_cannot_say(*asks)
-        lift, reading, front, rear = (ask().value for ask in asks)
+        lift, reading, front, rear = (a.value for a in ask_all(*asks))
         mass, x, x_front, length = found
         if raised.end == "rear":
             return cg_height_by_tilt(mass, length - (x - x_front), length, rear, front, lift, reading)
@@ -229,9 +228,10 @@ class Weighing(Topic):
     def weighed_x(self) -> tuple[float, float, float, float]:
         """Mass, station, station of the front axle and wheelbase: kg, m."""
         front, rear = self.axle("front"), self.axle("rear")
-        asks = (lambda: self.support_place(*front, "x"), lambda: self.support_place(*rear, "x"))
-        all_or_cannot_say(lambda: self.scaled, *asks)
-        return got(self.scaled.mass).value, got(self.scaled.x).value, asks[0]().value, asks[1]().value - asks[0]().value
+        scaled, ahead, behind = ask_all(
+            lambda: self.scaled, lambda: self.support_place(*front, "x"), lambda: self.support_place(*rear, "x")
+        )
+        return got(scaled.mass).value, got(scaled.x).value, ahead.value, behind.value - ahead.value
 
     @lazy
     def corners(self) -> Corners:
@@ -252,7 +252,7 @@ class Weighing(Topic):
             raise CannotSay(Need("/craft/supports", "four wheels on scales"))
         asks = [lambda k=k, s=s: self.net(k, s) for k, s in self.supports]
         places = [(self.support_place(k, s, "x").value, self.support_place(k, s, "y").value) for k, s in self.supports]
-        all_or_cannot_say(*asks)
+        ask_all(*asks)
         found = warp_of(places, [ask().value for ask in asks])
         return {s.name: kg for (_, s), kg in zip(self.supports, found, strict=True)}
 
@@ -280,8 +280,7 @@ class Weighing(Topic):
         if not mains:
             raise CannotSay(Need("/craft/supports", "main wheels"))
         asks = [lambda k=k, s=s, a=a: self.support_place(k, s, a) for k, s in mains for a in "xz"]
-        all_or_cannot_say(*asks)
-        values = [ask().value for ask in asks]
+        values = [a.value for a in ask_all(*asks)]
         return sum(values[0::2]) / len(mains), min(values[1::2])
 
     def sums(self) -> tuple[float, float]:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ...errors import CannotSay, all_or_cannot_say
+from ...errors import CannotSay, ask_all
 from ...figure.trace import above_zero, need
 from ...judging.values import ValueList
 from ...physics.atmosphere import isa
@@ -69,14 +69,14 @@ class AirPropeller(Topic):
     @lazy
     def mach(self) -> float:
         """Static tip Mach at rated speed."""
-        all_or_cannot_say(lambda: self.diameter, lambda: self.train.propeller_speed)
+        ask_all(lambda: self.diameter, lambda: self.train.propeller_speed)
         return tip_mach(self.diameter, self.train.propeller_speed, self.sound)
 
     @lazy
     def hub(self) -> tuple[float, float]:
         """Hub over the ground, and ahead of the main wheels' contact, level, m."""
         if isinstance(self._ground, CannotSay):
-            all_or_cannot_say(lambda: self.placed.propeller_centre, self._raise_ground)
+            ask_all(lambda: self.placed.propeller_centre, self._raise_ground)
         x, _, z = self.placed.propeller_centre
         wheel_x, ground_z = self._ground
         return z.value - ground_z, wheel_x - x.value
@@ -87,7 +87,7 @@ class AirPropeller(Topic):
 
     def clearance(self, attitude_rad: float) -> float:
         """Tip clearance in an attitude, m."""
-        all_or_cannot_say(lambda: self.hub, lambda: self.diameter)
+        ask_all(lambda: self.hub, lambda: self.diameter)
         return ground_clearance(*self.hub, attitude_rad, self.diameter)
 
     @lazy
@@ -102,7 +102,7 @@ class AirPropeller(Topic):
     @lazy
     def worst_clearance(self) -> tuple[float, float]:
         """Least clearance of the level and the lowest attitude, and that attitude."""
-        all_or_cannot_say(lambda: self.lowest_attitude, lambda: self.clearance(0.0))
+        ask_all(lambda: self.lowest_attitude, lambda: self.clearance(0.0))
         return min((self.clearance(a), a) for a in (0.0, self.lowest_attitude))
 
     @lazy
@@ -113,7 +113,7 @@ class AirPropeller(Topic):
     @lazy
     def diameter_for_ground(self) -> float:
         """Largest diameter by clearance in both attitudes, m."""
-        all_or_cannot_say(lambda: self.hub, lambda: self.lowest_attitude)
+        ask_all(lambda: self.hub, lambda: self.lowest_attitude)
         return max_diameter_ground(*self.ground_terms())
 
     def ground_terms(self) -> tuple[float, float, float, float]:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ...errors import CannotSay, InputError, Need, all_or_cannot_say
+from ...errors import CannotSay, InputError, Need, ask_all
 from ...figure.trace import above_zero, need
 from ...judging.values import ValueList
 from ...resolved.craft import Resolved
@@ -56,8 +56,7 @@ class OnBattery(Topic):
             lambda k=k, p=p: need(getattr(p, part), self.train.p(f"packs/{k}/{part}"), f"{words} of {p.name}").si
             for k, p in self.packs
         ]
-        all_or_cannot_say(*asks)
-        return [ask() for ask in asks]
+        return list(ask_all(*asks))
 
     @lazy
     def voltage(self) -> float:
@@ -89,7 +88,7 @@ class OnBattery(Topic):
     @lazy
     def pack_terms(self) -> tuple[float, float]:
         """Voltage and current limit."""
-        all_or_cannot_say(lambda: self.voltage, lambda: self.current)
+        ask_all(lambda: self.voltage, lambda: self.current)
         return self.voltage, self.current
 
     @property
@@ -107,13 +106,13 @@ class OnBattery(Topic):
     @lazy
     def road_terms(self) -> tuple[float, float]:
         """Road load at cruise and efficiency from pack to road."""
-        all_or_cannot_say(self.on_road.cruise_load, lambda: self.train.efficiency)
+        ask_all(self.on_road.cruise_load, lambda: self.train.efficiency)
         return self.on_road.cruise_load(), self.motor_efficiency * self.train.efficiency
 
     @lazy
     def range_terms(self) -> tuple[float, float, float]:
         """Energy, share used, energy for each metre."""
-        all_or_cannot_say(lambda: self.energy, lambda: self.road_terms)
+        ask_all(lambda: self.energy, lambda: self.road_terms)
         return self.energy, self.depth, consumption(*self.road_terms)
 
     @lazy
@@ -121,7 +120,7 @@ class OnBattery(Topic):
         """Cruising speed, energy, share used, efficiency, and power at that speed."""
         trial = self.resolved.project.craft.trial
         cruise = lambda: above_zero(trial.cruise, "/craft/trial/cruise", "cruising speed")
-        all_or_cannot_say(cruise, lambda: self.energy, lambda: self.at_sea.speed, lambda: self.train.power)
+        ask_all(cruise, lambda: self.energy, lambda: self.at_sea.speed, lambda: self.train.power)
         power = self.train.power * (cruise() / self.at_sea.speed) ** 3
         return cruise(), self.energy, self.depth, self.motor_efficiency, power
 
@@ -130,7 +129,7 @@ class OnBattery(Topic):
         if self.resolved.has("driven wheel"):
             road = self.resolved.project.craft.road
             cruise = lambda: above_zero(road.cruise, "/craft/road/cruise", "cruising speed")
-            all_or_cannot_say(cruise, lambda: self.road_terms)
+            ask_all(cruise, lambda: self.road_terms)
             return self.road_terms[0] * cruise() / self.train.efficiency
         return self.sea_terms[4]
 

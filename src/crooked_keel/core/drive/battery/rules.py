@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 
-from ...errors import all_or_cannot_say
+from ...errors import ask_all
 from ...figure.trace import need
 from ...judging.finding import Compared, Finding, Level, q
 from ...judging.register import rule, verdict
@@ -25,7 +25,7 @@ from .quantities import OnBattery
 def pack(battery: OnBattery, train: Train) -> Iterable[Finding]:
     if not train.electric:
         return
-    all_or_cannot_say(lambda: battery.pack_terms, lambda: train.power)
+    ask_all(lambda: battery.pack_terms, lambda: train.power)
     given, peak = pack_power(*battery.pack_terms) * battery.motor_efficiency, train.unit.peak_power
     wanted = peak.si if peak else train.power
     level: Level = "ok" if given >= wanted else "watch" if given >= train.power else "stop"
@@ -65,7 +65,7 @@ def voltage(battery: OnBattery, train: Train) -> Iterable[Finding]:
             f"highest voltage of the controller ({train.name})",
         ).si
     )
-    all_or_cannot_say(limit, lambda: battery.voltage)
+    ask_all(limit, lambda: battery.voltage)
     volts = battery.voltage
     level: Level = "ok" if volts <= 0.95 * limit() else "watch" if volts <= limit() else "stop"
     yield verdict(
@@ -91,7 +91,7 @@ def voltage(battery: OnBattery, train: Train) -> Iterable[Finding]:
 def continuous(battery: OnBattery, train: Train, resolved: Resolved) -> Iterable[Finding]:
     if not train.electric or resolved.has("air propeller"):
         return
-    all_or_cannot_say(lambda: train.power, battery.cruise_power)
+    ask_all(lambda: train.power, battery.cruise_power)
     asked, given = battery.cruise_power(), train.power
     share = asked / given if given > 0 else math.inf
     level: Level = "ok" if share <= 1.0 else "watch" if share <= 1.2 else "stop"

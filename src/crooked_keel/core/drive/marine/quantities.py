@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ...errors import CannotSay, Need, all_or_cannot_say
+from ...errors import CannotSay, Need, ask_all
 from ...figure.trace import above_zero, need
 from ...formula import record
 from ...judging.gap import or_none
@@ -76,7 +76,7 @@ class AtSea(Topic):
     @lazy
     def shaft_power(self) -> float:
         """Power at the propeller of this installation, W."""
-        all_or_cannot_say(lambda: self.train.power, lambda: self.efficiency)
+        ask_all(lambda: self.train.power, lambda: self.efficiency)
         return self.train.power * self.efficiency
 
     @lazy
@@ -106,7 +106,7 @@ class AtSea(Topic):
 
     def by_method(self, sea: AtSea, factor: float | None) -> float:
         """Speed by the method of her regime, m/s. factor: C of a planing hull."""
-        all_or_cannot_say(lambda: sea.all_power, sea.heaviest)
+        ask_all(lambda: sea.all_power, sea.heaviest)
         power, mass = sea.all_power, sea.heaviest()
         if factor is not None:
             return crouch_speed(factor, mass, power)
@@ -121,7 +121,7 @@ class AtSea(Topic):
             raise CannotSay(Need("/old_installations", "the old installation"))
         if self.trial.regime is None:
             raise CannotSay(Need("/craft/trial/regime", "whether she planes"))
-        all_or_cannot_say(known, lambda: old.all_power, old.heaviest, lambda: self.all_power, self.heaviest)
+        ask_all(known, lambda: old.all_power, old.heaviest, lambda: self.all_power, self.heaviest)
         factor = crouch_factor(known(), old.heaviest(), old.all_power) if self.trial.regime == "planing" else None
         return known(), self.by_method(self, factor), self.by_method(old, factor)
 
@@ -138,7 +138,7 @@ class AtSea(Topic):
     @lazy
     def pitch_terms(self) -> tuple[float, float, float]:
         """Speed wanted, shaft speed and slip expected."""
-        all_or_cannot_say(lambda: self.wanted, lambda: self.train.propeller_speed)
+        ask_all(lambda: self.wanted, lambda: self.train.propeller_speed)
         return self.wanted, self.train.propeller_speed, slip_estimate(self.wanted)
 
     @lazy
@@ -158,7 +158,7 @@ class AtSea(Topic):
             self.train.p("propeller/hull_above"),
             f"from the shaft centre up to the hull over the propeller ({self.train.name})",
         )
-        all_or_cannot_say(height, lambda: self.diameter)
+        ask_all(height, lambda: self.diameter)
         return height(), self.diameter
 
     def values(self, out: ValueList) -> None:
@@ -204,14 +204,14 @@ class AtSea(Topic):
 
     def slip(self) -> tuple[float, float]:
         """Apparent slip at the speed wanted, and the slip expected."""
-        all_or_cannot_say(lambda: self.pitch_terms, lambda: self.pitch)
+        ask_all(lambda: self.pitch_terms, lambda: self.pitch)
         return apparent_slip(self.wanted, self.pitch, self.train.propeller_speed), self.pitch_terms[2]
 
     def _quick(self) -> float:
         blades = lambda: (
             need(self.propeller.blades, self.train.p("propeller/blades"), f"number of blades ({self.train.name})").si
         )
-        all_or_cannot_say(lambda: self.shaft_power, lambda: self.train.propeller_speed, blades)
+        ask_all(lambda: self.shaft_power, lambda: self.train.propeller_speed, blades)
         return diameter_quick(self.shaft_power, self.train.propeller_speed, int(blades()))
 
     def tables(self) -> AtSeaOut:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Need, all_or_cannot_say
+from ...errors import CannotSay, Need, ask_all
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
@@ -62,7 +62,7 @@ def pair(train: Train, placed: ResolvedInstallation, resolved: Resolved) -> Iter
 def pitch(sea: AtSea, train: Train, placed: ResolvedInstallation) -> Iterable[Finding]:
     if placed.old:
         return
-    all_or_cannot_say(lambda: sea.pitch, lambda: sea.pitch_terms)
+    ask_all(lambda: sea.pitch, lambda: sea.pitch_terms)
     wanted = propeller_pitch(*sea.pitch_terms)
     share = sea.pitch / wanted - 1
     level: Level = "ok" if abs(share) <= 0.05 else "watch" if abs(share) <= 0.10 else "stop"
@@ -97,7 +97,7 @@ def pitch(sea: AtSea, train: Train, placed: ResolvedInstallation) -> Iterable[Fi
 def speed(sea: AtSea, placed: ResolvedInstallation) -> Iterable[Finding]:
     if placed.old:
         return
-    all_or_cannot_say(lambda: sea.speed, lambda: sea.wanted)
+    ask_all(lambda: sea.speed, lambda: sea.wanted)
     share = sea.speed / sea.wanted
     level: Level = "ok" if share >= 0.97 else "watch" if share >= 0.90 else "stop"
     yield verdict(

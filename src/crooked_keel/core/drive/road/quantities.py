@@ -7,7 +7,7 @@ import math
 import numpy as np
 
 from ...document import Stage
-from ...errors import CannotSay, InputError, Need, all_or_cannot_say
+from ...errors import CannotSay, InputError, Need, ask_all
 from ...figure.trace import above_zero, need
 from ...figure.units import G0_M_S2
 from ...formula import record
@@ -108,8 +108,7 @@ class OnRoad(Topic):
             lambda: above_zero(wheel.width, f"{base}/width", "width of the driven tyre, or its rolling radius"),
             lambda: need(wheel.aspect, f"{base}/aspect", "aspect of the driven tyre, or its rolling radius").si,
         )
-        all_or_cannot_say(*asks)
-        rim, width, aspect = (ask() for ask in asks)
+        rim, width, aspect = ask_all(*asks)
         # People read 70 off the tyre, and mean 0.70.
         return rim, width, aspect / 100 if aspect > 3 else aspect
 
@@ -122,7 +121,7 @@ class OnRoad(Topic):
             lambda k=k, g=g: need(g.ratio, self.train.p(f"drive/gears/{k}/ratio"), f"ratio of {g.name}").si
             for k, g in self.drive.gears.items()
         ]
-        all_or_cannot_say(*asks)
+        ask_all(*asks)
         made = [(k, g.name, ask()) for (k, g), ask in zip(self.drive.gears.items(), asks, strict=True)]
         return sorted(made, key=lambda g: -g[2])
 
@@ -133,19 +132,19 @@ class OnRoad(Topic):
     @lazy
     def top_total(self) -> float:
         """Overall ratio in top."""
-        all_or_cannot_say(lambda: self.train.ratio, lambda: self.gears)
+        ask_all(lambda: self.train.ratio, lambda: self.gears)
         return self.total(self.gears[-1][2])
 
     @lazy
     def low_total(self) -> float:
         """Overall ratio in the lowest gear."""
-        all_or_cannot_say(lambda: self.train.ratio, lambda: self.gears)
+        ask_all(lambda: self.train.ratio, lambda: self.gears)
         return self.total(self.gears[0][2])
 
     @lazy
     def geared_terms(self) -> tuple[float, float, float]:
         """Rated speed, rolling radius and ratio in top."""
-        all_or_cannot_say(lambda: self.train.rated_speed, lambda: self.radius, lambda: self.top_total)
+        ask_all(lambda: self.train.rated_speed, lambda: self.radius, lambda: self.top_total)
         return self.train.rated_speed, self.radius, self.top_total
 
     @lazy
@@ -156,13 +155,12 @@ class OnRoad(Topic):
             lambda: need(self.road.drag_area, "/craft/road/drag_area", "drag area of the whole craft as it runs").si,
             lambda: need(self.road.rolling, "/craft/road/rolling", "rolling coefficient of the tyres").si,
         )
-        all_or_cannot_say(*asks)
-        return asks[0](), asks[1](), asks[2]()
+        return ask_all(*asks)
 
     @lazy
     def power_speed(self) -> float:
         """Speed at which the rated power is used up on the level, m/s."""
-        all_or_cannot_say(lambda: self.train.power, lambda: self.train.efficiency, lambda: self.load_terms)
+        ask_all(lambda: self.train.power, lambda: self.train.efficiency, lambda: self.load_terms)
         return power_limited_speed(self.train.power * self.train.efficiency, *self.load_terms)
 
     @lazy
@@ -171,19 +169,19 @@ class OnRoad(Topic):
         peak = self.unit.peak_torque
         if peak is not None:
             return above_zero(peak, self.train.p("unit/peak_torque"), f"peak torque of the {self.train.name}")
-        all_or_cannot_say(lambda: self.train.power, lambda: self.train.rated_speed)
+        ask_all(lambda: self.train.power, lambda: self.train.rated_speed)
         return mean_torque(self.train.power, self.train.rated_speed)
 
     @lazy
     def wheel_terms(self) -> tuple[float, float, float]:
         """Torque of the unit, ratio in the lowest gear and efficiency."""
-        all_or_cannot_say(lambda: self.torque, lambda: self.low_total, lambda: self.train.efficiency)
+        ask_all(lambda: self.torque, lambda: self.low_total, lambda: self.train.efficiency)
         return self.torque, self.low_total, self.train.efficiency
 
     @lazy
     def wheel_force(self) -> float:
         """Force at the road in the lowest gear, N."""
-        all_or_cannot_say(lambda: self.wheel_terms, lambda: self.radius)
+        ask_all(lambda: self.wheel_terms, lambda: self.radius)
         return wheel_torque(*self.wheel_terms) / self.radius
 
     @lazy
@@ -209,8 +207,7 @@ class OnRoad(Topic):
             lambda: need(stage.driver_teeth, f"{base}/driver_teeth", "teeth of the output sprocket").si,
             lambda: need(stage.driven_teeth, f"{base}/driven_teeth", "teeth of the rear sprocket").si,
         )
-        all_or_cannot_say(*asks)
-        return asks[0](), asks[1](), asks[2]()
+        return ask_all(*asks)
 
     @lazy
     def centres(self) -> float:
@@ -222,14 +219,14 @@ class OnRoad(Topic):
         placed = self.placed
         if wheels is None:
             raise CannotSay(Need(self.train.p(f"drive/stages/{key}/centres"), "centre distance of the final chain"))
-        all_or_cannot_say(lambda: placed.flange, lambda: wheels.rear_m, lambda: wheels.rear_axle_z_m)
+        ask_all(lambda: placed.flange, lambda: wheels.rear_m, lambda: wheels.rear_axle_z_m)
         x, _, z = (t.value for t in placed.flange)
         return math.hypot(wheels.rear_m + self.resolved.stretch_m - x, wheels.rear_axle_z_m - z)
 
     @lazy
     def links_terms(self) -> tuple[float, float, float, float]:
         """Centre distance, pitch and teeth of the final chain."""
-        all_or_cannot_say(lambda: self.centres, lambda: self.chain_terms)
+        ask_all(lambda: self.centres, lambda: self.chain_terms)
         pitch, a, b = self.chain_terms
         return self.centres, pitch, a, b
 
@@ -259,19 +256,19 @@ class OnRoad(Topic):
     def grip_force(self) -> float:
         """Most that the driven tyre can push, N: all of the mass on it (cautious)."""
         grip = lambda: above_zero(self.road.grip, "/craft/road/grip", "grip of the driven tyre")
-        all_or_cannot_say(grip, self.heaviest)
+        ask_all(grip, self.heaviest)
         return grip() * self.heaviest() * G0_M_S2
 
     @lazy
     def limit_force(self) -> float:
         """Force at the road that the mounts are judged for: torque with shock, not above the grip, N."""
-        all_or_cannot_say(lambda: self.wheel_force, lambda: self.grip_force)
+        ask_all(lambda: self.wheel_force, lambda: self.grip_force)
         return min(self.wheel_force * self.shock, self.grip_force)
 
     @lazy
     def pull_terms(self) -> tuple[float, float]:
         """Torque at the output sprocket for the limit force, and the sprocket's pitch diameter."""
-        all_or_cannot_say(lambda: self.limit_force, lambda: self.radius, lambda: self.chain_terms)
+        ask_all(lambda: self.limit_force, lambda: self.radius, lambda: self.chain_terms)
         key, stage = self.chain
         pitch, teeth, _ = self.chain_terms
         torque = self.limit_force * self.radius / stage_ratio(stage, self.train.p(f"drive/stages/{key}"))
@@ -288,7 +285,7 @@ class OnRoad(Topic):
     @lazy
     def chain_factor(self) -> float:
         """Strength of the final chain over its pull in the lowest gear with shock."""
-        all_or_cannot_say(lambda: self.chain_strength, lambda: self.pull_terms)
+        ask_all(lambda: self.chain_strength, lambda: self.pull_terms)
         return self.chain_strength / chain_pull(*self.pull_terms)
 
     @lazy
@@ -297,11 +294,11 @@ class OnRoad(Topic):
         torque."""
         wheels = self.wheels
         if wheels is None or not self.has_chain:
-            all_or_cannot_say(lambda: self.limit_force, lambda: self.radius)
+            ask_all(lambda: self.limit_force, lambda: self.radius)
             return FinalDrive(
                 np.zeros(3), np.zeros(3), np.array([0.0, self.limit_force * self.radius, 0.0]), self.limit_force
             )
-        all_or_cannot_say(
+        ask_all(
             lambda: self.pull_terms,
             lambda: self.placed.flange,
             lambda: wheels.rear_m,
@@ -317,12 +314,12 @@ class OnRoad(Topic):
     @lazy
     def top_speed(self) -> float:
         """Best over the gears of what gearing and power allow, m/s."""
-        all_or_cannot_say(lambda: self.power_speed, lambda: self.geared_terms)
+        ask_all(lambda: self.power_speed, lambda: self.geared_terms)
         speed, radius, _ = self.geared_terms
         return max(min(road_speed(speed, radius, self.total(r)), self.power_speed) for _, _, r in self.gears)
 
     def cruise_load(self) -> float:
         """Road load at the cruising speed, N."""
         cruise = lambda: above_zero(self.road.cruise, "/craft/road/cruise", "cruising speed")
-        all_or_cannot_say(cruise, lambda: self.load_terms)
+        ask_all(cruise, lambda: self.load_terms)
         return road_load(cruise(), *self.load_terms)

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Need, all_or_cannot_say
+from ...errors import CannotSay, Need, ask_all
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.gap import or_none
 from ...judging.register import rule, verdict
@@ -31,7 +31,7 @@ from .quantities import OnRoad
     form="driven wheel",
 )
 def top_gear(road: OnRoad) -> Iterable[Finding]:
-    all_or_cannot_say(lambda: road.power_speed, lambda: road.geared_terms)
+    ask_all(lambda: road.power_speed, lambda: road.geared_terms)
     geared = road_speed(*road.geared_terms)
     share = geared / road.power_speed
     level: Level = "ok" if 1.0 <= share <= 1.15 else "watch"
@@ -64,7 +64,7 @@ def top_gear(road: OnRoad) -> Iterable[Finding]:
     form="driven wheel",
 )
 def grip(road: OnRoad) -> Iterable[Finding]:
-    all_or_cannot_say(lambda: road.wheel_force, lambda: road.grip_force)
+    ask_all(lambda: road.wheel_force, lambda: road.grip_force)
     level: Level = "ok" if road.wheel_force <= road.grip_force else "watch"
     yield verdict(
         "drive.grip",
@@ -148,7 +148,7 @@ def chain_strength(road: OnRoad) -> Iterable[Finding]:
 def small_sprocket(road: OnRoad) -> Iterable[Finding]:
     if not road.has_chain:
         return
-    all_or_cannot_say(lambda: road.chain_terms, lambda: road.centres)
+    ask_all(lambda: road.chain_terms, lambda: road.centres)
     pitch_m, a, b = road.chain_terms
     teeth = min(a, b)
     wrap = chain_wrap(sprocket_pitch_diameter(pitch_m, a), sprocket_pitch_diameter(pitch_m, b), road.centres)

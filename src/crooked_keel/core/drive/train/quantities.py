@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ...errors import CannotSay, InputError, Need, all_or_cannot_say
+from ...errors import CannotSay, InputError, Need, ask_all
 from ...figure.trace import above_zero, need
 from ...physics.mechanics import TURN_SIGN, mean_torque
 from ...resolved.craft import Resolved
@@ -63,7 +63,7 @@ class Train(Topic):
     @lazy
     def propeller_speed(self) -> float:
         """Propeller speed at rated speed, rad/s."""
-        all_or_cannot_say(lambda: self.ratio, lambda: self.rated_speed)
+        ask_all(lambda: self.ratio, lambda: self.rated_speed)
         return propeller_speed(self.rated_speed, self.ratio)
 
     @lazy
@@ -94,13 +94,13 @@ class Train(Topic):
     @lazy
     def mean_torque(self) -> float:
         """Mean torque at the output flange at rated power, no loss taken, N·m."""
-        all_or_cannot_say(lambda: self.power, lambda: self.rated_speed, lambda: self.ratio)
+        ask_all(lambda: self.power, lambda: self.rated_speed, lambda: self.ratio)
         return mean_torque(self.power, self.propeller_speed)
 
     @lazy
     def output(self) -> Output:
         """What the mount needs to know."""
-        all_or_cannot_say(lambda: self.mean_torque, lambda: self.output_turns)
+        ask_all(lambda: self.mean_torque, lambda: self.output_turns)
         return Output(self.mean_torque, self.output_turns, self.propeller_speed)
 
     @property

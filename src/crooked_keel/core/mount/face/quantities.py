@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ...document import Face
-from ...errors import all_or_cannot_say
+from ...errors import ask_all
 from ...figure.trace import need
 from ...judging.values import ValueList
 from ...resolved.installation import ResolvedInstallation
@@ -40,8 +40,7 @@ class OnFace(Topic):
                 ).si
             ),
         )
-        all_or_cannot_say(*asks)
-        return BUMP_G, asks[0](), asks[1]()
+        return BUMP_G, *ask_all(*asks)
 
     @lazy
     def third_terms(self) -> tuple[float, float, float, float, float]:
@@ -51,8 +50,8 @@ class OnFace(Topic):
             lambda: need(face.support_behind, f"{base}/support_behind", "from the gearbox supports to the face").si,
             lambda: need(face.third_at, f"{base}/third_at", "from the face to the third point").si,
         )
-        all_or_cannot_say(lambda: self.face_terms, *asks)
-        return *self.face_terms, asks[0](), asks[1]()
+        terms, behind, third = ask_all(lambda: self.face_terms, *asks)
+        return *terms, behind, third
 
     @lazy
     def face_bolts(self) -> FaceBolts:
@@ -63,9 +62,8 @@ class OnFace(Topic):
             lambda: need(face.bolts, self._p("mount/face/bolts"), "bolts on the gearbox face").si,
             lambda: need(face.bolt_circle, self._p("mount/face/bolt_circle"), "bolt circle on the gearbox face").si,
         )
-        all_or_cannot_say(lambda: self.face_terms, *asks)
-        n, mass, overhang = self.face_terms
-        return overhung_motor_face(mass, overhang, n, asks[0](), int(asks[1]()), asks[2]())
+        (n, mass, overhang), torque, bolts, circle = ask_all(lambda: self.face_terms, *asks)
+        return overhung_motor_face(mass, overhang, n, torque, int(bolts), circle)
 
     @property
     def on_face(self) -> bool:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
-from ...errors import CannotSay, all_or_cannot_say
+from ...errors import CannotSay, ask_all
 from ...figure.trace import need
 from ...formula import Working
 from ...judging.values import ValueList
@@ -43,7 +43,7 @@ class Points(Topic):
     @lazy
     def springs(self) -> list[MountSpring]:
         """The points as springs along their axis, the kind's own where none is said."""
-        all_or_cannot_say(
+        ask_all(
             lambda: self.placed.mount_points,
             *[
                 lambda k=k, part=part: need(
@@ -74,7 +74,7 @@ class Points(Topic):
     @lazy
     def shared(self) -> tuple[dict[str, list[int]], Matrix, Shared, dict[str, CannotSay]]:
         """All cases that can be said, solved in one go: columns of each case, wrenches, loads, and the gaps."""
-        all_or_cannot_say(lambda: self.springs, lambda: self.acting.carried)
+        ask_all(lambda: self.springs, lambda: self.acting.carried)
         columns: dict[str, list[int]] = {}
         gaps: dict[str, CannotSay] = {}
         all_wrenches: list[Vector] = []
@@ -151,7 +151,7 @@ class Points(Topic):
     def least_reserve(self) -> tuple[str, float, LoadCase, float]:
         """Point, reserve factor, case and load where the reserve is least. Every point must have a strength."""
         points = self.mount.points
-        all_or_cannot_say(
+        ask_all(
             lambda: self.shared,
             *[
                 lambda k=k: need(

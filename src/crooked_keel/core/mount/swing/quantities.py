@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
-from ...errors import CannotSay, Need, all_or_cannot_say
+from ...errors import CannotSay, Need, ask_all
 from ...figure.trace import need
 from ...figure.units import G0_M_S2
 from ...formula import record
@@ -83,7 +83,7 @@ class Swing(Topic):
         wheels = self.wheels
         if wheels is None:
             raise CannotSay(Need("/craft/supports", "wheels"))
-        all_or_cannot_say(*asks.values(), lambda: wheels.rear_m, lambda: wheels.ground_m, lambda: wheels.rear_axle_z_m)
+        ask_all(*asks.values(), lambda: wheels.rear_m, lambda: wheels.ground_m, lambda: wheels.rear_axle_z_m)
         at = {k: Point(x=asks[k, "x"]().value, z=asks[k, "z"]().value) for k in names}
         x = wheels.rear_m + (self.resolved.stretch_m if not self.placed.old else 0.0)
         return ArmOut(**at, contact=Point(x=x, z=wheels.ground_m), axle=Point(x=x, z=wheels.rear_axle_z_m))
@@ -93,7 +93,7 @@ class Swing(Topic):
         """Shock and pivot in each case. The load of the wheel is that of the heaviest loading on the rear axle."""
         figure = self.mount.swing.mass
         mass = lambda: need(figure, self._p("mount/swing/mass"), "mass of what swings: unit, wheel and silencer").si
-        all_or_cannot_say(lambda: self.arm, mass, lambda: self.rear_load, lambda: self.acting.final)
+        ask_all(lambda: self.arm, mass, lambda: self.rear_load, lambda: self.acting.final)
         arm = self.arm
         pivot, lower, upper, contact, cg = (
             np.array([p.x, p.z]) for p in (arm.pivot, arm.shock_lower, arm.shock_upper, arm.contact, arm.cg)

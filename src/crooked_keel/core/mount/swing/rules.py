@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Need, all_or_cannot_say
+from ...errors import CannotSay, Need, ask_all
 from ...figure.trace import need
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
@@ -25,7 +25,7 @@ def swing(swing: Swing) -> Iterable[Finding]:
     s = swing.mount.swing
     for what, strength in (("pivot", s.pivot_strength), ("shock", s.shock_strength)):
         given = lambda st=strength, w=what: need(st, swing._p(f"mount/swing/{w}_strength"), f"strength of the {w}").si
-        all_or_cannot_say(given, lambda: swing.swing_cases)
+        ask_all(given, lambda: swing.swing_cases)
         case, load = swing.worst_swing(what)
         factor = reserve_factor(given(), 1.5, FITTING_FACTOR, load)
         level: Level = "ok" if factor >= 1.15 else "watch" if factor >= 1.0 else "stop"
