@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 import traceback
 from collections import Counter
 from collections.abc import Callable, Iterable
@@ -16,7 +17,19 @@ from .document import Project
 from .drive import section as drive
 from .errors import CannotSay, InputError
 from .formula import Out, record
-from .judging.finding import BENCHES, LEVELS, Bench, Finding, Level, Message, NeedOut, Param, Value, word
+from .judging.finding import (
+    BENCHES,
+    LEVELS,
+    Bench,
+    Finding,
+    Level,
+    Margin,
+    Message,
+    NeedOut,
+    Param,
+    Value,
+    word,
+)
 from .judging.gap import needs_out
 from .judging.register import Rule, verdict
 from .mount import section as mount
@@ -29,13 +42,14 @@ T = TypeVar("T")
 
 
 class BenchOut(Out):
-    """State of one bench: its worst level, a count of each, whether it is built and whether it failed."""
+    """State of one bench: its worst level, a count of each, its least margin in doubts, and whether it failed."""
 
     bench: Bench
     level: Level | None
     stops: int
     watches: int
     unknowns: int
+    margin: Margin | None
     built: bool
     failed: bool
 
@@ -145,6 +159,13 @@ def _verdicts(r: Rule, topics: tuple[Any, ...], suffix: str) -> list[Finding]:
     return _finding_names(made, suffix)
 
 
+def _urgency(finding: Finding) -> tuple[int, float]:
+    """Worst level first; among equals the margin that is fewest doubts away, those without a known doubt last."""
+    margin = finding.margin
+    doubts = margin.doubts if margin is not None and margin.doubts is not None else math.inf
+    return LEVELS.index(finding.level), doubts
+
+
 def _finding_names(findings: list[Finding], suffix: str) -> list[Finding]:
     return [replace(f, key=f"{f.key}@{suffix}") for f in findings] if suffix else findings
 
@@ -180,7 +201,7 @@ def judge(benches: Benches, fit_id: str | None) -> Assessment:
     listed = run.guarded("balance", "balance", lambda: _balance(run, scope))
     installations = [_listed(run, i, one) for i, one in zip(benches.installations, scopes, strict=True)]
     shapes = profile(benches, run.table, scope)
-    findings = sorted(run.findings, key=lambda f: LEVELS.index(f.level))
+    findings = sorted(run.findings, key=_urgency)
     return Assessment(
         fit=fit_id,
         benches=_benches(findings, run.failed),
@@ -256,8 +277,10 @@ def _named(r: Rule) -> Param:
 def _benches(findings: list[Finding], failed: set[Bench]) -> list[BenchOut]:
     made = []
     for bench in BENCHES:
-        levels = [f.level for f in findings if f.bench == bench]
+        own = [f for f in findings if f.bench == bench]
+        levels = [f.level for f in own]
         worst = next((level for level in LEVELS if level in levels), None)
+        margins = [f.margin for f in own if f.margin is not None and f.margin.doubts is not None]
         made.append(
             BenchOut(
                 bench=bench,
@@ -265,6 +288,7 @@ def _benches(findings: list[Finding], failed: set[Bench]) -> list[BenchOut]:
                 stops=levels.count("stop"),
                 watches=levels.count("watch"),
                 unknowns=levels.count("unknown"),
+                margin=min(margins, key=lambda m: m.doubts or 0.0, default=None),
                 built=bench in BUILT,
                 failed=bench in failed,
             )

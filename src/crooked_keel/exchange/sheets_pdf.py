@@ -21,7 +21,7 @@ from reportlab.platypus import (
 from ..core.assess import Assessment
 from ..core.document import Figure, Project, value_at
 from ..core.figure.place import Place
-from ..core.judging.finding import Bench, Finding, Value
+from ..core.judging.finding import Bench, Finding, Margin, Value
 from ..core.profile import Shapes
 from ..core.reference.kinds import KINDS
 from ..core.sheet.kit import Block
@@ -145,11 +145,22 @@ def _findings(findings: list[Finding], units: str) -> list[Any]:
         rows.append(
             [
                 [_Stroke(f.level), _p(LEVEL_WORD[f.level], size=7, colour=LEVEL_COLOUR[f.level])],
-                [_p(sentence(f.title, units), font="KeelBold", size=9), _p(sentence(f.message, units) + needs)],
+                [
+                    _p(sentence(f.title, units), font="KeelBold", size=9),
+                    _p(sentence(f.message, units) + needs),
+                    *([_p(_margin(f.margin, units), size=7, colour=MUTED)] if f.margin else []),
+                ],
                 _p(source, size=7, colour=MUTED),
             ]
         )
     return [_table(rows, [16 * mm, WIDTH - 61 * mm, 45 * mm], head=False)]
+
+
+def _margin(margin: Margin, units: str) -> str:
+    """How far inside what is ok, or beyond it; and how many times its doubt that is."""
+    size = number(abs(margin.si), margin.dimension, units)
+    said = f"{size} inside what is ok" if margin.si >= 0 else f"{size} beyond what is ok"
+    return said if margin.doubts is None else f"{said}, {number(abs(margin.doubts), 'number', units)} times its doubt"
 
 
 def _workings(values: list[Value], findings: list[Finding], units: str) -> list[Any]:

@@ -5,12 +5,17 @@ import { COLOURS, WORDS } from '../findings/Mark';
 export const BENCHES: Bench[] = ['craft', 'choose', 'balance', 'drive', 'mount', 'align', 'systems', 'build', 'prove'];
 const PITCH = 76;
 
-function stroke(level: Level | null, top: number, x: number, length: number): string {
+/** How far a watch bows out, px: the nearer its limit, measured in its doubts, the further. */
+function bow(doubts: number | null | undefined): number {
+  return doubts == null ? 10 : 6 + 8 * (1 - Math.min(1, Math.max(0, doubts)));
+}
+
+function stroke(level: Level | null, top: number, x: number, length: number, out: number): string {
   const at = (share: number) => top + share * length;
   if (level === 'stop')
     return `M${x} ${top}V${at(0.38)}L${x + 6} ${at(0.48)}M${x - 6} ${at(0.54)}L${x} ${at(0.64)}V${at(1)}`;
   if (level === 'watch')
-    return `M${x} ${top}C${x} ${at(0.22)} ${x + 10} ${at(0.24)} ${x + 10} ${at(0.5)}S${x} ${at(0.78)} ${x} ${at(1)}`;
+    return `M${x} ${top}C${x} ${at(0.22)} ${x + out} ${at(0.24)} ${x + out} ${at(0.5)}S${x} ${at(0.78)} ${x} ${at(1)}`;
   return `M${x} ${top}V${at(1)}`;
 }
 
@@ -25,7 +30,7 @@ export function KeelRail(props: { id: string; bench: Bench; assessment: Assessme
         {props.assessment.benches.map((b, i) => (
           <path
             key={b.bench}
-            d={stroke(b.level ?? null, 14 + i * PITCH, 28, PITCH)}
+            d={stroke(b.level ?? null, 14 + i * PITCH, 28, PITCH, bow(b.margin?.doubts))}
             fill="none"
             strokeWidth="4"
             strokeLinecap={b.level === 'unknown' || b.level === null ? 'round' : 'butt'}

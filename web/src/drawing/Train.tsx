@@ -130,9 +130,9 @@ function PropellerDisc() {
   const cy = 142;
   const r = (d.diameter_si * scale) / 2;
   const sea = d.at_sea;
-  const fast = !sea && d.tip_mach != null && d.tip_mach > d.tip_mach_limit;
+  const fast = !sea && d.tip_mach != null && d.tip_mach_limit != null && d.tip_mach > d.tip_mach_limit;
   const ground = d.hub_height_si != null ? cy + d.hub_height_si * scale : null;
-  const low = d.clearance_si != null && d.clearance_si < d.clearance_wanted_si;
+  const low = d.clearance_si != null && d.clearance_wanted_si != null && d.clearance_si < d.clearance_wanted_si;
   return (
     <g>
       {d.before_diameter_si != null && (

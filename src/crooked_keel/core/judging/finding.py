@@ -59,13 +59,33 @@ class NeedOut:
 
 
 @record
+class Margin:
+    """How far inside its nearest bound a number lies, negative beyond it: in its unit, and in doubts where known."""
+
+    si: float
+    dimension: str
+    doubts: float | None = None
+
+
+@record
 class Compared:
-    """The figures that were compared. lo and hi bound what is allowed; either may be absent."""
+    """What was compared. lo and hi bound what is allowed, each if it is there. doubt: two standard deviations."""
 
     value: float
     dimension: str
     lo: float | None = None
     hi: float | None = None
+    doubt: float | None = None
+
+    def margin(self) -> Margin | None:
+        """To the nearer bound; None where there is none."""
+        ends = [self.value - self.lo] if self.lo is not None else []
+        if self.hi is not None:
+            ends.append(self.hi - self.value)
+        if not ends:
+            return None
+        least = min(ends)
+        return Margin(least, self.dimension, least / self.doubt if self.doubt else None)
 
 
 class Operation(Out):
@@ -97,7 +117,7 @@ class Finding:
     title: Message
     message: Message
     compared: Compared | None = None
-    margin: Param | None = None
+    margin: Margin | None = None
     needs: list[NeedOut] = field(default_factory=list)
     working: Working | None = None
     source: str = ""

@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 
+from ...judging.band import at_most, band
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from .functions import (
@@ -78,7 +79,6 @@ def spacers(chain: RoadLine) -> Iterable[Finding]:
         "has full thread in its nut.",
         working=port_spacer.working(inside, hub, target, rim),
         compared=Compared(value=least, dimension="length", lo=0.0),
-        margin=q(least, "length"),
         p=q(s.port_m, "length"),
         s=q(s.starboard_m, "length"),
         t=q(target, "length"),
@@ -100,15 +100,14 @@ def adapter(chain: RoadLine) -> Iterable[Finding]:
         return
     r = chain.runout
     total = 2 * r.eccentricity_m
-    level: Level = "ok" if total <= RUNOUT_OK_M else "watch" if total <= RUNOUT_WATCH_M else "stop"
-    oval = level == "ok" and r.total_m > RUNOUT_WATCH_M
+    judged = band(total, "fine_length", ok=at_most(RUNOUT_OK_M), watch=at_most(RUNOUT_WATCH_M))
+    oval = judged.level == "ok" and r.total_m > RUNOUT_WATCH_M
     yield verdict(
         "align.adapter",
-        "watch" if oval else level,
+        "watch" if oval else judged.level,
         "Bore out of round, or a bad reading" if oval else "Bore {t} out, total reading",
         "Move the box by {e} toward {a} clockwise from the top. Raw total reading {raw}, out of round {o}.",
-        compared=Compared(value=total, dimension="fine_length", hi=RUNOUT_OK_M),
-        margin=q(RUNOUT_OK_M - total, "fine_length"),
+        compared=judged.compared,
         t=q(total, "fine_length"),
         e=q(r.eccentricity_m, "fine_length"),
         a=q(r.centre_rad, "angle"),
@@ -144,7 +143,6 @@ def joints(chain: RoadLine) -> Iterable[Finding]:
             + (" Straight: the needles do not roll." if angle < math.radians(0.5) else ""),
             subject=key,
             compared=Compared(value=angle, dimension="angle", hi=limit),
-            margin=q(limit - angle, "angle"),
             working=joint_variation.working(angle),
             n=word(name),
             a=q(angle, "angle"),

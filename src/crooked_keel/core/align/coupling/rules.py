@@ -6,6 +6,7 @@ import math
 from collections.abc import Iterable
 
 from ...errors import CannotSay, Need
+from ...judging.band import at_most, band
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.gap import or_none
 from ...judging.register import rule, verdict
@@ -29,7 +30,7 @@ def gap(coupling: Coupling) -> Iterable[Finding]:
     faces = lines.faces
     size = math.hypot(faces.open_bottom_m, faces.open_port_m)
     ok, watch = gap_limits(lines.diameter, lines.school)
-    level: Level = "ok" if size <= ok else "watch" if size <= watch else "stop"
+    judged = band(size, "fine_length", ok=at_most(ok), watch=at_most(watch))
     where = (
         ("bottom" if faces.open_bottom_m >= 0 else "top")
         if abs(faces.open_bottom_m) >= abs(faces.open_port_m)
@@ -37,12 +38,11 @@ def gap(coupling: Coupling) -> Iterable[Finding]:
     )
     yield verdict(
         "align.gap",
-        level,
+        judged.level,
         "The flange opens {d} at the {w}",
         "Greatest less least gap round the rim; {ok} is allowed. One setting of both halves: a face out of true "
         "cannot be told from this; turn one half by 180° and read again.",
-        compared=Compared(value=size, dimension="fine_length", hi=ok),
-        margin=q(ok - size, "fine_length"),
+        compared=judged.compared,
         can_suggest=False,
         d=q(size, "fine_length"),
         w=word(where),
@@ -91,14 +91,13 @@ def offset(coupling: Coupling) -> Iterable[Finding]:
         return
     up, starboard, _ = coupling.offset
     size = math.hypot(up, starboard)
-    level: Level = "ok" if size <= OFFSET_OK_M else "watch" if size <= OFFSET_WATCH_M else "stop"
+    judged = band(size, "fine_length", ok=at_most(OFFSET_OK_M), watch=at_most(OFFSET_WATCH_M))
     yield verdict(
         "align.offset",
-        level,
+        judged.level,
         "Unit {d} off the shaft",
         "{u} up, {s} to starboard. The moves of the feet take it out.",
-        compared=Compared(value=size, dimension="fine_length", hi=OFFSET_OK_M),
-        margin=q(OFFSET_OK_M - size, "fine_length"),
+        compared=judged.compared,
         d=q(size, "fine_length"),
         u=q(up, "fine_length"),
         s=q(starboard, "fine_length"),
@@ -152,16 +151,16 @@ def soft_foot(coupling: Coupling) -> Iterable[Finding]:
     lines = coupling
     twist = lines.twist
     lift = 4 * abs(twist)
-    level: Level = "ok" if lift <= 0.05e-3 else "watch" if lift <= 0.1e-3 else "stop"
+    judged = band(lift, "fine_length", ok=at_most(5e-05), watch=at_most(0.0001))
     names = dict(FEET)
     a, b = (names[k] for k in lines.low_feet)
     yield verdict(
         "align.soft-foot",
-        level,
-        "No soft foot" if level == "ok" else "Soft: {a} and {b}",
+        judged.level,
+        "No soft foot" if judged.level == "ok" else "Soft: {a} and {b}",
         "One foot lifts by {l} when its bolt is let go."
-        + ("" if level == "ok" else " Shim both by {s}. On rubber compare the heights of the mounts instead."),
-        compared=Compared(value=lift, dimension="fine_length", hi=0.05e-3),
+        + ("" if judged.level == "ok" else " Shim both by {s}. On rubber compare the heights of the mounts instead."),
+        compared=judged.compared,
         a=word(a),
         b=word(b),
         l=q(lift, "fine_length"),

@@ -39,7 +39,6 @@ def unit_angle_rule(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[
         "Shaft {s}, gear {b} down. At rest and level: her trim under way comes on top."
         + (" Nose down: ask about oil pickup and vents." if angle < 0 else ""),
         compared=Compared(value=angle, dimension="angle", hi=limit()),
-        margin=q(limit() - abs(angle), "angle"),
         working=unit_angle.working(placed.shaft[0], shaft.down_angle),
         a=q(abs(angle), "angle"),
         w=word("up" if angle >= 0 else "down"),
@@ -72,7 +71,6 @@ def packers(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[Finding]
         if least >= 0.003
         else "Cut the stringer or raise the unit. Cutting a stringer is structure: have it judged.",
         compared=Compared(value=least, dimension="length", lo=0.003),
-        margin=q(least - 0.003, "length"),
         working=packer_height.working(*lines.packer_terms(key)),
         can_suggest=least < 0.003,
         a=q(least, "length"),

@@ -6,7 +6,8 @@ import math
 from collections.abc import Iterable
 
 from ...errors import CannotSay, Need
-from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.band import at_least, band
+from ...judging.finding import Finding, q, word
 from ...judging.register import rule, verdict
 from ...physics.mechanics import TURN_SIGN
 from ...resolved.installation import ResolvedInstallation
@@ -24,15 +25,14 @@ from .quantities import ThrustLine
 )
 def rear_clearance(thrust: ThrustLine) -> Iterable[Finding]:
     c = thrust.rear_clearance
-    level: Level = "ok" if c >= 0.0127 else "watch" if c >= 0.008 else "stop"
+    judged = band(c, "length", ok=at_least(0.0127), watch=at_least(0.008))
     yield verdict(
         "align.rear-clearance",
-        level,
+        judged.level,
         "{c} between unit and firewall" if c >= 0 else "The unit runs {n} into the firewall",
         "Turned as set, nearest rim. Travel of the rubbers is not taken off: it must be less.",
-        compared=Compared(value=c, dimension="length", lo=0.0127),
-        margin=q(c - 0.0127, "length"),
-        can_suggest=level != "ok",
+        compared=judged.compared,
+        can_suggest=judged.level != "ok",
         c=q(c, "length"),
         n=q(-c, "length"),
     )

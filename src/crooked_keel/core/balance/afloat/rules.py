@@ -6,6 +6,7 @@ import math
 from collections.abc import Iterable
 
 from ...errors import CannotSay
+from ...judging.band import band, within
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...physics.hydrostatics import trim_change
@@ -29,7 +30,7 @@ HEEL_OK, HEEL_STOP = math.radians(1), math.radians(3)
 def displacement_change(afloat: AfloatStates) -> Iterable[Finding]:
     s = afloat.worst("change")
     share = (s.after.displacement_kg - s.before.displacement_kg) / s.before.displacement_kg
-    level: Level = "ok" if abs(share) <= 0.05 else "watch" if abs(share) <= 0.10 else "stop"
+    judged = band(share, "percent", ok=within(-0.05, 0.05), watch=within(-0.1, 0.1))
     words = {
         "ok": "",
         "watch": " The small-change method begins to miss.",
@@ -37,10 +38,10 @@ def displacement_change(afloat: AfloatStates) -> Iterable[Finding]:
     }
     yield verdict(
         "balance.displacement-change",
-        level,
+        judged.level,
         "Displacement changes by {p}",
-        "{s}: {a} → {b}." + words[level],
-        compared=Compared(value=share, dimension="percent", lo=-0.05, hi=0.05),
+        "{s}: {a} → {b}." + words[judged.level],
+        compared=judged.compared,
         p=q(share, "percent"),
         s=word(s.name),
         a=q(s.before.displacement_kg, "mass"),
@@ -68,7 +69,6 @@ def trim(afloat: AfloatStates) -> Iterable[Finding]:
         "Trims {d} by the {end}",
         "{s}, over her waterline, stern down: {a} → {b}. Small-change method, waterplane held as found.",
         compared=Compared(value=change, dimension="length", lo=-OK_TRIM * length, hi=OK_TRIM * length),
-        margin=q(STOP_TRIM * length - abs(change), "length"),
         working=trim_change.working(s.after.trim_moment_kg_m - s.before.trim_moment_kg_m, s.after.mct_kg),
         can_suggest=level != "ok",
         d=q(abs(change), "length"),
@@ -202,7 +202,6 @@ def freeboard(afloat: AfloatStates) -> Iterable[Finding]:
         "Least freeboard {b}, {m}",
         "{s}: {a} → {b}, {p} lost. Openings lower than the marks were not entered and not checked.",
         compared=Compared(value=mark.after_si, dimension="length", lo=0.20),
-        margin=q(mark.after_si - 0.20, "length"),
         a=q(mark.before_si, "length"),
         b=q(mark.after_si, "length"),
         m=word(mark.name),

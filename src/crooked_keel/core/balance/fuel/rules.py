@@ -12,6 +12,7 @@ from ...resolved.loads import Loads
 from ..ledger.quantities import Ledger
 from ..limits.quantities import Limits
 from ..loadings.quantities import Loadings
+from ..loadings.rules import against
 from .quantities import Fuel
 
 
@@ -44,8 +45,7 @@ def mass_landing(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
         level,
         title,
         message,
-        compared=Compared(value=dry.value, dimension="mass", hi=cap.si),
-        margin=q(cap.si - dry.value, "mass"),
+        compared=Compared(value=dry.value, dimension="mass", hi=cap.si, doubt=2 * dry.u or None),
         d=q(abs(cap.si - dry.value), "mass"),
         b=q(max(full - cap.si, 0.0), "mass"),
         l=word(case.name),
@@ -77,8 +77,7 @@ def mass_zero_fuel(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
         level,
         "Mass without fuel passed by {d}" if dry.value > cap.si else "{d} of mass without fuel left",
         "{l}: {m} ±{u} of {cap}.",
-        compared=Compared(value=dry.value, dimension="mass", hi=cap.si),
-        margin=q(cap.si - dry.value, "mass"),
+        compared=Compared(value=dry.value, dimension="mass", hi=cap.si, doubt=2 * dry.u or None),
         d=q(abs(cap.si - dry.value), "mass"),
         l=word(case.name),
         m=q(dry.value, "mass"),
@@ -112,8 +111,7 @@ def one_side_fuel(fuel: Fuel, limits: Limits, ledger: Ledger, loads: Loads) -> I
         "With the {s} tanks stuck full the CG is {d} off the centreline",
         "{l}, all else burnt: {y} to starboard ±{u}"
         + ("." if given else "; no lateral limit given, 25 mm taken. Roll control is not checked here."),
-        compared=Compared(value=y, dimension="length", lo=lo, hi=hi),
-        margin=q(margin, "length"),
+        compared=Compared(value=y, dimension="length", lo=lo, hi=hi, doubt=2 * u or None),
         s=word(worst.side),
         d=q(abs(y), "length"),
         l=word(worst.loading),
@@ -150,7 +148,7 @@ def burn_order(loadings: Loadings, fuel: Fuel) -> Iterable[Finding]:
         level,
         "On the way the {s} limit is passed by {d}" if margin < 0 else "On the way the {s} limit is kept by {d}",
         "{l}, burning turn by turn: CG at {x}, limit {k}, at {m}.",
-        margin=q(margin, "length"),
+        compared=against(point.x_m, point.limit(side), side, 2 * point.u(side)),
         working=point.margin_working(side),
         can_suggest=level != "ok",
         s=word(side),

@@ -10,6 +10,7 @@ from ...document import Crane, Lifting
 from ...errors import InputError, ask_all
 from ...figure.trace import Traced, need, traced
 from ...figure.units import G0_M_S2
+from ...judging.band import at_least, at_most, band
 from ...judging.finding import Compared, Finding, Level, NeedOut, q, word
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
@@ -123,15 +124,15 @@ def _hanging(lift: _Lift) -> Finding:
         )
     tilt = pick_tilt(lift.cg, lift.first)
     off = abs(tilt)
-    level: Level = "ok" if off <= math.radians(5) else "watch" if off <= math.radians(20) else "stop"
+    judged = band(off, "angle", ok=at_most(math.radians(5)), watch=at_most(math.radians(20)))
     return verdict(
         "balance.pick-tilt",
-        level,
-        "{n} hangs {t} off level, {way} end down",
+        judged.level,
+        "{n} hangs {t} off judged.level, {way} end down",
         "The pick is {d} off the CG and {h} above it. " + _HANGS,
         subject=_subject(lift),
         working=pick_tilt_working(lift.first.x_m, lift.cg.x_m, lift.first.z_m, lift.cg.z_m),
-        compared=Compared(value=off, dimension="angle", hi=math.radians(5)),
+        compared=judged.compared,
         n=word(lift.placed.name),
         t=q(off, "angle"),
         way=word("front" if tilt > 0 else "rear"),
@@ -174,14 +175,14 @@ def _slung(lift: _Lift, second: Point) -> Finding:
     hook = Point(lift.cg.x_m, need(lift.lifting.hook_up, f"{lift.base}/hook_up", "height of the hook").along_m)
     sling: Sling = two_leg_sling(lift.mass.value, lift.first, second, hook)
     flattest = min(sling.first_rad, sling.second_rad)
-    level: Level = "ok" if flattest >= math.radians(45) else "watch" if flattest >= math.radians(30) else "stop"
+    judged = band(flattest, "angle", ok=at_least(math.radians(45)), watch=at_least(math.radians(30)))
     return verdict(
         "balance.sling-angle",
-        level,
+        judged.level,
         "{n}: legs carry {a} and {b}",
         "Flattest leg {t} from the horizontal, hook over the CG, at rest. A longer sling carries less.",
         subject=_subject(lift),
-        compared=Compared(value=flattest, dimension="angle", lo=math.radians(45)),
+        compared=judged.compared,
         a=q(sling.first_n, "force"),
         b=q(sling.second_n, "force"),
         t=q(flattest, "angle"),
@@ -221,7 +222,6 @@ def hoist(resolved: Resolved) -> Iterable[Finding]:
             "plate shows them.",
             subject=_subject(lift),
             compared=Compared(value=heaviest, dimension="mass", hi=rating),
-            margin=q(rating - heaviest, "mass"),
             n=word(lift.placed.name),
             m=q(heaviest, "mass"),
             r=q(rating, "mass"),
@@ -271,7 +271,6 @@ def _craned(placed: ResolvedInstallation) -> Finding:
         subject=f"old-{placed.id}" if placed.old else placed.id,
         working=crane_cg.working(mass, cg, load, hook),
         compared=Compared(value=at, dimension="length", lo=0.0, hi=legs),
-        margin=q(inside, "length"),
         n=word(placed.name),
         d=q(abs(inside), "length"),
         x=q(at, "length"),

@@ -35,8 +35,9 @@ def _side(loadings: Loadings, loads: Loads, rule_id: str, side: str, end: str) -
         level,
         title,
         message,
-        compared=Compared(value=point.x_m, dimension="length", lo=point.forward_limit_m, hi=point.aft_limit_m),
-        margin=q(margin, "length"),
+        compared=Compared(
+            value=point.x_m, dimension="length", lo=point.forward_limit_m, hi=point.aft_limit_m, doubt=2 * u or None
+        ),
         working=point.margin_working(side),
         can_suggest=level in ("stop", "watch"),
         d=q(abs(margin), "length"),
@@ -47,6 +48,12 @@ def _side(loadings: Loadings, loads: Loads, rule_id: str, side: str, end: str) -
         limit=q(point.limit(side), "length"),
         m=q(point.mass_kg, "mass"),
     )
+
+
+def against(x_m: float, limit_m: float, side: str, doubt_m: float) -> Compared:
+    """A CG against the limit on one side."""
+    lo, hi = (limit_m, None) if side == "forward" else (None, limit_m)
+    return Compared(x_m, "length", lo, hi, doubt_m or None)
 
 
 def _tanks(loads: Loads, case: LoadedCase, point: TrailPoint) -> str:
@@ -152,7 +159,7 @@ def worst_loading(every: EveryLoading) -> Iterable[Finding]:
         if level == "stop"
         else "Every loading keeps the {side} limit by {d}",
         message,
-        margin=q(worst.margin_m, "length"),
+        compared=against(worst.at.x_m, worst.limit_m, side, 2 * u),
         side=word(side),
         d=q(abs(worst.margin_m), "length"),
         x=q(worst.at.x_m, "length"),
@@ -180,8 +187,7 @@ def mass_max(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
         level,
         "Gross mass passed by {d}" if m > cap else "{d} of gross mass left",
         "{loading}: {m} ±{u} of {cap}." + (" The chance to keep it is {p}." if level == "watch" else ""),
-        compared=Compared(value=m, dimension="mass", hi=cap),
-        margin=q(cap - m, "mass"),
+        compared=Compared(value=m, dimension="mass", hi=cap, doubt=2 * u or None),
         d=q(abs(cap - m), "mass"),
         loading=word(name),
         m=q(m, "mass"),

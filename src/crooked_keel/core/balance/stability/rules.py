@@ -7,6 +7,7 @@ from collections.abc import Iterable
 
 from ...errors import CannotSay, Need, ask_all
 from ...figure.trace import need
+from ...judging.band import band, within
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...physics.hydrostatics import heel_angle, metacentric_height
@@ -37,15 +38,15 @@ def heel(afloat: AfloatStates) -> Iterable[Finding]:
     angle = s.after.heel_rad
     if angle is None:
         return
-    level: Level = "ok" if abs(angle) <= HEEL_OK else "watch" if abs(angle) <= HEEL_STOP else "stop"
+    judged = band(angle, "angle", ok=within(-HEEL_OK, HEEL_OK), watch=within(-HEEL_STOP, HEEL_STOP))
     yield verdict(
         "balance.heel",
-        level,
+        judged.level,
         "Lists {d} to {side}",
         "{s}: {a} → {b}, starboard down. Linear, good for small angles.",
-        compared=Compared(value=angle, dimension="angle", lo=-HEEL_OK, hi=HEEL_OK),
+        compared=judged.compared,
         working=heel_angle.working(s.after.heel_moment_kg_m, s.after.displacement_kg, s.after.gm_m),
-        can_suggest=level != "ok",
+        can_suggest=judged.level != "ok",
         d=q(abs(angle), "angle"),
         side=word("starboard" if angle >= 0 else "port"),
         s=word(s.name),
@@ -109,7 +110,6 @@ def gm(afloat: AfloatStates) -> Iterable[Finding]:
         )
         + (" Less than {w} is little." if value < GM_WATCH_M else ""),
         compared=Compared(value=value, dimension="length", lo=GM_LEAST_M),
-        margin=q(value - GM_LEAST_M, "length"),
         working=metacentric_height.working(floating.hydro.km_m, s.after.kg_m)
         if not slack
         else fluid_gm.working(floating.hydro.km_m, s.after.kg_m, floating.hydro.km_m - s.after.kg_m - s.after.gm_m),
@@ -183,14 +183,16 @@ def one_side_tank(fuel: Fuel, afloat: AfloatStates) -> Iterable[Finding]:
     if not found:
         return
     angle, state, body = max(found, key=lambda f: abs(f[0]))
-    level: Level = "ok" if abs(angle) <= math.radians(2) else "watch" if abs(angle) <= math.radians(5) else "stop"
+    judged = band(
+        angle, "angle", ok=within(-math.radians(2), math.radians(2)), watch=within(-math.radians(5), math.radians(5))
+    )
     yield verdict(
         "balance.one-side-tank",
-        level,
+        judged.level,
         "With the {t} empty she lists {a}",
         "{s}, the others as they are. Linear, GM as it is then."
-        + ("" if level == "ok" else " Draw from both, or shut one off in good time."),
-        compared=Compared(value=angle, dimension="angle", lo=-math.radians(2), hi=math.radians(2)),
+        + ("" if judged.level == "ok" else " Draw from both, or shut one off in good time."),
+        compared=judged.compared,
         working=heel_angle.working(
             state.after.heel_moment_kg_m - got(body.mass).value * got(body.y).value,
             state.after.displacement_kg - got(body.mass).value,
@@ -261,7 +263,6 @@ def offset_load(afloat: AfloatStates, loads: Loads, resolved: Resolved) -> Itera
             else ""
         ),
         compared=Compared(value=angle, dimension="angle", hi=limit / 2),
-        margin=q(limit - angle, "angle"),
         a=q(angle, "angle"),
         s=word(state.name),
         m=q(people, "mass"),

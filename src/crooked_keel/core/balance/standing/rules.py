@@ -137,8 +137,7 @@ def tipping(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
         b=word(b),
         u=q(2 * step.u_m, "length"),
         t=q(edge.angle_rad, "angle"),
-        margin=q(inside, "length"),
-        compared=Compared(value=inside, dimension="length", lo=0.05),
+        compared=Compared(value=inside, dimension="length", lo=0.05, doubt=2 * step.u_m or None),
     )
 
 

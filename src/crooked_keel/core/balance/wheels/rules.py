@@ -6,6 +6,7 @@ import math
 from collections.abc import Iterable
 
 from ...errors import CannotSay, Need
+from ...judging.band import at_least, band, within
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.gap import or_none
 from ...judging.register import rule, verdict
@@ -62,7 +63,6 @@ def wheelbase(axles: Axles) -> Iterable[Finding]:
         "CG between the axles in every loading" if inside else "CG outside the wheelbase: the {e} lifts",
         "{s}: {x} behind the front axle, wheelbase {l}." + ("" if inside else " It falls over its own wheel."),
         compared=Compared(value=worst.x_m, dimension="length", lo=0.0, hi=worst.base_m),
-        margin=q(min(worst.x_m, worst.base_m - worst.x_m), "length"),
         s=word(worst.name),
         x=q(worst.x_m, "length"),
         l=q(worst.base_m, "length"),
@@ -115,16 +115,15 @@ def wheelie(axles: Axles) -> Iterable[Finding]:
     limit = wheelie_limit(s.base_m, s.x_m, s.height())
     grip = traction_limit(s.base_m, s.x_m, s.height(), axles.grip)
     slips = grip is not None and grip < limit
-    level: Level = "ok" if limit >= WHEELIE_OK else "watch" if limit >= WHEELIE_STOP else "stop"
+    judged = band(limit, "number", ok=at_least(WHEELIE_OK), watch=at_least(WHEELIE_STOP))
     yield verdict(
         "balance.wheelie",
-        level,
+        judged.level,
         "Front lifts at {a} g" if not slips else "The tyre slips at {g} g, before the front lifts",
         "{s}. Wheelie limit {a} g"
         + (", grip {g} g." if grip is not None else "; grip is never the limit.")
         + " Uphill it comes sooner. Air drag left out.",
-        compared=Compared(value=limit, dimension="number", lo=WHEELIE_OK),
-        margin=q(limit - WHEELIE_STOP, "number"),
+        compared=judged.compared,
         working=wheelie_limit.working(s.base_m, s.x_m, s.height()),
         a=q(limit, "number"),
         g=q(grip or 0.0, "number"),
@@ -239,7 +238,6 @@ def axle_load(axles: Axles, limits: Limits) -> Iterable[Finding]:
             + (" At the pressure and up to the speed that the maker of the tyre gives." if by == "its tyres" else ""),
             subject=end,
             compared=Compared(value=load, dimension="mass", hi=cap_kg),
-            margin=q(cap_kg - load, "mass"),
             e=word(end.capitalize()),
             d=q(abs(cap_kg - load), "mass"),
             s=word(worst.name),
@@ -261,18 +259,18 @@ def axle_shift(axles: Axles) -> Iterable[Finding]:
     pairs = [(s, axles.stance(s.id, False)) for s in axles.stances()]
     after, before = max(pairs, key=lambda p: abs(p[0].front_share - p[1].front_share))
     shift = after.front_share - before.front_share
-    level: Level = "ok" if abs(shift) <= SHIFT_OK else "watch" if abs(shift) <= SHIFT_STOP else "stop"
+    judged = band(shift, "percent", ok=within(-SHIFT_OK, SHIFT_OK), watch=within(-SHIFT_STOP, SHIFT_STOP))
     yield verdict(
         "balance.axle-shift",
-        level,
+        judged.level,
         "Front axle {a} → {b}",
         "{s}. "
         + (
             "Nothing to do to brakes or springs for this."
-            if level == "ok"
+            if judged.level == "ok"
             else "Have brake balance and springs checked for the new split before it is driven."
         ),
-        compared=Compared(value=shift, dimension="percent", lo=-SHIFT_OK, hi=SHIFT_OK),
+        compared=judged.compared,
         a=q(before.front_share, "percent"),
         b=q(after.front_share, "percent"),
         s=word(after.name),
@@ -303,7 +301,6 @@ def rollover(axles: Axles) -> Iterable[Finding]:
         "{s}. Half track over height; on three wheels the track at the CG's station, so load nearer the single "
         "wheel tips it sooner.",
         compared=Compared(value=value, dimension="number", lo=STABILITY_OK),
-        margin=q(value - STABILITY_STOP, "number"),
         working=static_stability.working(*axles.stability_terms(worst.id)),
         a=q(before, "number"),
         b=q(value, "number"),

@@ -118,7 +118,6 @@ def power_there(unit: Lasting) -> Iterable[Finding]:
         + (", {t} K hotter than standard" if hot else "")
         + ". What lasts is counted, not the peak.",
         compared=Compared(value=share, dimension="number", lo=1.3),
-        margin=q(unit.power_there - wanted.si, "power"),
         n=word(unit.name),
         a=q(unit.power_there, "power"),
         b=q(wanted.si, "power"),

@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import CannotSay, Need
-from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.band import at_most, band
+from ...judging.finding import Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
 from ...resolved.floating import Floating
@@ -24,16 +25,16 @@ def freeboards(floating: Floating, resolved: Resolved) -> Iterable[Finding]:
         return
     plane = floating.waterplane
     worst = max(plane.residuals_m, key=abs)
-    level: Level = "ok" if abs(worst) <= 0.003 else "watch"
+    judged = band(abs(worst), "fine_length", ok=at_most(0.003))
     yield verdict(
         "craft.freeboards",
-        level,
-        "Freeboards lie in one plane" if level == "ok" else "Freeboards misfit by {d}",
+        judged.level,
+        "Freeboards lie in one plane" if judged.level == "ok" else "Freeboards misfit by {d}",
         "{n} readings, misfit {d}. Lines slack, nobody aboard, all within one minute."
-        if level == "ok"
+        if judged.level == "ok"
         else "{n} readings do not lie in one plane. With four corners one reading may be wrong by four times that, or "
         "she is twisted: read again, and two more amidships.",
-        compared=Compared(value=abs(worst), dimension="fine_length", hi=0.003),
+        compared=judged.compared,
         n=q(len(plane.residuals_m), "count"),
         d=q(abs(worst), "fine_length"),
     )
@@ -115,16 +116,16 @@ def inclining(floating: Floating, resolved: Resolved) -> Iterable[Finding]:
         for r in resolved.project.craft.flotation.inclining.readings.values()
         if r.weight and r.moved
     )
-    level: Level = "ok" if worst <= 0.05 * largest else "watch"
+    judged = band(worst, "mass_moment", ok=at_most(0.05 * largest))
     yield verdict(
         "craft.inclining",
-        level,
+        judged.level,
         "GM {g} by inclining, {n} readings",
         "Furthest off the line by {d} of {m}. As found, with the free surface that she then had."
-        + ("" if level == "ok" else " Wind, a taut line or somebody moving: do it again."),
+        + ("" if judged.level == "ok" else " Wind, a taut line or somebody moving: do it again."),
         g=q(found.gm_m, "length"),
         n=q(len(found.residuals_kg_m), "count"),
         d=q(worst, "mass_moment"),
         m=q(largest, "mass_moment"),
-        compared=Compared(value=worst, dimension="mass_moment", hi=0.05 * largest),
+        compared=judged.compared,
     )

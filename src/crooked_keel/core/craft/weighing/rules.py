@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 
+from ...judging.band import at_least, band
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
@@ -121,14 +122,14 @@ def tilt(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
     if resolved.project.craft.as_found.raised.reading is None:
         return
     t = weighing.tilted
-    level: Level = "ok" if t.tilt_rad >= math.radians(8) else "watch"
+    judged = band(t.tilt_rad, "angle", ok=at_least(math.radians(8)))
     yield verdict(
         "craft.tilt",
-        level,
+        judged.level,
         "CG {z} over the ground, tilt {t}",
         "One kilogram on the scale is worth {k} of height. Suspension blocked, brakes off, the lifted end in a "
         "cradle, a second person by it.",
-        compared=Compared(value=t.tilt_rad, dimension="angle", lo=math.radians(8)),
+        compared=judged.compared,
         z=q(t.height_m, "length"),
         t=q(t.tilt_rad, "angle"),
         k=q(t.height_per_kg, "length"),

@@ -7,6 +7,7 @@ from collections.abc import Iterable
 
 from ...errors import ask_all
 from ...figure.trace import need
+from ...judging.band import at_least, band
 from ...judging.finding import Compared, Finding, Level, q
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
@@ -28,16 +29,15 @@ def pack(battery: OnBattery, train: Train) -> Iterable[Finding]:
     ask_all(lambda: battery.pack_terms, lambda: train.power)
     given, peak = pack_power(*battery.pack_terms) * battery.motor_efficiency, train.unit.peak_power
     wanted = peak.si if peak else train.power
-    level: Level = "ok" if given >= wanted else "watch" if given >= train.power else "stop"
+    judged = band(given, "power", ok=at_least(wanted), watch=at_least(train.power))
     yield verdict(
         "drive.pack",
-        level,
+        judged.level,
         "The pack gives {g} at the shaft",
         "{v} and {i}, motor and controller taken as {e}. Motor: {c} continuous"
         + (", {p} peak." if peak else ". Peak not entered.")
         + " Sag of the pack is not taken off.",
-        compared=Compared(value=given, dimension="power", lo=wanted),
-        margin=q(given - train.power, "power"),
+        compared=judged.compared,
         working=pack_power.working(*battery.pack_terms),
         g=q(given, "power"),
         v=q(battery.voltage, "voltage"),
@@ -75,7 +75,6 @@ def voltage(battery: OnBattery, train: Train) -> Iterable[Finding]:
         "Take the voltage of the pack fully charged. High voltage kills: isolate, lock, test dead, and leave it "
         "to people licensed for it.",
         compared=Compared(value=volts, dimension="voltage", hi=limit()),
-        margin=q(limit() - volts, "voltage"),
         v=q(volts, "voltage"),
         l=q(limit(), "voltage"),
     )
@@ -103,7 +102,6 @@ def continuous(battery: OnBattery, train: Train, resolved: Resolved) -> Iterable
         ("Its peak is good for {t} only." if time else "How long its peak lasts is not entered.")
         + " Heat goes with torque: a slow steep hill burns a motor that cruises cool.",
         compared=Compared(value=asked, dimension="power", hi=given),
-        margin=q(given - asked, "power"),
         a=q(asked, "power"),
         g=q(given, "power"),
         t=q(time.si if time else 0.0, "time"),

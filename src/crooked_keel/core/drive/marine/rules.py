@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import CannotSay, Need, ask_all
+from ...judging.band import at_least, band
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
@@ -75,7 +76,6 @@ def pitch(sea: AtSea, train: Train, placed: ResolvedInstallation) -> Iterable[Fi
         + ("" if level == "ok" else f" Too {way}.")
         + " The sea trial decides: full throttle, loaded, clean hull.",
         compared=Compared(value=sea.pitch, dimension="length", lo=0.95 * wanted, hi=1.05 * wanted),
-        margin=q(0.10 * wanted - abs(sea.pitch - wanted), "length"),
         working=propeller_pitch.working(*sea.pitch_terms),
         can_suggest=level != "ok",
         p=q(sea.pitch, "length"),
@@ -106,7 +106,6 @@ def speed(sea: AtSea, placed: ResolvedInstallation) -> Iterable[Finding]:
         "{v} expected, {w} wanted",
         "She made {b} before. Scaled by power and displacement, {r} hull. An estimate, not a promise.",
         compared=Compared(value=sea.speed, dimension="sea_speed", lo=0.97 * sea.wanted),
-        margin=q(sea.speed - 0.90 * sea.wanted, "sea_speed"),
         working=speed_by_before.working(*sea.speed_terms),
         v=q(sea.speed, "sea_speed"),
         w=q(sea.wanted, "sea_speed"),
@@ -126,16 +125,15 @@ def speed(sea: AtSea, placed: ResolvedInstallation) -> Iterable[Finding]:
 def hull_clearance(sea: AtSea, train: Train) -> Iterable[Finding]:
     terms = sea.clearance_terms
     share, asked = hull_clearance_share(*terms), tip_clearance_share(train.propeller_speed)
-    level: Level = "ok" if share >= asked else "watch" if share >= 0.10 else "stop"
+    judged = band(share, "percent", ok=at_least(asked), watch=at_least(0.1))
     yield verdict(
         "drive.hull-clearance",
-        level,
+        judged.level,
         "{c} under the hull, {p} of the diameter",
         "{a} is asked at {n}. Less shakes the hull.",
-        compared=Compared(value=share, dimension="percent", lo=asked),
-        margin=q(terms[0] - (0.5 + asked) * terms[1], "length"),
+        compared=judged.compared,
         working=hull_clearance_share.working(*terms),
-        can_suggest=level != "ok",
+        can_suggest=judged.level != "ok",
         c=q(terms[0] - terms[1] / 2, "length"),
         p=q(share, "percent"),
         a=q(asked, "percent"),

@@ -6,6 +6,7 @@ import math
 from collections.abc import Iterable
 
 from ...errors import CannotSay, Need, ask_all
+from ...judging.band import at_most, band
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.gap import or_none
 from ...judging.register import rule, verdict
@@ -65,13 +66,13 @@ def top_gear(road: OnRoad) -> Iterable[Finding]:
 )
 def grip(road: OnRoad) -> Iterable[Finding]:
     ask_all(lambda: road.wheel_force, lambda: road.grip_force)
-    level: Level = "ok" if road.wheel_force <= road.grip_force else "watch"
+    judged = band(road.wheel_force, "force", ok=at_most(road.grip_force))
     yield verdict(
         "drive.grip",
-        level,
-        "Lowest gear pushes {f}" + ("" if level == "ok" else ", more than the tyre holds"),
+        judged.level,
+        "Lowest gear pushes {f}" + ("" if judged.level == "ok" else ", more than the tyre holds"),
         "Grip at most {g}, with all of the mass on the driven wheels.",
-        compared=Compared(value=road.wheel_force, dimension="force", hi=road.grip_force),
+        compared=judged.compared,
         f=q(road.wheel_force, "force"),
         g=q(road.grip_force, "force"),
     )
@@ -128,7 +129,6 @@ def chain_strength(road: OnRoad) -> Iterable[Finding]:
         "Pull {p} in the lowest gear with shock {k}, not above the tyre's grip; chain {s}."
         + (" Not less than the old chain had." if level == "watch" and factor < 6 else ""),
         compared=Compared(value=factor, dimension="number", lo=8.0),
-        margin=q(factor - 6, "number"),
         working=chain_pull.working(*road.pull_terms),
         f=q(factor, "number"),
         p=q(pull, "force"),

@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import CannotSay, Need
-from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.band import at_least, at_most, band
+from ...judging.finding import Finding, q, word
 from ...judging.gap import needs_out
 from ...judging.register import rule, verdict
 from ...physics.mechanics import TORQUE_FACTOR_SOURCE
@@ -79,14 +80,13 @@ def reserve(points: Points, acting: Acting) -> Iterable[Finding]:
     key, factor, case, load = points.least_reserve
     strength = points.mount.points[key].strength
     assert strength is not None
-    level: Level = "ok" if factor >= 1.15 else "watch" if factor >= 1.0 else "stop"
+    judged = band(factor, "number", ok=at_least(1.15), watch=at_least(1.0))
     yield verdict(
         "mount.reserve",
-        level,
+        judged.level,
         "{p} has reserve {r}",
         "{c}: {load} on the point, {kind}. Its strength is taken as {s}, ultimate.",
-        compared=Compared(value=factor, dimension="number", lo=1.15),
-        margin=q(factor - 1.0, "number"),
+        compared=judged.compared,
         working=reserve_factor.working(strength.si, acting.ultimate_factor(case), FITTING_FACTOR, load),
         source=case.source,
         p=word(points.mount.points[key].name),
@@ -114,14 +114,13 @@ def against_old(points: Points, acting: Acting) -> Iterable[Finding]:
     new = points.worst
     old = points.old.worst
     share = new[2] / old[2]
-    level: Level = "ok" if share <= 1.0 else "watch" if share <= 1.1 else "stop"
+    judged = band(share, "number", ok=at_most(1.0), watch=at_most(1.1))
     yield verdict(
         "mount.against-old",
-        level,
+        judged.level,
         "Worst point carries {p} of the old",
         "{a} → {b}, {n} in: {c}. The structure behind the points is proven for the old load only.",
-        compared=Compared(value=share, dimension="number", hi=1.0),
-        margin=q(1.0 - share, "number"),
+        compared=judged.compared,
         p=q(share, "percent"),
         a=q(old[2], "force"),
         b=q(new[2], "force"),

@@ -6,7 +6,8 @@ from collections.abc import Iterable
 
 from ...errors import CannotSay, Need, ask_all
 from ...figure.trace import need
-from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.band import at_least, at_most, band
+from ...judging.finding import Finding, q, word
 from ...judging.register import rule, verdict
 from ..acting import FITTING_FACTOR
 from ..points.functions import reserve_factor
@@ -28,15 +29,14 @@ def swing(swing: Swing) -> Iterable[Finding]:
         ask_all(given, lambda: swing.swing_cases)
         case, load = swing.worst_swing(what)
         factor = reserve_factor(given(), 1.5, FITTING_FACTOR, load)
-        level: Level = "ok" if factor >= 1.15 else "watch" if factor >= 1.0 else "stop"
+        judged = band(factor, "number", ok=at_least(1.15), watch=at_least(1.0))
         yield verdict(
             "mount.swing",
-            level,
+            judged.level,
             "{w} has reserve {r}",
             "{c}: {l}. Its strength is taken as {st}, ultimate. Side load on the tyre is not in it.",
             subject=what,
-            compared=Compared(value=factor, dimension="number", lo=1.15),
-            margin=q(factor - 1.0, "number"),
+            compared=judged.compared,
             working=reserve_factor.working(given(), 1.5, FITTING_FACTOR, load),
             source=case.source,
             w=word(what.capitalize()),
@@ -62,14 +62,13 @@ def swing_against_old(swing: Swing) -> Iterable[Finding]:
         raise CannotSay(Need("/old_installations", "the old installation"))
     new, old = swing.worst_swing("pivot"), swing.old.worst_swing("pivot")
     share = new[1] / old[1]
-    level: Level = "ok" if share <= 1.0 else "watch" if share <= 1.1 else "stop"
+    judged = band(share, "number", ok=at_most(1.0), watch=at_most(1.1))
     yield verdict(
         "mount.swing-against-old",
-        level,
+        judged.level,
         "Pivot carries {p} of the old",
         "{a} → {b}, in: {c}. The frame behind the pivot is proven for the old load only.",
-        compared=Compared(value=share, dimension="number", hi=1.0),
-        margin=q(1.1 - share, "number"),
+        compared=judged.compared,
         p=q(share, "percent"),
         a=q(old[1], "force"),
         b=q(new[1], "force"),
