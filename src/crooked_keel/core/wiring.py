@@ -159,7 +159,7 @@ class _Wiring:
             for k, i in sorted((fit.installations if fit else {}).items(), key=lambda i: i[1].rank)
         ]
         own = fit.ledger if fit else {}
-        kept = ws.memory("rows", 20_000)
+        kept = ws.memory("rows", 4_000)
         self.rows = rows = ws.topic("rows", Rows, project.ledger, own, fit_id, self.references, kept)
         return ws.topic("resolved", Resolved, project, fit, fit_id, self.references, rows, self.old, self.installations)
 
@@ -209,7 +209,7 @@ class _Wiring:
             afloat = ws.topic("afloat", AfloatStates, resolved, loads, craft.floating, as_found)
         if craft.wheels is not None:
             axles = ws.topic("axles", Axles, resolved, loads, craft.wheels, ledger, as_found)
-        disputed = ws.topic("disputed", Disputed, Whole(project), ws.memory("disputed", 20_000))
+        disputed = ws.topic("disputed", Disputed, Whole(project), ws.memory("disputed", 4_000))
         return Balance(
             resolved,
             self.rows,

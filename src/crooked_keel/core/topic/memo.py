@@ -14,7 +14,7 @@ T = TypeVar("T")
 
 
 class Memo:
-    """A bounded memory; the oldest results go first."""
+    """A bounded memory; what was asked for longest ago goes first."""
 
     def __init__(self, most: int) -> None:
         self.most = most
@@ -27,6 +27,8 @@ class Memo:
         found = self.kept.get(key)
         # The entry holds its parts, so their ids cannot have been given to others meanwhile.
         if found is not None and all(a is b for a, b in zip(found[0], parts, strict=True)):
+            with self._lock:
+                self.kept[key] = self.kept.pop(key, found)
             value: T = found[1]
             return value
         made = make()

@@ -8,6 +8,8 @@ still the same, so its inputs are stated by its constructor and found exact by w
 from __future__ import annotations
 
 from dataclasses import fields, is_dataclass
+from functools import cache
+from types import MethodType
 from typing import Any
 
 import numpy as np
@@ -16,7 +18,7 @@ from ..document.base import Part
 from ..errors import CannotSay, InputError
 from ..figure.trace import Traced
 
-_PLAIN = (str, int, float, bool, type(None))
+_PLAIN = frozenset((str, int, float, bool, type(None)))
 
 
 class Topic:
@@ -33,17 +35,17 @@ def same(a: Any, b: Any) -> bool:
         return True
     kind = type(a)
     if kind is Reader:
-        return bool(a.holds(raw(b)))
+        return bool(a.holds(b.__dict__["_source"] if type(b) is Reader else b))
     if kind is not type(b):
         return False
-    if issubclass(kind, _PLAIN):
+    if kind in _PLAIN:
         return bool(a == b)
+    if kind is Traced:
+        return bool(a.value == b.value) and _same_slopes(a, b)
     if issubclass(kind, tuple | list):
         return len(a) == len(b) and all(map(same, a, b))
     if issubclass(kind, dict):
         return a.keys() == b.keys() and all(same(a[k], b[k]) for k in a)
-    if kind is Traced:
-        return bool(a.value == b.value) and _same_slopes(a, b)
     if issubclass(kind, np.ndarray):
         return bool(np.array_equal(a, b))
     if issubclass(kind, CannotSay):
@@ -51,8 +53,13 @@ def same(a: Any, b: Any) -> bool:
     if issubclass(kind, InputError):
         return bool((a.field, a.message, a.given) == (b.field, b.message, b.given))
     if is_dataclass(kind) and not issubclass(kind, Topic):
-        return all(same(getattr(a, f.name), getattr(b, f.name)) for f in fields(kind))
-    return False
+        return all(same(getattr(a, n), getattr(b, n)) for n in _names(kind))
+    return isinstance(a, str) and bool(a == b)
+
+
+@cache
+def _names(kind: type) -> tuple[str, ...]:
+    return tuple(f.name for f in fields(kind))
 
 
 def _same_slopes(a: Traced, b: Traced) -> bool:
@@ -86,17 +93,23 @@ def reading(value: Any) -> Any:
     return value
 
 
+_REFUSED = (CannotSay, InputError)
+
+
 class Reader:
-    """Stands for a source and notes what is taken from it. Typed as the source where it is handed over."""
+    """Stands for a source and notes what is taken from it. Typed as the source where it is handed over.
+
+    `_seen` are attributes with their values or refusals, `_calls` methods with their arguments and answers; `_handed`
+    names those that are readers themselves: parts of the document that a topic hands on, which may change while the
+    topic stands."""
 
     def __init__(self, source: Any) -> None:
         kept = self.__dict__
-        kept["_source"], kept["_seen"], kept["_calls"] = source, {}, {}
+        kept["_source"], kept["_seen"], kept["_calls"], kept["_handed"] = source, {}, {}, []
 
     @property
     def __class__(self) -> Any:
-        """That of the source: what asks for a part of the document gets one, or fails loudly on what cannot be
-        noted."""
+        """That of the source: what asks for a part of the document gets one, or fails loudly on what is not noted."""
         return type(self.__dict__["_source"])
 
     def __getattr__(self, name: str) -> Any:
@@ -105,34 +118,45 @@ class Reader:
         kept = self.__dict__
         try:
             value = getattr(kept["_source"], name)
-        except (CannotSay, InputError) as refused:
+        except _REFUSED as refused:
             kept["_seen"][name] = refused
             raise
-        if type(value).__name__ == "method":
+        if type(value) is MethodType:
             call = _Call(self, name)
             kept[name] = call
             return call
         kept[name] = kept["_seen"][name] = made = reading(value)
+        if made is not value and _has_reader(made):
+            kept["_handed"].append(name)
         return made
 
     def holds(self, source: Any) -> bool:
         """Whether everything that was read would be read again from another source.
 
-        A topic that stands answers as it did, but what it hands on of the document may be another: that is always
-        looked at."""
+        A topic that stands answers as it did; what it hands on of the document may be another: always looked at."""
         kept = self.__dict__
-        if type(source) is not type(kept["_source"]):
-            return False
-        stands = source is kept["_source"]
-        if stands and not isinstance(source, Topic):
+        old = kept["_source"]
+        if source is old and not isinstance(source, Topic):
             return True
+        if type(source) is not type(old):
+            return False
+        seen, calls = kept["_seen"], kept["_calls"]
         try:
-            for name, value in kept["_seen"].items():
-                if not (stands and not _has_reader(value)) and not _agrees(value, lambda n=name: getattr(source, n)):
+            if source is old:
+                return all(same(seen[name], getattr(source, name)) for name in kept["_handed"])
+            for name, value in seen.items():
+                try:
+                    now = getattr(source, name)
+                except _REFUSED as refused:
+                    now = refused
+                if now is not value and not same(value, now):
                     return False
-            for name, args, named, value in kept["_calls"].values():
-                ask = lambda n=name, a=args, k=named: getattr(source, n)(*a, **k)
-                if not (stands and not _has_reader(value)) and not _agrees(value, ask):
+            for name, args, named, value in calls.values():
+                try:
+                    now = getattr(source, name)(*args, **named)
+                except _REFUSED as refused:
+                    now = refused
+                if now is not value and not same(value, now):
                     return False
         except Exception:  # a question that can no longer be put, say about a loading that is gone
             return False
@@ -142,20 +166,8 @@ class Reader:
         """Read from another source from now on; only after `holds` said yes."""
         kept = self.__dict__
         kept["_source"] = source
-        for name, value in kept["_seen"].items():
-            if _has_reader(value):
-                rebind(value, getattr(source, name))
-        for name, args, named, value in kept["_calls"].values():
-            if _has_reader(value):
-                rebind(value, getattr(source, name)(*args, **named))
-
-
-def _agrees(value: Any, ask: Any) -> bool:
-    """Whether a question is answered, or refused, as it was."""
-    try:
-        return same(value, ask())
-    except (CannotSay, InputError) as refused:
-        return same(value, refused)
+        for name in kept["_handed"]:
+            rebind(kept["_seen"][name], getattr(source, name))
 
 
 def _has_reader(value: Any) -> bool:
@@ -177,7 +189,7 @@ def rebind(value: Any, new: Any) -> None:
 
 
 class _Call:
-    """A method of a source: each call is noted with its answer."""
+    """A method of a source: each call is noted with its answer. A topic hands on parts by attributes, not so."""
 
     __slots__ = ("name", "reader")
 
@@ -187,17 +199,18 @@ class _Call:
     def __call__(self, *args: Any, **named: Any) -> Any:
         kept = self.reader.__dict__
         source, calls = kept["_source"], kept["_calls"]
-        plain = tuple(a if isinstance(a, _PLAIN) else id(a) for a in (*args, *named.values()))
-        key = (self.name, plain, *named)
+        key = (self.name, *[a if type(a) in _PLAIN else id(a) for a in (*args, *named.values())])
         found = calls.get(key)
-        if found is not None and not isinstance(found[3], CannotSay | InputError):
+        if found is not None and not isinstance(found[3], _REFUSED):
             return found[3]
         given = tuple(raw(a) for a in args)
         try:
-            value = reading(getattr(source, self.name)(*given, **named))
-        except (CannotSay, InputError) as refused:
+            value = getattr(source, self.name)(*given, **named)
+        except _REFUSED as refused:
             calls[key] = (self.name, given, named, refused)
             raise
+        if _readable(value):
+            raise TypeError(f"{self.name} hands on a source by a method: make it an attribute")
         # The arguments are kept with the answer, so that an id in the key cannot come to mean another object.
         calls[key] = (self.name, given, named, value)
         return value

@@ -96,7 +96,8 @@ class Workspace:
         if found is not None and len(found[0]) == len(topics) and all(map(_still, found[0], topics)):
             for old, new in zip(found[0], topics, strict=True):
                 if type(old) is Reader:
-                    old.rebind(new)
+                    # It has been asked and asks no more: what it handed on need not follow.
+                    old.__dict__["_source"] = new
             said: R = found[1]
             return said
         self._counts[2] += 1
