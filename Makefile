@@ -8,7 +8,7 @@ PORT ?= 8000
 STARTED := alembic annotated_doc anyio click fastapi idna mako numpy pydantic pydantic_core rich sqlalchemy starlette typer uvicorn
 PYSRC := $(shell find src -name '*.py')
 WEBSRC := $(shell find web/src web/public web/index.html web/vite.config.ts -type f -not -name schema.d.ts 2>/dev/null)
-.PHONY: demo test bench setup build lint lock clean chromium
+.PHONY: demo test test-long bench setup build lint lock clean chromium
 setup: $(S)/py $(S)/web
 build: $(S)/build
 $(S): ; mkdir -p $@
@@ -42,8 +42,11 @@ lint: $(S)/build
 	cd web && npm run -s lint
 test: lint chromium
 	cd web && npm run -s test
-	$(V)/python -m pytest --ignore tests/browser -n auto
-	$(V)/python -m pytest tests/browser
+	$(V)/python -m pytest --ignore tests/browser -n auto --durations=10
+	$(V)/python -m pytest tests/browser --durations=10
+# Many more random documents and edits than `make test` draws; for the night.
+test-long: $(S)/build
+	$(V)/python -m pytest --ignore tests/browser -n auto --long --durations=10
 bench: $(S)/build
 	$(V)/python -m benchmarks.bench
 # Writes the pins anew; the files name no registry.

@@ -58,11 +58,18 @@ def test_golden_file_of_the_version_in_force_is_what_is_written() -> None:
     assert load(golden).schema_version == SCHEMA_VERSION
 
 
+def _unworded(part: Any) -> Any:
+    """The schema less what is only said of it: wording and line breaks of a docstring are no change of shape."""
+    if isinstance(part, dict):
+        return {k: _unworded(v) for k, v in part.items() if not (k == "description" and isinstance(v, str))}
+    return [_unworded(v) for v in part] if isinstance(part, list) else part
+
+
 def test_the_shape_of_the_document_has_not_changed_without_a_version() -> None:
     """A field that is added or renamed wants a new SCHEMA_VERSION, a step in migrations.py, a golden file and its line
     here."""
     recorded = json.loads((GOLDEN / "schemas.json").read_text())
-    shape = json.dumps(schema(), sort_keys=True, ensure_ascii=False).encode()
+    shape = json.dumps(_unworded(schema()), sort_keys=True, ensure_ascii=False).encode()
     assert recorded[str(SCHEMA_VERSION)] == hashlib.sha256(shape).hexdigest()
 
 

@@ -1,6 +1,6 @@
 import '@fontsource/barlow-semi-condensed/latin-500.css';
 import '@fontsource/barlow-semi-condensed/latin-600.css';
-import { startShopMode } from './app/shop';
+import { startShopMode } from './parts/shop';
 import './app/theme.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { RouterProvider } from '@tanstack/react-router';

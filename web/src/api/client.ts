@@ -60,3 +60,6 @@ export function answer<T>(reply: { data?: T; error?: unknown; response: Response
         },
   );
 }
+
+/** How numbers of each dimension are printed in one system of units. */
+export type View = Record<string, PrintSpec>;

@@ -1,6 +1,5 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { replaceEqualDeep, useIsMutating, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
-import type { View } from '../figure/format';
 import {
   type Assessment,
   answer,
@@ -11,6 +10,7 @@ import {
   Refused,
   type State,
   type Units,
+  type View,
 } from './client';
 import { SheetContext } from './sheet';
 
@@ -30,14 +30,17 @@ export interface Asked {
   summary: string;
   problem: Refused;
 }
+/** What changes with every movement of the hand: the assessment to show, looked ahead to or saved. */
+interface ShownApi {
+  shown: Assessment;
+  ahead: Ahead | null;
+  ripple: Ripple | null;
+}
+/** What stands while something is dragged. */
 interface ProjectApi {
   id: string;
   fit: string | null;
   state: State;
-  /** The assessment to show: the one looked ahead to, or the saved one. */
-  shown: Assessment;
-  ahead: Ahead | null;
-  ripple: Ripple | null;
   reference: Reference;
   units: Units;
   view: View;
@@ -55,6 +58,14 @@ interface ProjectApi {
 }
 
 const Context = createContext<ProjectApi | null>(null);
+const Shown = createContext<ShownApi | null>(null);
+
+/** What is shown of the open project: follows the hand while something is dragged. */
+export function useShown(): ShownApi {
+  const found = useContext(Shown);
+  if (!found) throw new Error('no project is open here');
+  return found;
+}
 
 /** The open project. */
 export function useProject(): ProjectApi {
@@ -122,10 +133,8 @@ export function ProjectProvider(props: {
   });
   const [ahead, setAhead] = useState<Ahead | null>(null);
   const [ripple, setRipple] = useState<Ripple | null>(null);
-  const [busy, setBusy] = useState(false);
   const [asked, setAsked] = useState<Asked | null>(null);
   const [notice, say] = useState<string | null>(null);
-  const queue = useRef<Promise<unknown>>(Promise.resolve());
   const latest = useRef<{ operations: Operation[]; summary: string } | null>(null);
   const flying = useRef(false);
   const generation = useRef(0);
@@ -153,13 +162,14 @@ export function ProjectProvider(props: {
     [id, key, queries],
   );
 
-  const line = useCallback(<T,>(work: () => Promise<T>): Promise<T> => {
-    const next = queue.current.then(work, work);
-    queue.current = next.catch(() => undefined);
-    setBusy(true);
-    next.catch(() => undefined).finally(() => setBusy(false));
-    return next;
-  }, []);
+  // Edits of one project go one after the other: each knows the revision before it.
+  const inLine = useMutation({
+    mutationKey: ['edit', id],
+    scope: { id: `edits of ${id}` },
+    mutationFn: (work: () => Promise<void>) => work(),
+  });
+  const line = inLine.mutateAsync;
+  const busy = useIsMutating({ mutationKey: ['edit', id] }) > 0;
 
   const send = useCallback(
     async (operations: Operation[], summary: string, burst?: string, onto?: number) => {
@@ -217,13 +227,22 @@ export function ProjectProvider(props: {
             body: { operations },
           }),
         );
-        if (born === generation.current) setAhead({ ...reply, summary, operations });
+        if (born === generation.current) {
+          const saved = queries.getQueryData<State>(key)?.assessment;
+          // What did not change is the same object: only what changed is drawn again.
+          setAhead((before) => ({
+            ...reply,
+            assessment: replaceEqualDeep(before?.assessment ?? saved, reply.assessment),
+            summary,
+            operations,
+          }));
+        }
       } catch (bad) {
         if (bad instanceof Refused) say(bad.words);
       }
     }
     flying.current = false;
-  }, [id, wanted]);
+  }, [id, key, queries, wanted]);
 
   const preview = useCallback(
     (operations: Operation[], summary: string) => {
@@ -258,6 +277,21 @@ export function ProjectProvider(props: {
   const redo = useCallback(() => move('redo'), [move]);
   const state = project.data;
   const at = useCallback((pointer: string) => partAt(state?.document, pointer), [state]);
+  const acts = useMemo(
+    () => ({ at, edit, preview, leaveAhead, undo, redo, settle, say }),
+    [at, edit, preview, leaveAhead, undo, redo, settle],
+  );
+  const seen = useMemo<ShownApi | null>(
+    () =>
+      state
+        ? {
+            shown: ahead?.assessment ?? state.assessment,
+            ahead,
+            ripple: ahead ? { summary: ahead.summary, changed: ahead.changed } : ripple,
+          }
+        : null,
+    [state, ahead, ripple],
+  );
 
   if (project.error || reference.error) {
     const bad = project.error ?? reference.error;
@@ -265,34 +299,57 @@ export function ProjectProvider(props: {
   }
   if (!state || !reference.data) return <p className="p-8 text-muted">Opening…</p>;
   const units = props.units ?? (state.document.units as Units);
-  const value: ProjectApi = {
-    id,
-    fit: state.assessment.fit,
-    state,
-    shown: ahead?.assessment ?? state.assessment,
-    ahead,
-    ripple: ahead ? { summary: ahead.summary, changed: ahead.changed } : ripple,
-    reference: reference.data,
-    units,
-    view: reference.data.views[units] as View,
-    busy,
-    asked,
-    notice,
-    at,
-    edit,
-    preview,
-    leaveAhead,
-    undo,
-    redo,
-    settle,
-    say,
-  };
-  const kind = reference.data.kinds.find((k) => k.id === state.document.kind);
-  const sheet = {
-    ...value,
-    numberStyle: state.document.number_style as 'point' | 'comma',
-    unitSide: kind?.unit_side ?? 1,
-  };
+  return (
+    <Standing
+      id={id}
+      state={state}
+      units={units}
+      reference={reference.data}
+      busy={busy}
+      asked={asked}
+      notice={notice}
+      acts={acts}
+    >
+      <Shown.Provider value={seen}>{props.children}</Shown.Provider>
+    </Standing>
+  );
+}
+
+type Acts = Pick<ProjectApi, 'at' | 'edit' | 'preview' | 'leaveAhead' | 'undo' | 'redo' | 'settle' | 'say'>;
+
+/** What stands while something is dragged, made anew only when one of its parts changes. */
+function Standing(props: {
+  id: string;
+  state: State;
+  units: Units;
+  reference: Reference;
+  busy: boolean;
+  asked: Asked | null;
+  notice: string | null;
+  acts: Acts;
+  children: ReactNode;
+}) {
+  const { id, state, units, reference, busy, asked, notice, acts } = props;
+  const value = useMemo<ProjectApi>(
+    () => ({
+      id,
+      fit: state.assessment.fit,
+      state,
+      reference,
+      units,
+      view: reference.views[units] as View,
+      busy,
+      asked,
+      notice,
+      ...acts,
+    }),
+    [id, state, reference, units, busy, asked, notice, acts],
+  );
+  const sheet = useMemo(() => {
+    const kind = reference.kinds.find((k) => k.id === state.document.kind);
+    const numberStyle = state.document.number_style as 'point' | 'comma';
+    return { ...value, numberStyle, unitSide: kind?.unit_side ?? 1 };
+  }, [value, reference, state]);
   return (
     <Context.Provider value={value}>
       <SheetContext.Provider value={sheet}>{props.children}</SheetContext.Provider>

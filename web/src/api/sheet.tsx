@@ -1,6 +1,5 @@
 import { createContext, useContext } from 'react';
-import type { View } from '../figure/format';
-import type { Operation, Reference } from './client';
+import type { Operation, Reference, View } from './client';
 
 /** What fields write on: the document of a project, or a unit of the library. */
 export interface SheetApi {

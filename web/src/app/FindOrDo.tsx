@@ -1,10 +1,9 @@
-import { useNavigate } from '@tanstack/react-router';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
-import { useProject } from '../api/project';
+import { useProject, useShown } from '../api/project';
+import { workshop } from '../api/route';
 import { sentence } from '../figure/format';
 import { useFocusField } from '../findings/useFocusField';
-import { workshop } from './router';
 
 interface Entry {
   words: string;
@@ -15,8 +14,9 @@ interface Entry {
 /** One line to find a bench, a finding, a value or a field of this bench, or to do something. */
 export function FindOrDo(props: { open: boolean; onClose: () => void }) {
   const { id } = workshop.useParams();
-  const { shown, view, units, undo, redo } = useProject();
-  const go = useNavigate({ from: workshop.fullPath });
+  const { view, units, undo, redo } = useProject();
+  const { shown } = useShown();
+  const go = workshop.useNavigate();
   const focusField = useFocusField();
   const [text, setText] = useState('');
   const to = (bench: (typeof shown.benches)[number]['bench'], finding?: string) => () =>

@@ -2,7 +2,8 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import type { Bench, Level } from '../api/client';
 import { Mark } from '../findings/Mark';
-import { BENCHES, SmallKeel } from './Keel';
+import { BENCHES } from './benches';
+import { SmallKeel } from './Keel';
 
 const keel = (levels: (Level | null)[]) =>
   renderToStaticMarkup(<SmallKeel levels={BENCHES.map((bench, i) => ({ bench, level: levels[i] ?? null }))} />);

@@ -2,7 +2,6 @@ import { Link } from '@tanstack/react-router';
 import type { Assessment, Bench, Level } from '../api/client';
 import { COLOURS, WORDS } from '../findings/Mark';
 
-export const BENCHES: Bench[] = ['craft', 'choose', 'balance', 'drive', 'mount', 'align', 'systems', 'build', 'prove'];
 const PITCH = 76;
 
 /** How far a watch bows out, px: the nearer its limit, measured in its doubts, the further. */

@@ -1,14 +1,15 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from '@tanstack/react-router';
 import { useState } from 'react';
+import type { View } from '../api/client';
 import { answer, api, type LibraryItem, type Operation, Refused, type State, type Units } from '../api/client';
 import { useReference } from '../api/project';
-import { SmallProfile } from '../drawing/SmallProfile';
-import { sentence, type View } from '../figure/format';
+import { LIBRARY, useLibrary } from '../api/useLibrary';
+import { sentence } from '../figure/format';
 import { Mark } from '../findings/Mark';
-import { LIBRARY, useLibrary } from '../library/useLibrary';
-import { Brand } from './Brand';
-import { Asked, FileButton, FormDialog, RemoveDialog } from './dialogs';
+import { Brand } from '../parts/Brand';
+import { Asked, FileButton, FormDialog, RemoveDialog } from '../parts/dialogs';
+import { SmallProfile } from '../profile/SmallProfile';
 import { SmallKeel } from './Keel';
 
 const DAY = 86_400_000;

@@ -1,12 +1,13 @@
 import { Link } from '@tanstack/react-router';
-import { useProject } from '../api/project';
+import { useProject, useShown } from '../api/project';
+import { workshop } from '../api/route';
 import { formatNumber, sentence } from '../figure/format';
 import { Mark } from '../findings/Mark';
-import { workshop } from './router';
 
 /** What the last edit changed: what flipped, then what moved. Click to jump. */
 export function RippleStrip() {
-  const { ripple, view, ahead, leaveAhead } = useProject();
+  const { view, leaveAhead } = useProject();
+  const { ripple, ahead } = useShown();
   const { id } = workshop.useParams();
   const flips = ripple?.changed.filter((c) => c.kind === 'finding') ?? [];
   const moves = (ripple?.changed.filter((c) => c.kind === 'value') ?? [])

@@ -1,34 +1,20 @@
-import { Link, useNavigate } from '@tanstack/react-router';
+import { Link } from '@tanstack/react-router';
 import { Dialog, DropdownMenu, Popover } from 'radix-ui';
-import { useCallback, useEffect, useState } from 'react';
+import { Suspense, useCallback, useEffect, useState } from 'react';
 import type { Bench, Operation, Units } from '../api/client';
-import { ProjectProvider, useProject } from '../api/project';
-import { AlignBench } from '../benches/align/AlignBench';
-import { BalanceBench } from '../benches/balance/BalanceBench';
-import { ChooseBench } from '../benches/choose/ChooseBench';
-import { CraftBench } from '../benches/craft/CraftBench';
-import { DriveBench } from '../benches/drive/DriveBench';
-import { MountBench } from '../benches/mount/MountBench';
-import { useInstallation } from '../benches/useInstallation';
-import { Profile } from '../drawing/Profile';
+import { ProjectProvider, useProject, useShown } from '../api/project';
+import { workshop } from '../api/route';
+import { useInstallation } from '../api/useInstallation';
 import { TextField } from '../figure/forms';
 import { Findings, useOpenFinding } from '../findings/Findings';
-import { Brand } from './Brand';
+import { Brand } from '../parts/Brand';
+import { useShopMode } from '../parts/shop';
+import { Profile } from '../profile/Profile';
+import { SCREENS } from './benches';
 import { FindOrDo } from './FindOrDo';
 import { KeelRail } from './Keel';
 import { KeysDialog, useKeys } from './keys';
 import { RippleStrip } from './Ripple';
-import { workshop } from './router';
-import { useShopMode } from './shop';
-
-const PAGES: Partial<Record<Bench, () => React.JSX.Element>> = {
-  craft: CraftBench,
-  choose: ChooseBench,
-  balance: BalanceBench,
-  drive: DriveBench,
-  mount: MountBench,
-  align: AlignBench,
-};
 
 /** The frame of an open project. */
 export function Workshop() {
@@ -44,8 +30,8 @@ export function Workshop() {
 function Frame() {
   const { id, bench } = workshop.useParams();
   const { finding } = workshop.useSearch();
-  const { shown, state, notice, say } = useProject();
-  const go = useNavigate({ from: workshop.fullPath });
+  const { state, notice, say } = useProject();
+  const go = workshop.useNavigate();
   // In the shop the bench's own picture comes first; the profile unfolds at a touch.
   const [folded, setFolded] = useState(useShopMode()[0]);
   const [showOld, setShowOld] = useState(true);
@@ -56,7 +42,7 @@ function Frame() {
     [go],
   );
   useOpenFinding(bench, finding, onOpen);
-  const Page = PAGES[bench];
+  const Page = SCREENS[bench];
   const sheets = useSheets();
   useKeys({
     go: (to) =>
@@ -75,11 +61,13 @@ function Frame() {
   return (
     <div className="frame">
       <TopBar onFind={() => setFindOpen(true)} onKeys={() => setKeysOpen(true)} />
-      <KeelRail id={id} bench={bench} assessment={shown} />
+      <Keel id={id} bench={bench} />
       <main className="relative flex min-h-0 flex-col [grid-area:middle]">
         <div className="min-h-0 flex-1 overflow-y-auto">
           <Profile folded={folded} onFold={() => setFolded((f) => !f)} showOld={showOld} />
-          {Page ? <Page /> : <p className="p-6">This bench is not built yet.</p>}
+          <Suspense fallback={<p className="p-6 text-muted">Opening…</p>}>
+            {Page ? <Page /> : <p className="p-6">This bench is not built yet.</p>}
+          </Suspense>
         </div>
         <RippleStrip />
       </main>
@@ -99,10 +87,16 @@ function Frame() {
   );
 }
 
+/** The keel follows what is shown, apart from the frame, which stands while something is dragged. */
+function Keel(props: { id: string; bench: Bench }) {
+  const { shown } = useShown();
+  return <KeelRail {...props} assessment={shown} />;
+}
+
 function TopBar(props: { onFind: () => void; onKeys: () => void }) {
   const { id, bench } = workshop.useParams();
   const { state, units, fit, undo, redo, busy, edit } = useProject();
-  const go = useNavigate({ from: workshop.fullPath });
+  const go = workshop.useNavigate();
   const fits = Object.entries((state.document.fits ?? {}) as Record<string, { name: string; rank: number }>).sort(
     ([, a], [, b]) => a.rank - b.rank,
   );
@@ -207,7 +201,7 @@ function TopBar(props: { onFind: () => void; onKeys: () => void }) {
 function PrintMenu() {
   const { bench } = workshop.useParams();
   const sheets = useSheets();
-  const built = bench in PAGES;
+  const built = bench in SCREENS;
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger className="quiet head !text-ink">Print</DropdownMenu.Trigger>
@@ -257,7 +251,7 @@ function ShopSwitch() {
 function FitCard(props: { fit: string }) {
   const { at, edit } = useProject();
   const { bench } = workshop.useParams();
-  const go = useNavigate({ from: workshop.fullPath });
+  const go = workshop.useNavigate();
   const pointer = `/fits/${props.fit}`;
   const chosen = at('/chosen_fit') === props.fit;
   async function takeAway() {

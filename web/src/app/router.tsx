@@ -1,17 +1,9 @@
-import { createRootRoute, createRoute, createRouter, Outlet } from '@tanstack/react-router';
+import { createRootRoute, createRoute, createRouter, lazyRouteComponent, Outlet } from '@tanstack/react-router';
 import type { Bench, Units } from '../api/client';
-import { LibraryPage } from '../library/LibraryPage';
-import { UnitPage } from '../library/UnitPage';
-import { BENCHES } from './Keel';
+import type { Search } from '../api/route';
+import { BENCHES } from './benches';
 import { ProjectList } from './ProjectList';
-import { Workshop } from './Workshop';
 
-export interface Search {
-  fit?: string;
-  finding?: string;
-  units?: Units;
-  unit?: string;
-}
 const root = createRootRoute({
   component: Outlet,
   notFoundComponent: () => <p className="p-8">There is no such page. The list of repowers is at the start.</p>,
@@ -24,15 +16,15 @@ const library = createRoute({
   getParentRoute: () => root,
   path: '/library',
   validateSearch: inUnits,
-  component: LibraryPage,
+  component: lazyRouteComponent(() => import('../library/LibraryPage'), 'LibraryPage'),
 });
 const unit = createRoute({
   getParentRoute: () => root,
   path: '/library/$key',
   validateSearch: inUnits,
-  component: UnitPage,
+  component: lazyRouteComponent(() => import('../library/UnitPage'), 'UnitPage'),
 });
-export const workshop = createRoute({
+const workshop = createRoute({
   getParentRoute: () => root,
   path: '/p/$id/$bench',
   params: {
@@ -45,7 +37,7 @@ export const workshop = createRoute({
     ...inUnits(s),
     unit: typeof s.unit === 'string' ? s.unit : undefined,
   }),
-  component: Workshop,
+  component: lazyRouteComponent(() => import('./Workshop'), 'Workshop'),
 });
 export const router = createRouter({ routeTree: root.addChildren([list, library, unit, workshop]) });
 declare module '@tanstack/react-router' {

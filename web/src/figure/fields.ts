@@ -2,11 +2,33 @@ import type { FieldSpec, Reference, Units } from '../api/client';
 
 /** The spec of the field at a pointer: ids in the pointer match `*` of the pattern. */
 export function fieldAt(reference: Reference, pointer: string): FieldSpec | undefined {
-  const parts = pointer.split('/');
-  return reference.fields.find((f) => {
-    const pattern = f.pattern.split('/');
-    return pattern.length === parts.length && pattern.every((p, i) => p === '*' || p === parts[i]);
-  });
+  let here: Branch | undefined = fieldsOf(reference);
+  for (const part of pointer.split('/')) here = here?.inner.get(part) ?? here?.inner.get('*');
+  return here?.field;
+}
+
+/** Patterns as a tree, a name at each fork: a field is found in as many steps as its pointer has. */
+interface Branch {
+  field?: FieldSpec;
+  inner: Map<string, Branch>;
+}
+const TREES = new WeakMap<Reference, Branch>();
+
+function fieldsOf(reference: Reference): Branch {
+  const known = TREES.get(reference);
+  if (known) return known;
+  const root: Branch = { inner: new Map() };
+  for (const field of reference.fields) {
+    let here = root;
+    for (const part of field.pattern.split('/')) {
+      const next: Branch = here.inner.get(part) ?? { inner: new Map() };
+      here.inner.set(part, next);
+      here = next;
+    }
+    here.field ??= field;
+  }
+  TREES.set(reference, root);
+  return root;
 }
 
 const BARE = /^[\s+\-−–]*(?:\d[\d.,]*|[.,]\d+)(?:[\s-]+\d+\/\d+|\/\d+)?$/;

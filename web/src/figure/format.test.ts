@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import golden from '../../../tests/golden/format.json';
-import type { Message, Working } from '../api/client';
-import { formatNumber, sentence, type View, workingLines } from './format';
+import type { Message, View, Working } from '../api/client';
+import { formatNumber, sentence, workingLines } from './format';
 
 const views = golden.views as unknown as Record<string, View>;
 

@@ -1,6 +1,5 @@
-import type { Message, PrintSpec, Working } from '../api/client';
+import type { Message, View, Working } from '../api/client';
 
-export type View = Record<string, PrintSpec>;
 const MINUS = '\u2212';
 const GAP = '\u00a0';
 

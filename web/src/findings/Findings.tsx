@@ -1,14 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useMemo } from 'react';
-import { answer, api, type Bench, type Finding, type Operation, type Suggestion } from '../api/client';
-import { useProject } from '../api/project';
+import { memo, useEffect, useMemo } from 'react';
+import { answer, api, type Bench, type Finding, type Operation, type Suggestion, type View } from '../api/client';
+import { useProject, useShown } from '../api/project';
 import { formatNumber, sentence, workingLines } from '../figure/format';
 import { COLOURS, Mark, WORDS } from './Mark';
 import { useFocusField } from './useFocusField';
 
 /** The findings of a bench, worst first; the open one shows working and what to do. */
 export function Findings(props: { bench: Bench; open: string | undefined; onOpen: (key: string | undefined) => void }) {
-  const { shown, state, view, reference } = useProject();
+  const { state, view, reference } = useProject();
+  const { shown } = useShown();
   const caution = reference.kinds.find((k) => k.id === state.document.kind)?.cautions[props.bench];
   const order = useMemo(() => state.assessment.findings.map((f) => f.key), [state.assessment]);
   const findings = shown.findings
@@ -32,28 +33,49 @@ export function Findings(props: { bench: Bench; open: string | undefined; onOpen
         {props.bench[0]?.toUpperCase() + props.bench.slice(1)}: {parts.length ? parts.join(', ') : 'nothing stands out'}
       </h2>
       {findings.map((f) => (
-        <article key={f.key} className="border-t border-rule py-2" data-finding={f.key} data-level={f.level}>
-          <h3>
-            <button
-              type="button"
-              className="flex w-full cursor-pointer items-center gap-2 text-left text-[15px]"
-              aria-expanded={open === f.key}
-              onClick={() => props.onOpen(open === f.key ? undefined : f.key)}
-            >
-              <span className="flex-none">
-                <Mark level={f.level} />
-              </span>
-              <span className="block first-letter:uppercase">{sentence(f.title, view)}</span>
-            </button>
-          </h3>
-          {(open === f.key || f.level === 'stop') && <p className="mt-0.5">{sentence(f.message, view)}</p>}
-          {open === f.key && <Opened finding={f} waysOut={saved.some((o) => o.key === f.key && o.can_suggest)} />}
-        </article>
+        <Row
+          key={f.key}
+          finding={f}
+          view={view}
+          open={open === f.key}
+          onOpen={props.onOpen}
+          waysOut={open === f.key && saved.some((o) => o.key === f.key && o.can_suggest)}
+        />
       ))}
       <p className="mt-2 border-t border-rule pt-2 text-muted">{caution} Local rules and licensed people decide.</p>
     </aside>
   );
 }
+
+/** One finding, drawn again only when it changes. */
+const Row = memo(function Row(props: {
+  finding: Finding;
+  view: View;
+  open: boolean;
+  onOpen: (key: string | undefined) => void;
+  waysOut: boolean;
+}) {
+  const { finding: f, view, open, onOpen, waysOut } = props;
+  return (
+    <article className="border-t border-rule py-2" data-finding={f.key} data-level={f.level}>
+      <h3>
+        <button
+          type="button"
+          className="flex w-full cursor-pointer items-center gap-2 text-left text-[15px]"
+          aria-expanded={open}
+          onClick={() => onOpen(open ? undefined : f.key)}
+        >
+          <span className="flex-none">
+            <Mark level={f.level} />
+          </span>
+          <span className="block first-letter:uppercase">{sentence(f.title, view)}</span>
+        </button>
+      </h3>
+      {(open || f.level === 'stop') && <p className="mt-0.5">{sentence(f.message, view)}</p>}
+      {open && <Opened finding={f} waysOut={waysOut} />}
+    </article>
+  );
+});
 
 /** Source, and how far it can be leaned on, said once. */
 function sourceOf(f: Finding): string {
@@ -137,7 +159,8 @@ function MarginBar(props: { finding: Finding }) {
 }
 
 function WaysOut(props: { finding: Finding }) {
-  const { id, fit, state, ahead } = useProject();
+  const { id, fit, state } = useProject();
+  const { ahead } = useShown();
   const found = useQuery({
     queryKey: ['suggestions', id, fit, state.revision, props.finding.key],
     enabled: fit !== null && !ahead,
@@ -166,7 +189,8 @@ export function WayOut(props: {
   suggestion: Pick<Suggestion, 'id' | 'message' | 'operations' | 'reaches' | 'consequences'>;
   caption?: string;
 }) {
-  const { edit, preview, leaveAhead, ahead, view } = useProject();
+  const { edit, preview, leaveAhead, view } = useProject();
+  const { ahead } = useShown();
   const s = props.suggestion;
   const words = sentence(s.message, view);
   const tried = ahead !== null && JSON.stringify(ahead.operations) === JSON.stringify(s.operations);

@@ -1,6 +1,6 @@
 import { Link, useNavigate, useSearch } from '@tanstack/react-router';
 import type { Units } from '../api/client';
-import { Brand } from '../app/Brand';
+import { Brand } from '../parts/Brand';
 
 /** In which units the library is looked at, and the way to the other. */
 export function useUnits(): { units: Units; turn: () => void } {

@@ -1,15 +1,15 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from '@tanstack/react-router';
 import { useState } from 'react';
+import type { View } from '../api/client';
 import { answer, api, type LibraryItem } from '../api/client';
 import { useReference } from '../api/project';
-import { Asked, FileButton, FormDialog, RemoveDialog, wordsOf } from '../app/dialogs';
-import { saveText } from '../benches/saveText';
+import { useLibrary } from '../api/useLibrary';
 import { fieldAt } from '../figure/fields';
-import type { View } from '../figure/format';
+import { Asked, FileButton, FormDialog, RemoveDialog, wordsOf } from '../parts/dialogs';
+import { saveText } from '../sheet/saveText';
+import { UnitTable } from '../sheet/UnitTable';
 import { LibraryHead, useUnits } from './LibraryHead';
-import { UnitTable } from './UnitTable';
-import { useLibrary } from './useLibrary';
 
 const TYPES = { json: 'application/json', csv: 'text/csv' };
 

@@ -1,14 +1,15 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useNavigate, useParams } from '@tanstack/react-router';
 import { type ReactNode, useCallback, useMemo, useRef, useState } from 'react';
+import type { View } from '../api/client';
 import { answer, api, type LibraryUnit, type Operation, Refused } from '../api/client';
 import { partAt, useReference } from '../api/project';
 import { type SheetApi, SheetContext, useSheet } from '../api/sheet';
-import { Blocks } from '../benches/BenchSheet';
 import { CurveField } from '../benches/choose/CurveField';
 import { CurvesPlot } from '../drawing/CurvesPlot';
-import { formatNumber, sentence, type View } from '../figure/format';
+import { formatNumber, sentence } from '../figure/format';
 import { Mark } from '../findings/Mark';
+import { Blocks } from '../sheet/BenchSheet';
 import { LibraryHead, useUnits } from './LibraryHead';
 import { RemoveUnit } from './LibraryPage';
 

@@ -1,18 +1,19 @@
 import { useProject } from '../../api/project';
-import { CouplingView } from '../../drawing/CouplingView';
-import { SprocketView } from '../../drawing/SprocketView';
-import { ThrustView } from '../../drawing/ThrustView';
+import { useForms } from '../../api/useForms';
+import { useAssessed, useInstallation } from '../../api/useInstallation';
 import type { StoredFigure } from '../../figure/FigureField';
 import { formatNumber } from '../../figure/format';
-import { Answers } from '../Answers';
-import { BenchSheet } from '../BenchSheet';
-import { Picture, Strip, UnitTabs } from '../Sheet';
-import { useForms } from '../useForms';
-import { useInstallation } from '../useInstallation';
+import { Answers } from '../../sheet/Answers';
+import { BenchSheet } from '../../sheet/BenchSheet';
+import { Picture, Strip, UnitTabs } from '../../sheet/Sheet';
+import { CouplingView } from './CouplingView';
+import { SprocketView } from './SprocketView';
+import { ThrustView } from './ThrustView';
 
 /** Lines: thrust line, shaft line and coupling, sprockets and adapter, as the craft has them. */
 export function AlignBench() {
-  const { pointer, out } = useInstallation();
+  const { pointer } = useInstallation();
+  const out = useAssessed();
   const { has } = useForms();
   const { at } = useProject();
   if (!pointer) return <p className="p-4">No installation here yet.</p>;
@@ -51,7 +52,7 @@ export function AlignBench() {
 
 /** Mount points turned with the thrust line, and their tubes. */
 function Tubes() {
-  const { out } = useInstallation();
+  const out = useAssessed();
   const { view } = useProject();
   const said = (si: number | null | undefined) => (si == null ? '?' : formatNumber(si, 'length', view));
   return (
@@ -95,7 +96,7 @@ function Tubes() {
 
 /** What each foot must do: in millimetres and thou, turns and flats. */
 function Feet() {
-  const { out } = useInstallation();
+  const out = useAssessed();
   const { reference, view } = useProject();
   const rows = out?.align?.coupling?.feet ?? [];
   if (!rows.some((f) => f.up_si != null || f.shim_si != null)) return null;

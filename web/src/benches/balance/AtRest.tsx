@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { answer, api } from '../../api/client';
 import { useProject } from '../../api/project';
 import { formatNumber } from '../../figure/format';
-import { Fold } from '../Sheet';
+import { Fold } from '../../sheet/Sheet';
 
 /** Every state brought to rest on the sections of her hull, beside the small-change answer, with her body plan at its heel. */
 export function AtRest() {

@@ -1,21 +1,21 @@
-import { useProject } from '../../api/project';
-import { EnvelopePlot } from '../../drawing/EnvelopePlot';
-import { FromAbove, FromBehind } from '../../drawing/OnWheels';
-import { Steelyard } from '../../drawing/Steelyard';
+import { useProject, useShown } from '../../api/project';
+import { useForms } from '../../api/useForms';
 import { FigureField } from '../../figure/FigureField';
 import { formatNumber } from '../../figure/format';
 import { Collection, TextField } from '../../figure/forms';
-import { Answers } from '../Answers';
-import { BenchSheet } from '../BenchSheet';
-import { Picture, Strip } from '../Sheet';
-import { useForms } from '../useForms';
+import { Answers } from '../../sheet/Answers';
+import { BenchSheet } from '../../sheet/BenchSheet';
+import { Picture, Strip } from '../../sheet/Sheet';
 import { AtRest } from './AtRest';
 import { BurnOrder } from './BurnOrder';
+import { EnvelopePlot } from './EnvelopePlot';
 import { Groups } from './Groups';
 import { LedgerFiles } from './LedgerFiles';
 import { MeasureNext } from './MeasureNext';
+import { FromAbove, FromBehind } from './OnWheels';
 import { Placement } from './Placement';
 import { AfloatStates, AxleStates } from './States';
+import { Steelyard } from './Steelyard';
 import { Steps } from './Steps';
 
 const PLACE = [
@@ -94,7 +94,8 @@ function SteelyardPicture() {
 
 /** Rows that follow from the installations; typed there, never twice. */
 function DerivedRows() {
-  const { shown, view } = useProject();
+  const { view } = useProject();
+  const { shown } = useShown();
   const rows = (shown.balance?.ledger ?? []).filter((r) => r.derived);
   if (rows.length === 0) return null;
   const cell = (si: number | null | undefined, dimension: string) =>
@@ -167,7 +168,8 @@ interface Named {
 
 /** Loadings: who sits where, fuel per tank, and what follows. */
 function Loadings() {
-  const { at, edit, shown, view, fit } = useProject();
+  const { at, edit, view, fit } = useProject();
+  const { shown } = useShown();
   const { has } = useForms();
   const sorted = (pointer: string) =>
     Object.entries((at(pointer) ?? {}) as Record<string, Named>).sort(([, a], [, b]) => a.rank - b.rank);

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { answer, api } from '../../api/client';
 import { useProject } from '../../api/project';
 import { formatNumber } from '../../figure/format';
-import { Fold } from '../Sheet';
+import { Fold } from '../../sheet/Sheet';
 
 const AIMS = ['least travel', 'largest margin', 'wing last'] as const;
 

@@ -1,7 +1,7 @@
 import { useProject } from '../../api/project';
 import { formatNumber } from '../../figure/format';
 import { TextField } from '../../figure/forms';
-import { Fold } from '../Sheet';
+import { Fold } from '../../sheet/Sheet';
 
 interface Row {
   name: string;

@@ -2,8 +2,8 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api } from '../../api/client';
 import { useProject } from '../../api/project';
-import { FileButton, wordsOf } from '../../app/dialogs';
-import { saveText } from '../saveText';
+import { FileButton, wordsOf } from '../../parts/dialogs';
+import { saveText } from '../../sheet/saveText';
 
 /** Rows of the ledger out to a file, in from one, or pasted from a spreadsheet. All come in, or none. */
 export function LedgerFiles() {

@@ -2,10 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api } from '../../api/client';
 import { useProject } from '../../api/project';
+import { useForms } from '../../api/useForms';
 import { formatNumber } from '../../figure/format';
 import { useFocusField } from '../../findings/useFocusField';
-import { Fold } from '../Sheet';
-import { useForms } from '../useForms';
+import { Fold } from '../../sheet/Sheet';
 
 /** What to measure next: what takes most off the doubt of the margin that is least sure. Worked out when it is opened. */
 export function MeasureNext() {

@@ -2,10 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, Refused } from '../../api/client';
 import { useProject } from '../../api/project';
+import { useForms } from '../../api/useForms';
 import { formatNumber, sentence } from '../../figure/format';
 import { WayOut } from '../../findings/Findings';
-import { Fold } from '../Sheet';
-import { useForms } from '../useForms';
+import { Fold } from '../../sheet/Sheet';
 
 const BOUNDS = [
   ['forward', 'Unit forward by at most', null, 'swing unit'],

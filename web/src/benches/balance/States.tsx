@@ -1,4 +1,4 @@
-import { useProject } from '../../api/project';
+import { useProject, useShown } from '../../api/project';
 import { formatNumber } from '../../figure/format';
 
 /** `before → after`, or only after where nothing changed. */
@@ -16,7 +16,7 @@ function Pair(props: { before: number | null; after: number | null; dimension: s
 
 /** Afloat, empty and in every loading: what a boatyard looks at first, freeboards and trim, before → after. */
 export function AfloatStates() {
-  const { shown } = useProject();
+  const { shown } = useShown();
   const states = shown.balance?.afloat ?? [];
   const marks = states.find((s) => s.marks.length > 0)?.marks ?? [];
   return (
@@ -100,7 +100,7 @@ export function AfloatStates() {
 
 /** On her wheels, empty and in every loading: axle loads and pitch limits, before → after. */
 export function AxleStates(props: { pitch: boolean }) {
-  const { shown } = useProject();
+  const { shown } = useShown();
   const states = shown.balance?.axles ?? [];
   const share = (part: number | null, whole: number | null) => (part === null || !whole ? null : part / whole);
   return (

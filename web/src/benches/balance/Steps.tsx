@@ -1,9 +1,10 @@
-import { useProject } from '../../api/project';
+import { useProject, useShown } from '../../api/project';
 import { formatNumber } from '../../figure/format';
 
 /** What each wheel carries at each step of the work, as the craft stands. */
 export function Steps() {
-  const { shown, view } = useProject();
+  const { view } = useProject();
+  const { shown } = useShown();
   const steps = shown.balance?.steps ?? [];
   if (steps.length === 0) return null;
   const mass = (si: number) => formatNumber(si, 'mass', view);

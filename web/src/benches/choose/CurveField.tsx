@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { answer, api } from '../../api/client';
 import { useSheet } from '../../api/sheet';
-import { FileButton, wordsOf } from '../../app/dialogs';
-import { Fold } from '../Sheet';
+import { FileButton, wordsOf } from '../../parts/dialogs';
+import { Fold } from '../../sheet/Sheet';
 
 interface Point {
   speed: { entered: string; source?: string };

@@ -1,14 +1,14 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Link, useNavigate } from '@tanstack/react-router';
+import { Link } from '@tanstack/react-router';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { answer, api, type FromLibrary as Made, type Operation, Refused } from '../../api/client';
 import { useProject } from '../../api/project';
-import { workshop } from '../../app/router';
+import { workshop } from '../../api/route';
+import { useInstallation } from '../../api/useInstallation';
+import { useLibrary } from '../../api/useLibrary';
 import type { StoredFigure } from '../../figure/FigureField';
-import { UnitTable } from '../../library/UnitTable';
-import { useLibrary } from '../../library/useLibrary';
-import { useInstallation } from '../useInstallation';
+import { UnitTable } from '../../sheet/UnitTable';
 
 /** The way between the library and this project: a fit from a unit, another unit into this fit, this unit into the library. */
 export function FromLibrary() {
@@ -100,7 +100,7 @@ function Pick(props: { onDone: () => void }) {
 /** What a unit would make of the project: as a new fit, or in the place of the unit of this one. */
 function Offer(props: { unit: string; name: string; onDone: () => void }) {
   const { id, fit, at, state, edit } = useProject();
-  const go = useNavigate({ from: workshop.fullPath });
+  const go = workshop.useNavigate();
   const [into, setInto] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
   const fitName = fit ? ((at(`/fits/${fit}/name`) as string | undefined) ?? fit) : '';

@@ -1,10 +1,10 @@
 import { useRef, useState } from 'react';
 import { answer, api, Refused } from '../../api/client';
 import { useProject } from '../../api/project';
-import { Answers } from '../Answers';
-import { BenchSheet } from '../BenchSheet';
-import { Columns, Group, Strip } from '../Sheet';
-import { useForms } from '../useForms';
+import { useForms } from '../../api/useForms';
+import { Answers } from '../../sheet/Answers';
+import { BenchSheet } from '../../sheet/BenchSheet';
+import { Columns, Group, Strip } from '../../sheet/Sheet';
 import { HullFields } from './HullFields';
 import { Scales } from './Scales';
 

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { answer, api, type Operation } from '../../api/client';
 import { useProject } from '../../api/project';
-import { FileButton, wordsOf } from '../../app/dialogs';
-import { Fold } from '../Sheet';
-import { saveText } from '../saveText';
+import { FileButton, wordsOf } from '../../parts/dialogs';
+import { Fold } from '../../sheet/Sheet';
+import { saveText } from '../../sheet/saveText';
 
 interface Figure {
   entered: string;

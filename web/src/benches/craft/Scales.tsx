@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { answer, api, Refused } from '../../api/client';
 import { useProject } from '../../api/project';
 import { formatNumber } from '../../figure/format';
-import { Fold } from '../Sheet';
+import { Fold } from '../../sheet/Sheet';
 
 interface Shown {
   id: string;

@@ -1,10 +1,10 @@
-import { RoadTrain } from '../../drawing/RoadTrain';
-import { Train } from '../../drawing/Train';
-import { Answers } from '../Answers';
-import { BenchSheet } from '../BenchSheet';
-import { Picture, Strip, UnitTabs } from '../Sheet';
-import { useForms } from '../useForms';
-import { useInstallation } from '../useInstallation';
+import { useForms } from '../../api/useForms';
+import { useInstallation } from '../../api/useInstallation';
+import { Answers } from '../../sheet/Answers';
+import { BenchSheet } from '../../sheet/BenchSheet';
+import { Picture, Strip, UnitTabs } from '../../sheet/Sheet';
+import { RoadTrain } from './RoadTrain';
+import { Train } from './Train';
 
 /** Reduction, and what it turns. */
 export function DriveBench() {

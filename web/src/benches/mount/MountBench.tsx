@@ -1,13 +1,13 @@
 import { useState } from 'react';
 import { useProject } from '../../api/project';
-import { MountView } from '../../drawing/MountView';
-import { SwingView } from '../../drawing/SwingView';
+import { useForms } from '../../api/useForms';
+import { useAssessed, useInstallation } from '../../api/useInstallation';
 import { formatNumber } from '../../figure/format';
-import { Answers } from '../Answers';
-import { BenchSheet } from '../BenchSheet';
-import { Picture, Strip, UnitTabs } from '../Sheet';
-import { useForms } from '../useForms';
-import { useInstallation } from '../useInstallation';
+import { Answers } from '../../sheet/Answers';
+import { BenchSheet } from '../../sheet/BenchSheet';
+import { Picture, Strip, UnitTabs } from '../../sheet/Sheet';
+import { MountView } from './MountView';
+import { SwingView } from './SwingView';
 
 /** Loads on the mount. */
 export function MountBench() {
@@ -25,7 +25,7 @@ export function MountBench() {
 
 /** A unit on points: the case table beside the points, then the worst of each. */
 function Points() {
-  const { out } = useInstallation();
+  const out = useAssessed();
   const { view } = useProject();
   const { word } = useForms();
   const cases = out?.mount?.cases ?? [];
@@ -94,7 +94,7 @@ function Points() {
 
 /** A unit that swings with its wheel: pivot and shock in each case. */
 function Swing() {
-  const { out } = useInstallation();
+  const out = useAssessed();
   const { view } = useProject();
   const rows = out?.mount?.swing ?? [];
   const [wanted, setPicked] = useState<string | null>(null);

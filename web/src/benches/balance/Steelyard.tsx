@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
-import { useProject } from '../api/project';
-import { formatNumber } from '../figure/format';
+import { useProject, useShown } from '../../api/project';
+import { formatNumber } from '../../figure/format';
 
 const WIDTH = 828;
 const HEIGHT = 134;
@@ -8,7 +8,8 @@ const BEAM = 62;
 
 /** The beam: every ledger item hung at its station, area by mass; removed hollow above, installed filled below. */
 export function Steelyard() {
-  const { shown, view } = useProject();
+  const { view } = useProject();
+  const { shown } = useShown();
   const rows = (shown.balance?.ledger ?? []).filter((r) => r.mass_si != null && r.x_si != null && r.sign !== 0);
   const shapes = shown.shapes;
   const along = [...shapes.outline.flatMap((p) => p.points.map((q) => q.x)), ...rows.map((r) => r.x_si as number)];

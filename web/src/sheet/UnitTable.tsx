@@ -1,6 +1,6 @@
 import { type ReactNode, useState } from 'react';
-import type { LibraryItem } from '../api/client';
-import { formatNumber, type View } from '../figure/format';
+import type { LibraryItem, View } from '../api/client';
+import { formatNumber } from '../figure/format';
 
 interface Heading {
   label: string;

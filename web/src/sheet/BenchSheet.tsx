@@ -1,14 +1,15 @@
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import type { Bench, Block } from '../api/client';
 import { useProject } from '../api/project';
 import { useSheet } from '../api/sheet';
+import { useInstallation } from '../api/useInstallation';
 import { FigureField } from '../figure/FigureField';
 import { ChoiceField, Collection, type Column, TextField } from '../figure/forms';
 import { Columns, FoldedFields, Group } from './Sheet';
-import { useInstallation } from './useInstallation';
 
-/** The sheet of a bench as the kind of craft declares it: groups of fields in columns, tables across. */
-export function BenchSheet(props: { bench: Bench; only?: (block: Block) => boolean }) {
+/** The sheet of a bench as the kind of craft declares it: groups of fields in columns, tables across. It stands while
+ * something is dragged. */
+export const BenchSheet = memo(function BenchSheet(props: { bench: Bench; only?: (block: Block) => boolean }) {
   const { reference, state, fit } = useProject();
   const { pointer, electric } = useInstallation();
   const kind = state.document.kind as string;
@@ -21,7 +22,7 @@ export function BenchSheet(props: { bench: Bench; only?: (block: Block) => boole
       (props.only?.(b) ?? true),
   );
   return <Blocks blocks={blocks} real={(p) => p.replace(/^~/, pointer ?? '').replace(/^\^/, `/fits/${fit}`)} />;
-}
+});
 
 /** Blocks of a sheet: groups of fields in columns, tables across. real: the pointer that an entry stands for. */
 export function Blocks(props: { blocks: Block[]; real: (pointer: string) => string; flowing?: boolean }) {

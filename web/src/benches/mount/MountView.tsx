@@ -1,7 +1,7 @@
-import { useProject } from '../api/project';
-import { useForms } from '../benches/useForms';
-import { useInstallation } from '../benches/useInstallation';
-import { formatNumber } from '../figure/format';
+import { useProject } from '../../api/project';
+import { useForms } from '../../api/useForms';
+import { useAssessed } from '../../api/useInstallation';
+import { formatNumber } from '../../figure/format';
 
 const WIDTH = 400;
 const HEIGHT = 300;
@@ -23,7 +23,7 @@ const VIEWS: Record<string, { words: string; across: Axis; up: Axis; upSign: 1 |
 /** The points with the load of the unit on each in the case picked: from aft, from above or from the side, as the structure lies. */
 export function MountView(props: { caseId: string }) {
   const { view } = useProject();
-  const { out } = useInstallation();
+  const out = useAssessed();
   const { has, word } = useForms();
   const look = VIEWS[has('firewall') ? 'aft' : has('bed') ? 'above' : 'side'] as (typeof VIEWS)[string];
   const mount = out?.mount;

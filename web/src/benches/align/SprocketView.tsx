@@ -1,5 +1,5 @@
-import { useProject } from '../api/project';
-import { formatNumber } from '../figure/format';
+import { useProject } from '../../api/project';
+import { formatNumber } from '../../figure/format';
 
 const WIDTH = 828;
 const HEIGHT = 132;

@@ -1,7 +1,7 @@
-import { useProject } from '../api/project';
-import { useForms } from '../benches/useForms';
-import { useInstallation } from '../benches/useInstallation';
-import { formatNumber } from '../figure/format';
+import { useProject } from '../../api/project';
+import { useForms } from '../../api/useForms';
+import { useAssessed } from '../../api/useInstallation';
+import { formatNumber } from '../../figure/format';
 
 const WIDTH = 828;
 const HEIGHT = 296;
@@ -9,7 +9,7 @@ const HEIGHT = 296;
 /** The train as wheels seen from the seat, and the propeller over the ground beside it; each to its own scale. */
 export function Train() {
   const { view } = useProject();
-  const d = useInstallation().out?.drive;
+  const d = useAssessed()?.drive;
   const turned = useForms().word('turns');
   if (!d) return null;
   const shafts = d.shafts;
@@ -116,7 +116,7 @@ function TurnArrow(props: { x: number; y: number; r: number; clockwise: boolean 
 /** The disc with its blades over the ground: the arc is red where tips pass the chosen Mach number. */
 function PropellerDisc() {
   const { view } = useProject();
-  const d = useInstallation().out?.drive;
+  const d = useAssessed()?.drive;
   if (!d || d.diameter_si == null) {
     return (
       <text x="560" y="160" style={{ fill: 'var(--color-unknown)' }}>

@@ -1,6 +1,6 @@
-import type { Installation } from '../api/client';
-import { useProject } from '../api/project';
-import { formatNumber } from '../figure/format';
+import type { Installation } from '../../api/client';
+import { useProject } from '../../api/project';
+import { formatNumber } from '../../figure/format';
 
 type Coupling = NonNullable<NonNullable<Installation['align']>['coupling']>;
 const WIDTH = 828;

@@ -1,4 +1,4 @@
-import { useProject } from '../api/project';
+import { useProject } from './project';
 
 /** The kind of craft that is open: whether it has a form, and what its trade calls things. */
 export function useForms(): { has: (form: string) => boolean; word: (name: string) => string } {

@@ -1,5 +1,5 @@
 import { queryOptions, useQuery } from '@tanstack/react-query';
-import { answer, api } from '../api/client';
+import { answer, api } from './client';
 
 /** Every unit of the library, in order of name. */
 export const LIBRARY = queryOptions({

@@ -1,13 +1,14 @@
-import { useProject } from '../api/project';
-import { useInstallation } from '../benches/useInstallation';
-import { formatNumber } from '../figure/format';
+import { useProject, useShown } from '../../api/project';
+import { useInstallation } from '../../api/useInstallation';
+import { formatNumber } from '../../figure/format';
 
 const WIDTH = 828;
 const HIGH = 172;
 
 /** From above, to scale: what each wheel carries before and after, where the CG lies between them, and the packs. Bow to the left. */
 export function FromAbove() {
-  const { shown, view } = useProject();
+  const { view } = useProject();
+  const { shown } = useShown();
   const { supports, cg_before: before, cg_after: after } = shown.shapes;
   const packs = usePacks();
   const wheels = supports.filter((s) => s.y !== null && s.y !== undefined);
@@ -87,7 +88,8 @@ export function FromAbove() {
 
 /** From behind, to scale: the CG over the line of the wheels, the lean that would balance it, and the packs as wide and high as they are. */
 export function FromBehind() {
-  const { shown, view } = useProject();
+  const { view } = useProject();
+  const { shown } = useShown();
   const { cg_before: before, cg_after: after, ground_z: ground } = shown.shapes;
   const lean = shown.values.find((v) => v.id === 'balance.lean');
   const packs = usePacks();
@@ -163,7 +165,7 @@ export function FromBehind() {
 }
 
 function usePacks() {
-  const { shown } = useProject();
+  const { shown } = useShown();
   const { id } = useInstallation();
   return (shown.shapes.installations.find((i) => !i.old && i.id === id)?.packs ?? []).filter((p) => p.y !== null);
 }

@@ -1,14 +1,14 @@
 import { useState } from 'react';
 import type { Bench, Value } from '../api/client';
-import { useProject } from '../api/project';
+import { useProject, useShown } from '../api/project';
+import { useInstallation } from '../api/useInstallation';
 import { formatNumber, workingLines } from '../figure/format';
 import { WorkingBox } from '../findings/Findings';
 import { useFocusField } from '../findings/useFocusField';
-import { useInstallation } from './useInstallation';
 
 /** Headline answers, before → after, each with its working at a click. */
 export function Answers(props: { bench: Bench; only?: (id: string) => boolean; columns?: number }) {
-  const { shown } = useProject();
+  const { shown } = useShown();
   const { id, all } = useInstallation();
   const several = all.length > 1;
   const values = shown.values.filter(
@@ -30,7 +30,8 @@ export function Answers(props: { bench: Bench; only?: (id: string) => boolean; c
 }
 
 function Answer(props: { value: Value }) {
-  const { view, ahead } = useProject();
+  const { view } = useProject();
+  const { ahead } = useShown();
   const focusField = useFocusField();
   const [open, setOpen] = useState(false);
   const v = props.value;

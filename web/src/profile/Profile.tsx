@@ -2,14 +2,15 @@ import { scaleLinear } from 'd3-scale';
 import { curveCatmullRomClosed, line } from 'd3-shape';
 import { type PointerEvent, useRef, useState } from 'react';
 import type { Shapes } from '../api/client';
-import { useProject } from '../api/project';
-import { useForms } from '../benches/useForms';
-import { useInstallation } from '../benches/useInstallation';
+import { useProject, useShown } from '../api/project';
+import { useForms } from '../api/useForms';
+import { useInstallation } from '../api/useInstallation';
 import { FigureField, type StoredFigure } from '../figure/FigureField';
-import { formatNumber } from '../figure/format';
 import { CgLens, LENS } from './CgLens';
 import { drawnSpace, type Held, moved, TAPE } from './hand';
+import { Cross, gridLines, PackShape, UnitShape } from './parts';
 import { roomFor } from './room';
+import { Limits, Supports, Water, Wheels } from './scene';
 
 const WIDTH = 828;
 const HEIGHT = 254;
@@ -25,7 +26,8 @@ interface Drag {
 
 /** The craft to scale, side on, live. The unit is dragged along its station, packs anywhere; spaces for packs are drawn. */
 export function Profile(props: { folded: boolean; onFold: () => void; showOld: boolean }) {
-  const { shown, state, view, units, fit, at, edit, preview, leaveAhead, say } = useProject();
+  const { state, view, units, fit, at, edit, preview, leaveAhead, say } = useProject();
+  const { shown } = useShown();
   const shapes = shown.shapes;
   const { word } = useForms();
   const { id: picked } = useInstallation();
@@ -156,9 +158,6 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
     bow && stern
       ? `rotate(${(Math.atan2(stern.z - bow.z, stern.x - bow.x) * 180) / Math.PI} ${sx((bow.x + stern.x) / 2)} ${sz((bow.z + stern.z) / 2)})`
       : undefined;
-  const arrows = mergeSupports(shapes);
-  // On a short craft there is no room between the arrows for what they carry.
-  const close = arrows.length > 1 && sx(arrows[arrows.length - 1]?.x ?? 0) - sx(arrows[0]?.x ?? 0) < 420;
   return (
     <section aria-label="Profile" className="relative border-b border-rule">
       <div className="flex h-[30px] items-center gap-2 border-b border-rule px-3.5">
@@ -220,32 +219,7 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
           {gridLines(x0, x1).map((x) => (
             <path key={x} d={`M${sx(x)} 12V${HEIGHT - 26}`} stroke="var(--color-rule)" />
           ))}
-          {shapes.limits.length === 2 && (
-            <g>
-              <rect
-                x={sx(shapes.limits[0] ?? 0)}
-                width={sx(shapes.limits[1] ?? 0) - sx(shapes.limits[0] ?? 0)}
-                y={28}
-                height={HEIGHT - 54}
-                fill="var(--color-ok)"
-                opacity="0.1"
-              />
-              {shapes.limits.map((x) => (
-                <path key={x} d={`M${sx(x)} 28V${HEIGHT - 26}`} stroke="var(--color-ok)" />
-              ))}
-              <text
-                x={sx(shapes.limits[0] ?? 0) - 4}
-                y={Math.abs(sx(shapes.limits[0] ?? 0) - sx(0)) < 80 ? 38 : 24}
-                textAnchor="end"
-                style={{ fill: 'var(--color-ok)' }}
-              >
-                {formatNumber(shapes.limits[0] ?? 0, 'length', view)}
-              </text>
-              <text x={sx(shapes.limits[1] ?? 0) + 4} y={24} style={{ fill: 'var(--color-ok)' }}>
-                {formatNumber(shapes.limits[1] ?? 0, 'length', view)} limits
-              </text>
-            </g>
-          )}
+          <Limits shapes={shapes} view={view} sx={sx} high={HEIGHT - 26} />
           {shapes.ground_z != null && <path d={`M0 ${HEIGHT - 26}H${WIDTH}`} stroke="var(--color-ink)" />}
           {shapes.outline.map((p) => (
             <path
@@ -257,62 +231,8 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
               strokeDasharray={shapes.to_scale ? undefined : '5 4'}
             />
           ))}
-          {shapes.wheels.map((w) => (
-            <g key={w.id}>
-              <circle
-                cx={sx(w.x)}
-                cy={sz(w.z)}
-                r={w.radius * span}
-                fill="var(--color-ground)"
-                stroke="var(--color-ink)"
-                strokeWidth="1.3"
-              />
-              <circle
-                cx={sx(w.x)}
-                cy={sz(w.z)}
-                r={Math.max(2, w.radius * span * 0.2)}
-                fill="none"
-                stroke="var(--color-ink)"
-              />
-            </g>
-          ))}
-          {shapes.water.length > 0 && (
-            <g fill="none">
-              <path d={path(shapes.water_before, false)} stroke="var(--color-grey)" />
-              <path d={path(shapes.water, false)} stroke="var(--color-act)" strokeWidth="1.8" />
-              <text
-                x={WIDTH - 8}
-                y={sz(shapes.water[1]?.z ?? 0) - 6}
-                textAnchor="end"
-                style={{ fill: 'var(--color-act)' }}
-              >
-                water, empty
-              </text>
-            </g>
-          )}
-          {shapes.freeboards.map((f, i) => (
-            <g key={f.x}>
-              <path
-                d={`M${sx(f.x)} ${sz(f.z)}V${sz(f.z - f.after_si)}m-4 -5l4 5l4 -5`}
-                fill="none"
-                stroke="var(--color-act)"
-              />
-              <text
-                x={sx(f.x) + (i === 0 ? 6 : -6)}
-                y={sz(f.z - f.after_si * 0.55)}
-                textAnchor={i === 0 ? 'start' : 'end'}
-              >
-                {formatNumber(f.before_si, 'length', view)} →
-              </text>
-              <text
-                x={sx(f.x) + (i === 0 ? 6 : -6)}
-                y={sz(f.z - f.after_si * 0.55) + 14}
-                textAnchor={i === 0 ? 'start' : 'end'}
-              >
-                {formatNumber(f.after_si, 'length', view)}
-              </text>
-            </g>
-          ))}
+          <Wheels shapes={shapes} sx={sx} sz={sz} span={span} />
+          <Water shapes={shapes} view={view} path={path} sx={sx} sz={sz} right={WIDTH - 8} />
           {shapes.stand && (
             <path
               d={`M${sx(shapes.stand.x)} ${sz(shapes.stand.z + 0.16)}l-8 ${0.16 * span}h16z`}
@@ -393,26 +313,7 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
           )}
         </g>
         {lens && <CgLens shapes={shapes} span={span} x={lens.x} y={lens.y} />}
-        {arrows.map((s) => (
-          <g key={s.id}>
-            <path
-              d={`M${sx(s.x)} ${HEIGHT}v-22m-4 7l4 -7l4 7`}
-              fill="none"
-              stroke="var(--color-ink)"
-              strokeWidth="1.6"
-            />
-            {s.after !== null && (
-              <text
-                x={sx(s.x) + (close !== s.x > (x0 + x1) / 2 ? -8 : 8)}
-                y={HEIGHT - 6}
-                textAnchor={close !== s.x > (x0 + x1) / 2 ? 'end' : 'start'}
-              >
-                {s.name} {s.before !== null && `${formatNumber(s.before, 'mass', view)} → `}
-                {formatNumber(s.after, 'mass', view)}
-              </text>
-            )}
-          </g>
-        ))}
+        <Supports shapes={shapes} view={view} sx={sx} foot={HEIGHT} middle={(x0 + x1) / 2} />
         <path
           d={`M${WIDTH - 30 - one * span} 22h${one * span}m0 -4v8m${-one * span} -8v8`}
           stroke="var(--color-ink)"
@@ -446,89 +347,4 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
       </svg>
     </section>
   );
-}
-
-function gridLines(x0: number, x1: number): number[] {
-  const made = [];
-  for (let x = Math.ceil(x0); x <= x1; x += 1) made.push(x);
-  return made;
-}
-
-function Cross(props: { x: number; y: number; colour: string; size: number; bold?: boolean }) {
-  const { x, y, size } = props;
-  return (
-    <path
-      d={`M${x - size} ${y}h${2 * size}M${x} ${y - size}v${2 * size}`}
-      stroke={props.colour}
-      strokeWidth={props.bold ? 2 : 1.2}
-    />
-  );
-}
-
-/** A pack as large as it is; where its size is not known, a mark of no scale. */
-function PackShape(props: {
-  pack: Unit['packs'][number];
-  sx: (v: number) => number;
-  sz: (v: number) => number;
-  span: number;
-}) {
-  const { pack: p, sx, sz, span } = props;
-  const sized = p.length != null && p.height != null;
-  const wide = sized ? (p.length ?? 0) * span : 18;
-  const high = sized ? (p.height ?? 0) * span : 12;
-  return (
-    <g fill="var(--color-act)" stroke="var(--color-act)" strokeWidth="1.6">
-      <title>{sized ? p.name : `${p.name}: its size is not known`}</title>
-      <rect
-        x={sx(p.x) - wide / 2}
-        y={sz(p.z) - high / 2}
-        width={wide}
-        height={high}
-        fillOpacity="0.35"
-        strokeDasharray={sized ? undefined : '3 2'}
-      />
-      <path d={`M${sx(p.x) - 4} ${sz(p.z) - high / 2}v-3h8v3`} fillOpacity="0.35" />
-    </g>
-  );
-}
-
-function UnitShape(props: {
-  unit: Unit;
-  path: (p: XZ[], closed: boolean) => string;
-  sx: (v: number) => number;
-  sz: (v: number) => number;
-}) {
-  const { unit, path, sx, sz } = props;
-  const stroke = unit.old ? 'var(--color-grey)' : 'var(--color-act)';
-  return (
-    <g fill={unit.old ? 'none' : 'var(--color-act)'} stroke={stroke} strokeWidth={unit.old ? 1.1 : 1.6}>
-      {unit.box.length > 0 && <path d={path(unit.box, true)} fillOpacity="0.2" pointerEvents="all" />}
-      {unit.arm.map((line) => (
-        <path key={`${line[0]?.x} ${line[1]?.x}`} d={path(line, false)} strokeWidth={unit.old ? 1.1 : 3} fill="none" />
-      ))}
-      {unit.drive_box.length > 0 && <path d={path(unit.drive_box, true)} fillOpacity="0.35" />}
-      {unit.propeller.length > 0 && <path d={path(unit.propeller, false)} strokeWidth={unit.old ? 1.1 : 3} />}
-      {!unit.old && unit.thrust_line.length > 0 && (
-        <path d={path(unit.thrust_line, false)} strokeDasharray="12 3 2 3" strokeWidth="1" />
-      )}
-      {!unit.old && unit.cg && <circle cx={sx(unit.cg.x)} cy={sz(unit.cg.z)} r="4.5" />}
-      {!unit.old && unit.flange && <path d={`M${sx(unit.flange.x)} ${sz(unit.flange.z) - 9}v18`} strokeWidth="4" />}
-    </g>
-  );
-}
-
-/** Wheels at one station share one arrow. */
-function mergeSupports(shapes: Shapes) {
-  const made: { id: string; name: string; x: number; before: number | null; after: number | null }[] = [];
-  for (const s of shapes.supports) {
-    const twin = made.find((m) => Math.abs(m.x - s.x) < 0.05);
-    const before = s.before_si ?? null;
-    const after = s.after_si ?? null;
-    if (twin) {
-      twin.name = `${twin.name.replace(/^(port|starboard) /, '').replace(/ wheel$/, '')}${/wheel$/.test(twin.name) ? ' wheels' : 's'}`;
-      twin.before = twin.before !== null && before !== null ? twin.before + before : null;
-      twin.after = twin.after !== null && after !== null ? twin.after + after : null;
-    } else made.push({ id: s.id, name: s.name, x: s.x, before, after });
-  }
-  return made;
 }

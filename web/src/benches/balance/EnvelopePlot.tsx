@@ -1,13 +1,14 @@
 import { scaleLinear } from 'd3-scale';
-import { useProject } from '../api/project';
-import { formatNumber } from '../figure/format';
+import { useProject, useShown } from '../../api/project';
+import { formatNumber } from '../../figure/format';
 
 const WIDTH = 400;
 const HEIGHT = 230;
 
 /** Loadings in the envelope with their burn trails: as found hollow and grey, the fit filled; dotted, the edge of all that can be. */
 export function EnvelopePlot() {
-  const { shown, view } = useProject();
+  const { view } = useProject();
+  const { shown } = useShown();
   const b = shown.balance;
   if (!b || b.envelope.length === 0)
     return <p className="py-2 text-unknown">Cannot draw the envelope yet: needs the limits.</p>;

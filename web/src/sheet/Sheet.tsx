@@ -1,7 +1,6 @@
-import { useNavigate } from '@tanstack/react-router';
 import { type ReactNode, useState } from 'react';
-import { workshop } from '../app/router';
-import { useInstallation } from './useInstallation';
+import { workshop } from '../api/route';
+import { useInstallation } from '../api/useInstallation';
 
 /** A titled group of figures. */
 export function Group(props: { title: string; children: ReactNode; hint?: string }) {
@@ -77,7 +76,7 @@ export function Picture(props: { title: string; children: ReactNode }) {
 /** Which of several units the bench looks at: a twin has two. */
 export function UnitTabs() {
   const { all, id } = useInstallation();
-  const go = useNavigate({ from: workshop.fullPath });
+  const go = workshop.useNavigate();
   if (all.length < 2) return null;
   return (
     <nav aria-label="Units" className="flex gap-1 border-b border-rule px-4">

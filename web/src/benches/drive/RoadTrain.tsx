@@ -1,6 +1,6 @@
-import { useProject } from '../api/project';
-import { useInstallation } from '../benches/useInstallation';
-import { formatNumber } from '../figure/format';
+import { useProject, useShown } from '../../api/project';
+import { useAssessed, useInstallation } from '../../api/useInstallation';
+import { formatNumber } from '../../figure/format';
 
 const WIDTH = 828;
 const HEIGHT = 236;
@@ -8,8 +8,9 @@ const HEIGHT = 236;
 /** From the unit to the road, side on: sprockets and tyre to one scale, and the gears as bars of road speed. */
 export function RoadTrain() {
   const { view } = useProject();
-  const { out, pointer } = useInstallation();
-  const { shown } = useProject();
+  const { pointer } = useInstallation();
+  const out = useAssessed();
+  const { shown } = useShown();
   const road = out?.drive?.on_road;
   if (!road || !out) return null;
   const shape = shown.shapes.installations.find((i) => i.id === out.id && i.old === !pointer?.startsWith('/fits'));
