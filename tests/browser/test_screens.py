@@ -32,7 +32,7 @@ def test_axe_finds_planted_faults(page: Page, server: str) -> None:
 
 def test_list_is_axe_clean_with_and_without_its_dialog(page: Page, demo: str) -> None:
     page.goto("/")
-    expect(page.get_by_text("Forward limit passed by 19").first).to_be_visible()
+    expect(page.get_by_text("Some loading passes the forward limit by 24").first).to_be_visible()
     assert violations(page) == []
     page.get_by_role("button", name="Start a repower").click()
     expect(page.get_by_role("dialog")).to_be_visible()

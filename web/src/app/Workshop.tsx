@@ -66,7 +66,7 @@ function Frame() {
         <div className="min-h-0 flex-1 overflow-y-auto">
           <Profile folded={folded} onFold={() => setFolded((f) => !f)} showOld={showOld} />
           <Suspense fallback={<p className="p-6 text-muted">Opening…</p>}>
-            {Page ? <Page /> : <p className="p-6">This bench is not built yet.</p>}
+            <div data-bench={bench}>{Page ? <Page /> : <p className="p-6">This bench is not built yet.</p>}</div>
           </Suspense>
         </div>
         <RippleStrip />

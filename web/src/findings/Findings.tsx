@@ -23,7 +23,7 @@ export function Findings(props: { bench: Bench; open: string | undefined; onOpen
   ].filter(Boolean);
   // What is open stays open while looking ahead: the default is by the saved verdicts.
   const saved = state.assessment.findings.filter((f) => f.bench === props.bench);
-  const open = findings.find((f) => f.key === props.open)?.key ?? saved.find((f) => f.level !== 'ok')?.key;
+  const open = findings.find((f) => f.key === props.open)?.key ?? firstToOpen(saved)?.key;
   return (
     <aside
       aria-label="Findings"
@@ -45,6 +45,12 @@ export function Findings(props: { bench: Bench; open: string | undefined; onOpen
       <p className="mt-2 border-t border-rule pt-2 text-muted">{caution} Local rules and licensed people decide.</p>
     </aside>
   );
+}
+
+/** Of the worst findings the first that has a way out, or else the first. */
+function firstToOpen(findings: Finding[]): Finding | undefined {
+  const worst = findings.filter((f) => f.level !== 'ok' && f.level === findings[0]?.level);
+  return worst.find((f) => f.can_suggest) ?? worst[0];
 }
 
 /** One finding, drawn again only when it changes. */
