@@ -47,8 +47,9 @@ test: lint chromium
 # Many more random documents and edits than `make test` draws; for the night.
 test-long: $(S)/build
 	$(V)/python -m pytest --ignore tests/browser -n auto --long --durations=10
-bench: $(S)/build
+bench: $(S)/build chromium
 	$(V)/python -m benchmarks.bench
+	$(V)/python -m benchmarks.drag
 # Writes the pins anew; the files name no registry.
 lock: $(S)/py
 	$(V)/uv pip compile -q --universal --generate-hashes --python-version 3.11 --no-header --no-annotate pyproject.toml -o requirements.txt

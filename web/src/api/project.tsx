@@ -14,6 +14,9 @@ import {
 } from './client';
 import { SheetContext } from './sheet';
 
+/** Previews on their way at once: while one is drawn, the next is worked out. */
+const AT_ONCE = 2;
+
 /** What the last edit changed, for the ripple. */
 export interface Ripple {
   summary: string;
@@ -136,7 +139,7 @@ export function ProjectProvider(props: {
   const [asked, setAsked] = useState<Asked | null>(null);
   const [notice, say] = useState<string | null>(null);
   const latest = useRef<{ operations: Operation[]; summary: string } | null>(null);
-  const flying = useRef(false);
+  const flights = useRef({ now: 0, sent: 0, landed: 0 });
   const generation = useRef(0);
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: another fit or project drops what was looked ahead to
@@ -215,10 +218,13 @@ export function ProjectProvider(props: {
   );
 
   const fly = useCallback(async () => {
-    flying.current = true;
+    const flight = flights.current;
+    flight.now += 1;
     while (latest.current) {
       const { operations, summary } = latest.current;
       const born = generation.current;
+      flight.sent += 1;
+      const turn = flight.sent;
       latest.current = null;
       try {
         const reply = answer(
@@ -227,7 +233,8 @@ export function ProjectProvider(props: {
             body: { operations },
           }),
         );
-        if (born === generation.current) {
+        if (born === generation.current && turn > flight.landed) {
+          flight.landed = turn;
           const saved = queries.getQueryData<State>(key)?.assessment;
           // What did not change is the same object: only what changed is drawn again.
           setAhead((before) => ({
@@ -241,13 +248,13 @@ export function ProjectProvider(props: {
         if (bad instanceof Refused) say(bad.words);
       }
     }
-    flying.current = false;
+    flight.now -= 1;
   }, [id, key, queries, wanted]);
 
   const preview = useCallback(
     (operations: Operation[], summary: string) => {
       latest.current = { operations, summary };
-      if (!flying.current) void fly();
+      if (flights.current.now < AT_ONCE) void fly();
     },
     [fly],
   );
