@@ -42,7 +42,9 @@ def served(data: Path) -> tuple[subprocess.Popen[bytes], str]:
     with socket.socket() as free:
         free.bind(("127.0.0.1", 0))
         port = free.getsockname()[1]
-    process = subprocess.Popen([sys.executable, "-m", "crooked_keel", "serve", "--port", str(port), "--data", str(data)])
+    process = subprocess.Popen(
+        [sys.executable, "-m", "crooked_keel", "serve", "--port", str(port), "--data", str(data)]
+    )
     base = f"http://127.0.0.1:{port}"
     for _ in range(600):
         try:
