@@ -35,6 +35,7 @@ from .judging.register import Rule, verdict
 from .mount import section as mount
 from .profile import Shapes, profile
 from .reference.kinds import Form
+from .topic.lazy import placed, rooted
 from .topic.workspace import Scope, Workspace, takes
 from .wiring import Benches, InstallationBenches, set_up
 
@@ -131,7 +132,7 @@ class _Run:
         wanted = takes(function)
         if not scope.has(wanted):
             return []
-        named = lambda *topics: _value_names(function(*topics), scope.name)
+        named = lambda *topics: _value_names([_rooted(v, topics) for v in function(*topics)], scope.name)
         part = f"{bench}: {function.__name__}"
         return self.guarded(bench, bench, lambda: self.ws.ask(part, wanted, named, scope)) or []
 
@@ -153,7 +154,8 @@ def _verdicts(r: Rule, topics: tuple[Any, ...], suffix: str) -> list[Finding]:
     except CannotSay as gap:
         why = "Needs figures that are not there yet."
         made = [verdict(r.id, "unknown", "Cannot say yet: {what}", why, needs=needs_out(gap.needs), what=_named(r))]
-    except InputError as bad:
+    except InputError as refused:
+        bad = placed(refused, *topics)
         needs, said = [NeedOut(pointer=bad.field, what=bad.message)], word(bad.message.rstrip("."))
         made = [verdict(r.id, "unknown", "Cannot say yet: {what}", "{why}.", needs=needs, what=_named(r), why=said)]
     return _finding_names(made, suffix)
@@ -168,6 +170,15 @@ def _urgency(finding: Finding) -> tuple[int, float]:
 
 def _finding_names(findings: list[Finding], suffix: str) -> list[Finding]:
     return [replace(f, key=f"{f.key}@{suffix}") for f in findings] if suffix else findings
+
+
+def _rooted(value: Value, topics: tuple[Any, ...]) -> Value:
+    """A value whose needs are told from the document's root; what it was before is asked of the old unit."""
+    if not any(n.pointer.startswith("~") for n in [*value.needs, *value.before_needs]):
+        return value
+    old = [getattr(t, "old", None) for t in topics]
+    told = lambda needs, of: [replace(n, pointer=rooted(n.pointer, *of)) for n in needs]
+    return replace(value, needs=told(value.needs, topics), before_needs=told(value.before_needs, old))
 
 
 def _value_names(values: list[Value], suffix: str) -> list[Value]:

@@ -2,13 +2,17 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
 from dataclasses import dataclass
 from typing import Any, TypeVar, overload
 
 
 class InputError(ValueError):
-    """A value that cannot be used: says which field, what was given and what would be accepted."""
+    """A value that cannot be used: says which field, what was given and what would be accepted.
+
+    field: a JSON pointer; `~` stands for the installation that is looked at; a function that knows no document names
+    its argument."""
 
     def __init__(self, field: str, message: str, *, given: str | None = None, allowed: str | None = None) -> None:
         super().__init__(message)
@@ -16,6 +20,21 @@ class InputError(ValueError):
         self.message = message
         self.given = given
         self.allowed = allowed
+
+    def at(self, field: str) -> InputError:
+        """The same, said of another field."""
+        return InputError(field, self.message, given=self.given, allowed=self.allowed)
+
+
+@contextmanager
+def fields(**pointers: str) -> Iterator[None]:
+    """Within it, what a function says of its argument is said of the field that the argument was taken from."""
+    try:
+        yield
+    except InputError as bad:
+        if bad.field in pointers:
+            raise bad.at(pointers[bad.field]) from None
+        raise
 
 
 @dataclass(frozen=True, slots=True)

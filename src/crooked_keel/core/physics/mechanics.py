@@ -19,7 +19,7 @@ from ..formula import formula
 def mean_torque(power_w: float, speed_rad_s: float) -> float:
     """Mean torque of a power at a speed, N·m."""
     if speed_rad_s <= 0:
-        raise InputError("rated_speed", "the speed must be above zero")
+        raise InputError("~/unit/rated_speed", "the speed must be above zero")
     return power_w / speed_rad_s
 
 
@@ -90,7 +90,7 @@ def cg_from_suspension(
 def two_scale_cg(first_kg: float, first_m: float, second_kg: float, second_m: float) -> float:
     """CG of a bare unit on two edges, m. Raises InputError when both edges are in one place or nothing is weighed."""
     if abs(first_m - second_m) < 1e-6:
-        raise InputError("/unit/on_scales/second_at", "both edges are in one place: the CG cannot be found")
+        raise InputError("~/unit/on_scales/second_at", "both edges are in one place: the CG cannot be found")
     if first_kg + second_kg <= 0:
-        raise InputError("/unit/on_scales/first_reading", "the scales carry nothing")
+        raise InputError("~/unit/on_scales/first_reading", "the scales carry nothing")
     return (first_kg * first_m + second_kg * second_m) / (first_kg + second_kg)

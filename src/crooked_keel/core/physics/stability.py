@@ -145,7 +145,7 @@ def inclining_gm(
 def roll_period_gm(factor: float, beam_m: float, period_s: float) -> float:
     """GM from the time of a full roll, m; a half period would give four times as much."""
     if period_s <= 0:
-        raise InputError("/craft/rolling/period", "a time above zero is wanted")
+        raise InputError("/craft/flotation/inclining/roll", "a time above zero is wanted")
     return (factor * beam_m / period_s) ** 2
 
 

@@ -5,9 +5,24 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any, Generic, TypeVar, overload
 
-from ..errors import CannotSay
+from ..errors import CannotSay, InputError
 
 T = TypeVar("T")
+
+
+def rooted(field: str, *topics: object) -> str:
+    """A field told from the document's root: its `~` is the installation of the first topic that has one."""
+    if field.startswith("~"):
+        for topic in topics:
+            pointer = getattr(getattr(topic, "placed", topic), "pointer", "")
+            if pointer:
+                return str(pointer) + field[1:]
+    return field
+
+
+def placed(bad: InputError, *topics: object) -> InputError:
+    """The refusal with its field told from the document's root."""
+    return bad.at(rooted(bad.field, *topics)) if bad.field.startswith("~") else bad
 
 
 class lazy(Generic[T]):
@@ -37,5 +52,7 @@ class lazy(Generic[T]):
         except CannotSay as held:
             kept[self.gap] = held
             raise CannotSay(*held.needs) from None
+        except InputError as bad:
+            raise placed(bad, instance) from None
         kept[self.name] = value
         return value

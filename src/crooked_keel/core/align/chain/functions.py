@@ -103,7 +103,7 @@ def runout_of_bore(readings: Sequence[tuple[float, float]]) -> Runout:
     table = np.array([[1.0, *[f(k * a) for k in (1, 2) for f in (math.cos, math.sin)]] for a, _ in readings])
     read = np.array([v for _, v in readings])
     if np.linalg.matrix_rank(table, tol=1e-9) < 5:
-        raise InputError("/align/runout", "the readings do not go round the bore")
+        raise InputError("~/align/runout", "the readings do not go round the bore")
     found, *_ = np.linalg.lstsq(table, read, rcond=None)
     left = read - table @ found
     low = math.atan2(-found[2], -found[1]) % (2 * math.pi)
@@ -148,7 +148,7 @@ def joint_limit(speed_rad_s: float) -> float:
     Raises InputError for a joint that stands still."""
     rpm = speed_rad_s * 30 / math.pi
     if rpm <= 0:
-        raise InputError("/align/joints", "a speed above zero is wanted")
+        raise InputError("~/align/joints", "a speed above zero is wanted")
     if rpm <= _JOINT[0][0]:
         return math.radians(_JOINT[0][1])
     if rpm >= _JOINT[-1][0]:

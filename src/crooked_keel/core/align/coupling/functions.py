@@ -40,17 +40,17 @@ def coupling_from_face_gaps(diameter_m: float, gaps_m: Mapping[int, float]) -> F
     Raises InputError: no diameter or one over 1 m, a negative gap, fewer than three positions or all on one diameter.
     Source: rigid-body geometry."""
     if diameter_m <= 0:
-        raise InputError("/align/coupling/diameter", "a coupling diameter above zero is wanted")
+        raise InputError("~/align/coupling/diameter", "a coupling diameter above zero is wanted")
     if diameter_m > 1:
-        raise InputError("/align/coupling/diameter", "over a metre: were millimetres meant?")
+        raise InputError("~/align/coupling/diameter", "over a metre: were millimetres meant?")
     for clock, gap in gaps_m.items():
         if gap < 0:
-            raise InputError(f"/align/coupling/gap_{clock}", "a gap cannot be negative; check the sign or the unit")
+            raise InputError(f"~/align/coupling/gap_{clock}", "a gap cannot be negative; check the sign or the unit")
     angles = [math.radians(30 * clock) for clock in gaps_m]
     table = np.array([[1.0, -diameter_m / 2 * math.cos(p), -diameter_m / 2 * math.sin(p)] for p in angles])
     if len(gaps_m) < 3 or np.linalg.matrix_rank(table, tol=1e-9) < 3:
         raise InputError(
-            "/align/coupling",
+            "~/align/coupling",
             "three clock positions that do not lie on one diameter are wanted; the sideways angle is not known",
         )
     read = np.array(list(gaps_m.values()))
@@ -129,7 +129,7 @@ def foot_move(offset_m: float, angle_rad: float, distance_m: float) -> float:
 def nut_turns(move_m: float, pitch_m: float) -> float:
     """Turns of the adjusting nut. Raises InputError for a thread without pitch."""
     if pitch_m <= 0:
-        raise InputError("/align/coupling/thread_pitch", "a thread pitch above zero is wanted")
+        raise InputError("~/align/coupling/thread_pitch", "a thread pitch above zero is wanted")
     return move_m / pitch_m
 
 
@@ -161,7 +161,7 @@ def adjuster_plan(
     Raises InputError when front and rear feet are in one place. Source: search over whole steps round the exact
     move."""
     if abs(front_m - rear_m) < 1e-3:
-        raise InputError("/align/coupling/front_feet", "front and rear feet are at one distance: no angle can be set")
+        raise InputError("~/align/coupling/front_feet", "front and rear feet are at one distance: no angle can be set")
     step = pitch_m / divisions
     exact = [nut_turns(foot_move(offset_m, angle_rad, s), pitch_m) * divisions for s in (front_m, rear_m)]
     best: Plan | None = None

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ...errors import InputError, ask_all
+from ...errors import ask_all
 from ...figure.trace import need
 from ...formula import Working, record
 from ...judging.gap import or_none
@@ -93,10 +93,7 @@ class Coupling(Readings):
                 *[lambda c=c: self._read("coupling", f"gap_{c}", f"gap at {c} o'clock") for c in CLOCKS],
             )
         ask_all(lambda: self.diameter)
-        try:
-            return coupling_from_face_gaps(self.diameter, read)
-        except InputError as bad:
-            raise InputError(self.placed.p(bad.field.lstrip("/")), bad.message, given=bad.given) from None
+        return coupling_from_face_gaps(self.diameter, read)
 
     @lazy
     def offset(self) -> tuple[float, float, float]:

@@ -5,7 +5,7 @@ from __future__ import annotations
 
 import math
 
-from ...errors import CannotSay, InputError, Need, ask_all
+from ...errors import CannotSay, InputError, Need, ask_all, fields
 from ...figure.trace import above_zero, need
 from ...judging.gap import or_none
 from ...reference.tyres import tyre_load
@@ -218,9 +218,9 @@ class Axles(Topic):
         radius = lambda teeth: pitch / (2 * math.sin(math.pi / teeth))
         axle = SidePoint(self.wheels.rear_m - front(), self.wheels.rear_axle_z_m - ground())
         sprocket = SidePoint(placed.flange[0].value - front(), placed.flange[2].value - ground())
-        centre = force_centre(
-            SidePoint(x - front(), z - ground()), axle, top_run(sprocket, radius(small), axle, radius(large))
-        )
+        with fields(rear=f"{at}/driven_teeth"):
+            run = top_run(sprocket, radius(small), axle, radius(large))
+        centre = force_centre(SidePoint(x - front(), z - ground()), axle, run)
         if centre is None:
             raise InputError(
                 "/craft/steering/pivot_water_line", "arm and chain run side by side: there is no one centre of the pull"

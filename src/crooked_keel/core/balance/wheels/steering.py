@@ -61,7 +61,7 @@ def top_run(front: Point, front_radius_m: float, rear: Point, rear_radius_m: flo
     touch."""
     far = math.hypot(rear.x_m - front.x_m, rear.z_m - front.z_m)
     if far <= abs(rear_radius_m - front_radius_m):
-        raise InputError("/fits", "the sprockets stand in one another")
+        raise InputError("rear", "the sprockets stand in one another")
     along = math.atan2(rear.z_m - front.z_m, rear.x_m - front.x_m)
     # The normal of the tangent leans back by how much larger the rear sprocket is.
     lean = along + math.pi / 2 + math.asin((rear_radius_m - front_radius_m) / far)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 
-from ...errors import InputError
+from ...errors import InputError, fields
 from ...formula import formula
 from ...physics.atmosphere import P0_PA, T0_K, isa
 
@@ -48,10 +48,14 @@ def lapse_turbo(height_m: float, critical_m: float, deviation_k: float = 0.0) ->
     there.
     Heating of the charge is not counted. Source: common practice, derived."""
     if critical_m < 0:
-        raise InputError("critical_altitude", "a critical altitude lies at sea level or above", given=str(critical_m))
+        raise InputError(
+            "~/unit/critical_altitude", "a critical altitude lies at sea level or above", given=str(critical_m)
+        )
     if height_m <= critical_m:
         return 1.0
-    return lapse_na(density_ratio(height_m, deviation_k)) / lapse_na(density_ratio(critical_m, deviation_k))
+    kept = density_ratio(height_m, deviation_k)
+    with fields(altitude="~/unit/critical_altitude"):
+        return lapse_na(kept) / lapse_na(density_ratio(critical_m, deviation_k))
 
 
 def lapse_turbine(

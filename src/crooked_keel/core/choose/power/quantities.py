@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 
 from ...document import Accessory, Fit, PowerUnit
-from ...errors import CannotSay, InputError, Need, ask_all
+from ...errors import CannotSay, InputError, Need, ask_all, fields
 from ...figure.doubt import figure_uncertainty
 from ...figure.trace import Uncertain, above_zero, need
 from ...formula import formula
@@ -130,6 +130,10 @@ class Lasting(Topic):
             raise CannotSay(Need(self.p("breathing"), f"how the {self.name} breathes"))
         if breathing == "electric":
             return 1.0
+        with fields(altitude="/need/altitude", isa_deviation="/need/hot"):
+            return self._share_left(breathing, height, hot)
+
+    def _share_left(self, breathing: str, height: float, hot: float) -> float:
         if breathing == "turbocharged":
             critical = need(
                 self.unit.critical_altitude, self.p("critical_altitude"), f"critical altitude of the {self.name}"

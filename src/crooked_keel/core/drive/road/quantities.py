@@ -7,7 +7,7 @@ import math
 import numpy as np
 
 from ...document import Stage
-from ...errors import CannotSay, InputError, Need, ask_all
+from ...errors import CannotSay, InputError, Need, ask_all, fields
 from ...figure.trace import above_zero, need
 from ...figure.units import G0_M_S2
 from ...formula import record
@@ -209,6 +209,11 @@ class OnRoad(Topic):
         )
         return ask_all(*asks)
 
+    @property
+    def centres_field(self) -> str:
+        """Where the distance between the sprockets' centres is entered."""
+        return self.train.p(f"drive/stages/{self.chain[0]}/centres")
+
     @lazy
     def centres(self) -> float:
         """Distance between the sprockets' centres, m: as measured, or from the output sprocket to the rear axle."""
@@ -233,16 +238,15 @@ class OnRoad(Topic):
     @lazy
     def links(self) -> float:
         """Length of the final chain in links, not rounded."""
-        try:
+        with fields(centres=self.centres_field):
             return chain_links(*self.links_terms)
-        except InputError as bad:
-            raise InputError(self.train.p(f"drive/stages/{self.chain[0]}/centres"), bad.message) from None
 
     @lazy
     def fitted_centres(self) -> float:
         """Centre distance with the next even number of links, m."""
         pitch, a, b = self.chain_terms
-        return chain_centres(even_links(self.links), pitch, a, b)
+        with fields(links=self.centres_field, centres=self.centres_field):
+            return chain_centres(even_links(self.links), pitch, a, b)
 
     @property
     def shock(self) -> float:

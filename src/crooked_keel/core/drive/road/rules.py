@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Need, ask_all
+from ...errors import CannotSay, Need, ask_all, fields
 from ...judging.band import at_most, band
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.gap import or_none
@@ -151,7 +151,8 @@ def small_sprocket(road: OnRoad) -> Iterable[Finding]:
     ask_all(lambda: road.chain_terms, lambda: road.centres)
     pitch_m, a, b = road.chain_terms
     teeth = min(a, b)
-    wrap = chain_wrap(sprocket_pitch_diameter(pitch_m, a), sprocket_pitch_diameter(pitch_m, b), road.centres)
+    with fields(centres=road.centres_field):
+        wrap = chain_wrap(sprocket_pitch_diameter(pitch_m, a), sprocket_pitch_diameter(pitch_m, b), road.centres)
     level: Level = (
         "stop"
         if teeth < 11 or wrap < math.radians(100)

@@ -147,18 +147,18 @@ def mount_reactions(mounts: Sequence[MountSpring], reference_m: Vector, wrenches
     two mounts coincide. Source: statics of a rigid body on springs; compared with an outside frame program in the
     tests."""
     if not mounts:
-        raise InputError("/mount/points", "no mount points")
+        raise InputError("~/mount/points", "no mount points")
     for i, a in enumerate(mounts):
         for b in mounts[i + 1 :]:
             if float(np.linalg.norm(a.at_m - b.at_m)) < 1e-3:
-                raise InputError("/mount/points", f"{a.name} and {b.name} are within 1 mm of each other")
+                raise InputError("~/mount/points", f"{a.name} and {b.name} are within 1 mm of each other")
     centre: Vector = np.mean([m.at_m for m in mounts], axis=0)
     arms = [np.hstack([np.eye(3), -skew(m.at_m - centre)]) for m in mounts]
     springs = [mount_stiffness(m.axis, m.axial_n_m, m.radial_n_m, m.across_n_m) for m in mounts]
     total = sum((b.T @ k @ b for b, k in zip(arms, springs, strict=True)), np.zeros((6, 6)))
     spread = float(np.sqrt(np.mean([np.sum((m.at_m - centre) ** 2) for m in mounts])))
     if spread < 1e-6:
-        raise InputError("/mount/points", "one mount point cannot hold a unit against turning")
+        raise InputError("~/mount/points", "one mount point cannot hold a unit against turning")
     scale = np.diag([1, 1, 1, 1 / spread, 1 / spread, 1 / spread])
     sizes, motions = np.linalg.eigh(scale @ total @ scale)
     if sizes[0] < 1e-9 * sizes[-1]:
