@@ -66,6 +66,12 @@ def test_import_and_export_give_the_same_bytes(file: Path, tmp_path: Path) -> No
     assert run("export", "nobody", out, "--data", tmp_path).returncode == 2
 
 
+def test_the_page_of_formulas_is_what_the_register_says() -> None:
+    page = (Path(__file__).parent.parent / "docs" / "formulas.md").read_text()
+    assert run("formulas").stdout == page
+    assert "| balance.cg | `x = Σmx / Σm` |" in page
+
+
 def test_schema() -> None:
     assert json.loads(run("schema").stdout)["title"] == "Project"
 

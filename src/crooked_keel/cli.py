@@ -180,6 +180,14 @@ def schema() -> None:
 
 
 @app.command()
+def formulas() -> None:
+    """Print the page of all formulas with their sources, as Markdown."""
+    from .exchange.formulas import formulas_page
+
+    print(formulas_page(), end="")
+
+
+@app.command()
 def openapi(file: Path) -> None:
     """Write the description of the interface, from which the front end's types are made."""
     from .api.app import create_app
