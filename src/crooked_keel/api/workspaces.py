@@ -24,8 +24,7 @@ class Workspaces:
 
     def assess(self, project_id: str, document: Project, fit: str | None) -> Assessment:
         """The assessment of a document, with what was kept of the last one of the same fit. A second thread that asks
-        meanwhile
-        works without."""
+        meanwhile waits: to work without would cost both of them more."""
         with self._lock:
             key = (project_id, fit)
             kept = self._open.setdefault(key, (Workspace(), threading.Lock()))
@@ -33,12 +32,8 @@ class Workspaces:
             while len(self._open) > self._most:
                 self._open.popitem(last=False)
         workspace, busy = kept
-        if not busy.acquire(blocking=False):
-            return assess(document, fit)
-        try:
+        with busy:
             return assess(document, fit, workspace)
-        finally:
-            busy.release()
 
     def forget(self, project_id: str) -> None:
         """Let go of a project that is no more."""

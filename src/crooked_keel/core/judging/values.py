@@ -1,4 +1,4 @@
-"""What every bench is: a set of lazily computed quantities, headline values, tables and shapes, judged by rules."""
+"""Headline values of a bench: each with its working, or with what it needs."""
 
 from __future__ import annotations
 
