@@ -32,8 +32,7 @@ def _say(bad: Any) -> NoReturn:
 
 def settle_collector() -> None:
     """What is loaded by now stays for good, and an assessment leaves few circles behind: the garbage collector need not
-    walk all of it after
-    every edit."""
+    walk all of it after every edit."""
     gc.collect()
     gc.freeze()
     gc.set_threshold(50_000, 20, 50)

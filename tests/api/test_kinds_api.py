@@ -1,6 +1,5 @@
 """Every kind over HTTP: started, listed, previewed, printed; what the sheets name can be put in; what is not known is
-refused at its
-field."""
+refused at its field."""
 
 from __future__ import annotations
 

@@ -1,6 +1,5 @@
 """The balance bench by hand: scales taken over, everything placed at once, crafts drawn, rows pasted and read, limits
-in moments, figures
-that contradict each other, orders of burning."""
+in moments, figures that contradict each other, orders of burning."""
 
 from __future__ import annotations
 

@@ -1,6 +1,5 @@
 """Every kind from a new project to a verdict on all benches, as a person would: start, fill in what is blank, read. And
-what each trade
-wants in the first minute, with nothing else entered."""
+what each trade wants in the first minute, with nothing else entered."""
 
 from __future__ import annotations
 

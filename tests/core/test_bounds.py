@@ -1,6 +1,5 @@
 """The lines that the program keeps are the limits that the assessment judges: packs put anywhere, and both asked. And a
-craft turned about its
-centreline is placed the other way round."""
+craft turned about its centreline is placed the other way round."""
 
 from __future__ import annotations
 
@@ -76,8 +75,7 @@ def moved(kind: str, by: tuple[float, float, float]) -> Project:
 @pytest.mark.parametrize("kind", sorted(TRIED))
 def test_each_line_is_the_limit_that_its_finding_judges(kind: str) -> None:
     """A pack put in 105 places within the craft and beyond it: where a line is kept with its ease the finding is ok,
-    where it is broken it is a
-    stop, and between it is a watch."""
+    where it is broken it is a stop, and between it is a watch."""
     fit, _, mass = TRIED[kind]
     lines, seen = groups(kind), set()
     for by in product((-1.4, -0.7, -0.25, 0.0, 0.25, 0.7, 1.4), (-0.5, -0.2, 0.0, 0.2, 0.5), (-0.25, 0.0, 0.5)):

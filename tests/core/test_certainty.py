@@ -158,8 +158,7 @@ def test_accuracy_that_is_needed() -> None:
 
 def test_break_even() -> None:
     """The new unit may be 2.7426 kg heavier before the CG touches 11.0 in; or the old one must have been 96.886 kg at
-    least. In closed
-    form for a flat limit: sign·m·(limit − CG)/(station − limit)."""
+    least. In closed form for a flat limit: sign·m·(limit − CG)/(station − limit)."""
     m, x = CENTRE.mass_kg, CENTRE.station_m
 
     def margin_at(sign: int, at: float) -> Callable[[float], float]:

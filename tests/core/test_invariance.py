@@ -1,6 +1,5 @@
 """What no craft may care about: where its datum lies, which line is called level, in which units a figure was written,
-and in which
-order its rows stand. Every demonstration is rewritten that way, and must be judged as before."""
+and in which order its rows stand. Every demonstration is rewritten that way, and must be judged as before."""
 
 from __future__ import annotations
 
@@ -182,8 +181,7 @@ def test_order_of_rows_changes_no_figure(kind: str) -> None:
 @pytest.mark.parametrize("kind", KIND_IDS)
 def test_every_figure_taken_away_is_missed_by_name_or_not_used(kind: str) -> None:
     """With one figure gone nothing breaks: whoever needs it says so, and no level gets better than it was by losing a
-    measurement
-    that had failed: a stop stays a stop or becomes 'cannot say' or goes with what was asked."""
+    measurement that had failed: a stop stays a stop or becomes 'cannot say' or goes with what was asked."""
     project = DEMO_OF[kind]
     before = judged(assess(project, "a"))
     for pointer, _ in figures(project):

@@ -41,8 +41,7 @@ OWN = {
 
 def said_of(kind: str, made: Assessment) -> Iterator[tuple[str, str]]:
     """Where, and what is said there, of everything that an assessment puts before a person. Names that the owner gave
-    are left out
-    by the callers, who take projects without any."""
+    are left out by the callers, who take projects without any."""
     for f in made.findings:
         yield f.key, sentence(f.title, "mm-kg")
         yield f.key, sentence(f.message, "mm-kg")

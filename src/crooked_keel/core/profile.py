@@ -36,8 +36,7 @@ class SupportShape:
 @record
 class InstallationShape:
     """A unit: box corners, flange, CG, propeller disc ends, shaft or thrust line, tubes or mounts, chain, packs and
-    swinging arm.
-    Parts not known are left out."""
+    swinging arm. Parts not known are left out."""
 
     id: str
     name: str

@@ -98,8 +98,7 @@ def or_gap(ask: Callable[[], T]) -> T | CannotSay:
 
 def set_up(project: Project, fit_id: str | None, workspace: Workspace | None = None) -> Benches:
     """Place the document once and build every topic on it; those that the workspace has kept and whose sources say the
-    same
-    stand. Without a fit, the old installations are looked at."""
+    same stand. Without a fit, the old installations are looked at."""
     return _Wiring(project, fit_id, workspace or Workspace()).benches()
 
 

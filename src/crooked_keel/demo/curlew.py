@@ -1,6 +1,5 @@
 """Curlew: an invented side-by-side motor glider on one wheel, 80 hp flat-four and wing tanks out, a motor and packs in;
-all packs in the
-nose, or fore and aft."""
+all packs in the nose, or fore and aft."""
 
 from __future__ import annotations
 

@@ -1,6 +1,5 @@
 """Tiller: an invented three-wheeled cargo microvan, 547 cc twin out; a 600 cc motorcycle four by chain, or a 30 kW
-motor on the old
-gearbox, in."""
+motor on the old gearbox, in."""
 
 from __future__ import annotations
 

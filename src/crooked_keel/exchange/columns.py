@@ -107,8 +107,7 @@ class Row(NamedTuple):
 
 def read_columns(text: str, columns: Sequence[Column], style: NumberStyle, example: str) -> tuple[list[Row], list[str]]:
     """Rows of a table, and the headings that were left out. A heading is looked for, what stands above it passed over;
-    without one the
-    columns stand in order.
+    without one the columns stand in order.
 
     Raises InputError with line and column: nothing to read, a wanted column that is missing, a cell that is no such
     figure."""

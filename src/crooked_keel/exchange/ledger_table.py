@@ -198,8 +198,7 @@ def to_operations(table: Table, base: str, project: Project) -> list[dict[str, A
     """A table → operations that put its rows into the ledger at `base`, all or nothing.
 
     The heading is looked for in the first rows; it may say units, which bare numbers then take. A row with an id that
-    is there replaces
-    it; others are added; lines of totals are left out. Raises InputError naming row and column."""
+    is there replaces it; others are added; lines of totals are left out. Raises InputError naming row and column."""
     field = f"/{table.kind}"
     if not any(any(c.strip() for c in row) for row in table.rows):
         raise InputError(field, "the file is empty")
@@ -244,8 +243,7 @@ def to_operations(table: Table, base: str, project: Project) -> list[dict[str, A
 
 def _heading(table: Table) -> tuple[int, list[str], dict[str, str]]:
     """Row of the heading, its columns in our words, and the units that it says. A heading of two rows is read from the
-    lower one, where
-    that says nothing from the one above it."""
+    lower one, where that says nothing from the one above it."""
     best: tuple[int, list[str], list[str]] = (0, [], [])
     for n, row in enumerate(table.rows[:MOST_HEADING_ROWS]):
         above = table.rows[n - 1] if n else []

@@ -1,8 +1,8 @@
 """Units of the library as a table, both ways: a line for each unit, a column for each field that any of them has.
 
 A heading is the path of a field with points between (`mass`, `ratings.take-off.power`, `drive.stages.belt.ratio`); it
-may say the unit of
-bare numbers (`mass (kg)`). A curve is one cell: points with bars between them, each `speed; torque; power`.
+may say the unit of bare numbers (`mass (kg)`). A curve is one cell: points with bars between them, each `speed; torque;
+power`.
 """
 
 from __future__ import annotations
@@ -94,8 +94,7 @@ def library_from_csv(text: str, there: dict[str, LibraryUnit]) -> dict[str, Libr
     """Units of a table by their id; one without an id is given one that is not there yet.
 
     Raises InputError with row and column: no column for name or kind, a column that is not known or stands twice, a
-    cell that is no such figure,
-    an id or a name that stands twice, a unit that does not say what it must."""
+    cell that is no such figure, an id or a name that stands twice, a unit that does not say what it must."""
     rows = _rows(text)
     if not rows:
         raise InputError("/text", "the file is empty")

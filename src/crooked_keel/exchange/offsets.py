@@ -2,9 +2,8 @@
 height).
 
 A line for a section is its station, then `out, height` for each point from keel to deck edge, by semicolons or tabs. A
-table may say
-its units in the heading, use other words (x, half-breadth, waterline), and leave the station blank while it stays the
-same.
+table may say its units in the heading, use other words (x, half-breadth, waterline), and leave the station blank while
+it stays the same.
 """
 
 from __future__ import annotations

@@ -1,8 +1,8 @@
 """An old weight sheet, typed or pasted as it stands → the report of the craft as found.
 
 Each line is a name, a weight, an arm and perhaps a moment, by tabs, semicolons, bars or wide gaps. Units stand with the
-figures, in
-the heading, or are those of the project. A moment that disagrees with weight times arm is refused, with its line.
+figures, in the heading, or are those of the project. A moment that disagrees with weight times arm is refused, with its
+line.
 """
 
 from __future__ import annotations

@@ -1,6 +1,5 @@
 """Platform scales under the wheels of a craft, simulated: noise, drift, overload, a cell that sticks, a corner that is
-dead; and the
-judgement of what they show, which is the same for real ones."""
+dead; and the judgement of what they show, which is the same for real ones."""
 
 from __future__ import annotations
 

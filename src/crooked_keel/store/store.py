@@ -122,8 +122,7 @@ class Store:
 
     def list_projects(self) -> list[tuple[ProjectRow, datetime | None, dict[str, Any] | None, bool]]:
         """Every project, the one touched last first, with the time of its head, its verdict summary, and whether that
-        is of an
-        older state."""
+        is of an older state."""
         with self.session() as session:
             rows = session.execute(
                 select(ProjectRow, RevisionRow.at, VerdictRow.summary, VerdictRow.revision != RevisionRow.number)

@@ -77,8 +77,7 @@ def test_case_1c_a_misread_gap_shows() -> None:
 @given(st.floats(-3e-3, 3e-3), st.floats(-3e-3, 3e-3), st.floats(0.08, 0.25))
 def test_gaps_of_two_rings_in_space(up: float, side: float, diameter: float) -> None:
     """Second route: turn the unit's face as a ring in space by its two angles, measure the gap along the shaft at each
-    clock place.
-    s runs forward, which is −x: nose high is +R_y, front to starboard is −R_z."""
+    clock place. s runs forward, which is −x: nose high is +R_y, front to starboard is −R_z."""
     turn = rotation_z(-side) @ rotation_y(up)
     gaps = {}
     for clock in (12, 3, 6, 9):

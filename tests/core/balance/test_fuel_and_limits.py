@@ -1,6 +1,5 @@
 """Burn orders, bending of a wing, envelopes in moments, tales, ways to stand and to find a CG: worked cases computed by
-hand from statics
-and checked against scipy, shapely and simulation. Standards quoted are from memory."""
+hand from statics and checked against scipy, shapely and simulation. Standards quoted are from memory."""
 
 from __future__ import annotations
 

@@ -1,6 +1,5 @@
 """Documents, not functions: the craft on its wheels at each step, fuel that is stuck, one wheel, a canard, the wing,
-repeats of a scale.
-Expected values are worked here from the figures of the document by statics alone."""
+repeats of a scale. Expected values are worked here from the figures of the document by statics alone."""
 
 from __future__ import annotations
 
@@ -80,8 +79,7 @@ def test_the_shorter_way_to_all_out_is_the_same_as_the_longer(project: Project) 
 @pytest.mark.parametrize(("reach", "level"), [("6.5 m", "watch"), ("3 m", "ok")])
 def test_a_hand_on_the_far_end_of_a_tricycle(reach: str, level: str) -> None:
     """380 kg at 0.42 m, wheels at −0.75 and 0.72: 77.6 kg on the nose. 20 kg at 3 m weigh 20·(3 − 0.72)/1.47 = 31 kg
-    there and leave
-    46; at 6.5 m, 78.6 kg, and lift it."""
+    there and leave 46; at 6.5 m, 78.6 kg, and lift it."""
     at = lambda x, y: {"station": x, "butt_line": y, "water_line": "0 mm", "tare": "0 kg"}
     stands = put(
         bare("aeroplane", layout="tricycle"),

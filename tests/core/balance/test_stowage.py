@@ -81,8 +81,7 @@ def test_two_packs_overlap_as_points_tried_at_random_say(shift: tuple[float, ...
 
 def test_load_indices_are_eighty_steps_to_the_tenfold() -> None:
     """ISO 3 preferred numbers, on which the table of load indices is built: 45 kg times ten to the power of index over
-    eighty. The table is
-    rounded; no value is further off than two hundredths."""
+    eighty. The table is rounded; no value is further off than two hundredths."""
     assert len(LOADS_KG) == 121 and list(LOADS_KG) == sorted(LOADS_KG)
     for index, kg in enumerate(LOADS_KG):
         assert kg == pytest.approx(45 * 10 ** (index / 80), rel=0.02)

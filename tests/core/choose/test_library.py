@@ -98,8 +98,7 @@ def test_each_unit_says_what_it_must_and_agrees_with_itself(key: str) -> None:
 @pytest.mark.parametrize("key", IDS)
 def test_figures_are_plausible(key: str) -> None:
     """Common practice, no source: 0.2 to 6 kW for a kilogram; petrol 280 to 450 g/kWh, diesel 200 to 280, small
-    turbines 400 to 600; heat into
-    a coolant at most the power itself; the CG lies inside the envelope."""
+    turbines 400 to 600; heat into a coolant at most the power itself; the CG lies inside the envelope."""
     u = SHELF[key].unit
     assert u.mass is not None and u.power is not None
     assert 0.02 < u.power.si / 1000 / u.mass.si < 6

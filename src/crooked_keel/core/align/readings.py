@@ -22,8 +22,7 @@ class Readings(Topic):
 
     def asks(self, part: str) -> bool:
         """Whether the readings of a part are asked for: of a fit that has it, or wherever something was read. Nobody
-        reads an old
-        installation before it comes out, unless they did."""
+        reads an old installation before it comes out, unless they did."""
         read = getattr(self.align, part)
         if read != type(read)():
             return True

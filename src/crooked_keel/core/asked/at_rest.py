@@ -17,8 +17,7 @@ from ..wiring import set_up
 
 class AtRestOut(Out):
     """A state brought to rest by her sections: trim over the waterline stern down and heel starboard down, beside the
-    small-change answer;
-    GM; least freeboard and where; refused: why there is none."""
+    small-change answer; GM; least freeboard and where; refused: why there is none."""
 
     id: str
     name: str

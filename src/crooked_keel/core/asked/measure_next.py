@@ -50,10 +50,8 @@ _WORTH_SHOWING = 0.005
 
 class MeasureOut(Out):
     """Something to measure: the figure it gives (or several), minutes, share of the doubt, what would be left and how
-    much less that is
-    (m), chance that the question is then answered, and the ± wanted of the instrument to settle it alone (SI of the
-    figure; None if
-    even an exact one would not, or where several figures are given)."""
+    much less that is (m), chance that the question is then answered, and the ± wanted of the instrument to settle it
+    alone (SI of the figure; None if even an exact one would not, or where several figures are given)."""
 
     id: str
     name: str
@@ -97,8 +95,7 @@ class MeasureNext(Out):
 
 def measure_next(project: Project, fit_id: str | None) -> MeasureNext:
     """What to measure next for the limits of a craft: CG limits, every loading and its burn included; or gross mass,
-    plates of the axles
-    and trim, whichever it has.
+    plates of the axles and trim, whichever it has.
 
     Raises InputError where there is no such fit."""
     if fit_id is not None and fit_id not in project.fits:

@@ -40,8 +40,7 @@ class Drawn(Out):
 
 class MonteCarlo(Out):
     """draws; share that keeps every limit in every loading along its burn; the closed form, which takes the worst point
-    alone; whether
-    they differ by more than two hundredths; loadings; needs: what must be known first."""
+    alone; whether they differ by more than two hundredths; loadings; needs: what must be known first."""
 
     draws: int
     inside: float | None
@@ -53,8 +52,7 @@ class MonteCarlo(Out):
 
 class Draw:
     """Figures drawn within their doubt: measured ones by the bell curve (evenly, where ± is the largest error), others
-    evenly between
-    their bounds; the same figure the same everywhere. Source: JCGM 101:2008 (from memory)."""
+    evenly between their bounds; the same figure the same everywhere. Source: JCGM 101:2008 (from memory)."""
 
     def __init__(self, draws: int, seed: int, largest_error: bool = False) -> None:
         self.draws = draws

@@ -47,8 +47,7 @@ class Made(NamedTuple):
 
 def check_unit(shelf: LibraryUnit) -> None:
     """What a unit of the library must say. Raises InputError at the field: a mass without its condition, a curve that
-    is none, a rating
-    without a limit that has a time."""
+    is none, a rating without a limit that has a time."""
     u = shelf.unit
     if u.mass is not None and u.condition is None:
         raise InputError(
@@ -91,8 +90,7 @@ def kept(project: Project, installation: Installation) -> LibraryUnit:
 
 def new_fit(project: Project, key: str, shelf: LibraryUnit) -> Made:
     """A fit with this unit in the place of each old one: placement guessed, what hangs on it in the ledger, its price
-    among the money; what is
-    kept of the old beyond the unit is said."""
+    among the money; what is kept of the old beyond the unit is said."""
     name = shelf.unit.name
     names = {f.name for f in project.fits.values()}
     fit_id = slug(name, project.fits, "fit")
@@ -155,8 +153,7 @@ def _of(project: Project, key: str, shelf: LibraryUnit, like: Installation) -> d
 
 def _end_for_end(project: Project, shelf: LibraryUnit, like: Installation) -> bool:
     """Whether a unit must be turned: its CG lies on the other side of its flange than that of the unit it replaces, or
-    than units of such a
-    craft do. Not where its place is not known, and not in a craft whose units lie across."""
+    than units of such a craft do. Not where its place is not known, and not in a craft whose units lie across."""
     at, there, usual = shelf.unit.cg_aft, like.unit.cg_aft, kind_of(project).unit_side
     wanted = there.along_m if there is not None else usual
     return usual != 0 and at is not None and at.along_m * wanted < 0

@@ -48,8 +48,8 @@ def reasons_against(values: Mapping[str, float], criteria: Sequence[Criterion]) 
 
 def score_options(options: Mapping[str, Mapping[str, float]], criteria: Sequence[Criterion]) -> Scored:
     """Those that keep the hard limits, scored: u = (v − lo)/(hi − lo) over the survivors, turned round where less is
-    better, 1 where all
-    are equal; score = 100·Σw·u/Σw. It depends on the field: another candidate may turn two others round.
+    better, 1 where all are equal; score = 100·Σw·u/Σw. It depends on the field: another candidate may turn two others
+    round.
 
     Raises InputError for weights below zero or all zero, and for a value that is missing."""
     if any(c.weight < 0 for c in criteria):
@@ -82,8 +82,7 @@ class Turn(NamedTuple):
 
 def turning_points(options: Mapping[str, Mapping[str, float]], criteria: Sequence[Criterion]) -> list[Turn]:
     """For each criterion the nearest share of the weight, up or down, at which the first place changes, the others
-    keeping their
-    proportions. Scores are linear in that share, so the crossing is exact."""
+    keeping their proportions. Scores are linear in that share, so the crossing is exact."""
     scored = score_options(options, criteria)
     first = scored.best
     if first is None or len(scored.scores) < 2:

@@ -46,10 +46,8 @@ class Reference(Item):
 
 class Support(Item):
     """A wheel or jack on a scale. The water line is that of the ground under it; the radius that of its tyre, loaded;
-    the load index is
-    the number moulded on its wall.
-    Raised: how far it was held up off that ground to level the craft, by a trestle say. Weighed more than once, rolled
-    off and on between: the mean counts."""
+    the load index is the number moulded on its wall. Raised: how far it was held up off that ground to level the craft,
+    by a trestle say. Weighed more than once, rolled off and on between: the mean counts."""
 
     role: Literal["main", "nose", "tail", "front", "rear"]
     station: Station | None = None
@@ -255,8 +253,7 @@ class Seat(Item):
 
 class Steering(Part):
     """Steering geometry of a two-wheeler: rake from the vertical, offset of the axle from the steering axis; and the
-    pivot of a swinging
-    arm with a chain."""
+    pivot of a swinging arm with a chain."""
 
     rake: Angle | None = None
     offset: Length | None = None
@@ -277,8 +274,7 @@ class Wing(Part):
 
 class Story(Part):
     """A tale of another repower of this type: masses, how far ahead of the CG the old unit sat, how far aft the new one
-    went, how far
-    forward the CG came. Each with its ± as a bound."""
+    went, how far forward the CG came. Each with its ± as a bound."""
 
     old_mass: Mass | None = None
     new_mass: Mass | None = None

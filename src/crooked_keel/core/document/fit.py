@@ -291,8 +291,7 @@ class Installation(Item):
 
 class MoneyLine(Item):
     """Something to pay for: what it was to cost, what was ordered, what was paid; how long it takes to come, what it
-    holds up, and the week
-    in which it falls, as 2026-W48."""
+    holds up, and the week in which it falls, as 2026-W48."""
 
     planned: Money | None = None
     committed: Money | None = None

@@ -64,8 +64,7 @@ _SIDED = ("dir", "side", "turns")
 
 def turned(value: Any) -> Any:
     """A plain unit turned end for end about the vertical: what lay aft lies forward, starboard is port, and its shaft
-    turns the other way
-    seen from aft."""
+    turns the other way seen from aft."""
     if isinstance(value, dict):
         return {k: _OTHER.get(v, v) if k in _SIDED and isinstance(v, str) else turned(v) for k, v in value.items()}
     return [turned(v) for v in value] if isinstance(value, list) else value

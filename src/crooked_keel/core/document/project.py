@@ -18,8 +18,7 @@ REFERENCE_VERSION = "2026-11"
 
 class Instrument(Item):
     """A scale or a tape that several figures were read with: how far its readings may all be off together, in parts of
-    the reading or by
-    a length. A bound; figures name it."""
+    the reading or by a length. A bound; figures name it."""
 
     gain: Number | None = None
     offset: Length | None = None
@@ -52,8 +51,7 @@ class Weights(Part):
 
 class Need(Part):
     """What is wanted of any unit: power where it is used, the height and warmth there, hard limits, and what counts how
-    much. Balance and drive
-    are judged on their own benches."""
+    much. Balance and drive are judged on their own benches."""
 
     power: Power | None = None
     altitude: Altitude | None = None

@@ -226,10 +226,8 @@ class Ports(Part):
 
 class PowerUnit(Part):
     """An engine, turbine or motor as installed. Its own measures are taken from its output flange, shaft level. origin:
-    the unit of the
-    library that it is a copy of; parts: how well it is supplied, 1 to 5; heat: into its coolant at its rated power,
-    nothing where air cools it;
-    consumption: fuel for its work, there."""
+    the unit of the library that it is a copy of; parts: how well it is supplied, 1 to 5; heat: into its coolant at its
+    rated power, nothing where air cools it; consumption: fuel for its work, there."""
 
     name: Name = "power unit"
     origin: Key | None = None

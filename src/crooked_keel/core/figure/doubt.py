@@ -23,9 +23,8 @@ School = Literal["two standard deviations", "largest error"]
 
 def std_uncertainty(bound: float, source: str, school: School = "two standard deviations") -> float:
     """Standard uncertainty of a stated ±, same unit. Measured: ± is two standard deviations, or by the other school the
-    largest error;
-    otherwise a bound of even chance, ±/√3. Source: JCGM 100:2008, 4.3 (from memory). Raises InputError on a negative
-    tolerance."""
+    largest error; otherwise a bound of even chance, ±/√3. Source: JCGM 100:2008, 4.3 (from memory). Raises InputError
+    on a negative tolerance."""
     if bound < 0:
         raise InputError("", "a tolerance cannot be negative", given=str(bound))
     return bound / 2 if source == "measured" and school == "two standard deviations" else bound / math.sqrt(3)
@@ -54,8 +53,7 @@ def figure_uncertainty(figure: Figure, school: School = "two standard deviations
 
 def surprises(new: Figure, old: Figure) -> bool:
     """Whether a measurement lies further from what was told or estimated than three standard deviations of both
-    together. One
-    measurement after another is a correction, not a surprise.
+    together. One measurement after another is a correction, not a surprise.
 
     Source: JCGM 100:2008 (from memory)."""
     if new.source != "measured" or old.source not in ("maker", "estimated", "hearsay") or type(new) is not type(old):

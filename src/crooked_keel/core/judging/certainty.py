@@ -1,10 +1,9 @@
 """How sure a margin is, and what to measure next.
 
 The figures are independent, each with a standard uncertainty u; whatever they share is one figure, so their covariance
-is diagonal.
-A margin g has a gradient a by the figures. A measurement gives readings, each with a gradient h and the standard
-uncertainty r of the
-instrument. What all readings together leave of the doubt follows in closed form, whatever their order:
+is diagonal. A margin g has a gradient a by the figures. A measurement gives readings, each with a gradient h and the
+standard uncertainty r of the instrument. What all readings together leave of the doubt follows in closed form, whatever
+their order:
 
     σ'² = σ² − cᵀ·K⁻¹·c,   c_j = aᵀ·P·h_j,   K_ij = h_iᵀ·P·h_j + r_j²·δ_ij
 
@@ -50,8 +49,7 @@ class Candidate(NamedTuple):
 
 class Ranked(NamedTuple):
     """What a candidate would do for a margin: doubt left, how much that is less, and the chances that the margin is
-    then settled as
-    kept or as passed."""
+    then settled as kept or as passed."""
 
     candidate: Candidate
     sigma_after: float
@@ -104,8 +102,8 @@ def _below(z: float) -> float:
 
 def chance_to_settle(margin: float, before: float, after: float, settled: float = SETTLED) -> tuple[float, float]:
     """Chances that a measurement which takes the doubt from `before` to `after` shows the margin kept, and passed, by
-    `settled`
-    standard deviations. The estimate to come is N(g, σ² − σ'²). Source: preposterior analysis, normal-linear."""
+    `settled` standard deviations. The estimate to come is N(g, σ² − σ'²). Source: preposterior analysis,
+    normal-linear."""
     spread = math.sqrt(max(before * before - after * after, 0.0))
     if spread < 1e-9 * max(before, abs(margin), 1e-12):
         return (
@@ -135,9 +133,8 @@ def all_settled(margins: Sequence[tuple[float, Gradient]], known: Sequence[Readi
 
 def plan(margins: Sequence[tuple[float, Gradient]], candidates: Sequence[Candidate]) -> list[Candidate]:
     """What to measure, in order, until every margin would be settled on the figures as they stand: each time what takes
-    most off the
-    margin that is least sure; the end is also where nothing takes off a hundredth of its doubt. Source: greedy
-    choice."""
+    most off the margin that is least sure; the end is also where nothing takes off a hundredth of its doubt. Source:
+    greedy choice."""
     known: list[Reading] = []
     left = list(candidates)
     made: list[Candidate] = []
@@ -157,9 +154,8 @@ def plan(margins: Sequence[tuple[float, Gradient]], candidates: Sequence[Candida
 
 def accuracy_needed(slope: float, u: float, before: float, wanted: float) -> float | None:
     """Standard uncertainty of the instrument that brings the doubt from `before` to `wanted` by measuring one figure
-    again; None when
-    even an exact one would not. Raises InputError when it is there already. Source: the single-figure update solved for
-    r."""
+    again; None when even an exact one would not. Raises InputError when it is there already. Source: the single-figure
+    update solved for r."""
     if wanted >= before:
         raise InputError("/wanted", "the doubt is that small already")
     r2 = (slope * u * u) ** 2 / (before * before - wanted * wanted) - u * u

@@ -49,8 +49,7 @@ def computed(figure: Figure | None, text: str) -> dict[str, Any]:
 
 def moved_place(figure: Place, shift_m: float, units: str, up: bool) -> tuple[dict[str, Any], float]:
     """A place moved along its axis by at least the shift, rounded to the tape away from zero shift; and the new
-    distance
-    as signed in its own direction. up: the shift is positive along the axis."""
+    distance as signed in its own direction. up: the shift is positive along the axis."""
     sign = DIRECTIONS[figure.dir]
     wanted = figure.si + sign * shift_m
     rounded = on_the_tape(wanted, units, up=(sign > 0) == up)
@@ -62,8 +61,7 @@ OTHER = {"aft": "forward", "forward": "aft", "starboard": "port", "port": "starb
 
 def said_place(figure: Place, shift_m: float, units: str) -> tuple[dict[str, Any], float, str, float]:
     """A place moved along its axis, as `moved_place`, never said as less than nothing: the figure, its distance and
-    direction, and how
-    far it went. On the other side of its origin it takes the other direction."""
+    direction, and how far it went. On the other side of its origin it takes the other direction."""
     value, rounded = moved_place(figure, shift_m, units, up=shift_m > 0)
     far, way = abs(rounded - figure.si), figure.dir
     if rounded < 0:

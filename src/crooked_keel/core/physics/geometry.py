@@ -1,12 +1,8 @@
 """Axes, signs and turning. x aft, y starboard, z up; right-handed; SI and radians.
 
-| word | about | sign |
-|---|---|---|
-| down thrust N | y | R_y(−N): the thrust end goes down |
-| right thrust M | z | R_z(−M): the thrust end goes to starboard |
-| nose up | y | +R_y |
-| starboard down (heel) | x | −R_x |
-| torque, clockwise seen from aft looking forward | x | −x; converted in `torque_about_x` only |
+| word | about | sign | |---|---|---| | down thrust N | y | R_y(−N): the thrust end goes down | | right thrust M | z |
+R_z(−M): the thrust end goes to starboard | | nose up | y | +R_y | | starboard down (heel) | x | −R_x | | torque,
+clockwise seen from aft looking forward | x | −x; converted in `torque_about_x` only |
 """
 
 from __future__ import annotations

@@ -2,9 +2,8 @@
 mass and CG.
 
 Craft axes: station positive aft, butt line positive to starboard, height positive up. The water is the plane z = T +
-a·(x − x0) + b·y: a is
-the tangent of the trim (stern down), b that of the heel (starboard down). Source: naval architecture, hydrostatics by
-integration.
+a·(x − x0) + b·y: a is the tangent of the trim (stern down), b that of the heel (starboard down). Source: naval
+architecture, hydrostatics by integration.
 """
 
 from __future__ import annotations
@@ -35,8 +34,7 @@ class Section(NamedTuple):
 
 class Immersed(NamedTuple):
     """What is under water: m³, m; the waterplane: m², its centre of flotation, second moments about axes through it,
-    m⁴; and the station
-    of the first deck edge under water, or None."""
+    m⁴; and the station of the first deck edge under water, or None."""
 
     volume_m3: float
     x_m: float
@@ -77,8 +75,7 @@ class Hull:
     @classmethod
     def of(cls, sections: Sequence[Section]) -> Hull:
         """Raises InputError: fewer than seven, out of order, a section not closed or without area, or fewer than 41
-        that are neither
-        odd in number nor evenly spaced (the parabolic rule wants both)."""
+        that are neither odd in number nor evenly spaced (the parabolic rule wants both)."""
         if len(sections) < 7:
             raise InputError(FIELD, "seven sections or more are wanted", given=f"{len(sections)} sections")
         x = np.array([s.x_m for s in sections])
@@ -223,12 +220,10 @@ def float_equilibrium(
     hull: Hull, mass_kg: float, cg: tuple[float, float, float], density: float, reference_m: float, heel: float = 0.0
 ) -> Floats:
     """Draft, trim and heel at which weight and buoyancy balance, from level (or from a heel to start with). cg: (x, y,
-    z) in m, z that of
-    the fluid CG (free surface counted in).
+    z) in m, z that of the fluid CG (free surface counted in).
 
     Raises InputError: no upright equilibrium, not stable there (with GM), the deck edge under water. Source: three
-    equations of balance,
-    damped Newton with a numeric derivative."""
+    equations of balance, damped Newton with a numeric derivative."""
     xg, yg, zg = cg
     length, beam = hull.length_m, hull.beam_m
     at = np.array([level_draft(hull, mass_kg, density), 0.0, heel])

@@ -75,10 +75,8 @@ def hydro_from_form(
     length_m: float, beam_m: float, draft_m: float, block: float, waterplane: float, density: float
 ) -> Hydro:
     """Hydrostatics of a canoe body from form coefficients. Waterplane inertia by Cw²/12 and by the parametric texts;
-    the smaller
-    is used. Raises InputError: Cb ≥ Cw, Cb outside 0.2 to 1, a size not above zero. Source: ship stability and
-    parametric design
-    texts (from memory)."""
+    the smaller is used. Raises InputError: Cb ≥ Cw, Cb outside 0.2 to 1, a size not above zero. Source: ship stability
+    and parametric design texts (from memory)."""
     for field, value in (("length", length_m), ("beam", beam_m), ("keel", draft_m)):
         if value <= 0:
             words = "she floats with no draft over her canoe body" if field == "keel" else "the hull has no size"
@@ -108,8 +106,7 @@ def hydro_from_form(
 
 class Waterplane(NamedTuple):
     """Water surface in craft axes: height at the reference, slopes aft and to starboard, misfit of each reading, m. The
-    weights
-    give height and slopes as sums over the readings."""
+    weights give height and slopes as sums over the readings."""
 
     height_m: float
     slope_aft: float
@@ -122,8 +119,7 @@ class Waterplane(NamedTuple):
 
 def waterplane_from_freeboards(points: Sequence[tuple[float, float, float]], reference_m: float) -> Waterplane:
     """Plane through z = sheer − freeboard at (x, y), least squares. points: (x, y, z). Four corners leave one misfit,
-    the same at
-    each. Raises InputError with fewer than three, or all in one line. Source: least squares."""
+    the same at each. Raises InputError with fewer than three, or all in one line. Source: least squares."""
     if len(points) < 3:
         raise InputError("/craft/flotation/marks", "three freeboards or more are wanted", given=f"{len(points)} read")
     table = np.array([[1.0, x - reference_m, y] for x, y, _ in points])

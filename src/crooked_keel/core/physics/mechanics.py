@@ -58,8 +58,7 @@ def cg_from_suspension(
     second_mark: tuple[float, float],
 ) -> tuple[float, float]:
     """CG of a bare unit hung by two points in turn: where the two plumb lines, each through its point and a mark under
-    it, cross.
-    Places (along, up) in m, in the unit's own frame.
+    it, cross. Places (along, up) in m, in the unit's own frame.
 
     Raises InputError for a mark at its point and for lines less than 20° apart. Source: statics."""
     ux, uz = first_mark[0] - first[0], first_mark[1] - first[1]

@@ -22,8 +22,8 @@ ROLL_FACTORS = (0.73, 0.80, 0.88)
 
 class SlackTank(NamedTuple):
     """A tank with a free surface: density, length and breadth of the surface, how many parts a tight bulkhead along it
-    makes, how far off
-    the centreline it sits when a pipe joins it to its fellow, and whether it is pressed full or empty."""
+    makes, how far off the centreline it sits when a pipe joins it to its fellow, and whether it is pressed full or
+    empty."""
 
     density: float
     length_m: float
@@ -151,8 +151,7 @@ def roll_period_gm(factor: float, beam_m: float, period_s: float) -> float:
 
 class Docked(NamedTuple):
     """What changed by the waterline: kg, moment about the centre of flotation in kg·m, the one station that would do
-    the same (None where
-    the mass cannot be told from nothing), and the standard uncertainty of the mass."""
+    the same (None where the mass cannot be told from nothing), and the standard uncertainty of the mass."""
 
     mass_kg: float
     moment_kg_m: float
@@ -170,8 +169,8 @@ def dock_scale(
     readings: int = 4,
 ) -> Docked:
     """Mass and station of everything that changed between two sets of freeboards: Δm = k·ΔT, ΔM = MCT·Δtrim. mct_kg:
-    kg·m per m of trim
-    over the waterline, of the condition after; reading_m: how well a freeboard is read, two sets of so many.
+    kg·m per m of trim over the waterline, of the condition after; reading_m: how well a freeboard is read, two sets of
+    so many.
 
     A mass under twice its uncertainty has no station. Source: hydrostatics, small change."""
     u = immersion_kg_m * reading_m / math.sqrt(readings) * math.sqrt(2)

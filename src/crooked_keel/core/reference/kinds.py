@@ -1,6 +1,5 @@
 """Kinds of craft. A kind is declared, not programmed: which forms it has, its layouts, what it starts with, its load
-cases,
-its outline and the words of its trade. A bench asks for forms, never for a kind.
+cases, its outline and the words of its trade. A bench asks for forms, never for a kind.
 """
 
 from __future__ import annotations
@@ -42,11 +41,9 @@ Form = Literal[
 
 class Kind(NamedTuple):
     """forms: what benches ask about; words: names of the trade, by the name used in code; unit_side: +1 if the unit
-    lies aft of its
-    output flange, −1 ahead of it, 0 if it is measured both ways from it; mount_axis: the axis of a mount's axial
-    stiffness;
-    template: layout and name of the unit → what a new project starts with; draw: outline of the side view, from the
-    measures that `outline` names; cautions: what a bench must not be left without, by bench."""
+    lies aft of its output flange, −1 ahead of it, 0 if it is measured both ways from it; mount_axis: the axis of a
+    mount's axial stiffness; template: layout and name of the unit → what a new project starts with; draw: outline of
+    the side view, from the measures that `outline` names; cautions: what a bench must not be left without, by bench."""
 
     name: str
     forms: frozenset[Form]
@@ -266,7 +263,6 @@ KINDS: dict[str, Kind] = {
 
 def new_project(kind: str, name: str, layout: str, unit_name: str, units: str) -> list[dict[str, Any]]:
     """Operations that turn an empty document of a kind into a new project: every place to fill in; figures that a trade
-    would
-    guess stand there marked as template."""
+    would guess stand there marked as template."""
     values = {"/name": name, "/craft/layout": layout, "/units": units, **KINDS[kind].template(layout, unit_name)}
     return [{"op": "add", "path": path, "value": value} for path, value in values.items()]

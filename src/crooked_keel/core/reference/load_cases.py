@@ -11,8 +11,7 @@ from typing import Literal, NamedTuple
 
 class LoadCase(NamedTuple):
     """torque, thrust: share of limit torque and of thrust; pitch (nose up), yaw (nose right): share of the rates; pull:
-    share of
-    what the final drive does to the unit in its lowest gear: chain pull, or the axle's torque."""
+    share of what the final drive does to the unit in its lowest gear: chain pull, or the axle's torque."""
 
     id: str
     name: str

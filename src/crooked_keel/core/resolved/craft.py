@@ -15,8 +15,7 @@ from .rows import Rows
 
 class Resolved(Topic):
     """A document with one fit (or none: the craft as found), placed. old, installations: those of the craft as found
-    and of the fit, in
-    order."""
+    and of the fit, in order."""
 
     def __init__(
         self,

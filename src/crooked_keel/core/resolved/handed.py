@@ -21,8 +21,7 @@ class Output:
 @dataclass(frozen=True, slots=True)
 class FinalDrive:
     """What the final drive does to the unit in its lowest gear: force (3,) at a point (3,), a moment (3,), and the
-    force at the
-    road that goes with it; N, m, N·m."""
+    force at the road that goes with it; N, m, N·m."""
 
     force_n: Vector
     at_m: Vector

@@ -45,8 +45,7 @@ class Loads(Topic):
 
     def tanks(self, after: bool) -> list[tuple[str, str, Tank]]:
         """Tanks in order, of the craft as found, or after the work: without those that go, with those that the fit
-        adds. Key,
-        pointer, tank."""
+        adds. Key, pointer, tank."""
         return self._after if after else self._before
 
     @lazy

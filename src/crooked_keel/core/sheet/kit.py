@@ -13,8 +13,7 @@ from ..reference.kinds import Form
 
 class Entry(NamedTuple):
     """One field: pointer, label, how it is filled in, and the choices a kind leaves of those the document knows (all,
-    where none). A key
-    names one of the collection whose pointer is its only choice."""
+    where none). A key names one of the collection whose pointer is its only choice."""
 
     pointer: str
     label: str

@@ -34,8 +34,7 @@ class Workspace:
     """Topics by their names, and what was asked of them, from the last assessment of one fit of one document.
 
     A topic whose sources say the same as before is the same object, with all that it has computed; what was asked of
-    the
-    same topics is not asked again. Not for several threads at a time."""
+    the same topics is not asked again. Not for several threads at a time."""
 
     def __init__(self) -> None:
         self._topics: dict[str, _Kept] = {}

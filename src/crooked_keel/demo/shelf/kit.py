@@ -142,8 +142,7 @@ def unit(
     **more: Any,
 ) -> dict[str, Any]:
     """A unit from its sheet. at: rated speed, rpm; mass with its condition; size: length, width, height; middle: of its
-    envelope, aft and up of
-    its flange; price: cost, wait, supply of parts."""
+    envelope, aft and up of its flange; price: cost, wait, supply of parts."""
     cost, wait, parts = price
     length, width, height = size
     unit = {

@@ -75,8 +75,7 @@ def port_spacer(inside_m: float, hub_m: float, target_m: float, rim_m: float) ->
 
 def axle_spacers(inside_m: float, hub_m: float, rim_offset_m: float, target_m: float) -> Spacers:
     """Spacers that bring the rim's middle to the target off the frame's centreline (starboard positive); a negative one
-    says that the
-    rim cannot be brought there. Source: geometry."""
+    says that the rim cannot be brought there. Source: geometry."""
     port = port_spacer(inside_m, hub_m, target_m, rim_offset_m)
     return Spacers(port, inside_m - hub_m - port)
 
@@ -94,8 +93,7 @@ class Runout(NamedTuple):
 
 def runout_of_bore(readings: Sequence[tuple[float, float]]) -> Runout:
     """First and second harmonic of a dial swung in a bore; (angle rad, reading m), plunger in positive. The centre lies
-    toward the low
-    reading. Raises InputError with fewer than five readings. Source: least squares."""
+    toward the low reading. Raises InputError with fewer than five readings. Source: least squares."""
     if len(readings) < 5:
         raise InputError(
             "/align/runout", "five readings or more are wanted, eight are advised", given=f"{len(readings)}"

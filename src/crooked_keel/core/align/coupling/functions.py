@@ -1,9 +1,8 @@
 """Coupling faces: gaps round the rim → angle; steps → offset; what each foot must do.
 
 The propeller shaft is the reference line. s runs from the coupling face toward the unit. Clock positions are seen from
-aft looking
-forward: 3 is starboard. a_v > 0: the unit's nose is high; a_h > 0: its front swings to starboard; offsets up and to
-starboard.
+aft looking forward: 3 is starboard. a_v > 0: the unit's nose is high; a_h > 0: its front swings to starboard; offsets
+up and to starboard.
 """
 
 from __future__ import annotations
@@ -34,8 +33,7 @@ class Faces(NamedTuple):
 
 def coupling_from_face_gaps(diameter_m: float, gaps_m: Mapping[int, float]) -> Faces:
     """Least squares of gap(φ) = g0 − R·(a_v·cos φ + a_h·sin φ) over clock positions; one setting of both halves, so an
-    error of a face
-    cannot be told from misalignment.
+    error of a face cannot be told from misalignment.
 
     Raises InputError: no diameter or one over 1 m, a negative gap, fewer than three positions or all on one diameter.
     Source: rigid-body geometry."""
@@ -197,8 +195,8 @@ def soft_foot_twist(
 
 def gap_limits(diameter_m: float, school: str) -> tuple[float, float]:
     """Largest gap difference that is ok, and that is watch, m. by diameter: 0.001 in per inch, half as much again;
-    flat: 0.003 and
-    0.004 in; both: the smaller of each. Source: marine trade practice, no single source (from memory)."""
+    flat: 0.003 and 0.004 in; both: the smaller of each. Source: marine trade practice, no single source (from
+    memory)."""
     by_diameter = 0.001 * diameter_m, 0.0015 * diameter_m
     flat = 0.003 * IN_M, 0.004 * IN_M
     if school == "by diameter":

@@ -22,8 +22,7 @@ class Split(NamedTuple):
 
 class Held(NamedTuple):
     """What is fixed: everything but the unit and what holds it; the unit with its CG and its flange from its mounting
-    face; firewall;
-    propeller with its plane; masses of mount and spacer by their length. kg, m, kg/m."""
+    face; firewall; propeller with its plane; masses of mount and spacer by their length. kg, m, kg/m."""
 
     rest_kg: float
     rest_x_m: float

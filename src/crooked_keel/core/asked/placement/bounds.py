@@ -1,9 +1,8 @@
 """What must hold wherever things are placed, for each kind of craft: lines in the mass and the moments of what changes.
 
 With masses as they are every limit below is one: of CG by moments; of axles, pitch and lean by moments about the front
-axle, the ground
-and the centreline; of trim, heel and GM by moments about the waterline. What the assessment judges afterwards is the
-same, and more.
+axle, the ground and the centreline; of trim, heel and GM by moments about the waterline. What the assessment judges
+afterwards is the same, and more.
 """
 
 from __future__ import annotations
@@ -41,8 +40,7 @@ _TAPE_M = 0.0005
 
 class Bound(NamedTuple):
     """has + effect·change ≥ ease keeps it ok. has + stop_effect·change ≥ 0 keeps it from being a stop, where the slope
-    of that line is another.
-    mass_kg divides what is left of a CG limit into a margin, m; 0 for what is not one."""
+    of that line is another. mass_kg divides what is left of a CG limit into a margin, m; 0 for what is not one."""
 
     effect: Effect
     has: float

@@ -29,8 +29,7 @@ _AXES: tuple[Axis, ...] = ("x", "y", "z")
 
 class Moving(NamedTuple):
     """A mover with what it is: its name, the axis along which it goes, the figure that says where it is and that
-    figure's pointer.
-    slope: how far up its flange goes for each metre aft, along a shaft."""
+    figure's pointer. slope: how far up its flange goes for each metre aft, along a shaft."""
 
     id: str
     name: str

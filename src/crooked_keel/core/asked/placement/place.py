@@ -2,8 +2,7 @@
 limits.
 
 With masses as they are, moments are linear in where things sit, and so is every limit. What the program finds is
-rounded to the tape and
-assessed again before it is offered. Asked for when somebody looks, not with every edit.
+rounded to the tape and assessed again before it is offered. Asked for when somebody looks, not with every edit.
 """
 
 from __future__ import annotations
@@ -80,8 +79,7 @@ def _answers(bench: Balance) -> tuple[str, ...]:
 
 class Solution(Out):
     """A way to place everything: what it serves, its sentence, its patch, the worst level of the limits with it, the
-    answers that it gives,
-    lead put in or taken out (kg), and what else it makes worse."""
+    answers that it gives, lead put in or taken out (kg), and what else it makes worse."""
 
     targets: list[Target]
     message: Message
@@ -94,8 +92,7 @@ class Solution(Out):
 
 class SplitOut(Out):
     """What puts the empty CG in the middle of its limits: station of the unit's CG, and lengths of mount and spacer
-    with the propeller where
-    it is (None where no mount does), m."""
+    with the propeller where it is (None where no mount does), m."""
 
     middle_si: float
     unit_cg_si: float
@@ -105,11 +102,9 @@ class SplitOut(Out):
 
 class Placed(Out):
     """Solutions, one for each target that differs; and the empty CGs that the mount alone can reach with the propeller
-    where it is.
-    best_margin: the largest worst margin to a CG limit within the bounds, negative where none keeps every limit. keeps:
-    whether some
-    placing within the bounds keeps every limit. needs: what is missing, or what a pack needs before it may go
-    further."""
+    where it is. best_margin: the largest worst margin to a CG limit within the bounds, negative where none keeps every
+    limit. keeps: whether some placing within the bounds keeps every limit. needs: what is missing, or what a pack needs
+    before it may go further."""
 
     solutions: list[Solution]
     keeps: bool

@@ -38,8 +38,7 @@ class Mover(NamedTuple):
 
 class Order(NamedTuple):
     """Two movers kept in their order along an axis: the second goes at least as far as the first less what is between
-    them, m.
-    None: it does not move."""
+    them, m. None: it does not move."""
 
     first: int | None
     second: int | None
@@ -65,8 +64,7 @@ def solve(
     only no stop.
 
     Variables: each mover as a part on and a part back; the least margin t; the size e of what is aimed to be nothing.
-    Source: linear
-    programming, HiGHS."""
+    Source: linear programming, HiGHS."""
     from scipy.optimize import linprog
 
     n = len(movers)

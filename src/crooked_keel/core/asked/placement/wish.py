@@ -7,8 +7,7 @@ from typing import NamedTuple
 
 class Wish(NamedTuple):
     """How far the unit may go forward and aft, m; least clearance to the firewall, m; whether the propeller stays; how
-    far a battery or
-    pack without a space of its own may go along the craft, m; most lead, kg."""
+    far a battery or pack without a space of its own may go along the craft, m; most lead, kg."""
 
     forward_m: float = 0.3
     aft_m: float = 0.3

@@ -187,8 +187,7 @@ class AfloatStates(Topic):
     @lazy
     def docked(self) -> tuple[Docked, float, float] | None:
         """What her waterline says changed between the two sets of freeboards, and what the ledger says: mass and moment
-        about the centre
-        of flotation; None where no second set was read."""
+        about the centre of flotation; None where no second set was read."""
         marks = [(k, m) for k, m in self.floating.marks if m.after is not None]
         if not marks:
             return None

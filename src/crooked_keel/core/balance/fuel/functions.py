@@ -1,8 +1,7 @@
 """Burning fuel: the path of mass, moment and CG from full to empty tanks, tank after tank, and the order that is best.
 
 With a constant station of each tank a leg is a straight line in mass and moment, so the CG runs one way within it: its
-extremes are at
-the ends of legs. Source: statics.
+extremes are at the ends of legs. Source: statics.
 """
 
 from __future__ import annotations
@@ -80,8 +79,7 @@ def best_burn_orders(
     """The best orders of burning tank after tank, best first; ties keep the order of the list.
 
     margin: least margin along a path, for that aim. wing: tanks that relieve the wing, burnt last by that aim, then
-    least travel.
-    Raises InputError beyond seven tanks. Source: all orders tried."""
+    least travel. Raises InputError beyond seven tanks. Source: all orders tried."""
     if len(tanks) > MOST_TANKS:
         raise InputError(
             "/craft/tanks", "more than seven tanks: group those that run down together", given=str(len(tanks))
@@ -103,8 +101,7 @@ def best_burn_orders(
 
 def along_limits(envelope: Envelope) -> Callable[[Sequence[Point]], float]:
     """The least margin to the limits along a path, m: each leg is a straight line in mass and moment, looked at in 17
-    places. Legs that
-    orders share are worked out once."""
+    places. Legs that orders share are worked out once."""
     kept: dict[tuple[float, float, float, float], float] = {}
 
     def leg(a: Point, b: Point) -> float:

@@ -294,8 +294,7 @@ def support_reactions(mass_kg: float, x_m: float, y_m: float, supports: list[tup
     """Mass carried by each support at (x, y), kg; a negative one means that it tips.
 
     Two in line by the lever rule; three by statics; four or more as equally stiff legs, where a shim changes the split
-    but not
-    the total or its moments. Raises InputError when they stand in one place or line. Source: statics."""
+    but not the total or its moments. Raises InputError when they stand in one place or line. Source: statics."""
     if len(supports) == 2:
         (a, _), (b, _) = supports
         if abs(a - b) < 1e-6:

@@ -13,8 +13,7 @@ from .functions import Centre, apply_ledger, sums_of
 
 class Stripped(Topic):
     """The craft with the old installations out and every typed row done, but nothing of the fit put in: what stands
-    while only
-    an installation changes. as_found: its bodies, from the craft bench."""
+    while only an installation changes. as_found: its bodies, from the craft bench."""
 
     def __init__(self, resolved: Resolved, rows: Rows, as_found: list[Body] | CannotSay) -> None:
         self.resolved = resolved

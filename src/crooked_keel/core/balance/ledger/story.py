@@ -11,8 +11,7 @@ from ...errors import InputError
 
 class Story(NamedTuple):
     """Masses of the old and the new unit (kg); how far ahead of the CG the old one sat, how far aft of it the new one
-    went, how far
-    forward the CG came (m). A negative lever: behind the CG."""
+    went, how far forward the CG came (m). A negative lever: behind the CG."""
 
     old_kg: float
     new_kg: float

@@ -54,9 +54,8 @@ def check_polygon(corners: Sequence[tuple[float, float]], field: str) -> None:
 @dataclass(frozen=True)
 class Envelope:
     """corners: (station m, mass kg) in order round the outline, or (moment kg·m, mass kg) with in_moments; or None with
-    constant
-    forward and aft limits. An edge that is straight in one space is curved in the other: it is held in the one it was
-    published in."""
+    constant forward and aft limits. An edge that is straight in one space is curved in the other: it is held in the one
+    it was published in."""
 
     corners: tuple[tuple[float, float], ...] | None
     forward_m: float | None = None
@@ -71,8 +70,7 @@ class Envelope:
     @cached_property
     def slopes_m_kg(self) -> tuple[float, ...]:
         """Slopes of the edges that are straight and not flat in mass, m/kg. A limit given in moments has none: along it
-        the margin
-        of a straight burn runs one way."""
+        the margin of a straight burn runs one way."""
         if not self.corners or self.in_moments:
             return ()
         pairs = zip(self.corners, self.corners[1:] + self.corners[:1], strict=True)

@@ -48,8 +48,7 @@ class EveryLoading(Topic):
     @lazy
     def items(self) -> list[tuple[Item, Traced]]:
         """What may be aboard, with the traced station of each: every place from its lightest to its heaviest, every
-        tank from empty
-        to full. Raises CannotSay with every figure that is missing."""
+        tank from empty to full. Raises CannotSay with every figure that is missing."""
         place = self.references.place
         rows: list[tuple[str, str, Callable[[], float], Callable[[], float], Callable[[], Traced]]] = []
         for key, seat in self.loads.seats:

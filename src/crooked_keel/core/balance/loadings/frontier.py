@@ -1,10 +1,9 @@
 """Every loading that the places and tanks allow: the exact edge of what mass and moment can be, and the worst of it.
 
 Each item may be anything from its lightest to its heaviest. What mass and moment can then be is convex; its edge on the
-aft side comes
-from filling the items in order of their stations, the aftmost first, on the forward side the other way round. So the
-extremes are exact,
-without searching. Source: statics; adverse loading of FAA-H-8083-1 and AC 43.13-1B chapter 10 (from memory).
+aft side comes from filling the items in order of their stations, the aftmost first, on the forward side the other way
+round. So the extremes are exact, without searching. Source: statics; adverse loading of FAA-H-8083-1 and AC 43.13-1B
+chapter 10 (from memory).
 """
 
 from __future__ import annotations
@@ -64,8 +63,7 @@ def frontier(
     """Corners of the edge on one side, from the lightest loading to the heaviest, or to the cap.
 
     mass_kg, moment_kg_m: what is always aboard. Raises InputError for a heaviest below the lightest, a negative
-    lightest, or a cap
-    below the lightest loading. Source: greedy filling, exact for a linear-fractional program."""
+    lightest, or a cap below the lightest loading. Source: greedy filling, exact for a linear-fractional program."""
     for item in items:
         if item.lo_kg < 0 or item.hi_kg < item.lo_kg:
             raise InputError(f"/{item.id}", f"{item.name}: the heaviest is less than the lightest")

@@ -74,8 +74,7 @@ class LoadedCase:
 
     def curve(self) -> list[tuple[float, float]]:
         """The trail as drawn, mass and station, empty tanks first: each straight piece in mass and moment is a curve in
-        mass and
-        station."""
+        mass and station."""
         first = self.trail[0]
         made = [(first.mass_kg, first.x_m)]
         cuts = max(1, 8 // max(1, len(self.trail) - 1))
@@ -249,8 +248,7 @@ class Loadings(Topic):
 
     def ballast_terms(self, side: str) -> tuple[float, float, float, float]:
         """Mass, CG, limit and station for the lead that brings the worst loading of a side to its limit; negative lead
-        is
-        what could come out."""
+        is what could come out."""
         _, point = self.worst(side)
         return point.mass_kg, point.x_m, point.limit(side), self.limits.ballast_station
 

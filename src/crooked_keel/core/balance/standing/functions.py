@@ -45,8 +45,7 @@ def turned(x_m: float, z_m: float, nose_up_rad: float) -> tuple[float, float]:
 
 def settled_reactions(mass_kg: float, x_m: float, y_m: float, supports: Sequence[tuple[float, float]]) -> list[float]:
     """As `support_reactions`, but of four or more a foot that would pull lifts off and the rest is solved again; three
-    or two show a
-    negative load where it tips."""
+    or two show a negative load where it tips."""
     standing = list(range(len(supports)))
     while True:
         found = support_reactions(mass_kg, x_m, y_m, [supports[i] for i in standing])

@@ -142,8 +142,7 @@ class Standing(Topic):
 
     def _further(self, name: str, change: list[Body], axis: Axis, start: Centre | CannotSay) -> Centre | CannotSay:
         """Sums with more put on or taken off, or what they need. The finished craft is known already, and so, going
-        back from it over what
-        is put in, is the craft with all out: whichever is the shorter way."""
+        back from it over what is put in, is the craft with all out: whichever is the shorter way."""
         if isinstance(start, CannotSay):
             return start
         try:

@@ -13,8 +13,7 @@ from ..ledger.quantities import Ledger
 
 class OnSupports(Topic):
     """Masses on the supports. supports: name, station and butt line of each, from the craft bench. Four wheels keep the
-    warp that they
-    were weighed with, which no change of mass takes away."""
+    warp that they were weighed with, which no change of mass takes away."""
 
     def __init__(
         self,

@@ -40,8 +40,8 @@ class Stowed(NamedTuple):
 
     def room(self, axis: Axis) -> tuple[float, float] | None:
         """How far its middle may go from where it is, m, back (negative) and on; None where that cannot be said, or
-        nothing bounds it.
-        Both of one sign where it lies outside; the first above the second where it is too large for its space."""
+        nothing bounds it. Both of one sign where it lies outside; the first above the second where it is too large for
+        its space."""
         low, high = self.sides.get(axis, (None, None))
         if low is None or high is None or axis not in self.middle or axis not in self.size:
             return None
@@ -122,8 +122,7 @@ def _stowed(resolved: Resolved, placed: ResolvedInstallation, key: str, pack: Pa
 
 class Gap(NamedTuple):
     """Two packs, the axis along which they lie furthest apart, first before second, and the gap between them there, m;
-    below zero one
-    lies in the other."""
+    below zero one lies in the other."""
 
     first: Stowed
     second: Stowed

@@ -100,8 +100,7 @@ class Axles(Topic):
 
     def tyres_kg(self, end: str) -> float | None:
         """What the tyres of an axle may carry together by their load indices, kg; None where none is given. Raises
-        CannotSay where only some
-        are."""
+        CannotSay where only some are."""
         wheels = [(k, s) for k, s in self.wheels.supports if s.role == end]
         if all(s.load_index is None for _, s in wheels):
             return None
@@ -155,8 +154,7 @@ class Axles(Topic):
 
     def drive_centre(self, after: bool = True) -> SidePoint:
         """Where the pull of the drive acts on the rear suspension: the pivot of a swinging unit, or where the arm meets
-        the chain's top run.
-        x from the front axle, height over the ground."""
+        the chain's top run. x from the front axle, height over the ground."""
         placed = (self.resolved.installations if after and self.resolved.fit_id else self.resolved.old)[0]
         front, ground = lambda: self.wheels.front_m, lambda: self.wheels.ground_m
         place = self.resolved.references.place

@@ -1,8 +1,7 @@
 """Steering geometry of two-wheelers, and how far drive pull holds the rear up against squat.
 
 x from the front axle, positive aft; heights over the ground. Source: standard two-wheeler geometry, a textbook of
-motorcycle dynamics,
-chapters 1 and 6 (from memory).
+motorcycle dynamics, chapters 1 and 6 (from memory).
 """
 
 from __future__ import annotations
@@ -88,8 +87,7 @@ def anti_squat(centre: Point, contact_x_m: float, height_m: float, base_m: float
     transfer.
 
     Swinging units, hub motors that react on the arm, and shafts have their pivot for a centre. Raises InputError where
-    the centre stands
-    over the contact. Source: textbook of motorcycle dynamics, chapter 6 (from memory)."""
+    the centre stands over the contact. Source: textbook of motorcycle dynamics, chapter 6 (from memory)."""
     ahead = contact_x_m - centre.x_m
     if abs(ahead) < 1e-6 or height_m <= 0 or base_m <= 0:
         raise InputError("/craft/arm", "the force centre stands over the rear wheel, or a height is missing")

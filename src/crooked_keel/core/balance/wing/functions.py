@@ -2,8 +2,7 @@
 strength.
 
 Fuel in a wing hangs where the lift is and relieves its root; fuel in the fuselage has to be carried there through the
-root. So the hard
-case of a long-range craft is full fuselage tanks with empty wings.
+root. So the hard case of a long-range craft is full fuselage tanks with empty wings.
 """
 
 from __future__ import annotations
@@ -32,6 +31,5 @@ def root_bending(
     load_m_s2: float, mass_kg: float, lift_m: float, fuel_kg_m: float, wing_kg: float = 0.0, wing_m: float = 0.0
 ) -> float:
     """Bending moment at the root of one half wing, N·m. load_m_s2: load factor times standard gravity; fuel_kg_m: fuel
-    in that half
-    times its distance from the root. Source: statics."""
+    in that half times its distance from the root. Source: statics."""
     return load_m_s2 * (mass_kg / 2 * lift_m - fuel_kg_m - wing_kg / 2 * wing_m)

@@ -14,9 +14,7 @@ Value = float | str | None
 
 class Attribute(NamedTuple):
     """Something of a port that is compared: its field, its words, how far two may differ and still be one (SI, or a
-    share of the old when
-    relative), whether an adapter can bridge it, and whether it is
-    chosen from words."""
+    share of the old when relative), whether an adapter can bridge it, and whether it is chosen from words."""
 
     field: str
     words: str
@@ -28,8 +26,7 @@ class Attribute(NamedTuple):
 
 class Kind(NamedTuple):
     """A kind of port: its key in the document, its name, what is compared, what usually must change, what to mind; and
-    the form that a craft
-    must have for it."""
+    the form that a craft must have for it."""
 
     key: str
     name: str
@@ -192,9 +189,8 @@ def compare_interfaces(
     old: Mapping[str, Mapping[str, Value]], new: Mapping[str, Mapping[str, Value]], kinds: Sequence[Kind] = KINDS
 ) -> list[Row]:
     """Every port that either unit has, by what comes of it: missing (the old only), new (the new only), change, adapter
-    (all that differs
-    can be adapted), unmeasured, same (every attribute measured on both sides, and alike). A port that has nothing
-    entered is not there."""
+    (all that differs can be adapted), unmeasured, same (every attribute measured on both sides, and alike). A port that
+    has nothing entered is not there."""
     made = []
     for kind in kinds:
         a, b = old.get(kind.key), new.get(kind.key)

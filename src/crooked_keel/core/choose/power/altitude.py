@@ -45,8 +45,7 @@ def lapse_na_temp(height_m: float, deviation_k: float = 0.0, friction: float = 0
 
 def lapse_turbo(height_m: float, critical_m: float, deviation_k: float = 0.0) -> float:
     """Share that a turbocharged unit keeps: all to its critical altitude, above it as a naturally aspirated one from
-    there.
-    Heating of the charge is not counted. Source: common practice, derived."""
+    there. Heating of the charge is not counted. Source: common practice, derived."""
     if critical_m < 0:
         raise InputError(
             "~/unit/critical_altitude", "a critical altitude lies at sea level or above", given=str(critical_m)
@@ -62,8 +61,7 @@ def lapse_turbine(
     flat_w: float, thermodynamic_w: float, height_m: float, deviation_k: float = 0.0, exponent: float = 0.75
 ) -> float:
     """Power of a flat-rated turbine, W: its flat rating, or what the gas path gives if that is less. A hot day takes a
-    hundredth a kelvin
-    off the gas path; a cold one gives nothing. Source: common practice, no source."""
+    hundredth a kelvin off the gas path; a cold one gives nothing. Source: common practice, no source."""
     if thermodynamic_w < flat_w:
         raise InputError(
             "thermodynamic", "the gas path gives less than the flat rating at sea level: look at the two again"

@@ -203,8 +203,7 @@ class Lasting(Topic):
     @lazy
     def installed_doubt(self) -> Uncertain:
         """Quoted mass with all that comes on top, kg, and how sure that is: each mass by its ± or its source; what was
-        not said may as well be
-        in the quoted mass, so that half of it is doubt (two equal chances)."""
+        not said may as well be in the quoted mass, so that half of it is doubt (two equal chances)."""
         mass, school = (
             self.installed_mass,
             self.resolved.project.assumptions.tolerance_school or "two standard deviations",

@@ -142,8 +142,7 @@ def cg_height_by_tilt(
     reading_kg: float,
 ) -> Tilted:
     """Height of the CG over the ground from the load on the rear wheels with the front lifted. Exact for unequal wheels
-    that roll
-    freely; suspension blocked. x_m from the front axle. For the rear lifted, swap the ends and give base − x.
+    that roll freely; suspension blocked. x_m from the front axle. For the rear lifted, swap the ends and give base − x.
 
     Raises InputError: no wheelbase, CG outside it, a lift too small to tell (tilt under 3°). Source: statics."""
     if base_m <= 0:
@@ -190,8 +189,7 @@ def corner_weights(
 
 def warp_of(places_m: Sequence[tuple[float, float]], loads_kg: Sequence[float]) -> list[float]:
     """What wheels at (x, y) carry beyond equally stiff ones, kg: it has neither mass nor moment, and is what spring
-    perches set. Nothing on
-    three wheels. Source: statics, least squares."""
+    perches set. Nothing on three wheels. Source: statics, least squares."""
     import numpy as np
 
     table = np.array([[1.0, x, y] for x, y in places_m])

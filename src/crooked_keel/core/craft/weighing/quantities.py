@@ -54,8 +54,7 @@ class Weighing(Topic):
 
     def gross(self, key: str, support: Support) -> Traced:
         """Reading under a support, or the mean of its repeats: what the scale is off they share, their scatter goes
-        down with their
-        number. Source: JCGM 100:2008, 4.2 (from memory)."""
+        down with their number. Source: JCGM 100:2008, 4.2 (from memory)."""
         pointer = f"/craft/supports/{key}/reading"
         one = self.resolved.references.measured(support.reading, pointer, f"scale reading under the {support.name}")
         readings = repeats(support)
@@ -143,8 +142,7 @@ class Weighing(Topic):
     @lazy
     def level_shift(self) -> Traced:
         """How far aft the scales put the CG because the nose was up, m. With the height unknown nothing is taken out,
-        and as much is
-        in doubt as a CG one metre up would make."""
+        and as much is in doubt as a CG one metre up would make."""
         if not self.height_known:
             doubt = Origin.of(
                 "/craft/as_found/pitch", abs(math.tan(self.pitch)), "pitch on the scales, height not known", "estimated"

@@ -82,8 +82,7 @@ def displacement_speed(length_m: float, displacement_kg: float, power_w: float) 
 
 def hull_limit(length_m: float, displacement_kg: float) -> float:
     """Speed–length ratio that the hull's fineness allows: 8.26/DL^0.311, DL = long tons/(0.01·L ft)³. Source: propeller
-    handbook
-    (from memory)."""
+    handbook (from memory)."""
     dl = (displacement_kg / LB_KG / 2240) / (0.01 * length_m / FT_M) ** 3
     return float(8.26 / dl**0.311)
 

@@ -133,8 +133,7 @@ def even_links(links: float) -> int:
 
 def chain_centres(links: float, pitch_m: float, driver: float, driven: float) -> float:
     """Centre distance of a chain of so many links, m: the inverse of `chain_links`. Raises InputError when it cannot
-    close.
-    Source: machine-design handbook, roller chains (from memory)."""
+    close. Source: machine-design handbook, roller chains (from memory)."""
     a = links - (driver + driven) / 2
     under = a * a - 8 * ((driven - driver) / (2 * math.pi)) ** 2
     if a <= 0 or under < 0:

@@ -41,8 +41,7 @@ def overhung_motor_face(
     first_deg: float | None = None,
 ) -> FaceBolts:
     """Bolts of an overhung motor: tension M·z/Σz² without preload, shear of weight and torque as vectors, the worse
-    sign of the
-    torque. first_deg: first bolt from starboard toward up; None takes half a pitch.
+    sign of the torque. first_deg: first bolt from starboard toward up; None takes half a pitch.
 
     Raises InputError for fewer than three bolts or a circle of no size. Source: elastic bolt group, statics."""
     if bolts < 3:

@@ -20,8 +20,7 @@ from ...resolved.handed import FinalDrive
 
 class MountSpring(NamedTuple):
     """A mount point: place (3,) m, axis (3,), stiffness along the axis and across it, N/m; a second one across it,
-    where it differs
-    (see `mount_stiffness` for which way)."""
+    where it differs (see `mount_stiffness` for which way)."""
 
     name: str
     at_m: Vector
@@ -49,9 +48,8 @@ def manoeuvre_load_factor(mass_kg: float, category: str) -> tuple[float, float]:
 
 def mount_stiffness(axis: Vector, axial_n_m: float, radial_n_m: float, across_n_m: float | None = None) -> Matrix:
     """3×3 stiffness in craft axes. One figure across the axis: k_r·I + (k_a − k_r)·d·dᵀ. Two: radial along e2, across
-    along e3, with
-    e2 = z × d (or y × d for an axis that stands upright) and e3 = d × e2; so for an upright axis radial is fore and
-    aft, across sideways.
+    along e3, with e2 = z × d (or y × d for an axis that stands upright) and e3 = d × e2; so for an upright axis radial
+    is fore and aft, across sideways.
 
     Raises InputError for an axis of no length or a stiffness not above zero. Source: statics."""
     length = float(np.linalg.norm(axis))
@@ -143,8 +141,7 @@ def mount_reactions(mounts: Sequence[MountSpring], reference_m: Vector, wrenches
     """Share wrenches (6, cases) given about a reference among springs that hold a rigid body.
 
     Solved about the centroid of the mounts. Raises InputError naming the free motion when the body is not held, and
-    when
-    two mounts coincide. Source: statics of a rigid body on springs; compared with an outside frame program in the
+    when two mounts coincide. Source: statics of a rigid body on springs; compared with an outside frame program in the
     tests."""
     if not mounts:
         raise InputError("~/mount/points", "no mount points")

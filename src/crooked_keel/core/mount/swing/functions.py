@@ -41,9 +41,8 @@ def swing_unit_reactions(
     load_factor: tuple[float, float] = (0.0, 1.0),
 ) -> Swung:
     """Shock and pivot of an arm in the side view. Points (2,): station, height, m. traction forward positive. Motor and
-    drive are on
-    the arm, so their torque is internal. load_factor (aft, up) felt by the arm, in g; 1 g while the wheel hits a bump
-    is cautious.
+    drive are on the arm, so their torque is internal. load_factor (aft, up) felt by the arm, in g; 1 g while the wheel
+    hits a bump is cautious.
 
     Raises InputError when the shock has no length or no lever about the pivot. Source: statics."""
     line = shock_upper_m - shock_lower_m
