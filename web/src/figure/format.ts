@@ -14,6 +14,13 @@ export function formatNumber(si: number, dimension: string, view: View): string 
   return `${sign}${digits}${spec.unit === '' || spec.unit === '°' ? '' : GAP}${spec.unit}`;
 }
 
+/** A figure whose sign is a direction, in words: `13 mm port`; what prints as nought has none. */
+export function directed(si: number, dimension: string, view: View, over: string, under: string): string {
+  const text = formatNumber(Math.abs(si), dimension, view);
+  if (Number.parseFloat(text) === 0) return text;
+  return `${text}${GAP}${si < 0 ? under : over}`;
+}
+
 /** A message with its slots filled. */
 export function sentence(message: Message, view: View): string {
   return message.template.replace(/\{(\w+)\}/g, (whole, name: string) => {

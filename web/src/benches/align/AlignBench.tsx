@@ -2,7 +2,7 @@ import { useProject } from '../../api/project';
 import { useForms } from '../../api/useForms';
 import { useAssessed, useInstallation } from '../../api/useInstallation';
 import type { StoredFigure } from '../../figure/FigureField';
-import { formatNumber } from '../../figure/format';
+import { directed, formatNumber } from '../../figure/format';
 import { Answers } from '../../sheet/Answers';
 import { BenchSheet } from '../../sheet/BenchSheet';
 import { Picture, Strip, UnitTabs } from '../../sheet/Sheet';
@@ -55,6 +55,8 @@ function Tubes() {
   const out = useAssessed();
   const { view } = useProject();
   const said = (si: number | null | undefined) => (si == null ? '?' : formatNumber(si, 'length', view));
+  const way = (si: number | null | undefined, over: string, under: string) =>
+    si == null ? '?' : directed(si, 'length', view, over, under);
   return (
     <section aria-label="Tubes" className="px-4 pt-3">
       <table className="row-table">
@@ -66,8 +68,8 @@ function Tubes() {
             <th scope="col">station</th>
             <th scope="col">butt line</th>
             <th scope="col">water line</th>
-            <th scope="col">to starboard</th>
-            <th scope="col">up</th>
+            <th scope="col">moved sideways</th>
+            <th scope="col">moved in height</th>
             <th scope="col">tube, centre to centre</th>
           </tr>
         </thead>
@@ -75,11 +77,11 @@ function Tubes() {
           {out?.align?.tubes.map((t) => (
             <tr key={t.id}>
               <td>{t.name}</td>
-              <td className="num">{said(t.x_si)}</td>
-              <td className="num pl-4">{said(t.y_si)}</td>
-              <td className="num pl-4">{said(t.z_si)}</td>
-              <td className="num pl-4">{said(t.starboard_si)}</td>
-              <td className="num pl-4">{said(t.up_si)}</td>
+              <td className="num">{way(t.x_si, 'aft', 'fwd')}</td>
+              <td className="num pl-4">{way(t.y_si, 'stbd', 'port')}</td>
+              <td className="num pl-4">{way(t.z_si, 'up', 'down')}</td>
+              <td className="num pl-4">{way(t.starboard_si, 'stbd', 'port')}</td>
+              <td className="num pl-4">{way(t.up_si, 'up', 'down')}</td>
               <td className="num pl-4">
                 {t.straight_length_si != null && t.length_si != null && (
                   <span className="text-muted">{said(t.straight_length_si)} → </span>
@@ -102,22 +104,23 @@ function Feet() {
   if (!rows.some((f) => f.up_si != null || f.shim_si != null)) return null;
   const metric = reference.views['mm-kg'] as typeof view;
   const inch = reference.views['in-lb'] as typeof view;
-  const both = (si: number | null | undefined) =>
-    si == null ? '?' : `${formatNumber(si, 'fine_length', metric)} · ${formatNumber(si, 'fine_length', inch)}`;
-  const plain = (n: number | null | undefined, dimension: string) =>
-    n == null ? '?' : formatNumber(n, dimension, view);
+  const both = (si: number) => `${formatNumber(si, 'fine_length', metric)} · ${formatNumber(si, 'fine_length', inch)}`;
+  const way = (si: number | null | undefined, over: string, under: string) =>
+    si == null ? '?' : `${both(Math.abs(si))} ${si < 0 ? under : over}`;
+  const turned = (n: number | null | undefined, dimension: string) =>
+    n == null ? '?' : directed(n, dimension, view, 'up', 'down');
   return (
     <section aria-label="Feet" className="px-4 pt-3">
       <table className="row-table">
         <thead>
           <tr>
             <th scope="col" className="w-full !text-ink">
-              Feet, up and to starboard positive
+              Feet, what each must do
             </th>
-            <th scope="col">up</th>
+            <th scope="col">height</th>
             <th scope="col">turns</th>
             <th scope="col">whole flats</th>
-            <th scope="col">to starboard</th>
+            <th scope="col">sideways</th>
             <th scope="col">shim</th>
           </tr>
         </thead>
@@ -128,11 +131,11 @@ function Feet() {
                 {f.name}
                 {f.soft && <b className="head text-watch"> soft</b>}
               </td>
-              <td className="num">{both(f.up_si)}</td>
-              <td className="num pl-3">{plain(f.turns, 'number')}</td>
-              <td className="num pl-3">{plain(f.flats, 'count')}</td>
-              <td className="num pl-3">{both(f.starboard_si)}</td>
-              <td className="num pl-3">{both(f.shim_si)}</td>
+              <td className="num">{way(f.up_si, 'up', 'down')}</td>
+              <td className="num pl-3">{turned(f.turns, 'number')}</td>
+              <td className="num pl-3">{turned(f.flats, 'count')}</td>
+              <td className="num pl-3">{way(f.starboard_si, 'to stbd', 'to port')}</td>
+              <td className="num pl-3">{f.shim_si == null ? '?' : both(f.shim_si)}</td>
             </tr>
           ))}
         </tbody>
