@@ -1,47 +1,18 @@
 """The document and the ways in which it may change."""
 
 from ..figure.base import Figure
+from .align import Align
+from .balance import EnvelopePoint, LedgerRow, Limits, Loading, Pack, Seat, Space, Tank, Wing
 from .base import Part
-from .craft import (
-    AsFound,
-    Correction,
-    Craft,
-    EnvelopePoint,
-    HullSection,
-    Limits,
-    Mark,
-    Outline,
-    Reference,
-    Seat,
-    Story,
-    Support,
-    Tank,
-    Wing,
-)
+from .choose import MoneyLine, Need, Task
+from .craft import AsFound, Correction, Craft, HullSection, Mark, Outline, Reference, Story, Support
+from .drive import Drive, Propeller, Stage, Wheel
 from .files import dump, load, load_trusted, plain, schema
-from .fit import (
-    Align,
-    Drive,
-    Face,
-    Fit,
-    Installation,
-    LedgerRow,
-    Loading,
-    MoneyLine,
-    Mount,
-    MountPoint,
-    Pack,
-    Placement,
-    Propeller,
-    Space,
-    Stage,
-    SwingUnit,
-    Task,
-    Wheel,
-)
+from .fit import Fit, Installation, Placement
 from .library import LibraryUnit, dump_library, load_library, load_unit, restyled, taken_out, turned
+from .mount import Face, Mount, MountPoint, SwingUnit
 from .patch import apply_operations, apply_to, check_id, fragments_of, value_at
-from .project import REFERENCE_VERSION, SCHEMA_VERSION, Assumptions, Instrument, Need, Project
+from .project import REFERENCE_VERSION, SCHEMA_VERSION, Assumptions, Instrument, Project
 from .unit import Accessory, Crane, CurvePoint, Hung, Lifting, Ports, PowerUnit, TwoScales
 
 __all__ = [

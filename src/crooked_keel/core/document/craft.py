@@ -1,4 +1,4 @@
-"""The craft as it stands: references, supports, limits, tanks, places, and what was found."""
+"""The craft as it stands: references, supports, what was found, what she floats by, her outline."""
 
 from __future__ import annotations
 
@@ -12,16 +12,17 @@ from ..figure.kinds import (
     Duration,
     Length,
     Mass,
-    MassMoment,
-    Number,
     Offset,
     Ratio,
-    RoadSpeed,
-    SeaSpeed,
-    Volume,
 )
-from ..figure.place import ButtLine, Station, WaterLine
+from ..figure.place import (
+    ButtLine,
+    Station,
+    WaterLine,
+)
+from .balance import Limits, Seat, Steering, Tank, Wing
 from .base import Item, Key, Note, Part
+from .drive import Road, Trial
 
 Layout = Literal[
     "tailwheel",
@@ -93,38 +94,6 @@ class AsFound(Part):
     pitch: Angle | None = None
     empty_includes: Literal["full oil", "undrainable oil only"] | None = None
     raised: Raised = Raised()
-
-
-class EnvelopePoint(Part):
-    """A corner of the envelope: mass with its station, or with its moment where the envelope was published in
-    moments."""
-
-    mass: Mass
-    station: Station | None = None
-    moment: MassMoment | None = None
-
-
-class Limits(Part):
-    """CG and mass limits: a polygon, or forward, aft and gross alone. Forward and aft by station or in parts of the
-    MAC."""
-
-    envelope: list[EnvelopePoint] | None = None
-    forward: Station | None = None
-    aft: Station | None = None
-    lemac: Station | None = None
-    mac: Length | None = None
-    forward_mac: Number | None = None
-    aft_mac: Number | None = None
-    gross: Mass | None = None
-    landing: Mass | None = None
-    zero_fuel: Mass | None = None
-    no_wing_fuel: Mass | None = None
-    empty_wanted: Mass | None = None
-    port: ButtLine | None = None
-    starboard: ButtLine | None = None
-    category: Literal["normal", "utility", "very light"] | None = None
-    front_axle: Mass | None = None
-    rear_axle: Mass | None = None
 
 
 class HydroRow(Part):
@@ -200,76 +169,6 @@ class Flotation(Part):
     sections: list[HullSection] | None = None
     inclining: Inclining = Inclining()
     marks: dict[Key, Mark] = {}
-
-
-class Road(Part):
-    """What holds a road craft back, and the grip of its driven wheel."""
-
-    drag_area: Area | None = None
-    rolling: Ratio | None = None
-    grip: Ratio | None = None
-    cruise: RoadSpeed | None = None
-
-
-class Trial(Part):
-    """What she did before the work."""
-
-    speed: SeaSpeed | None = None
-    wanted: SeaSpeed | None = None
-    cruise: SeaSpeed | None = None
-    regime: Literal["displacement", "planing"] | None = None
-
-
-class Tank(Item):
-    """A tank; capacity is the usable volume. Its free surface: length, breadth, and how many parts tight baffles along
-    it make. Tanks of one turn run down together, turn by turn; blank comes last."""
-
-    surface_length: Length | None = None
-    surface_breadth: Length | None = None
-    baffles: Count | None = None
-    joined: Literal["no pipe across", "pipe across, valve shut", "pipe across, open"] | None = None
-    filling: Literal["slack", "pressed full or empty"] | None = None
-    where: Literal["fuselage", "wing", "wing tip", "behind the seats", "belly"] | None = None
-    turn: Count | None = None
-
-    capacity: Volume | None = None
-    density: Density | None = None
-    station: Station | None = None
-    butt_line: ButtLine | None = None
-    water_line: WaterLine | None = None
-
-
-class Seat(Item):
-    """A place where people or baggage go, what may be there at the least and at the most, and how far either way it
-    slides."""
-
-    lightest: Mass | None = None
-    heaviest: Mass | None = None
-    slides: Length | None = None
-    station: Station | None = None
-    butt_line: ButtLine | None = None
-    water_line: WaterLine | None = None
-
-
-class Steering(Part):
-    """Steering geometry of a two-wheeler: rake from the vertical, offset of the axle from the steering axis; and the
-    pivot of a swinging arm with a chain."""
-
-    rake: Angle | None = None
-    offset: Length | None = None
-    pivot_station: Station | None = None
-    pivot_water_line: WaterLine | None = None
-
-
-class Wing(Part):
-    """What the bending at the root of a wing follows from: half span, load factor, and the mass of both wings with its
-    place."""
-
-    half_span: Length | None = None
-    load_factor: Number | None = None
-    lift_at: Length | None = None
-    mass: Mass | None = None
-    cg_at: Length | None = None
 
 
 class Story(Part):

@@ -11,9 +11,12 @@ from pydantic import BaseModel, ValidationError
 from ..errors import InputError
 from ..figure.base import Figure
 from ..figure.grammar import NumberStyle
+from .balance import Pack
 from .base import Key, Part
+from .drive import Drive
 from .files import parse_json, plain, validation_to_input_error
-from .fit import Drive, Installation, Mount, MountPoint, Pack
+from .fit import Installation
+from .mount import Mount, MountPoint
 from .patch import check_id
 from .project import SCHEMA_VERSION
 from .unit import PowerUnit

@@ -7,12 +7,22 @@ from typing import Annotated, ClassVar, Literal
 from pydantic import Field
 
 from ..figure.grammar import NumberStyle
-from ..figure.kinds import Altitude, Count, Length, Mass, Money, Number, Power, Ratio, Rotation, Wait
-from .base import Item, Key, Name, Note, Part
+from ..figure.kinds import (
+    Length,
+    Mass,
+    Number,
+    Ratio,
+    Rotation,
+)
+from .balance import LedgerRow, Loading
+from .base import Item, Key, Name, Part
+from .choose import Need
 from .craft import Craft
-from .fit import Fit, Installation, LedgerRow, Loading
+from .fit import Fit, Installation
 
 SCHEMA_VERSION = 4
+
+
 REFERENCE_VERSION = "2026-11"
 
 
@@ -37,32 +47,6 @@ class Assumptions(Part):
     tolerance_school: Literal["two standard deviations", "largest error"] | None = None
     seat_mass: Mass | None = None
     coupling_school: Literal["by diameter", "flat 0.003 in", "both"] | None = None
-
-
-class Weights(Part):
-    """How much each thing counts when candidates are scored; blank is not counted."""
-
-    power: Number | None = None
-    mass: Number | None = None
-    cost: Number | None = None
-    wait: Number | None = None
-    parts: Number | None = None
-
-
-class Need(Part):
-    """What is wanted of any unit: power where it is used, the height and warmth there, hard limits, and what counts how
-    much. Balance and drive are judged on their own benches."""
-
-    power: Power | None = None
-    altitude: Altitude | None = None
-    hot: Number | None = None
-    least_power: Power | None = None
-    most_mass: Mass | None = None
-    most_cost: Money | None = None
-    longest_wait: Wait | None = None
-    least_parts: Count | None = None
-    currency: Note = ""
-    weights: Weights = Weights()
 
 
 class Project(Part):

@@ -1,0 +1,66 @@
+"""What is wanted of any unit, what it costs, and what is left to do."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import StringConstraints
+
+from ..figure.kinds import (
+    Altitude,
+    Count,
+    Mass,
+    Money,
+    Number,
+    Power,
+    Wait,
+)
+from .base import Item, Note, Part
+
+Week = Annotated[str, StringConstraints(pattern=r"^(\d{4}-W(0[1-9]|[1-4]\d|5[0-3]))?$")]
+
+
+class MoneyLine(Item):
+    """Something to pay for: what it was to cost, what was ordered, what was paid; how long it takes to come, what it
+    holds up, and the week in which it falls, as 2026-W48."""
+
+    planned: Money | None = None
+    committed: Money | None = None
+    spent: Money | None = None
+    state: Literal["open", "closed"] | None = None
+    wait: Wait | None = None
+    week: Week = ""
+    holds_up: Note = ""
+
+
+class Task(Item):
+    """Something to do that a choice asks for, with what to mind; kept for the build."""
+
+    caution: Note = ""
+    state: Literal["open", "done"] | None = None
+
+
+class Weights(Part):
+    """How much each thing counts when candidates are scored; blank is not counted."""
+
+    power: Number | None = None
+    mass: Number | None = None
+    cost: Number | None = None
+    wait: Number | None = None
+    parts: Number | None = None
+
+
+class Need(Part):
+    """What is wanted of any unit: power where it is used, the height and warmth there, hard limits, and what counts how
+    much. Balance and drive are judged on their own benches."""
+
+    power: Power | None = None
+    altitude: Altitude | None = None
+    hot: Number | None = None
+    least_power: Power | None = None
+    most_mass: Mass | None = None
+    most_cost: Money | None = None
+    longest_wait: Wait | None = None
+    least_parts: Count | None = None
+    currency: Note = ""
+    weights: Weights = Weights()

@@ -1,0 +1,101 @@
+"""Stages, gears, propeller and driven wheel; the road and the trial that they are judged by."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from ..figure.kinds import (
+    Angle,
+    Area,
+    Count,
+    Force,
+    Inertia,
+    Length,
+    Mass,
+    Number,
+    Ratio,
+    RoadSpeed,
+    SeaSpeed,
+)
+from ..figure.place import (
+    DriveStation,
+    StageButtLine,
+    StageWaterLine,
+)
+from .base import Item, Key, Part
+from .unit import Turn
+
+
+class Road(Part):
+    """What holds a road craft back, and the grip of its driven wheel."""
+
+    drag_area: Area | None = None
+    rolling: Ratio | None = None
+    grip: Ratio | None = None
+    cruise: RoadSpeed | None = None
+
+
+class Trial(Part):
+    """What she did before the work."""
+
+    speed: SeaSpeed | None = None
+    wanted: SeaSpeed | None = None
+    cruise: SeaSpeed | None = None
+    regime: Literal["displacement", "planing"] | None = None
+
+
+class Stage(Item):
+    """One step of the reduction. Ratio is driver speed over driven speed; teeth give it exactly."""
+
+    type: Literal["gear", "belt", "chain", "planetary"] = "gear"
+    driver_teeth: Count | None = None
+    driven_teeth: Count | None = None
+    ratio: Ratio | None = None
+    turning: Literal["keeps", "flips"] | None = None
+    offset_up: StageWaterLine | None = None
+    offset_starboard: StageButtLine | None = None
+    pitch: Length | None = None
+    centres: Length | None = None
+    strength: Force | None = None
+
+
+class Gear(Item):
+    """One speed of a box or one end of a variator: driver speed over driven speed."""
+
+    ratio: Ratio | None = None
+
+
+class Drive(Part):
+    """Reduction between the unit and the output flange. No stages: the propeller sits on the unit's own flange."""
+
+    stages: dict[Key, Stage] = {}
+    gears: dict[Key, Gear] = {}
+    efficiency: Ratio | None = None
+    down_angle: Angle | None = None
+    reverse: Literal["box", "electric", "none"] | None = None
+    mass: Mass | None = None
+    cg_aft: DriveStation | None = None
+    length: Length | None = None
+
+
+class Propeller(Part):
+    """The propeller and the spacer in front of the output flange."""
+
+    diameter: Length | None = None
+    pitch: Length | None = None
+    blades: Count | None = None
+    hull_above: Length | None = None
+    mass: Mass | None = None
+    inertia: Inertia | None = None
+    turns: Turn | None = None
+    spacer: Length | None = None
+
+
+class Wheel(Part):
+    """The driven wheel: rolling radius, or the marks on the tyre; its mass where it moves with a stretched frame."""
+
+    mass: Mass | None = None
+    radius: Length | None = None
+    width: Length | None = None
+    aspect: Number | None = None
+    rim: Length | None = None
