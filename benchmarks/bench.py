@@ -20,11 +20,12 @@ from typing import Any
 from benchmarks.edits import Edit, typical
 from crooked_keel.cli import settle_collector
 from crooked_keel.core.asked.comparison import compare
-from crooked_keel.core.asked.measure_next import measure_next
-from crooked_keel.core.asked.monte_carlo import monte_carlo
 from crooked_keel.core.asked.placement import Wish, place_together
+from crooked_keel.core.asked.studies import answer
 from crooked_keel.core.asked.suggest import suggest
 from crooked_keel.core.assess import assess, judge
+from crooked_keel.core.balance import measure_next
+from crooked_keel.core.balance.loadings import monte_carlo
 from crooked_keel.core.document import Project, apply_operations, dump, dump_library, load
 from crooked_keel.core.figure.trace import Origin
 from crooked_keel.core.judging.certainty import Candidate, Reading, rank
@@ -246,10 +247,10 @@ def main() -> None:
     line("seven candidates side by side", "", said(clock(lambda _: compare(_seven(demo)), 10)))
     units = library()
     line("the library as CSV, out and in", "", said(clock(lambda _: library_from_csv(library_to_csv(units), {}), 10)))
-    line("what to measure next, 1000 rows", "", said(clock(lambda _: measure_next(large, "a"), 10)))
+    line("what to measure next, 1000 rows", "", said(clock(lambda _: answer(measure_next.STUDY, large, "a"), 10)))
     line("121 sections brought to rest", "", said(clock(_floating(), 20)))
     line("100 figures ranked", "", said(clock(_ranking(), 20)))
-    line("20 000 crafts drawn", "", said(clock(lambda _: monte_carlo(demo, "a"), 10)))
+    line("20 000 crafts drawn", "", said(clock(lambda _: answer(monte_carlo.STUDY, demo, "a"), 10)))
     line(
         "opening a file of 1000 rows, everything checked",
         "4.0",

@@ -248,11 +248,11 @@ def test_no_call_breaks_the_declared_schema(case: Any) -> None:
 
 
 def test_what_to_measure_next(client: TestClient, id: str) -> None:
-    found = client.get(f"/api/projects/{id}/measure-next?fit=a").json()
+    found = client.post(f"/api/projects/{id}/studies/measure-next?fit=a").json()
     assert found["margin"] == "forward limit, Light pilot alone" and found["settled"]
     assert (
         found["rows"][0]["id"] == "finished"
         and found["rows"][1]["id"] == "one scale"
         and found["rows"][2]["dimension"] == "length"
     )
-    assert client.get(f"/api/projects/{id}/measure-next?fit=zz").status_code in (404, 422)
+    assert client.post(f"/api/projects/{id}/studies/measure-next?fit=zz").status_code in (404, 422)

@@ -7,8 +7,9 @@ from typing import Any
 
 import pytest
 
-from crooked_keel.core.asked.at_rest import at_rest
+from crooked_keel.core.asked.studies import answer
 from crooked_keel.core.assess import assess
+from crooked_keel.core.balance.afloat import at_rest
 from crooked_keel.core.document import Figure, Project, value_at
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.resolved.references import got
@@ -88,7 +89,7 @@ def test_sections_stand_before_the_form_and_are_cut_at_the_freeboards() -> None:
 
 
 def test_brought_to_rest_she_trims_as_the_small_change_says_within_a_few_millimetres() -> None:
-    made = at_rest(BY_SECTIONS, "a")
+    made = answer(at_rest.STUDY, BY_SECTIONS, "a")
     assert [s.id for s in made.states] == ["empty", "alone", "day"] and not made.needs
     for s in made.states:
         assert s.refused == "" and s.trim_si is not None and s.gm_si is not None and s.gm_si > 0
@@ -111,10 +112,10 @@ def test_what_cannot_be_brought_to_rest_is_refused_by_name() -> None:
             }
         },
     )
-    assert any(s.refused for s in at_rest(loaded, "a").states)
-    assert at_rest(BOAT, "a").needs[0].pointer == "/craft/flotation/sections"
+    assert any(s.refused for s in answer(at_rest.STUDY, loaded, "a").states)
+    assert answer(at_rest.STUDY, BOAT, "a").needs[0].pointer == "/craft/flotation/sections"
     with pytest.raises(InputError, match="does not float"):
-        at_rest(DEMO_OF["aeroplane"], "a")
+        answer(at_rest.STUDY, DEMO_OF["aeroplane"], "a")
 
 
 @pytest.mark.parametrize(

@@ -6,7 +6,9 @@ from typing import Any
 
 import pytest
 
-from crooked_keel.core.asked.measure_next import _of_axles, _of_trim, measure_next
+from crooked_keel.core.asked.studies import answer
+from crooked_keel.core.balance import measure_next
+from crooked_keel.core.balance.measure_next import _of_axles, _of_trim
 from crooked_keel.core.document import Figure, Project, value_at
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.figure.place import Place
@@ -36,7 +38,7 @@ def measured(project: Project, pointer: str) -> Project:
 
 
 def test_the_margin_is_the_least_sure_and_not_settled(close: Project) -> None:
-    found = measure_next(close, "a")
+    found = answer(measure_next.STUDY, close, "a")
     assert found.margin_si is not None and found.sigma_si is not None
     assert not found.settled and abs(found.margin_si) < SETTLED * found.sigma_si
     assert "limit" in found.margin
@@ -44,18 +46,18 @@ def test_the_margin_is_the_least_sure_and_not_settled(close: Project) -> None:
 
 def test_each_promise_is_kept(close: Project) -> None:
     """Measured as it stands, a figure leaves the very doubt that was foretold."""
-    found = measure_next(close, "a")
+    found = answer(measure_next.STUDY, close, "a")
     single = [r for r in found.rows if r.pointer]
     assert len(single) >= 4
     for row in single:
-        after = measure_next(measured(close, row.pointer or ""), "a")
+        after = answer(measure_next.STUDY, measured(close, row.pointer or ""), "a")
         assert after.margin == found.margin
         assert after.sigma_si == pytest.approx(row.left_si, rel=1e-9)
         assert row.drop_si == pytest.approx((found.sigma_si or 0) - row.left_si)
 
 
 def test_rows_by_the_doubt_they_take_off(close: Project) -> None:
-    rows = measure_next(close, "a").rows
+    rows = answer(measure_next.STUDY, close, "a").rows
     drops = [r.drop_si for r in rows]
     assert drops == sorted(drops, reverse=True) and all(d > 0 for d in drops)
     assert all(0 <= r.settles <= 1 for r in rows)
@@ -63,13 +65,13 @@ def test_rows_by_the_doubt_they_take_off(close: Project) -> None:
 
 
 def test_what_is_measured_is_not_asked_for_again(close: Project) -> None:
-    first = next(r for r in measure_next(close, "a").rows if r.pointer)
-    again = measure_next(measured(close, first.pointer or ""), "a")
+    first = next(r for r in answer(measure_next.STUDY, close, "a").rows if r.pointer)
+    again = answer(measure_next.STUDY, measured(close, first.pointer or ""), "a")
     assert first.pointer not in {r.pointer for r in again.rows}
 
 
 def test_accuracy_wanted_settles_if_the_estimate_stands(close: Project) -> None:
-    found = measure_next(close, "a")
+    found = answer(measure_next.STUDY, close, "a")
     row = next((r for r in found.rows if r.plus_minus_wanted_si), None)
     if row is None:
         # No figure alone is enough here: then none may claim to be.
@@ -80,33 +82,33 @@ def test_accuracy_wanted_settles_if_the_estimate_stands(close: Project) -> None:
     unit = {"mass": ("kg", 1.0), "length": ("mm", 1e-3)}[str(row.dimension)]
     plus_minus = {"entered": f"{row.plus_minus_wanted_si / unit[1]:.9f} {unit[0]}"}
     done = put(close, {row.pointer or "": {**whole, "source": "measured", "plus_minus": plus_minus}})
-    after = measure_next(done, "a")
+    after = answer(measure_next.STUDY, done, "a")
     assert abs(after.margin_si or 0) == pytest.approx(SETTLED * (after.sigma_si or 0), rel=1e-6)
 
 
 def test_a_settled_verdict_wants_nothing(project: Project) -> None:
-    found = measure_next(project, "a")  # 15 mm past the limit at 4.5 mm of doubt
+    found = answer(measure_next.STUDY, project, "a")  # 15 mm past the limit at 4.5 mm of doubt
     assert found.settled and found.plan == [] and found.plan_settles
 
 
 def test_missing_figures_are_named() -> None:
-    found = measure_next(bare("aeroplane"), "a")
+    found = answer(measure_next.STUDY, bare("aeroplane"), "a")
     assert found.rows == [] and found.margin_si is None and len(found.needs) > 3
 
 
 def test_no_such_fit(project: Project) -> None:
     with pytest.raises(InputError, match="no such fit"):
-        measure_next(project, "zz")
+        answer(measure_next.STUDY, project, "zz")
 
 
 def test_what_each_unit_may_weigh(close: Project) -> None:
     """Put in as said, the margin is gone; the old unit the other way round."""
-    found = measure_next(close, "a")
+    found = answer(measure_next.STUDY, close, "a")
     new = next(b for b in found.break_even if b.installed)
     old = next(b for b in found.break_even if not b.installed)
     assert new.at_si > new.mass_si and old.at_si < old.mass_si  # ahead of the forward limit, with something in hand
     for pointer, kilograms in ((f"{A}/unit/mass", new.at_si), ("/old_installations/main/unit/mass", old.at_si)):
-        after = measure_next(put(close, {pointer: f"{kilograms:.6f} kg"}), "a")
+        after = answer(measure_next.STUDY, put(close, {pointer: f"{kilograms:.6f} kg"}), "a")
         margins = [after.margin_si] if after.margin == found.margin else []
         assert margins == [pytest.approx(0.0, abs=2e-6)]
 
@@ -114,7 +116,7 @@ def test_what_each_unit_may_weigh(close: Project) -> None:
 def test_one_scale_under_the_light_wheel_competes_with_the_rest(project: Project) -> None:
     """R = (m·x_main − S)/(x_main − x_light): what a tail scale of the finished craft leaves of the doubt, against
     numpy's update."""
-    made = measure_next(project, "a")
+    made = answer(measure_next.STUDY, project, "a")
     row = next(r for r in made.rows if r.id == "one scale")
     whole = next(r for r in made.rows if r.id == "finished")
     assert whole.left_si <= row.left_si < (made.sigma_si or 0)
@@ -128,7 +130,7 @@ def test_one_scale_under_the_light_wheel_competes_with_the_rest(project: Project
 def test_every_kind_is_told_what_to_measure_next(kind: str) -> None:
     """The margin with its dimension, what takes most off its doubt, never more than there was; freeboards for a boat,
     scales for wheels."""
-    found = measure_next(DEMO_OF[kind], "a")
+    found = answer(measure_next.STUDY, DEMO_OF[kind], "a")
     assert found.needs == [] and found.margin and found.sigma_si is not None and found.sigma_si > 0
     assert found.dimension == "mass"
     drops = [r.drop_si for r in found.rows]
@@ -169,7 +171,7 @@ def test_a_boat_near_her_trim_is_told_by_how_much_more_a_unit_may_weigh() -> Non
             "/fits/a/ledger/battery/mass": "180 kg ±9 kg estimated",
         },
     )
-    found = measure_next(document, "a")
+    found = answer(measure_next.STUDY, document, "a")
     assert found.margin.startswith("trim") and found.dimension == "length"
     margin = _of_trim(set_up(document, "a").balance)
     for unit in found.break_even:

@@ -8,9 +8,12 @@ import math
 import numpy as np
 import pytest
 
-from crooked_keel.core.asked.burn_order import burn_order
-from crooked_keel.core.asked.monte_carlo import DIFFERS, Draw, monte_carlo
+from crooked_keel.api.app import create_app
+from crooked_keel.core.asked.studies import STUDIES, answer
+from crooked_keel.core.balance.fuel import burn_order
 from crooked_keel.core.balance.limits.functions import Envelope, limits_of
+from crooked_keel.core.balance.loadings import monte_carlo
+from crooked_keel.core.balance.loadings.monte_carlo import DIFFERS, Draw
 from crooked_keel.core.document import Project
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.figure.trace import Origin, Traced
@@ -84,29 +87,34 @@ def test_near_a_limit_drawing_agrees_with_the_closed_form(project: Project) -> N
         | {"/craft/limits/envelope": None, "/craft/limits/aft": "900 mm"},
     )
     for limit in ("560 mm", "563 mm", "566 mm"):
-        made = monte_carlo(put(one, {"/craft/limits/forward": limit}), "a")
+        made = answer(monte_carlo.STUDY, put(one, {"/craft/limits/forward": limit}), "a")
         assert made.inside is not None and made.closed is not None
         assert made.inside == pytest.approx(made.closed, abs=DIFFERS) and not made.differs
         assert 0.02 < made.inside < 0.98
 
 
 def test_the_same_question_gives_the_same_answer(project: Project) -> None:
-    assert monte_carlo(project, "a") == monte_carlo(project, "a")
-    assert monte_carlo(project, "b").inside == pytest.approx(1.0, abs=1e-3)
+    assert answer(monte_carlo.STUDY, project, "a") == answer(monte_carlo.STUDY, project, "a")
+    assert answer(monte_carlo.STUDY, project, "b").inside == pytest.approx(1.0, abs=1e-3)
 
 
 def test_what_is_missing_is_named(project: Project) -> None:
-    made = monte_carlo(put(project, {"/fits/a/installations/main/unit/mass": None}), "a")
+    made = answer(monte_carlo.STUDY, put(project, {"/fits/a/installations/main/unit/mass": None}), "a")
     assert made.inside is None and made.needs[0].pointer == "/fits/a/installations/main/unit/mass"
     with pytest.raises(InputError, match="no such loading"):
-        burn_order(project, "a", "nobody", "least travel")
+        answer(burn_order.STUDY, project, "a", loading="nobody", aim="least travel")
 
 
 def test_burn_orders_of_a_document(project: Project) -> None:
     tanked = put(project, {**TANKS, **_turns("1", "2")})
-    made = burn_order(tanked, "b", "solo", "largest margin")
+    made = answer(burn_order.STUDY, tanked, "b", loading="solo", aim="largest margin")
     assert made.as_it_is is not None and len(made.as_it_is.tanks) == 2
     assert len(made.orders) == 5 and {len(o.tanks) for o in made.orders} == {3}
     assert [o.margin_si for o in made.orders] == sorted((o.margin_si for o in made.orders), reverse=True)
-    last = burn_order(tanked, "b", "solo", "wing last").orders[0]
+    last = answer(burn_order.STUDY, tanked, "b", loading="solo", aim="wing last").orders[0]
     assert last.tanks[0] == "header tank"
+
+
+def test_every_study_is_asked_over_http_under_its_own_name() -> None:
+    paths = create_app().openapi()["paths"]
+    assert {f"/api/projects/{{project_id}}/studies/{id}" for id in STUDIES} == {p for p in paths if "/studies/" in p}

@@ -21,13 +21,16 @@ from starlette.middleware.trustedhost import TrustedHostMiddleware
 from ..core.errors import InputError
 from ..store.library import Library
 from ..store.store import NotFound, StaleEdit, Store
-from .instruments import router as instruments
+from .edits import router as edits
+from .exchange import router as exchange
 from .library import router as library
 from .library_service import LibraryService
 from .models import Conflict, Problem
-from .projects import router as projects
+from .records import router as records
 from .reference import router as reference
 from .service import Service
+from .sheets import router as sheets
+from .studies import router as studies
 
 log = logging.getLogger("crooked_keel")
 MOST_BYTES = 9_000_000
@@ -44,10 +47,8 @@ def create_app(data: Path | None = None, passphrase: str | None = None, hosts: l
     if data is not None:
         store = Store(data)
         app.state.service, app.state.library = Service(store), LibraryService(Library(store))
-    app.include_router(projects)
-    app.include_router(library)
-    app.include_router(reference)
-    app.include_router(instruments)
+    for router in (edits, studies, sheets, exchange, records, library, reference):
+        app.include_router(router)
     _problem_schema(app)
     _errors(app)
     _guards(app, passphrase, hosts or LOCAL_HOSTS)

@@ -21,13 +21,10 @@ from .library_models import (
     ToLibraryOut,
 )
 from .library_service import Format, LibraryService
-from .models import Conflict, CsvText, CurveIn, CurveRead, Problem
-from .projects import Id, service
+from .models import CsvText, CurveIn, CurveRead
+from .replies import REFUSALS, Id, service
 
-router = APIRouter(
-    prefix="/api",
-    responses={400: {"model": Problem}, 404: {"model": Problem}, 409: {"model": Conflict}, 422: {"model": Problem}},
-)
+router = APIRouter(prefix="/api", responses=REFUSALS)
 Key = Annotated[str, Path(max_length=40)]
 
 

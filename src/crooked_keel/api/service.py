@@ -6,37 +6,30 @@ import logging
 from collections import OrderedDict
 from collections.abc import Sequence
 from dataclasses import asdict, replace
-from typing import Any
+from typing import Any, TypeVar
 
-from ..core.asked.at_rest import AtRest, at_rest
-from ..core.asked.burn_order import BurnOrders, burn_order
-from ..core.asked.measure_next import MeasureNext, measure_next
-from ..core.asked.monte_carlo import MonteCarlo, monte_carlo
 from ..core.asked.placement import Placed, Wish, place_together
+from ..core.asked.studies import answer
 from ..core.asked.suggest import suggest
 from ..core.assess import Assessment, changed
-from ..core.balance.fuel.functions import Aim
 from ..core.document import Project, apply_operations, fragments_of, plain
 from ..core.errors import InputError
 from ..core.figure.grammar import NumberStyle, parse_figure
-from ..instruments.scales import judge
+from ..core.judging.study import Answer, Study
 from ..store.store import Head, Store
 from .models import (
-    Capture,
     Fragment,
     KeelLevel,
     Patched,
     PlacementWish,
     PreviewOut,
     ProjectListItem,
-    RecordOut,
     State,
     Suggestions,
 )
 from .workspaces import Workspaces
 
-# ± of a scale that nobody measured: as figures by a measured mass are taken. Common practice, no source.
-DEFAULT_SHARE, DEFAULT_LEAST_KG = 0.002, 0.2
+A = TypeVar("A", bound=Answer)
 log = logging.getLogger("crooked_keel")
 
 
@@ -143,10 +136,10 @@ class Service:
         head = self.store.head(project_id)
         return Suggestions(suggestions=suggest(head.document, self.fit_of(head.document, fit), finding))
 
-    def measure_next(self, project_id: str, fit: str | None) -> MeasureNext:
-        """What to measure next."""
+    def ask(self, study: Study[A], project_id: str, fit: str | None, **asked: Any) -> A:
+        """What a study says."""
         document = self.store.head(project_id).document
-        return measure_next(document, self.fit_of(document, fit))
+        return answer(study, document, self.fit_of(document, fit), **asked)
 
     def placement(self, project_id: str, fit: str | None, wish: PlacementWish) -> Placed:
         """Ways to place unit, batteries and lead at once."""
@@ -162,71 +155,6 @@ class Service:
         given = {units[n][0]: _parsed(text, n, units[n][1], document.number_style) for n, text in said.items()}
         asked = Wish(**given, propeller_stays=wish.propeller_stays)
         return place_together(document, self.fit_of(document, fit), asked)
-
-    def monte_carlo(self, project_id: str, fit: str | None) -> MonteCarlo:
-        """Many crafts drawn within the doubt of their figures."""
-        document = self.store.head(project_id).document
-        return monte_carlo(document, self.fit_of(document, fit))
-
-    def at_rest(self, project_id: str, fit: str | None) -> AtRest:
-        """Every state of a boat by her sections."""
-        document = self.store.head(project_id).document
-        return at_rest(document, self.fit_of(document, fit))
-
-    def burn_order(self, project_id: str, fit: str | None, loading: str, aim: Aim) -> BurnOrders:
-        """The best orders of burning the tanks of a loading."""
-        document = self.store.head(project_id).document
-        return burn_order(document, self.fit_of(document, fit), loading, aim)
-
-    def capture(self, project_id: str, fit: str | None, taken: Capture) -> Patched:
-        """Put the mean of steady readings into a support, with their doubt, and keep them as they were read.
-
-        Raises InputError for readings that are not steady, and for a support that is not there."""
-        head = self.store.head(project_id)
-        support = head.document.craft.supports.get(taken.support)
-        if support is None:
-            raise InputError(
-                "/support", "no such support", given=taken.support, allowed=", ".join(head.document.craft.supports)
-            )
-        state, mean, spread = judge(taken.readings_kg)
-        if state != "steady" or mean is None or spread is None:
-            raise InputError("/readings_kg", f"the scale is {state}: wait until it is steady, or find out why")
-        pointer = f"/craft/supports/{taken.support}/{taken.into}"
-        bound = max(DEFAULT_LEAST_KG, DEFAULT_SHARE * mean, spread / 2)
-        value = {
-            "entered": f"{mean:.2f} kg ±{bound:.2f} kg".replace(
-                ".", "," if head.document.number_style == "comma" else "."
-            ),
-            "source": "measured",
-            "note": taken.instrument,
-        }
-        op = "replace" if getattr(support, taken.into) is not None else "add"
-        made = self.edit(
-            project_id,
-            fit,
-            taken.base,
-            [{"op": op, "path": pointer, "value": value}],
-            f"{support.name}, taken from the scale",
-            None,
-        )
-        self.store.record(
-            project_id,
-            "weighing",
-            made.revision,
-            {
-                "support": taken.support,
-                "into": taken.into,
-                "instrument": taken.instrument,
-                "mean_kg": mean,
-                "spread_kg": spread,
-                "readings_kg": taken.readings_kg,
-            },
-        )
-        return made
-
-    def weighings(self, project_id: str) -> list[RecordOut]:
-        """Weighings kept, newest first."""
-        return [RecordOut(at=r.at, revision=r.revision, **r.data) for r in self.store.records(project_id, "weighing")]
 
     def _summary(self, head: Head) -> dict[str, Any]:
         fit = self.fit_of(head.document, None)

@@ -50,7 +50,7 @@ from .resolved.references import References
 from .resolved.rows import Rows
 from .resolved.wheels import Wheels
 from .topic.reading import Topic
-from .topic.workspace import Workspace
+from .topic.workspace import Scope, Workspace
 
 T = TypeVar("T")
 
@@ -84,6 +84,11 @@ class Benches(NamedTuple):
     old: list[ResolvedInstallation]
     installations: list[InstallationBenches]
     workspace: Workspace
+
+    def scope(self, installation: InstallationBenches | None) -> Scope:
+        """The topics that a proposer or a study may take, those of one installation with them."""
+        topics = [self.resolved, *self.craft.topics(), *self.balance.topics(), self.balance]
+        return Scope("", *topics, *(installation.topics() if installation else ()))
 
 
 def or_gap(ask: Callable[[], T]) -> T | CannotSay:

@@ -10,7 +10,7 @@ from ..document import Project, apply_operations
 from ..errors import CannotSay, InputError
 from ..judging.finding import LEVELS, Finding, Message, Suggestion, word
 from ..judging.propose import Proposal
-from ..topic.workspace import Scope, takes
+from ..topic.workspace import takes
 from ..wiring import Benches, InstallationBenches, set_up
 
 PROPOSERS = {rule: ask for entry in TABLE.values() for rule, ask in entry.proposers.items()}
@@ -21,8 +21,7 @@ def propose(rule_id: str, benches: Benches, installation: InstallationBenches | 
     proposer = PROPOSERS.get(rule_id)
     if proposer is None:
         return
-    topics = [benches.resolved, *benches.craft.topics(), *benches.balance.topics(), benches.balance]
-    scope = Scope("", *topics, *(installation.topics() if installation else ()))
+    scope = benches.scope(installation)
     wanted = takes(proposer)
     if scope.has(wanted):
         yield from proposer(*(scope.get(kind) for kind, _ in wanted))

@@ -5,6 +5,7 @@ from __future__ import annotations
 import sys
 from collections.abc import Callable
 from functools import lru_cache
+from inspect import Parameter, signature
 from typing import Any, NamedTuple, ParamSpec, TypeVar, get_args, get_type_hints
 
 from .memo import Memo
@@ -127,11 +128,14 @@ class Scope(dict[type, Any]):
 
 @lru_cache(maxsize=2048)
 def takes(function: Callable[..., Any]) -> Takes:
-    """The topics that a function takes: the types of its parameters, and whether it can do without."""
+    """The topics that a function takes: the types of its parameters, and whether it can do without. What is taken by
+    keyword alone is no topic."""
     hints = get_type_hints(function, vars(sys.modules[function.__module__]))
-    hints.pop("return", None)
     made = []
-    for hint in hints.values():
+    for name, parameter in signature(function).parameters.items():
+        if parameter.kind is Parameter.KEYWORD_ONLY:
+            continue
+        hint = hints[name]
         kinds = [k for k in get_args(hint) if k is not type(None)]
         made.append((kinds[0], True) if kinds else (hint, False))
     return tuple(made)

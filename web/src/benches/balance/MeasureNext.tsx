@@ -68,7 +68,7 @@ function Ranking() {
     queryKey: ['measure-next', id, fit, state.revision],
     queryFn: async () =>
       answer(
-        await api.GET('/api/projects/{project_id}/measure-next', {
+        await api.POST('/api/projects/{project_id}/studies/measure-next', {
           params: { path: { project_id: id }, query: { fit: fit ?? 'none' } },
         }),
       ),

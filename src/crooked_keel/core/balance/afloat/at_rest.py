@@ -4,15 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 
-from ..balance.afloat.quantities import AfloatStates
-from ..balance.ledger.functions import apply_ledger
-from ..document import Project
-from ..errors import CannotSay, InputError, Need
-from ..formula import Out
-from ..judging.finding import NeedOut
-from ..judging.gap import needs_out
-from ..physics.hull import float_equilibrium
-from ..wiring import set_up
+from ...errors import CannotSay, InputError, Need
+from ...formula import Out
+from ...judging.study import Answer, Study
+from ...physics.hull import float_equilibrium
+from ..ledger.functions import apply_ledger
+from .quantities import AfloatStates
 
 
 class AtRestOut(Out):
@@ -39,32 +36,16 @@ class HalfBreadth(Out):
     z: float
 
 
-class AtRest(Out):
-    """Every state of a fit by her sections; her sections as drawn, bow first, the widest among them named; needs: what
-    must be known."""
+class AtRest(Answer):
+    """Every state of a fit by her sections; her sections as drawn, bow first, the widest among them named."""
 
-    states: list[AtRestOut]
-    sections: list[list[HalfBreadth]]
-    widest: int
-    needs: list[NeedOut]
+    states: list[AtRestOut] = []
+    sections: list[list[HalfBreadth]] = []
+    widest: int = 0
 
 
-def at_rest(project: Project, fit_id: str | None) -> AtRest:
-    """Draft, trim and heel of every state at which weight and buoyancy balance on her sections.
-
-    Raises InputError where there is no such fit, or this kind of craft does not float."""
-    if fit_id is not None and fit_id not in project.fits:
-        raise InputError("/fits", "no such fit", given=fit_id, allowed=", ".join(project.fits) or "none yet")
-    benches = set_up(project, fit_id)
-    if not benches.resolved.has("afloat"):
-        raise InputError("/kind", "this kind of craft does not float", given=project.kind)
-    try:
-        return _at_rest(benches.balance.floats)
-    except CannotSay as gap:
-        return AtRest(states=[], sections=[], widest=0, needs=needs_out(gap.needs))
-
-
-def _at_rest(afloat: AfloatStates) -> AtRest:
+def at_rest(afloat: AfloatStates) -> AtRest:
+    """Draft, trim and heel of every state at which weight and buoyancy balance on her sections."""
     floating = afloat.floating
     if not floating.flotation.sections:
         raise CannotSay(Need("/craft/flotation/sections", "sections of her hull"))
@@ -107,4 +88,15 @@ def _at_rest(afloat: AfloatStates) -> AtRest:
         [HalfBreadth(y=float(y), z=float(z)) for y, z in zip(hull.y[i], hull.z[i], strict=True)]
         for i in range(len(hull.stations))
     ]
-    return AtRest(states=made, sections=drawn, widest=int((hull.y.max(1) - hull.y.min(1)).argmax()), needs=[])
+    return AtRest(states=made, sections=drawn, widest=int((hull.y.max(1) - hull.y.min(1)).argmax()))
+
+
+STUDY = Study(
+    "at-rest",
+    "balance",
+    "Every state brought to rest on her sections",
+    at_rest,
+    AtRest,
+    "afloat",
+    "this kind of craft does not float",
+)

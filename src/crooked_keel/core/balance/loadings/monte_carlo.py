@@ -8,17 +8,14 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
-from ..balance.ledger.functions import chance_inside
-from ..balance.limits.functions import Envelope, limits_of
-from ..balance.section import Balance
-from ..document import Project
-from ..errors import CannotSay
-from ..figure.trace import Origin, Traced
-from ..formula import Out
-from ..judging.finding import NeedOut
-from ..judging.gap import needs_out, or_none
-from ..resolved.references import Axis, Body, got
-from .loaded import _benches
+from ...figure.trace import Origin, Traced
+from ...formula import Out
+from ...judging.gap import or_none
+from ...judging.study import Answer, Study
+from ...resolved.references import Axis, Body, got
+from ..ledger.functions import chance_inside
+from ..limits.functions import Envelope, limits_of
+from ..section import Balance
 
 DRAWS = 20_000
 
@@ -38,16 +35,15 @@ class Drawn(Out):
     inside: float
 
 
-class MonteCarlo(Out):
+class MonteCarlo(Answer):
     """draws; share that keeps every limit in every loading along its burn; the closed form, which takes the worst point
-    alone; whether they differ by more than two hundredths; loadings; needs: what must be known first."""
+    alone; whether they differ by more than two hundredths; loadings."""
 
-    draws: int
-    inside: float | None
-    closed: float | None
-    differs: bool
-    loadings: list[Drawn]
-    needs: list[NeedOut]
+    draws: int = DRAWS
+    inside: float | None = None
+    closed: float | None = None
+    differs: bool = False
+    loadings: list[Drawn] = []
 
 
 class Draw:
@@ -89,20 +85,11 @@ class Draw:
         return mass, moment
 
 
-def monte_carlo(project: Project, fit_id: str | None, draws: int = DRAWS, seed: int = 1) -> MonteCarlo:
+def monte_carlo(bench: Balance, *, draws: int = DRAWS, seed: int = 1) -> MonteCarlo:
     """Crafts drawn at random, each limit tested along every burn and the gross mass with it.
 
-    Raises InputError where there is no such fit, or no CG limits in this kind of craft. Source: JCGM 101:2008 (from
-    memory)."""
-    bench = _benches(project, fit_id).balance
-    try:
-        return _drawn(project, bench, draws, seed)
-    except CannotSay as gap:
-        return MonteCarlo(draws=draws, inside=None, closed=None, differs=False, loadings=[], needs=needs_out(gap.needs))
-
-
-def _drawn(project: Project, bench: Balance, draws: int, seed: int) -> MonteCarlo:
-    draw = Draw(draws, seed, project.assumptions.tolerance_school == "largest error")
+    Source: JCGM 101:2008 (from memory)."""
+    draw = Draw(draws, seed, bench.resolved.project.assumptions.tolerance_school == "largest error")
     envelope, gross = bench.limits.envelope, or_none(lambda: bench.limits.gross)
     empty = draw.sums([*bench.ledger.changed_bodies, *bench.resolved.typed_rows])
     all_inside = np.ones(draws, dtype=bool)
@@ -126,7 +113,6 @@ def _drawn(project: Project, bench: Balance, draws: int, seed: int) -> MonteCarl
         closed=closed,
         differs=closed is not None and abs(closed - share) > DIFFERS,
         loadings=rows,
-        needs=[],
     )
 
 
@@ -135,3 +121,14 @@ def _kept(envelope: Envelope, gross: float | None, mass: Numbers, moment: Number
     x = moment / mass
     kept = (x >= forward) & (x <= aft)
     return kept if gross is None else kept & (mass <= gross)
+
+
+STUDY = Study(
+    "monte-carlo",
+    "balance",
+    "How many of many crafts keep every limit",
+    monte_carlo,
+    MonteCarlo,
+    "cg limits",
+    "this kind of craft has no CG limits to keep",
+)

@@ -1,7 +1,4 @@
-"""measure_next(document, fit) → what to measure next, so that the least sure margin of the balance is settled soonest.
-
-Asked for when somebody looks, not with every edit.
-"""
+"""What to measure next, so that the least sure margin of the balance is settled soonest."""
 
 from __future__ import annotations
 
@@ -9,13 +6,8 @@ import math
 from collections.abc import Callable, Iterable
 from typing import NamedTuple
 
-from ..balance.afloat.quantities import EMPTY, OK_TRIM
-from ..balance.ledger.functions import Centre
-from ..balance.loadings.frontier import Side
-from ..balance.loadings.quantities import LoadedCase, TrailPoint
-from ..balance.section import Balance
 from ..document import Figure, Project, value_at
-from ..errors import CannotSay, InputError, Need
+from ..errors import CannotSay, Need
 from ..figure.doubt import measured_uncertainty
 from ..figure.trace import Origin
 from ..formula import Out
@@ -31,10 +23,14 @@ from ..judging.certainty import (
     rank,
     sigma,
 )
-from ..judging.finding import NeedOut
-from ..judging.gap import needs_out, or_none
+from ..judging.gap import or_none
+from ..judging.study import Answer, Study
 from ..resolved.references import got
-from ..wiring import set_up
+from .afloat.quantities import EMPTY, OK_TRIM
+from .ledger.functions import Centre
+from .loadings.frontier import Side
+from .loadings.quantities import LoadedCase, TrailPoint
+from .section import Balance
 
 # Minutes of work. Common practice, no source.
 _MINUTES = {"mass": 20.0, "length": 30.0, "angle": 15.0}
@@ -74,49 +70,22 @@ class BreakEvenOut(Out):
     at_si: float
 
 
-class MeasureNext(Out):
+class MeasureNext(Answer):
     """The margin that is least sure, its standard uncertainty, in its dimension; what could be measured by the doubt it
     takes off, and a plan in order; quickest: what takes most off for each minute of work.
     settled: nothing more is needed for the verdict to stand. break_even: what each unit may weigh before the margin is
-    gone. needs: what must be known before anything can be said."""
+    gone."""
 
-    margin: str
-    dimension: str
-    margin_si: float | None
-    sigma_si: float | None
-    settled: bool
-    rows: list[MeasureOut]
-    quickest: str
-    plan: list[str]
-    plan_settles: bool
-    break_even: list[BreakEvenOut]
-    needs: list[NeedOut]
-
-
-def measure_next(project: Project, fit_id: str | None) -> MeasureNext:
-    """What to measure next for the limits of a craft: CG limits, every loading and its burn included; or gross mass,
-    plates of the axles and trim, whichever it has.
-
-    Raises InputError where there is no such fit."""
-    if fit_id is not None and fit_id not in project.fits:
-        raise InputError("/fits", "no such fit", given=fit_id, allowed=", ".join(project.fits) or "none yet")
-    benches = set_up(project, fit_id)
-    try:
-        return _ranked(project, benches.balance)
-    except CannotSay as gap:
-        return MeasureNext(
-            margin="",
-            dimension="length",
-            margin_si=None,
-            sigma_si=None,
-            settled=False,
-            rows=[],
-            quickest="",
-            plan=[],
-            plan_settles=False,
-            break_even=[],
-            needs=needs_out(gap.needs),
-        )
+    margin: str = ""
+    dimension: str = "length"
+    margin_si: float | None = None
+    sigma_si: float | None = None
+    settled: bool = False
+    rows: list[MeasureOut] = []
+    quickest: str = ""
+    plan: list[str] = []
+    plan_settles: bool = False
+    break_even: list[BreakEvenOut] = []
 
 
 class _Margin(NamedTuple):
@@ -227,7 +196,10 @@ def _of_trim(bench: Balance) -> _Margin:
     )
 
 
-def _ranked(project: Project, bench: Balance) -> MeasureNext:
+def measure_next(bench: Balance) -> MeasureNext:
+    """What to measure next for the limits of a craft: CG limits, every loading and its burn included; or gross mass,
+    plates of the axles and trim, whichever it has."""
+    project = bench.resolved.project
     margins = _margins(bench)
     least = min(margins, key=lambda m: abs(m.value) / (sigma(m.gradient) or 1e-12))
     words, margin, gradient = least.words, least.value, least.gradient
@@ -266,7 +238,6 @@ def _ranked(project: Project, bench: Balance) -> MeasureNext:
         plan=[s.name for s in steps],
         plan_settles=all_settled(pairs, known),
         break_even=_break_even(bench, least),
-        needs=[],
     )
 
 
@@ -383,3 +354,6 @@ def _wanted(gradient: Gradient, candidate: Candidate, margin: float, doubt: floa
         return None
     r, u = accuracy_needed(one[1], one[0].u, doubt, abs(margin) / SETTLED), one[0].u
     return 2 * r * u / math.hypot(r, u) if r else None
+
+
+STUDY = Study("measure-next", "balance", "What to measure next", measure_next, MeasureNext)

@@ -1,0 +1,58 @@
+"""Pages to print."""
+
+from __future__ import annotations
+
+from datetime import date
+from typing import Annotated, Any, Literal
+
+from fastapi import APIRouter, Query, Request, Response
+
+from .replies import REFUSALS, FitQuery, Id, service
+
+router = APIRouter(prefix="/api", responses=REFUSALS)
+
+
+_PDF: dict[int | str, dict[str, Any]] = {200: {"content": {"application/pdf": {}}}}
+UnitsQuery = Annotated[Literal["mm-kg", "in-lb"] | None, Query(description="blank: those of the project")]
+
+
+@router.get("/projects/{project_id}/sheets/measure", response_class=Response, responses=_PDF)
+def print_measure_sheet(request: Request, project_id: Id, fit: FitQuery = None) -> Response:
+    """What is missing or guessed, with blanks to fill in, as a page to print."""
+    made = service(request)
+    head = made.store.head(project_id)
+    from ..exchange.measure_pdf import measure_sheet
+
+    assessment = made.assessment(head, made.fit_of(head.document, fit))
+    return _pdf(measure_sheet(head.document, assessment, _today()), head.document.name, "measure")
+
+
+@router.get("/projects/{project_id}/sheets/{bench}", response_class=Response, responses=_PDF)
+def print_bench_sheet(
+    request: Request,
+    project_id: Id,
+    bench: Literal["craft", "choose", "balance", "drive", "mount", "align"],
+    fit: FitQuery = None,
+    units: UnitsQuery = None,
+    unit: Annotated[str | None, Query(max_length=40, description="the installation, where there are several")] = None,
+) -> Response:
+    """A bench as a page to print: answers, findings, workings, figures."""
+    made = service(request)
+    head = made.store.head(project_id)
+    from ..exchange.sheets_pdf import bench_sheet
+
+    assessment = made.assessment(head, made.fit_of(head.document, fit))
+    sheet = bench_sheet(head.document, assessment, bench, units or head.document.units, _today(), unit)
+    return _pdf(sheet, head.document.name, bench)
+
+
+def _pdf(body: bytes, name: str, what: str) -> Response:
+    plain = "".join(c for c in name if c.isalnum() and c.isascii()).lower() or "project"
+    return Response(
+        body, media_type="application/pdf", headers={"Content-Disposition": f'inline; filename="{plain}-{what}.pdf"'}
+    )
+
+
+def _today() -> str:
+    day = date.today()
+    return f"{day.day} {day:%B %Y}"

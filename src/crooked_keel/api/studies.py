@@ -1,0 +1,67 @@
+"""What is asked for when somebody looks: studies, placing everything at once, candidates side by side."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from fastapi import APIRouter, Query, Request
+
+from ..core.asked.comparison import Comparison, compare
+from ..core.asked.placement import Placed
+from ..core.balance import measure_next
+from ..core.balance.afloat import at_rest
+from ..core.balance.afloat.at_rest import AtRest
+from ..core.balance.fuel import burn_order
+from ..core.balance.fuel.burn_order import BurnOrders
+from ..core.balance.fuel.functions import Aim
+from ..core.balance.loadings import monte_carlo
+from ..core.balance.loadings.monte_carlo import MonteCarlo
+from ..core.balance.measure_next import MeasureNext
+from .models import (
+    PlacementWish,
+)
+from .replies import REFUSALS, FitQuery, Id, service
+
+router = APIRouter(prefix="/api", responses=REFUSALS)
+
+
+@router.post("/projects/{project_id}/studies/measure-next")
+def study_measure_next(request: Request, project_id: Id, fit: FitQuery = None) -> MeasureNext:
+    """What to measure next, so that the least sure margin of the balance is settled soonest."""
+    return service(request).ask(measure_next.STUDY, project_id, fit)
+
+
+@router.post("/projects/{project_id}/studies/monte-carlo")
+def study_monte_carlo(request: Request, project_id: Id, fit: FitQuery = None) -> MonteCarlo:
+    """How many of many crafts, each figure drawn within its doubt, keep every limit."""
+    return service(request).ask(monte_carlo.STUDY, project_id, fit)
+
+
+@router.post("/projects/{project_id}/studies/at-rest")
+def study_at_rest(request: Request, project_id: Id, fit: FitQuery = None) -> AtRest:
+    """Every state of a boat brought to rest on her sections, beside the small-change answer."""
+    return service(request).ask(at_rest.STUDY, project_id, fit)
+
+
+@router.post("/projects/{project_id}/studies/burn-order")
+def study_burn_order(
+    request: Request,
+    project_id: Id,
+    loading: Annotated[str, Query(max_length=40)],
+    aim: Aim = "least travel",
+    fit: FitQuery = None,
+) -> BurnOrders:
+    """The best orders of burning the tanks of a loading, one after another."""
+    return service(request).ask(burn_order.STUDY, project_id, fit, loading=loading, aim=aim)
+
+
+@router.post("/projects/{project_id}/placement")
+def place(request: Request, project_id: Id, wish: PlacementWish, fit: FitQuery = None) -> Placed:
+    """Ways to place unit, batteries and lead at once, each proved; nothing is saved here."""
+    return service(request).placement(project_id, fit, wish)
+
+
+@router.get("/projects/{project_id}/comparison")
+def read_comparison(request: Request, project_id: Id) -> Comparison:
+    """The old unit and every fit side by side, scored by what counts."""
+    return compare(service(request).store.head(project_id).document)

@@ -1,0 +1,38 @@
+"""The one register of studies, each in its bench; answer(study, document, fit) asks one."""
+
+from __future__ import annotations
+
+from typing import Any, TypeVar
+
+from ..balance import measure_next
+from ..balance.afloat import at_rest
+from ..balance.fuel import burn_order
+from ..balance.loadings import monte_carlo
+from ..document import Project
+from ..errors import CannotSay, InputError
+from ..judging.gap import needs_out
+from ..judging.study import Answer, Study
+from ..topic.workspace import takes
+from ..wiring import set_up
+
+A = TypeVar("A", bound=Answer)
+
+STUDIES: dict[str, Study[Any]] = {
+    s.id: s for s in (measure_next.STUDY, monte_carlo.STUDY, at_rest.STUDY, burn_order.STUDY)
+}
+
+
+def answer(study: Study[A], project: Project, fit_id: str | None, **asked: Any) -> A:
+    """What a study says of a document with one fit.
+
+    Raises InputError where there is no such fit, or where the kind of craft has nothing to study."""
+    if fit_id is not None and fit_id not in project.fits:
+        raise InputError("/fits", "no such fit", given=fit_id, allowed=", ".join(project.fits) or "none yet")
+    benches = set_up(project, fit_id)
+    if study.form is not None and not benches.resolved.has(study.form):
+        raise InputError("/kind", study.refused, given=project.kind)
+    scope = benches.scope(None)
+    try:
+        return study.ask(*(scope.get(kind) for kind, _ in takes(study.ask)), **asked)
+    except CannotSay as gap:
+        return study.cannot_say(needs_out(gap.needs))
