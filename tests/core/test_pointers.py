@@ -12,7 +12,7 @@ import pytest
 from crooked_keel.core.assess import Assessment, assess
 from crooked_keel.core.document import Figure, Project, value_at
 from crooked_keel.core.document.fields import figure_pointers
-from crooked_keel.core.errors import InputError, fields
+from crooked_keel.core.errors import Gap, InputError, fields
 from crooked_keel.core.figure.units import VIEWS
 from crooked_keel.core.reference.kinds import KINDS
 from crooked_keel.core.sheet.kit import Block
@@ -47,9 +47,18 @@ def has_field(pointer: str, blocks: list[Block]) -> bool:
     return False
 
 
-def sent_to(made: Assessment) -> Iterator[tuple[str, str]]:
+def gaps(made: Assessment) -> Iterator[Gap]:
     for needs in [f.needs for f in made.findings] + [v.needs + v.before_needs for v in made.values]:
-        yield from ((n.pointer, n.what) for n in needs)
+        yield from needs
+
+
+def sent_to(made: Assessment) -> Iterator[tuple[str, str]]:
+    yield from ((gap.pointer, gap.what) for gap in gaps(made))
+
+
+def told(gap: Gap) -> bool:
+    """Whether what was given and what would be accepted stand beside what is wrong."""
+    return bool(gap.given and gap.allowed)
 
 
 def made_odd(figure: Figure, share: float) -> dict[str, Any] | None:
@@ -68,13 +77,13 @@ def oddities(project: Project) -> list[tuple[str, float | None]]:
 
 
 @pytest.mark.parametrize("kind", KIND_IDS)
-def test_every_pointer_that_is_given_leads_to_a_field(kind: str, examples: int) -> None:
+def test_every_gap_leads_to_a_field_and_says_what_was_given_and_what_is_accepted(kind: str, examples: int) -> None:
     project, blocks = DEMO_OF[kind], sheet(KINDS[kind])
     fit = next(iter(project.fits))
     workspace = Workspace()
     drawn = oddities(project)
     random.Random(kind).shuffle(drawn)
-    lost = set()
+    lost, untold = set(), set()
     for pointer, share in drawn[: examples * 2]:
         figure = value_at(project, pointer)
         assert isinstance(figure, Figure)
@@ -85,8 +94,11 @@ def test_every_pointer_that_is_given_leads_to_a_field(kind: str, examples: int) 
             spoilt = put(project, {pointer: value})
         except InputError:
             continue  # refused where it was typed
-        lost |= {(pointer, share, *n) for n in sent_to(assess(spoilt, fit, workspace)) if not has_field(n[0], blocks)}
-    assert lost == set()
+        made = assess(spoilt, fit, workspace)
+        lost |= {(pointer, share, *n) for n in sent_to(made) if not has_field(n[0], blocks)}
+        if share is not None:
+            untold |= {(pointer, share, n.what) for n in gaps(made) if n.pointer == pointer and not told(n)}
+    assert (lost, untold) == (set(), set())
 
 
 # Each of these once led nowhere.

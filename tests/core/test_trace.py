@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 from uncertainties import ufloat
 
 from crooked_keel.core.balance.ledger.functions import Centre
-from crooked_keel.core.errors import CannotSay, Need, ask_all
+from crooked_keel.core.errors import CannotSay, Gap, ask_all
 from crooked_keel.core.figure.kinds import Mass
 from crooked_keel.core.figure.place import Station
 from crooked_keel.core.figure.trace import Origin, Traced, need, standard_uncertainty, traced
@@ -108,7 +108,7 @@ def test_lazy_is_computed_once_and_remembers_a_gap() -> None:
         @lazy
         def gap(self) -> int:
             calls.append("gap")
-            raise CannotSay(Need("/x", "x"))
+            raise CannotSay(Gap("/x", "x"))
 
     bench = Bench()
     assert (bench.good, bench.good) == (7, 7)

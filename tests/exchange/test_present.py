@@ -7,10 +7,11 @@ from pathlib import Path
 
 import pytest
 
+from crooked_keel.core.errors import Gap
 from crooked_keel.core.figure.units import VIEWS
 from crooked_keel.core.formula import FORMULAS
 from crooked_keel.core.judging.finding import Message, Param
-from crooked_keel.exchange.present import number, sentence, working
+from crooked_keel.exchange.present import needed, number, sentence, working
 
 GOLDEN = json.loads((Path(__file__).parents[1] / "golden" / "format.json").read_text())
 
@@ -43,3 +44,7 @@ def test_golden_sentence_and_working() -> None:
 def test_an_unknown_dimension_is_a_fault() -> None:
     with pytest.raises(KeyError):
         number(1.0, "warmth", "mm-kg")
+
+
+def test_a_figure_that_cannot_be_used_is_said_with_what_was_given_and_what_is_accepted() -> None:
+    assert needed(Gap(**g) for g in GOLDEN["needed"]["gaps"]) == GOLDEN["needed"]["shown"]

@@ -7,7 +7,7 @@ from typing import Annotated, Any, Literal
 from pydantic import Field
 
 from ..core.asked.alone import Alone
-from ..core.judging.finding import NeedOut
+from ..core.errors import Gap
 from .models import In, OperationIn, Pointer, Reply, Text
 
 
@@ -82,7 +82,7 @@ class FromLibraryOut(Reply):
     stays: list[str]
     goes: list[str]
     again: list[str]
-    questions: list[NeedOut]
+    questions: list[Gap]
 
 
 class ToLibraryIn(In):

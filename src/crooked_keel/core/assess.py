@@ -13,9 +13,9 @@ from .align import section as align
 from .balance import section as balance
 from .benches import BUILT, RULES_OF, TABLE, Asked
 from .choose import section as choose
-from .document import Project
+from .document import Figure, Project, value_at
 from .drive import section as drive
-from .errors import CannotSay, InputError
+from .errors import CannotSay, Gap, InputError
 from .formula import Out, record
 from .judging.finding import (
     BENCHES,
@@ -25,12 +25,10 @@ from .judging.finding import (
     Level,
     Margin,
     Message,
-    NeedOut,
     Param,
     Value,
     word,
 )
-from .judging.gap import needs_out
 from .judging.register import Rule, verdict
 from .mount import section as mount
 from .profile import Shapes, profile
@@ -81,7 +79,7 @@ class Assessment(Out):
     benches: list[BenchOut]
     findings: list[Finding]
     values: list[Value]
-    missing: list[NeedOut]
+    missing: list[Gap]
     balance: balance.BalanceOut | None
     installations: list[InstallationOut]
     shapes: Shapes
@@ -153,10 +151,10 @@ def _verdicts(r: Rule, topics: tuple[Any, ...], suffix: str) -> list[Finding]:
         made = list(r.check(*topics))
     except CannotSay as gap:
         why = "Needs figures that are not there yet."
-        made = [verdict(r.id, "unknown", "Cannot say yet: {what}", why, needs=needs_out(gap.needs), what=_named(r))]
+        made = [verdict(r.id, "unknown", "Cannot say yet: {what}", why, needs=list(gap.needs), what=_named(r))]
     except InputError as refused:
         bad = placed(refused, *topics)
-        needs, said = [NeedOut(pointer=bad.field, what=bad.message)], word(bad.message.rstrip("."))
+        needs, said = [bad.gap], word(bad.message.rstrip("."))
         made = [verdict(r.id, "unknown", "Cannot say yet: {what}", "{why}.", needs=needs, what=_named(r), why=said)]
     return _finding_names(made, suffix)
 
@@ -212,13 +210,15 @@ def judge(benches: Benches, fit_id: str | None) -> Assessment:
     listed = run.guarded("balance", "balance", lambda: _balance(run, scope))
     installations = [_listed(run, i, one) for i, one in zip(benches.installations, scopes, strict=True)]
     shapes = profile(benches, run.table, scope)
-    findings = sorted(run.findings, key=_urgency)
+    given = _Given(benches.resolved.project)
+    findings = sorted((given.to_finding(f) for f in run.findings), key=_urgency)
+    values = [given.to_value(v) for v in run.values]
     return Assessment(
         fit=fit_id,
         benches=_benches(findings, run.failed),
         findings=findings,
-        values=run.values,
-        missing=_missing(findings, run.values),
+        values=values,
+        missing=_missing(findings, values),
         balance=listed,
         installations=installations,
         shapes=shapes,
@@ -307,10 +307,41 @@ def _benches(findings: list[Finding], failed: set[Bench]) -> list[BenchOut]:
     return made
 
 
-def _missing(findings: Iterable[Finding], values: Iterable[Value]) -> list[NeedOut]:
+class _Given:
+    """What was typed, put to a gap that is no blank but a figure that cannot be used."""
+
+    def __init__(self, project: Project) -> None:
+        self.project = project
+
+    def to_finding(self, finding: Finding) -> Finding:
+        """The finding itself where nothing is to be said."""
+        needs = self._said(finding.needs)
+        return finding if needs is finding.needs else replace(finding, needs=needs)
+
+    def to_value(self, value: Value) -> Value:
+        """The value itself where nothing is to be said."""
+        needs, before = self._said(value.needs), self._said(value.before_needs)
+        same = needs is value.needs and before is value.before_needs
+        return value if same else replace(value, needs=needs, before_needs=before)
+
+    def _said(self, gaps: list[Gap]) -> list[Gap]:
+        made = [self._with(gap) for gap in gaps]
+        return gaps if all(a is b for a, b in zip(made, gaps, strict=True)) else made
+
+    def _with(self, gap: Gap) -> Gap:
+        if gap.given is not None:
+            return gap
+        try:
+            figure = value_at(self.project, gap.pointer)
+        except InputError:
+            return gap
+        return replace(gap, given=figure.entered) if isinstance(figure, Figure) else gap
+
+
+def _missing(findings: Iterable[Finding], values: Iterable[Value]) -> list[Gap]:
     """Missing figures, those that hold up the most answers first."""
     count: Counter[str] = Counter()
-    first: dict[str, NeedOut] = {}
+    first: dict[str, Gap] = {}
     for needs in [*(f.needs for f in findings), *(v.needs for v in values), *(v.before_needs for v in values)]:
         for n in needs:
             count[n.pointer] += 1

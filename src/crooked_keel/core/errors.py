@@ -1,4 +1,4 @@
-"""The two ways in which a computation declines to answer."""
+"""The two ways in which a computation declines to answer, and how what it lacks is handed on."""
 
 from __future__ import annotations
 
@@ -6,6 +6,17 @@ from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
 from typing import Any, TypeVar, overload
+
+
+@dataclass(frozen=True, slots=True)
+class Gap:
+    """One figure that is not there yet, or that cannot be used: where it belongs (a JSON pointer) and what people call
+    it, or what is wrong with it; then what was given and what would be accepted."""
+
+    pointer: str
+    what: str
+    given: str | None = None
+    allowed: str | None = None
 
 
 class InputError(ValueError):
@@ -25,6 +36,11 @@ class InputError(ValueError):
         """The same, said of another field."""
         return InputError(field, self.message, given=self.given, allowed=self.allowed)
 
+    @property
+    def gap(self) -> Gap:
+        """The same as a figure that is not there: for an answer that cannot be given because of it."""
+        return Gap(self.field, self.message, self.given, self.allowed)
+
 
 @contextmanager
 def fields(**pointers: str) -> Iterator[None]:
@@ -37,20 +53,33 @@ def fields(**pointers: str) -> Iterator[None]:
         raise
 
 
-@dataclass(frozen=True, slots=True)
-class Need:
-    """One figure that is not there yet: where it belongs (a JSON pointer) and what people call it."""
-
-    pointer: str
-    what: str
-
-
 class CannotSay(Exception):
     """Raised in place of an answer when figures are missing. Never replaced by a made-up number."""
 
-    def __init__(self, *needs: Need) -> None:
+    def __init__(self, *needs: Gap) -> None:
         super().__init__("needs " + ", ".join(n.what for n in needs))
         self.needs = needs
+
+
+T = TypeVar("T")
+
+
+def or_gap(ask: Callable[[], T]) -> T | CannotSay:
+    """The answer, or what it needs, to hand on. An answer refused for bad input is a need as well."""
+    try:
+        return ask()
+    except CannotSay as gap:
+        return gap
+    except InputError as bad:
+        return CannotSay(bad.gap)
+
+
+def or_none(ask: Callable[[], T]) -> T | None:
+    """The answer for a drawing or a table, None where it cannot be said."""
+    try:
+        return ask()
+    except (CannotSay, InputError):
+        return None
 
 
 A = TypeVar("A")
@@ -86,7 +115,7 @@ def ask_all(*asks: Callable[[], A]) -> tuple[A, ...]: ...
 def ask_all(*asks: Callable[[], Any]) -> tuple[Any, ...]:
     """What each question answers, asked once; or one `CannotSay` that lists everything they need."""
     answers: list[Any] = []
-    missing: dict[str, Need] = {}
+    missing: dict[str, Gap] = {}
     for ask in asks:
         try:
             answers.append(ask())

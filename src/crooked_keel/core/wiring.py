@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from typing import NamedTuple, TypeVar
 
 from .align.chain.quantities import RoadLine
@@ -35,7 +34,7 @@ from .drive.marine.quantities import AtSea
 from .drive.road.quantities import OnRoad
 from .drive.section import DriveTopics
 from .drive.train.quantities import Train
-from .errors import CannotSay, InputError, Need
+from .errors import CannotSay, Gap, or_gap
 from .mount.acting import Acting
 from .mount.face.quantities import OnFace
 from .mount.points.quantities import Points
@@ -89,16 +88,6 @@ class Benches(NamedTuple):
         """The topics that a proposer or a study may take, those of one installation with them."""
         topics = [self.resolved, *self.craft.topics(), *self.balance.topics(), self.balance]
         return Scope("", *topics, *(installation.topics() if installation else ()))
-
-
-def or_gap(ask: Callable[[], T]) -> T | CannotSay:
-    """The answer, or what it needs, to hand to another bench. An answer refused for bad input is a need as well."""
-    try:
-        return ask()
-    except CannotSay as gap:
-        return gap
-    except InputError as bad:
-        return CannotSay(Need(bad.field, bad.message))
 
 
 def set_up(project: Project, fit_id: str | None, workspace: Workspace | None = None) -> Benches:
@@ -234,7 +223,7 @@ class _Wiring:
 
     def _rear_kg(self, balance: Balance, after: bool) -> float | CannotSay:
         if balance.axles is None:
-            return CannotSay(Need("/craft/supports", "wheels"))
+            return CannotSay(Gap("/craft/supports", "wheels"))
         axles = balance.axles
         return or_gap(lambda: max(s.rear_kg for s in axles.stances(after)))
 

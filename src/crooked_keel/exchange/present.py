@@ -4,7 +4,9 @@ one table of examples."""
 from __future__ import annotations
 
 import re
+from collections.abc import Iterable
 
+from ..core.errors import Gap
 from ..core.figure.units import VIEWS
 from ..core.formula import Working
 from ..core.judging.finding import Message, Param
@@ -43,6 +45,17 @@ def sentence(message: Message, units: str) -> str:
         lambda m: param(message.params[m.group(1)], units) if m.group(1) in message.params else m.group(0),
         message.template,
     )
+
+
+def needed(gaps: Iterable[Gap]) -> str:
+    """What is missing, or what cannot be used with what was given and what would be accepted."""
+    return ", ".join(_named(gap) for gap in gaps)
+
+
+def _named(gap: Gap) -> str:
+    if not gap.given:
+        return gap.what
+    return f"{gap.what} (given: {gap.given}{f'; accepted: {gap.allowed}' if gap.allowed else ''})"
 
 
 def working(w: Working, units: str) -> list[str]:

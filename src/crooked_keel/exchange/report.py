@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from ..core.assess import Assessment
 from ..core.benches import BUILT
-from .present import number, sentence, working
+from .present import needed, number, sentence, working
 
 _WORDS = {"ok": "ok", "watch": "watch", "stop": "STOP", "unknown": "cannot say"}
 
@@ -21,7 +21,7 @@ def lines(assessment: Assessment, units: str) -> Iterator[str]:
             yield f"  {_WORDS[f.level]:<11}{_capital(sentence(f.title, units))}"
             yield f"             {_capital(sentence(f.message, units))}"
             if f.needs:
-                yield f"             needs {', '.join(n.what for n in f.needs)}"
+                yield f"             needs {needed(f.needs)}"
             if f.working and f.level != "ok":
                 yield from (f"             {line}" for line in working(f.working, units))
         for v in assessment.values:

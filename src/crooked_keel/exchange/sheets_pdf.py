@@ -42,7 +42,7 @@ from .pdf import (
     _Stroke,
     _table,
 )
-from .present import number, sentence, working
+from .present import needed, number, sentence, working
 
 
 def bench_sheet(
@@ -129,7 +129,7 @@ def _answers(values: list[Value], units: str) -> Table:
                     size=7.5,
                     colour=MUTED,
                 ),
-                _p("needs " + ", ".join(n.what for n in v.needs[:3]) if v.needs else v.source, size=7, colour=MUTED),
+                _p(f"needs {needed(v.needs[:3])}" if v.needs else v.source, size=7, colour=MUTED),
             ]
         )
     return _table(rows, [58 * mm, 24 * mm, 26 * mm, 20 * mm, WIDTH - 128 * mm])
@@ -140,7 +140,7 @@ def _findings(findings: list[Finding], units: str) -> list[Any]:
         return [_p("Nothing was judged on this bench.", colour=MUTED)]
     rows: list[list[Any]] = []
     for f in findings:
-        needs = f"\nNeeds: {', '.join(n.what for n in f.needs[:6])}." if f.needs else ""
+        needs = f"\nNeeds: {needed(f.needs[:6])}." if f.needs else ""
         source = f.source if f.mark == "statics" or f.mark in f.source else f"{f.source} · {f.mark}"
         rows.append(
             [

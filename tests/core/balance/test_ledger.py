@@ -17,7 +17,7 @@ from crooked_keel.core.balance.ledger.functions import (
     chance_inside,
     support_reactions,
 )
-from crooked_keel.core.errors import CannotSay, InputError, Need
+from crooked_keel.core.errors import CannotSay, Gap, InputError
 from crooked_keel.core.figure.trace import Origin, Traced
 from crooked_keel.core.resolved.references import Body
 
@@ -227,10 +227,10 @@ def test_w18_break_even_follows_from_the_slopes() -> None:
 
 
 def test_missing_figures_are_all_named_at_once() -> None:
-    gap = CannotSay(Need("/a/mass", "mass of a"))
+    gap = CannotSay(Gap("/a/mass", "mass of a"))
     rows = [
         Body("a", "a", "installed", 1, "/a", gap, number(1), number(0), number(0)),
-        Body("b", "b", "installed", 1, "/b", number(1), CannotSay(Need("/b/x", "station of b")), number(0), number(0)),
+        Body("b", "b", "installed", 1, "/b", number(1), CannotSay(Gap("/b/x", "station of b")), number(0), number(0)),
     ]
     with pytest.raises(CannotSay) as said:
         apply_ledger(rows)

@@ -1,4 +1,4 @@
-import type { Message, View, Working } from '../api/client';
+import type { Gap, Message, View, Working } from '../api/client';
 
 const MINUS = '\u2212';
 const GAP = '\u00a0';
@@ -28,6 +28,17 @@ export function sentence(message: Message, view: View): string {
     if (!slot) return whole;
     return slot.text ?? formatNumber(slot.si ?? 0, slot.dimension ?? 'number', view);
   });
+}
+
+/** What is missing, or what cannot be used with what was given and what would be accepted. */
+export function named(gap: Gap): string {
+  if (!gap.given) return gap.what;
+  return `${gap.what} (given: ${gap.given}${gap.allowed ? `; accepted: ${gap.allowed}` : ''})`;
+}
+
+/** Several of them in a row. */
+export function needed(gaps: Gap[]): string {
+  return gaps.map(named).join(', ');
 }
 
 /** Formula, formula with its numbers, result. */

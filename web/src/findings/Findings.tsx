@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { memo, useEffect, useMemo } from 'react';
 import { answer, api, type Bench, type Finding, type Operation, type Suggestion, type View } from '../api/client';
 import { useProject, useShown } from '../api/project';
-import { formatNumber, sentence, workingLines } from '../figure/format';
+import { formatNumber, named, sentence, workingLines } from '../figure/format';
 import { COLOURS, Mark, WORDS } from './Mark';
 import { useFocusField } from './useFocusField';
 
@@ -105,7 +105,7 @@ function Opened(props: { finding: Finding; waysOut: boolean }) {
           {finding.needs.slice(0, 12).map((n) => (
             <li key={n.pointer}>
               <button type="button" className="quiet" onClick={() => focusField(n.pointer)}>
-                {n.what}
+                {named(n)}
               </button>
             </li>
           ))}

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Bench, Value } from '../api/client';
 import { useProject, useShown } from '../api/project';
 import { useInstallation } from '../api/useInstallation';
-import { formatNumber, workingLines } from '../figure/format';
+import { formatNumber, named, needed, workingLines } from '../figure/format';
 import { WorkingBox } from '../findings/Findings';
 import { useFocusField } from '../findings/useFocusField';
 
@@ -46,7 +46,7 @@ function Answer(props: { value: Value }) {
           <span className="text-unknown">cannot say yet: needs </span>
           {v.needs[0] && (
             <button type="button" className="quiet" onClick={() => focusField(v.needs[0]?.pointer ?? '')}>
-              {v.needs[0].what}
+              {named(v.needs[0])}
             </button>
           )}
           {v.needs.length > 1 && <span className="text-muted"> and {v.needs.length - 1} more</span>}
@@ -58,7 +58,7 @@ function Answer(props: { value: Value }) {
             <button
               type="button"
               className="quiet text-[13px] text-muted"
-              title={`before: needs ${v.before_needs.map((n) => n.what).join(', ')}`}
+              title={`before: needs ${needed(v.before_needs)}`}
               onClick={() => focusField(v.before_needs[0]?.pointer ?? '')}
             >
               ? →{' '}

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
+from ..errors import or_none
 from ..formula import Out
 from ..judging.finding import Value
-from ..judging.gap import or_none
 from ..judging.values import ValueList
 from ..physics.geometry import Vector
 from ..topic.reading import Topic

@@ -5,9 +5,9 @@ from __future__ import annotations
 
 from ..choose.section import CurveOut, curve_table
 from ..document import Fit, Installation, LibraryUnit, Project
+from ..errors import or_none
 from ..formula import Out
 from ..judging.finding import Finding, Message, Operation
-from ..judging.gap import or_none
 from ..judging.register import RULES, Rule
 from ..topic.workspace import Scope, takes
 from ..wiring import Benches, set_up

@@ -14,11 +14,10 @@ from ..benches import BUILT
 from ..choose.options import Criterion, not_beaten, score_options, turning_points
 from ..choose.section import ChooseTopics, CurveOut, curve_table
 from ..document import Project
-from ..errors import CannotSay, InputError, Need
+from ..errors import CannotSay, Gap, InputError, or_none
 from ..figure.base import Figure
 from ..formula import Out
-from ..judging.finding import Bench, Level, NeedOut
-from ..judging.gap import needs_out, or_none
+from ..judging.finding import Bench, Level
 from ..resolved.references import got
 from ..wiring import Benches, set_up
 
@@ -79,7 +78,7 @@ class Candidate(Out):
     score_parts: list[PartOut]
     out: list[str]
     beaten: bool
-    needs: list[NeedOut]
+    needs: list[Gap]
 
 
 class TurnOut(Out):
@@ -162,7 +161,7 @@ def _figures(row: Candidate) -> dict[str, float]:
 def _candidate(project: Project, fit_id: str | None) -> Candidate:
     benches = set_up(project, fit_id)
     made = judge(benches, fit_id)
-    needs: dict[str, Need] = {}
+    needs: dict[str, Gap] = {}
 
     def ask(question: Callable[[], float]) -> float | None:
         try:
@@ -170,7 +169,7 @@ def _candidate(project: Project, fit_id: str | None) -> Candidate:
         except CannotSay as gap:
             needs.update({n.pointer: n for n in gap.needs})
         except InputError as bad:
-            needs[bad.field] = Need(bad.field, bad.message)
+            needs[bad.field] = bad.gap
         return None
 
     units: list[ChooseTopics] = [i.choose for i in benches.installations]
@@ -212,7 +211,7 @@ def _candidate(project: Project, fit_id: str | None) -> Candidate:
         score_parts=[],
         out=[],
         beaten=False,
-        needs=needs_out(tuple(needs.values())),
+        needs=list(needs.values()),
     )
 
 
@@ -250,5 +249,5 @@ def _cost(units: list[ChooseTopics]) -> float:
 def _parts(unit: ChooseTopics) -> float:
     of = unit.lasting
     if of.unit.parts is None:
-        raise CannotSay(Need(of.p("parts"), f"supply of parts of the {of.name}, 1 to 5"))
+        raise CannotSay(Gap(of.p("parts"), f"supply of parts of the {of.name}, 1 to 5"))
     return of.unit.parts.si

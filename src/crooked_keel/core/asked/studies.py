@@ -10,7 +10,6 @@ from ..balance.fuel import burn_order
 from ..balance.loadings import monte_carlo
 from ..document import Project
 from ..errors import CannotSay, InputError
-from ..judging.gap import needs_out
 from ..judging.study import Answer, Study
 from ..topic.workspace import takes
 from ..wiring import set_up
@@ -35,4 +34,4 @@ def answer(study: Study[A], project: Project, fit_id: str | None, **asked: Any) 
     try:
         return study.ask(*(scope.get(kind) for kind, _ in takes(study.ask)), **asked)
     except CannotSay as gap:
-        return study.cannot_say(needs_out(gap.needs))
+        return study.cannot_say(list(gap.needs))

@@ -7,7 +7,7 @@ from collections.abc import Callable, Iterable
 from typing import NamedTuple
 
 from ..document import Figure, Project, value_at
-from ..errors import CannotSay, Need
+from ..errors import CannotSay, Gap, or_none
 from ..figure.doubt import measured_uncertainty
 from ..figure.trace import Origin
 from ..formula import Out
@@ -23,7 +23,6 @@ from ..judging.certainty import (
     rank,
     sigma,
 )
-from ..judging.gap import or_none
 from ..judging.study import Answer, Study
 from ..resolved.references import got
 from .afloat.quantities import EMPTY, OK_TRIM
@@ -107,7 +106,7 @@ def _margins(bench: Balance) -> list[_Margin]:
     if bench.resolved.has("afloat"):
         made.append(_of_trim(bench))
     if not made:
-        raise CannotSay(Need("/craft/limits/gross", "gross mass"))
+        raise CannotSay(Gap("/craft/limits/gross", "gross mass"))
     return made
 
 
@@ -319,7 +318,7 @@ def _light_wheel(bench: Balance) -> tuple[str, float, float]:
     mains = [s.x_m for s in stands if s.role == "main"]
     light = next((s for s in stands if s.role in ("nose", "tail")), None)
     if not mains or light is None:
-        raise CannotSay(Need("/craft/supports", "a nose or tail wheel"))
+        raise CannotSay(Gap("/craft/supports", "a nose or tail wheel"))
     return light.name, sum(mains) / len(mains), light.x_m
 
 

@@ -4,11 +4,10 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
-from ..errors import CannotSay
+from ..errors import CannotSay, Gap, or_none
 from ..figure.trace import Traced
 from ..formula import Out, record
-from ..judging.finding import NeedOut, Value
-from ..judging.gap import needs_out, or_none
+from ..judging.finding import Value
 from ..judging.values import ValueList
 from ..resolved.craft import Resolved
 from ..resolved.disputed import Disputed
@@ -68,7 +67,7 @@ class LoadingOut:
     forward_margin_si: float | None
     aft_margin_si: float | None
     trail: list[CasePoint]
-    needs: list[NeedOut]
+    needs: list[Gap]
 
 
 class BalanceOut(Out):
@@ -330,7 +329,7 @@ def _line(b: Body) -> LedgerLine:
 def _plain_out(loadings: Loadings) -> list[LoadingOut]:
     made, gaps = loadings.loads_and_gaps
     known = [LoadingOut(k, loadings.loads.name(k), c.mass_kg, c.station_m, None, None, [], []) for k, c in made.items()]
-    return known + [_gap_out(loadings, k, needs_out(g.needs)) for k, g in gaps.items()]
+    return known + [_gap_out(loadings, k, list(g.needs)) for k, g in gaps.items()]
 
 
 def _cases_out(loadings: Loadings, cases: list[LoadedCase], gaps: dict[str, CannotSay]) -> list[LoadingOut]:
@@ -347,8 +346,8 @@ def _cases_out(loadings: Loadings, cases: list[LoadedCase], gaps: dict[str, Cann
         )
         for c in cases
     ]
-    return made + [_gap_out(loadings, k, needs_out(g.needs)) for k, g in gaps.items()]
+    return made + [_gap_out(loadings, k, list(g.needs)) for k, g in gaps.items()]
 
 
-def _gap_out(loadings: Loadings, key: str, needs: list[NeedOut]) -> LoadingOut:
+def _gap_out(loadings: Loadings, key: str, needs: list[Gap]) -> LoadingOut:
     return LoadingOut(key, loadings.loads.name(key), None, None, None, None, [], needs)

@@ -7,11 +7,10 @@ from collections.abc import Callable, Iterator
 from typing import Any, Literal
 
 from ..document import LedgerRow, Pack, Project
-from ..errors import CannotSay, InputError
+from ..errors import CannotSay, InputError, or_none
 from ..figure.place import Place
 from ..figure.units import LB_KG
 from ..judging.finding import Message, Operation, Param, q, word
-from ..judging.gap import or_none
 from ..judging.propose import Proposal, computed, moved_place, on_the_tape, said_place, tape_text
 from ..resolved.references import Body, got
 from ..resolved.weighed import hung, on_scales

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
+from ..errors import or_none
 from ..formula import record
-from ..judging.gap import or_none
 from ..reference.outlines import Circle, Foot, Measures, Path
 from ..resolved.craft import Resolved
 from ..resolved.floating import Floating

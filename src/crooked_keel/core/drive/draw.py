@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 
-from ..judging.gap import or_none
+from ..errors import or_none
 from ..reference.outlines import Circle, Point
 from ..resolved.draw import turned
 from ..resolved.installation import ResolvedInstallation

@@ -5,10 +5,9 @@ from __future__ import annotations
 import math
 from typing import NamedTuple
 
-from ..errors import ask_all
+from ..errors import ask_all, or_none
 from ..formula import Out
 from ..judging.finding import Value
-from ..judging.gap import or_none
 from ..judging.values import ValueList
 from ..physics.mechanics import mean_torque
 from ..resolved.craft import Resolved

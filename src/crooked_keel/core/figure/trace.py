@@ -9,7 +9,7 @@ from __future__ import annotations
 import math
 from typing import NamedTuple, TypeVar
 
-from ..errors import CannotSay, InputError, Need
+from ..errors import CannotSay, Gap, InputError
 from .base import Figure
 from .doubt import School, figure_uncertainty
 from .place import DIRECTIONS, Place
@@ -96,7 +96,7 @@ def standard_uncertainty(slopes: dict[Origin, float]) -> float:
 def need(figure: F | None, pointer: str, what: str) -> F:
     """The figure, or CannotSay that names it."""
     if figure is None:
-        raise CannotSay(Need(pointer, what))
+        raise CannotSay(Gap(pointer, what))
     return figure
 
 
@@ -104,7 +104,9 @@ def above_zero(figure: Figure | None, pointer: str, what: str) -> float:
     """The figure in SI, or CannotSay that names it; InputError at it when it is not above zero."""
     value = need(figure, pointer, what).si
     if value <= 0:
-        raise InputError(pointer, f"the {what} must be above zero", given=need(figure, pointer, what).entered)
+        raise InputError(
+            pointer, f"the {what} must be above zero", given=need(figure, pointer, what).entered, allowed="above zero"
+        )
     return value
 
 

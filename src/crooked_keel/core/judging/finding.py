@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import field
 from typing import Any, Literal
 
+from ..errors import Gap
 from ..formula import Out, Working, record
 
 Level = Literal["ok", "watch", "stop", "unknown"]
@@ -48,14 +49,6 @@ def q(si: float, dimension: str) -> Param:
 def word(text: str) -> Param:
     """A word for a message."""
     return Param(text=text)
-
-
-@record
-class NeedOut:
-    """A missing figure: its JSON pointer and its name."""
-
-    pointer: str
-    what: str
 
 
 @record
@@ -118,7 +111,7 @@ class Finding:
     message: Message
     compared: Compared | None = None
     margin: Margin | None = None
-    needs: list[NeedOut] = field(default_factory=list)
+    needs: list[Gap] = field(default_factory=list)
     working: Working | None = None
     source: str = ""
     mark: Mark = "statics"
@@ -137,7 +130,7 @@ class Value:
     before_si: float | None = None
     plus_minus_si: float | None = None
     text: str | None = None
-    needs: list[NeedOut] = field(default_factory=list)
-    before_needs: list[NeedOut] = field(default_factory=list)
+    needs: list[Gap] = field(default_factory=list)
+    before_needs: list[Gap] = field(default_factory=list)
     working: Working | None = None
     source: str = ""

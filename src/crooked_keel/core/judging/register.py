@@ -6,9 +6,10 @@ from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from typing import Any
 
+from ..errors import Gap
 from ..formula import Working
 from ..reference.kinds import Form
-from .finding import Bench, Compared, Finding, Level, Mark, Message, NeedOut, Param
+from .finding import Bench, Compared, Finding, Level, Mark, Message, Param
 
 Check = Callable[..., Iterable[Finding]]
 
@@ -57,7 +58,7 @@ def verdict(
     working: Working | None = None,
     source: str | None = None,
     can_suggest: bool = False,
-    needs: list[NeedOut] | None = None,
+    needs: list[Gap] | None = None,
     **params: Param,
 ) -> Finding:
     """A finding of a registered rule; the catalogue gives bench, source and mark."""

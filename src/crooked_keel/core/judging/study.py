@@ -6,15 +6,16 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any, Generic, NamedTuple, TypeVar
 
+from ..errors import Gap
 from ..formula import Out
 from ..reference.kinds import Form
-from .finding import Bench, NeedOut
+from .finding import Bench
 
 
 class Answer(Out):
     """What a study says; needs: what must be known before it can say anything, then the rest is blank."""
 
-    needs: list[NeedOut] = []
+    needs: list[Gap] = []
 
 
 A = TypeVar("A", bound=Answer)
@@ -33,7 +34,7 @@ class Study(NamedTuple, Generic[A]):
     form: Form | None = None
     refused: str = ""
 
-    def cannot_say(self, needs: list[NeedOut]) -> A:
+    def cannot_say(self, needs: list[Gap]) -> A:
         """The answer that is none."""
         made: Any = self.blank(needs=needs)
         return made  # type: ignore[no-any-return]

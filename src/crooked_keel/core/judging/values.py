@@ -5,12 +5,11 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import TypeVar
 
-from ..errors import CannotSay, InputError
+from ..errors import CannotSay, Gap, InputError
 from ..figure.trace import Traced, Uncertain
 from ..formula import Working
 from .finding import Bench as BenchName
-from .finding import NeedOut, Value
-from .gap import needs_out
+from .finding import Value
 
 A = TypeVar("A")
 
@@ -62,11 +61,11 @@ class ValueList:
         )
 
 
-def _answer(ask: Callable[[], A]) -> tuple[A | None, list[NeedOut]]:
+def _answer(ask: Callable[[], A]) -> tuple[A | None, list[Gap]]:
     """The answer, or what it needs."""
     try:
         return ask(), []
     except CannotSay as gap:
-        return None, needs_out(gap.needs)
+        return None, list(gap.needs)
     except InputError as bad:
-        return None, [NeedOut(pointer=bad.field, what=bad.message)]
+        return None, [bad.gap]

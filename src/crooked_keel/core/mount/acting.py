@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
-from ..errors import CannotSay, InputError, Need, ask_all
+from ..errors import CannotSay, Gap, InputError, ask_all
 from ..figure.trace import need
 from ..formula import Working
 from ..physics.geometry import Vector
@@ -73,15 +73,15 @@ class Acting(Topic):
             return self.mount.torque_factor.si
         if self.resolved.has("bed"):
             if self.mount.seating is None:
-                raise CannotSay(Need(self._p("mount/seating"), f"whether the {self.name} sits on rubber"))
+                raise CannotSay(Gap(self._p("mount/seating"), f"whether the {self.name} sits on rubber"))
             if self.mount.seating == "rubber":
                 return 1.0  # rubber does not pass the cycle's peaks (proposed)
         if unit.kind is None:
-            raise CannotSay(Need(self._p("unit/kind"), f"what kind of unit the {self.name} is"))
+            raise CannotSay(Gap(self._p("unit/kind"), f"what kind of unit the {self.name} is"))
         if unit.kind == "electric":
-            raise CannotSay(Need(self._p("mount/torque_factor"), f"peak torque over mean torque of the {self.name}"))
+            raise CannotSay(Gap(self._p("mount/torque_factor"), f"peak torque over mean torque of the {self.name}"))
         if unit.kind != "turbine" and unit.cylinders is None:
-            raise CannotSay(Need(self._p("unit/cylinders"), f"number of cylinders of the {self.name}"))
+            raise CannotSay(Gap(self._p("unit/cylinders"), f"number of cylinders of the {self.name}"))
         return torque_factor(unit.kind, int(unit.cylinders.si) if unit.cylinders else None)
 
     @lazy
@@ -103,7 +103,7 @@ class Acting(Topic):
         ask_all(*[lambda m=m: got(m) for b in bodies for m in (b.mass, b.x, b.y, b.z)])
         masses = np.array([got(b.mass).value for b in bodies])
         if masses.sum() <= 0:
-            raise InputError(self._p("unit/mass"), f"the {self.name} has no mass")
+            raise InputError(self._p("unit/mass"), f"the {self.name} has no mass", allowed="above zero")
         places = np.array([[got(b.x).value, got(b.y).value, got(b.z).value] for b in bodies])
         return float(masses.sum()), np.asarray(masses @ places / masses.sum())
 
@@ -117,7 +117,7 @@ class Acting(Topic):
         """Limit load factors up and down of the craft."""
         limits = self.resolved.project.craft.limits
         if limits.category is None:
-            raise CannotSay(Need("/craft/limits/category", "category of the craft"))
+            raise CannotSay(Gap("/craft/limits/category", "category of the craft"))
         if limits.category == "very light":
             return manoeuvre_load_factor(0.0, limits.category)
         return manoeuvre_load_factor(need(limits.gross, "/craft/limits/gross", "gross mass").si, limits.category)
@@ -128,7 +128,7 @@ class Acting(Topic):
         if self.resolved.has("bed"):
             if self.mount.thrust_taken is None:
                 raise CannotSay(
-                    Need(
+                    Gap(
                         self._p("mount/thrust_taken"),
                         f"where the thrust of the {self.name} is taken: by its mount, or by a bearing on the hull",
                     )
@@ -196,7 +196,7 @@ class Acting(Topic):
     def final(self) -> FinalDrive:
         """What the final drive does to the unit in its lowest gear, from the drive bench."""
         if self._final is None:
-            raise CannotSay(Need(self._p("drive/stages"), "the final drive"))
+            raise CannotSay(Gap(self._p("drive/stages"), "the final drive"))
         if isinstance(self._final, CannotSay):
             raise CannotSay(*self._final.needs)
         return self._final

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ..judging.gap import or_none
+from ..errors import or_none
 from ..reference.outlines import Point
 from ..resolved.draw import side
 from ..resolved.installation import ResolvedInstallation

@@ -6,9 +6,9 @@ from typing import NamedTuple
 
 import numpy as np
 
+from ..errors import or_none
 from ..formula import Out, record
 from ..judging.finding import Value
-from ..judging.gap import or_none
 from ..judging.values import ValueList
 from ..resolved.craft import Resolved
 from ..topic.reading import Topic

@@ -82,12 +82,15 @@ def hydro_from_form(
             words = "she floats with no draft over her canoe body" if field == "keel" else "the hull has no size"
             raise InputError(f"/craft/flotation/{field}", words)
     if not 0.2 <= block <= 1:
-        raise InputError("/craft/flotation/block", "a block coefficient lies between 0.2 and 1", given=str(block))
+        raise InputError(
+            "/craft/flotation/block", "a block coefficient lies between 0.2 and 1", given=str(block), allowed="0.2 to 1"
+        )
     if block > waterplane or (block == waterplane and block < 1) or waterplane > 1:
         raise InputError(
             "/craft/flotation/waterplane",
             "the waterplane coefficient is above the block coefficient and not above 1",
             given=str(waterplane),
+            allowed="above the block coefficient, up to 1",
         )
     across = waterplane**2 / 12, 0.1216 * waterplane - 0.0410
     along = waterplane**2 / 12, 0.350 * waterplane**2 - 0.405 * waterplane + 0.146

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 
-from ..errors import CannotSay, InputError, Need
+from ..errors import CannotSay, Gap, InputError
 from ..formula import formula
 
 
@@ -19,7 +19,7 @@ from ..formula import formula
 def mean_torque(power_w: float, speed_rad_s: float) -> float:
     """Mean torque of a power at a speed, N·m."""
     if speed_rad_s <= 0:
-        raise InputError("~/unit/rated_speed", "the speed must be above zero")
+        raise InputError("~/unit/rated_speed", "the speed must be above zero", allowed="above zero")
     return power_w / speed_rad_s
 
 
@@ -42,7 +42,7 @@ def torque_factor(kind: str, cylinders: int | None) -> float:
     if kind == "turbine":
         return 1.25
     if kind == "electric" or cylinders is None:
-        raise CannotSay(Need("", "number of cylinders"))
+        raise CannotSay(Gap("", "number of cylinders"))
     if kind in ("four-stroke", "diesel"):
         return _FOUR_STROKE.get(cylinders, 1.33) * (_DIESEL if kind == "diesel" else 1.0)
     return _TWO_STROKE.get(cylinders, 2.0)
@@ -65,12 +65,16 @@ def cg_from_suspension(
     vx, vz = second_mark[0] - second[0], second_mark[1] - second[1]
     if math.hypot(ux, uz) < 1e-3 or math.hypot(vx, vz) < 1e-3:
         raise InputError(
-            "/unit/hung/first_mark_aft", "the mark is at the point it hangs from: set it further down the line"
+            "/unit/hung/first_mark_aft",
+            "the mark is at the point it hangs from: set it further down the line",
+            allowed="a place down the line from the point it hangs from",
         )
     cross = ux * vz - uz * vx
     if abs(cross) < math.sin(math.radians(20)) * math.hypot(ux, uz) * math.hypot(vx, vz):
         raise InputError(
-            "/unit/hung/second_aft", "the two plumb lines are less than 20° apart: hang it from further off"
+            "/unit/hung/second_aft",
+            "the two plumb lines are less than 20° apart: hang it from further off",
+            allowed="a point that turns the line by 20° or more",
         )
     t = ((second[0] - first[0]) * vz - (second[1] - first[1]) * vx) / cross
     return first[0] + t * ux, first[1] + t * uz
@@ -89,7 +93,11 @@ def cg_from_suspension(
 def two_scale_cg(first_kg: float, first_m: float, second_kg: float, second_m: float) -> float:
     """CG of a bare unit on two edges, m. Raises InputError when both edges are in one place or nothing is weighed."""
     if abs(first_m - second_m) < 1e-6:
-        raise InputError("~/unit/on_scales/second_at", "both edges are in one place: the CG cannot be found")
+        raise InputError(
+            "~/unit/on_scales/second_at",
+            "both edges are in one place: the CG cannot be found",
+            allowed="a place apart from the first edge",
+        )
     if first_kg + second_kg <= 0:
-        raise InputError("~/unit/on_scales/first_reading", "the scales carry nothing")
+        raise InputError("~/unit/on_scales/first_reading", "the scales carry nothing", allowed="above zero")
     return (first_kg * first_m + second_kg * second_m) / (first_kg + second_kg)

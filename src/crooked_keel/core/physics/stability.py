@@ -145,7 +145,7 @@ def inclining_gm(
 def roll_period_gm(factor: float, beam_m: float, period_s: float) -> float:
     """GM from the time of a full roll, m; a half period would give four times as much."""
     if period_s <= 0:
-        raise InputError("/craft/flotation/inclining/roll", "a time above zero is wanted")
+        raise InputError("/craft/flotation/inclining/roll", "a time above zero is wanted", allowed="above zero")
     return (factor * beam_m / period_s) ** 2
 
 
@@ -181,7 +181,7 @@ def dock_scale(
 def lcg_fraction(lcg_from_transom_m: float, length_m: float) -> float:
     """LCG forward of the transom in parts of the waterline. Usual for planing craft 0.33 to 0.45 (from memory)."""
     if length_m <= 0:
-        raise InputError("/craft/flotation/length", "the waterline has no length")
+        raise InputError("/craft/flotation/length", "the waterline has no length", allowed="above zero")
     return lcg_from_transom_m / length_m
 
 
@@ -198,7 +198,11 @@ def offset_load_limit(hull_length_m: float) -> float:
 
     Raises InputError under 6 m: that part of the standard is another."""
     if not 6 <= hull_length_m <= 24:
-        raise InputError("/craft/flotation/length", "from 6 to 24 m of hull; a shorter boat has a standard of its own")
+        raise InputError(
+            "/craft/flotation/length",
+            "from 6 to 24 m of hull; a shorter boat has a standard of its own",
+            allowed="6 to 24 m",
+        )
     return math.radians(10 + (24 - hull_length_m) ** 3 / 600)
 
 

@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 from ..document import Fit, Project
-from ..errors import CannotSay
+from ..errors import CannotSay, or_gap
 from ..figure.trace import Traced
 from ..reference.kinds import Form
 from ..topic.lazy import lazy
 from ..topic.reading import Topic
 from .installation import ResolvedInstallation
-from .references import Body, References, attempt
+from .references import Body, References
 from .rows import Rows
 
 
@@ -92,15 +92,15 @@ class Resolved(Topic):
             return made
         key, wheel = axle
         base = f"/craft/supports/{key}"
-        x = attempt(lambda: place(wheel.station, f"{base}/station", f"station under the {wheel.name}", "x"))
+        x = or_gap(lambda: place(wheel.station, f"{base}/station", f"station under the {wheel.name}", "x"))
         ground = lambda: place(wheel.water_line, f"{base}/water_line", f"ground line under the {wheel.name}", "z")
         radius = lambda: measured(wheel.radius, f"{base}/radius", f"radius of the {wheel.name}, loaded")
-        z = attempt(lambda: ground() + radius())
+        z = or_gap(lambda: ground() + radius())
         moved = x if isinstance(x, CannotSay) else x + Traced(self.stretch_m)
         for installation in self.installations:
             pointer = f"{installation.pointer}/wheel"
             figure = installation.installation.wheel.mass
-            mass = attempt(lambda f=figure, p=pointer: measured(f, f"{p}/mass", "mass of the driven wheel"))
+            mass = or_gap(lambda f=figure, p=pointer: measured(f, f"{p}/mass", "mass of the driven wheel"))
             across = Traced(0.0)
             made += [
                 Body("wheel-out", "Driven wheel, old place", "removed", -1, pointer, mass, x, across, z, derived=True),

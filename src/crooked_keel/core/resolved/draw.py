@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
+from ..errors import or_none
 from ..figure.trace import Traced
 from ..formula import record
-from ..judging.gap import or_none
 from ..reference.outlines import Point
 from .installation import Local, ResolvedInstallation
 

@@ -8,10 +8,9 @@ from typing import NamedTuple
 import numpy as np
 
 from ..document import Figure, Mark
-from ..errors import CannotSay, Need, ask_all
+from ..errors import CannotSay, Gap, ask_all, or_gap, or_none
 from ..figure.doubt import std_uncertainty
 from ..figure.trace import Origin, Traced, above_zero, need, traced
-from ..judging.gap import or_none
 from ..physics.hull import Hull, Section, both_sides, level_draft
 from ..physics.hydrostatics import (
     Afloat,
@@ -34,7 +33,7 @@ from ..physics.stability import (
 from ..topic.lazy import lazy
 from ..topic.reading import Topic
 from .craft import Resolved
-from .references import Body, attempt, got
+from .references import Body, got
 
 # Bound on a form coefficient that nobody gave a tolerance for (proposed default).
 BLOCK_BOUND = 0.10
@@ -221,7 +220,7 @@ class Floating(Topic):
             for k, m in self.marks
         ]
         if not freeboard:
-            raise CannotSay(Need("/craft/flotation/marks", "marks where freeboards are read"))
+            raise CannotSay(Gap("/craft/flotation/marks", "marks where freeboards are read"))
         ask_all(*freeboard, *[lambda k=k, m=m: self.mark_at(k, m) for k, m in self.marks])
         made = []
         for (key, mark), ask in zip(self.marks, freeboard, strict=True):
@@ -325,7 +324,7 @@ class Floating(Topic):
             mass = Traced(row.displacement_kg, {o: s * row.immersion_kg_m for o, s in self.draft.slopes.items()})
         place = self.resolved.references.place
         measured = self.gm_measured
-        height = attempt(
+        height = or_gap(
             (
                 lambda: Traced(
                     self.height + self.keel,
@@ -342,8 +341,8 @@ class Floating(Topic):
             1,
             "/craft/as_found",
             mass,
-            attempt(self._lcg),
-            attempt(self._tcg),
+            or_gap(self._lcg),
+            or_gap(self._tcg),
             height,
         )
 

@@ -10,14 +10,14 @@ from dataclasses import replace
 import numpy as np
 
 from ..document import Installation
-from ..errors import CannotSay, InputError, Need, ask_all
+from ..errors import CannotSay, Gap, InputError, ask_all, or_gap
 from ..figure.kinds import Mass
 from ..figure.trace import Traced
 from ..physics.geometry import Matrix, Vector, rotation_y, shaft_direction, thrust_direction, thrust_rotation
 from ..topic.lazy import lazy
 from ..topic.reading import Topic
 from .ratios import overall_ratio
-from .references import Body, References, attempt
+from .references import Body, References
 
 Local = tuple[Traced, Traced, Traced]
 
@@ -78,7 +78,9 @@ class ResolvedInstallation(Topic):
         dx, dz = end[0].value - flange[0].value, flange[2].value - end[1].value
         if dx <= 0:
             raise InputError(
-                self.p("placement/propeller_station"), f"the propeller of the {self.name} is not aft of its coupling"
+                self.p("placement/propeller_station"),
+                f"the propeller of the {self.name} is not aft of its coupling",
+                allowed="a station aft of the coupling",
             )
         return math.atan2(dz, dx), math.hypot(dx, dz)
 
@@ -330,7 +332,7 @@ class ResolvedInstallation(Topic):
 
     def _mount_keys_or_need(self) -> list[str]:
         if not self.mount_keys:
-            raise CannotSay(Need(self.p("mount/points"), f"{self.references.word('point')}s of the {self.name}"))
+            raise CannotSay(Gap(self.p("mount/points"), f"{self.references.word('point')}s of the {self.name}"))
         return self.mount_keys
 
     @lazy
@@ -369,12 +371,12 @@ class ResolvedInstallation(Topic):
         made = []
         for part, name, mass, at in asks:
             what = f"mass of the {name}" if part == "unit" else f"mass of the {name.lower()} ({self.name})"
-            x, y, z = (attempt(lambda k=k, at=at: at()[k]) for k in range(3))
-            kilograms = attempt(lambda m=mass, p=part, w=what: self.references.measured(m, self.p(f"{p}/mass"), w))
+            x, y, z = (or_gap(lambda k=k, at=at: at()[k]) for k in range(3))
+            kilograms = or_gap(lambda m=mass, p=part, w=what: self.references.measured(m, self.p(f"{p}/mass"), w))
             made.append(Body(part, name, "installed", 1, self.p(part), kilograms, x, y, z, derived=True))
         for key, pack in sorted(i.packs.items(), key=lambda p: (p[1].rank, p[0])):
             base = self.p(f"packs/{key}")
-            mass_of = attempt(
+            mass_of = or_gap(
                 lambda p=pack, b=base: self.references.measured(
                     p.mass, f"{b}/mass", f"mass of the {p.name} ({self.name})"
                 )

@@ -5,11 +5,11 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from ..document import Fit, Loading, Seat, Tank
-from ..errors import ask_all
+from ..errors import ask_all, or_gap
 from ..figure.trace import Traced
 from ..topic.lazy import lazy
 from ..topic.reading import Topic
-from .references import Body, References, as_stated, attempt
+from .references import Body, References, as_stated
 
 
 class Loads(Topic):
@@ -71,7 +71,7 @@ class Loads(Topic):
     def _seated(self, key: str, seat_id: str, seat: Seat) -> Body:
         pointer, loading = f"/craft/seats/{seat_id}", self.loadings[key]
         at, what = f"/loadings/{key}/loads/{seat_id}", f"load on {seat.name} ({loading.name})"
-        load = attempt(lambda: as_stated(loading.loads.get(seat_id), at, what))
+        load = or_gap(lambda: as_stated(loading.loads.get(seat_id), at, what))
         return Body(seat_id, seat.name, "loaded", 1, pointer, load, *self.references.position(seat, pointer, seat.name))
 
     def _filled(self, key: str, tank_id: str, pointer: str, tank: Tank) -> Body:
@@ -86,4 +86,4 @@ class Loads(Topic):
             return volume.by(density)
 
         place = self.references.position(tank, pointer, tank.name)
-        return Body(tank_id, tank.name, "loaded", 1, pointer, attempt(mass), *place)
+        return Body(tank_id, tank.name, "loaded", 1, pointer, or_gap(mass), *place)

@@ -24,6 +24,7 @@ def stage_ratio(stage: Stage, pointer: str) -> float:
                 f"{pointer}/ratio",
                 f"the {stage.name}: the ratio typed and its teeth do not agree",
                 given=stage.ratio.entered,
+                allowed="what its teeth give, or no ratio",
             )
         return ratio
     return need(stage.ratio, f"{pointer}/ratio", f"ratio of the {stage.name}").si

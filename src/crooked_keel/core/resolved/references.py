@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Literal
 
 from ..document import Instrument, Project, Reference
-from ..errors import CannotSay, InputError, Need
+from ..errors import CannotSay, InputError, or_gap
 from ..figure.base import Figure
 from ..figure.doubt import School, std_uncertainty
 from ..figure.place import DIRECTIONS, Place
@@ -22,16 +22,6 @@ Axis = Literal["x", "y", "z"]
 
 
 Maybe = Traced | CannotSay
-
-
-def attempt(ask: Callable[[], Traced]) -> Maybe:
-    """The number, or what it needs, as a value. A number refused for bad input is needed as well."""
-    try:
-        return ask()
-    except CannotSay as gap:
-        return gap
-    except InputError as bad:
-        return CannotSay(Need(bad.field, bad.message))
 
 
 def got(maybe: Maybe) -> Traced:
@@ -156,7 +146,12 @@ class References(Topic):
         elif axis == "z":
             origin, base, name = reference.water_line, f"{base}/water_line", f"water line of the {reference.name}"
         else:
-            raise InputError(pointer, f"{what}: butt lines are measured from the centreline", given=figure.origin)
+            raise InputError(
+                pointer,
+                f"{what}: butt lines are measured from the centreline",
+                given=figure.origin,
+                allowed="from the centreline",
+            )
         return own + self._follow(need(origin, base, name), base, name, axis, (*seen, figure.origin))
 
     def position(self, item: object, pointer: str, name: str, prefix: str = "") -> tuple[Maybe, Maybe, Maybe]:
@@ -165,7 +160,7 @@ class References(Topic):
         def one(part: str, axis: Axis, words: str) -> Maybe:
             figure = getattr(item, f"{prefix}{part}")
             what = f"{'new ' if prefix else ''}{words} of {name}"
-            return attempt(lambda: self.place(figure, f"{pointer}/{prefix}{part}", what, axis))
+            return or_gap(lambda: self.place(figure, f"{pointer}/{prefix}{part}", what, axis))
 
         return one("station", "x", "station"), one("butt_line", "y", "butt line"), one("water_line", "z", "water line")
 

@@ -5,11 +5,11 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 
 from ..document import LedgerRow
-from ..errors import CannotSay
+from ..errors import CannotSay, or_gap
 from ..topic.lazy import lazy
 from ..topic.memo import Memo
 from ..topic.reading import Topic
-from .references import Axis, Body, References, attempt, got
+from .references import Axis, Body, References, got
 
 
 class Rows(Topic):
@@ -39,7 +39,7 @@ class Rows(Topic):
         return made
 
     def _row(self, pointer: str, key: str, row: LedgerRow) -> Iterable[Body]:
-        mass = attempt(lambda: self.references.measured(row.mass, f"{pointer}/mass", f"mass of {row.name}"))
+        mass = or_gap(lambda: self.references.measured(row.mass, f"{pointer}/mass", f"mass of {row.name}"))
         at = self.references.position(row, pointer, row.name)
         if row.kind == "moved":
             there = self.references.position(row, pointer, row.name, "to_")

@@ -25,7 +25,7 @@ def on_scales(placed: ResolvedInstallation) -> tuple[float, float]:
     ask_all(*[a for asks in net for a in asks])
     (r1, t1, x1), (r2, t2, x2) = ([a().value for a in asks] for asks in net)
     if r1 < t1 or r2 < t2:
-        raise InputError(f"{base}/first_reading", "a reading is less than its tare")
+        raise InputError(f"{base}/first_reading", "a reading is less than its tare", allowed="its tare or more")
     return r1 - t1 + r2 - t2, two_scale_cg(r1 - t1, x1, r2 - t2, x2)
 
 

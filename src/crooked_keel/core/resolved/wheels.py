@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Protocol
 
 from ..document import Support
-from ..errors import CannotSay, InputError, Need, ask_all
+from ..errors import CannotSay, Gap, InputError, ask_all
 from ..figure.trace import Traced, need
 from ..topic.lazy import lazy
 from ..topic.reading import Topic
@@ -34,7 +34,7 @@ class Wheels(Topic):
     def _axle(self, role: str) -> list[tuple[str, Support]]:
         found = [(k, s) for k, s in self.supports if s.role == role]
         if not found:
-            raise CannotSay(Need("/craft/supports", f"a {role} wheel"))
+            raise CannotSay(Gap("/craft/supports", f"a {role} wheel"))
         return found
 
     def _mean(self, role: str, axis: str) -> float:
@@ -74,7 +74,7 @@ class Wheels(Topic):
         """Water line of the ground."""
         asks = [lambda k=k, s=s: self._place(k, s, "z") for k, s in self.supports]
         if not asks:
-            raise CannotSay(Need("/craft/supports", "wheels"))
+            raise CannotSay(Gap("/craft/supports", "wheels"))
         return min(a.value for a in ask_all(*asks))
 
     @lazy

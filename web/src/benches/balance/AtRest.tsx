@@ -3,7 +3,7 @@ import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
 import { answer, api } from '../../api/client';
 import { useProject } from '../../api/project';
-import { formatNumber } from '../../figure/format';
+import { formatNumber, needed } from '../../figure/format';
 import { Fold } from '../../sheet/Sheet';
 
 /** Every state brought to rest on the sections of her hull, beside the small-change answer, with her body plan at its heel. */
@@ -32,8 +32,7 @@ function States() {
   const m = found.data;
   if (found.isPending) return <p className="text-muted">Bringing her to rest…</p>;
   if (!m) return <p className="text-stop">{String(found.error)}</p>;
-  if (m.needs.length > 0)
-    return <p className="text-unknown">Cannot say yet: needs {m.needs.map((n) => n.what).join(', ')}.</p>;
+  if (m.needs.length > 0) return <p className="text-unknown">Cannot say yet: needs {needed(m.needs)}.</p>;
   const length = (si: number | null) => (si === null ? '?' : formatNumber(si, 'length', view));
   const angle = (si: number | null) => (si === null ? '?' : formatNumber(si, 'angle', view));
   const shown = m.states[picked] ?? m.states[0];

@@ -1,7 +1,7 @@
 import { useProject, useShown } from '../../api/project';
 import { useForms } from '../../api/useForms';
 import { FigureField } from '../../figure/FigureField';
-import { formatNumber } from '../../figure/format';
+import { formatNumber, needed } from '../../figure/format';
 import { Collection, TextField } from '../../figure/forms';
 import { Answers } from '../../sheet/Answers';
 import { BenchSheet } from '../../sheet/BenchSheet';
@@ -249,7 +249,7 @@ function Loadings() {
                           ` · least margin forward ${formatNumber(out.forward_margin_si, 'length', view)}, aft ${formatNumber(out.aft_margin_si, 'length', view)}`}
                       </>
                     ) : (
-                      `cannot say yet: needs ${out?.needs.map((n) => n.what).join(', ') ?? 'the craft'}`
+                      `cannot say yet: needs ${out ? needed(out.needs) : 'the craft'}`
                     )}
                   </td>
                 </tr>,

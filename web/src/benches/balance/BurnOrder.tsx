@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api } from '../../api/client';
 import { useProject } from '../../api/project';
-import { formatNumber } from '../../figure/format';
+import { formatNumber, needed } from '../../figure/format';
 import { Fold } from '../../sheet/Sheet';
 
 const AIMS = ['least travel', 'largest margin', 'wing last'] as const;
@@ -81,9 +81,7 @@ function Orders() {
         </label>
       </div>
       {found.error && <p className="text-stop">{String(found.error)}</p>}
-      {m && m.needs.length > 0 && (
-        <p className="text-unknown">Cannot say yet: needs {m.needs.map((n) => n.what).join(', ')}.</p>
-      )}
+      {m && m.needs.length > 0 && <p className="text-unknown">Cannot say yet: needs {needed(m.needs)}.</p>}
       {m && m.orders.length > 0 && (
         <table className="row-table">
           <thead>

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { answer, api } from '../../api/client';
 import { useProject } from '../../api/project';
 import { useForms } from '../../api/useForms';
-import { formatNumber } from '../../figure/format';
+import { formatNumber, needed } from '../../figure/format';
 import { useFocusField } from '../../findings/useFocusField';
 import { Fold } from '../../sheet/Sheet';
 
@@ -54,9 +54,7 @@ function Drawn() {
           {m.loadings.map((l) => `${l.name} ${percent(l.inside)}`).join(', ')}.
         </span>
       )}
-      {m && m.needs.length > 0 && (
-        <span className="text-unknown">Cannot say yet: needs {m.needs.map((n) => n.what).join(', ')}.</span>
-      )}
+      {m && m.needs.length > 0 && <span className="text-unknown">Cannot say yet: needs {needed(m.needs)}.</span>}
     </div>
   );
 }
@@ -80,8 +78,7 @@ function Ranking() {
   if (found.isPending) return <p className="py-1 text-muted">Working it out…</p>;
   const m = found.data;
   if (!m) return <p className="py-1 text-stop">{String(found.error)}</p>;
-  if (m.needs.length > 0)
-    return <p className="py-1 text-unknown">Cannot say yet: needs {m.needs.map((n) => n.what).join(', ')}.</p>;
+  if (m.needs.length > 0) return <p className="py-1 text-unknown">Cannot say yet: needs {needed(m.needs)}.</p>;
   return (
     <>
       <p className="py-1">

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { answer, api, Refused } from '../../api/client';
 import { useProject } from '../../api/project';
 import { useForms } from '../../api/useForms';
-import { formatNumber, sentence } from '../../figure/format';
+import { formatNumber, needed, sentence } from '../../figure/format';
 import { WayOut } from '../../findings/Findings';
 import { Fold } from '../../sheet/Sheet';
 
@@ -85,7 +85,7 @@ function Solver() {
       {m && m.needs.length > 0 && (
         <p className="text-unknown">
           {m.solutions.length > 0 ? 'Could move more, but needs ' : 'Cannot say yet: needs '}
-          {m.needs.map((n) => n.what).join(', ')}.
+          {needed(m.needs)}.
         </p>
       )}
       {m && (m.needs.length === 0 || m.solutions.length > 0) && (

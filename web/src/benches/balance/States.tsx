@@ -1,5 +1,5 @@
 import { useProject, useShown } from '../../api/project';
-import { formatNumber } from '../../figure/format';
+import { formatNumber, needed } from '../../figure/format';
 
 /** `before → after`, or only after where nothing changed. */
 function Pair(props: { before: number | null; after: number | null; dimension: string }) {
@@ -53,7 +53,7 @@ export function AfloatStates() {
             <tr key={`${s.id}-needs`} className="text-muted">
               {s.needs.length > 0 && (
                 <td colSpan={5} className="pb-1 text-xs">
-                  cannot say yet: needs {s.needs.map((n) => n.what).join(', ')}
+                  cannot say yet: needs {needed(s.needs)}
                 </td>
               )}
             </tr>,
@@ -124,10 +124,7 @@ export function AxleStates(props: { pitch: boolean }) {
               <td>
                 {s.name}
                 {s.needs.length > 0 && (
-                  <span className="text-xs text-muted">
-                    {' '}
-                    cannot say yet: needs {s.needs.map((n) => n.what).join(', ')}
-                  </span>
+                  <span className="text-xs text-muted"> cannot say yet: needs {needed(s.needs)}</span>
                 )}
               </td>
               <td className="num">

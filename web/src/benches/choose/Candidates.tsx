@@ -5,7 +5,7 @@ import { answer, api, type Candidate, type Turn } from '../../api/client';
 import { useProject } from '../../api/project';
 import { CurvesKey, CurvesPlot } from '../../drawing/CurvesPlot';
 import type { StoredFigure } from '../../figure/FigureField';
-import { formatNumber } from '../../figure/format';
+import { formatNumber, needed } from '../../figure/format';
 import { Mark, WORDS } from '../../findings/Mark';
 import { Picture } from '../../sheet/Sheet';
 
@@ -85,7 +85,7 @@ export function Candidates() {
           .filter((c) => c.needs.length > 0)
           .map((c) => (
             <p key={c.id} className="text-unknown">
-              {c.name} is not scored yet: needs {c.needs.map((n) => n.what).join(', ')}.
+              {c.name} is not scored yet: needs {needed(c.needs)}.
             </p>
           ))}
         {m.refused && <p className="text-unknown">Not scored: {m.refused}.</p>}

@@ -146,7 +146,7 @@ def joint_limit(speed_rad_s: float) -> float:
     Raises InputError for a joint that stands still."""
     rpm = speed_rad_s * 30 / math.pi
     if rpm <= 0:
-        raise InputError("~/align/joints", "a speed above zero is wanted")
+        raise InputError("~/align/joints", "a speed above zero is wanted", allowed="above zero")
     if rpm <= _JOINT[0][0]:
         return math.radians(_JOINT[0][1])
     if rpm >= _JOINT[-1][0]:

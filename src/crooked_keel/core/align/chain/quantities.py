@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 
-from ...errors import CannotSay, InputError, Need, ask_all
+from ...errors import CannotSay, Gap, InputError, ask_all
 from ...figure.trace import need
 from ...judging.values import ValueList
 from ...resolved.craft import Resolved
@@ -44,7 +44,7 @@ class RoadLine(Readings):
         asks = [lambda k=k, w=w: self._read("sprockets", k, w) for k, w in words.items()]
         first, second, span, distance = ask_all(*asks)
         if span <= 0:
-            raise InputError(self.placed.p("align/sprockets/span"), "a span above zero is wanted")
+            raise InputError(self.placed.p("align/sprockets/span"), "a span above zero is wanted", allowed="above zero")
         return first, second, span, distance
 
     @lazy
@@ -82,7 +82,7 @@ class RoadLine(Readings):
     def joints(self) -> list[tuple[str, str, float, float]]:
         """Joints: id, name, true angle and its limit, rad."""
         made: list[tuple[str, str, float, float]] = []
-        gaps: list[Need] = []
+        gaps: list[Gap] = []
         for key, joint in sorted(self.align.joints.items(), key=lambda j: j[1].rank):
             base = self.placed.p(f"align/joints/{key}")
             asks = (

@@ -38,9 +38,9 @@ def coupling_from_face_gaps(diameter_m: float, gaps_m: Mapping[int, float]) -> F
     Raises InputError: no diameter or one over 1 m, a negative gap, fewer than three positions or all on one diameter.
     Source: rigid-body geometry."""
     if diameter_m <= 0:
-        raise InputError("~/align/coupling/diameter", "a coupling diameter above zero is wanted")
+        raise InputError("~/align/coupling/diameter", "a coupling diameter above zero is wanted", allowed="above zero")
     if diameter_m > 1:
-        raise InputError("~/align/coupling/diameter", "over a metre: were millimetres meant?")
+        raise InputError("~/align/coupling/diameter", "over a metre: were millimetres meant?", allowed="up to 1 m")
     for clock, gap in gaps_m.items():
         if gap < 0:
             raise InputError(f"~/align/coupling/gap_{clock}", "a gap cannot be negative; check the sign or the unit")
@@ -127,7 +127,7 @@ def foot_move(offset_m: float, angle_rad: float, distance_m: float) -> float:
 def nut_turns(move_m: float, pitch_m: float) -> float:
     """Turns of the adjusting nut. Raises InputError for a thread without pitch."""
     if pitch_m <= 0:
-        raise InputError("~/align/coupling/thread_pitch", "a thread pitch above zero is wanted")
+        raise InputError("~/align/coupling/thread_pitch", "a thread pitch above zero is wanted", allowed="above zero")
     return move_m / pitch_m
 
 

@@ -2,10 +2,9 @@
 
 from __future__ import annotations
 
-from ...errors import ask_all
+from ...errors import ask_all, or_none
 from ...figure.trace import need
 from ...formula import Working, record
-from ...judging.gap import or_none
 from ...judging.values import ValueList
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation

@@ -5,10 +5,9 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Need
+from ...errors import CannotSay, Gap, or_none
 from ...judging.band import at_most, band
 from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.gap import or_none
 from ...judging.register import rule, verdict
 from ...resolved.installation import ResolvedInstallation
 from .functions import OFFSET_OK_M, OFFSET_WATCH_M, gap_limits
@@ -181,7 +180,7 @@ def afloat(coupling: Coupling, placed: ResolvedInstallation) -> Iterable[Finding
         return
     state = placed.installation.align.coupling.afloat
     if state is None:
-        raise CannotSay(Need(placed.p("align/coupling/afloat"), "whether the gaps were read afloat"))
+        raise CannotSay(Gap(placed.p("align/coupling/afloat"), "whether the gaps were read afloat"))
     if state == "ashore":
         yield verdict(
             "align.afloat",

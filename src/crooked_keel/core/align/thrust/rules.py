@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Need
+from ...errors import CannotSay, Gap
 from ...judging.band import at_least, band
 from ...judging.finding import Finding, q, word
 from ...judging.register import rule, verdict
@@ -53,7 +53,7 @@ def thrust_side(placed: ResolvedInstallation) -> Iterable[Finding]:
         return
     turns = placed.installation.propeller.turns
     if turns is None:
-        raise CannotSay(Need(placed.p("propeller/turns"), f"hand of the propeller ({placed.name})"))
+        raise CannotSay(Gap(placed.p("propeller/turns"), f"hand of the propeller ({placed.name})"))
     # A tractor: the propeller is ahead of the CG. The only layout of this kind so far.
     wanted = expected_right_sign(TURN_SIGN[turns], -1.0, 0.0)
     same = (right > 0) == (wanted > 0)

@@ -10,10 +10,9 @@ from ...balance.ledger.functions import is_lead
 from ...balance.section import Balance
 from ...balance.stowage.functions import PLACES, Stowed, gaps, stowed
 from ...balance.suggest import movable, moves_with
-from ...errors import Need
+from ...errors import Gap, or_none
 from ...figure.place import Place
 from ...figure.units import TAPE_M
-from ...judging.gap import or_none
 from ...resolved.installation import ResolvedInstallation
 from ...resolved.references import Axis
 from ...wiring import Benches
@@ -45,7 +44,7 @@ def _along(axis: Axis, mass_kg: float) -> Effect:
     return (0.0, *(mass_kg if a == axis else 0.0 for a in _AXES))  # type: ignore[return-value]
 
 
-def movers(benches: Benches, fit_id: str, wish: Wish) -> tuple[list[Moving], list[Order], list[Need]]:
+def movers(benches: Benches, fit_id: str, wish: Wish) -> tuple[list[Moving], list[Order], list[Gap]]:
     """Everything that may move; the packs that keep their order; and what packs need before they may move further."""
     bench = benches.balance
     packs = stowed(bench.resolved)

@@ -14,10 +14,9 @@ from ...balance.section import Balance
 from ...balance.stowage.functions import WAYS
 from ...balance.suggest import lead_row, tenths
 from ...document import LedgerRow, Project, apply_operations
-from ...errors import CannotSay, InputError, Need
+from ...errors import CannotSay, Gap, InputError, or_none
 from ...formula import Out
-from ...judging.finding import LEVELS, Level, Message, NeedOut, Operation, Param, Value, q, word
-from ...judging.gap import needs_out, or_none
+from ...judging.finding import LEVELS, Level, Message, Operation, Param, Value, q, word
 from ...judging.propose import computed, on_the_tape, said_place, tape_text
 from ...resolved.installation import ResolvedInstallation
 from ...resolved.references import got
@@ -114,7 +113,7 @@ class Placed(Out):
     mount_to_si: float | None = None
     split: SplitOut | None = None
     best_margin_si: float | None = None
-    needs: list[NeedOut]
+    needs: list[Gap]
 
 
 def place_together(project: Project, fit_id: str | None, wish: Wish) -> Placed:
@@ -128,7 +127,7 @@ def place_together(project: Project, fit_id: str | None, wish: Wish) -> Placed:
     try:
         return _solved(project, fit_id, set_up(project, fit_id), wish)
     except CannotSay as gap:
-        return Placed(solutions=[], keeps=False, needs=needs_out(gap.needs))
+        return Placed(solutions=[], keeps=False, needs=list(gap.needs))
 
 
 def _solved(project: Project, fit_id: str, benches: Benches, wish: Wish) -> Placed:
@@ -139,7 +138,7 @@ def _solved(project: Project, fit_id: str, benches: Benches, wish: Wish) -> Plac
         if wanting:
             raise CannotSay(*wanting)
         raise CannotSay(
-            Need(f"/fits/{fit_id}/spaces", "a space in which a pack may lie, or a unit, battery or lead that may move")
+            Gap(f"/fits/{fit_id}/spaces", "a space in which a pack may lie, or a unit, battery or lead that may move")
         )
     before = assess(project, fit_id)
     each = [m.mover for m in moving]
@@ -175,7 +174,7 @@ def _solved(project: Project, fit_id: str, benches: Benches, wish: Wish) -> Plac
         mount_to_si=reach[3],
         split=reach[4],
         best_margin_si=best.margin_m if best else None,
-        needs=needs_out(tuple(wanting)),
+        needs=wanting,
     )
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
-from ...errors import CannotSay, InputError, Need
+from ...errors import CannotSay, Gap, InputError
 from ...formula import Out
 from ...judging.study import Answer, Study
 from ...physics.hull import float_equilibrium
@@ -48,7 +48,7 @@ def at_rest(afloat: AfloatStates) -> AtRest:
     """Draft, trim and heel of every state at which weight and buoyancy balance on her sections."""
     floating = afloat.floating
     if not floating.flotation.sections:
-        raise CannotSay(Need("/craft/flotation/sections", "sections of her hull"))
+        raise CannotSay(Gap("/craft/flotation/sections", "sections of her hull"))
     hull, lcf, length = floating.hull, floating.lcf, floating.length
     made = []
     for state in afloat.states():

@@ -6,10 +6,8 @@ import math
 from typing import NamedTuple
 
 from ...document import Mark
-from ...errors import CannotSay, InputError, Need, ask_all
+from ...errors import CannotSay, Gap, InputError, ask_all, or_none
 from ...formula import record
-from ...judging.finding import NeedOut
-from ...judging.gap import or_none
 from ...physics.hydrostatics import Change, Floated, heel_angle, waterplane_from_freeboards, weight_change_afloat
 from ...physics.stability import Docked, SlackTank, dock_scale, fluid_gm, free_surface_correction
 from ...resolved.craft import Resolved
@@ -50,7 +48,7 @@ class AfloatOut:
     water_at_lcf_before_si: float | None
     water_at_lcf_si: float | None
     marks: list[MarkOut]
-    needs: list[NeedOut]
+    needs: list[Gap]
 
 
 class State(NamedTuple):
@@ -136,7 +134,7 @@ class AfloatStates(Topic):
         """Everything aboard in a state after the work."""
         return [*self.found, *self._loads(key, True), *self.resolved.ledger]
 
-    def slack(self, key: str, after: bool) -> tuple[list[SlackTank], list[Need]]:
+    def slack(self, key: str, after: bool) -> tuple[list[SlackTank], list[Gap]]:
         """Free surfaces of a state: tanks that hold something, with what is missing of those whose surface is not
         known."""
         if key == EMPTY:
@@ -156,7 +154,7 @@ class AfloatStates(Topic):
                 if getattr(tank, p) is None
             ]
             if parts:
-                needs += [Need(f"{pointer}/{p}", f"{w} in the {tank.name}") for p, w in parts]
+                needs += [Gap(f"{pointer}/{p}", f"{w} in the {tank.name}") for p, w in parts]
                 continue
             assert tank.surface_length and tank.surface_breadth and tank.density
             joined = abs(tank.butt_line.along_m) if tank.joined == "pipe across, open" and tank.butt_line else 0.0
@@ -193,7 +191,7 @@ class AfloatStates(Topic):
             return None
         ask_all(lambda: self.floating.waterplane, lambda: self.floating.hydro, lambda: self.state(EMPTY))
         missing = [
-            Need(f"/craft/flotation/marks/{k}/after", f"freeboard at {m.name}, work done")
+            Gap(f"/craft/flotation/marks/{k}/after", f"freeboard at {m.name}, work done")
             for k, m in self.floating.marks
             if m.after is None
         ]
@@ -227,16 +225,16 @@ class AfloatStates(Topic):
         made = [s for k in self.keys if (s := or_none(lambda k=k: self.state(k))) is not None]
         return made or [self.state(EMPTY)]
 
-    def gaps(self) -> list[Need]:
+    def gaps(self) -> list[Gap]:
         """What the states that cannot be said need."""
-        needs: dict[str, Need] = {}
+        needs: dict[str, Gap] = {}
         for key in self.keys:
             try:
                 self.state(key)
             except CannotSay as gap:
                 needs |= {n.pointer: n for n in gap.needs}
             except InputError as bad:
-                needs[bad.field] = Need(bad.field, bad.message)
+                needs[bad.field] = bad.gap
         return list(needs.values())
 
     def trim_found(self) -> float:
@@ -280,7 +278,7 @@ class AfloatStates(Topic):
         """State and mark where least freeboard is left."""
         found = [(s, m) for s in self.states() for m in self.marks(s)]
         if not found:
-            raise CannotSay(Need("/craft/flotation/marks", "marks where freeboards are read"))
+            raise CannotSay(Gap("/craft/flotation/marks", "marks where freeboards are read"))
         return min(found, key=lambda f: f[1].after_si)
 
     def worst(self, size: str) -> State:

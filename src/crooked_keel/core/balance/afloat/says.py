@@ -2,9 +2,7 @@
 
 from __future__ import annotations
 
-from ...errors import CannotSay, InputError
-from ...judging.finding import NeedOut
-from ...judging.gap import needs_out, or_none
+from ...errors import CannotSay, InputError, or_none
 from ...judging.values import ValueList
 from ...physics.hydrostatics import heel_angle, metacentric_height, sinkage, trim_after
 from ...physics.stability import Docked
@@ -98,9 +96,9 @@ def tables(afloat: AfloatStates) -> list[AfloatOut]:
         try:
             s, needs = afloat.state(key), []
         except CannotSay as gap:
-            s, needs = None, needs_out(gap.needs)
+            s, needs = None, list(gap.needs)
         except InputError as bad:
-            s, needs = None, [NeedOut(pointer=bad.field, what=bad.message)]
+            s, needs = None, [bad.gap]
         length = or_none(lambda: afloat.floating.length)
         trims = [or_none(lambda t=t: afloat.trim(t)) for t in ((s.before, s.after) if s else ())] or [None, None]
         water = or_none(lambda: afloat.floating.keel + afloat.floating.draft.value)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 from typing import Any
 
-from ...errors import CannotSay, Need
+from ...errors import CannotSay, Gap
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.loads import Loads
@@ -100,7 +100,7 @@ def one_side_fuel(fuel: Fuel, limits: Limits, ledger: Ledger, loads: Loads) -> I
     lo, hi, given = limits.lateral
     stuck = [s for key in loads.loadings for s in fuel.one_side(key, ledger.empty_y)]
     if not stuck:
-        raise CannotSay(Need("/loadings", "a loading: who and what is aboard"))
+        raise CannotSay(Gap("/loadings", "a loading: who and what is aboard"))
     worst = min(stuck, key=lambda s: min(s.centre_y.station_m - lo, hi - s.centre_y.station_m))
     y, u = worst.centre_y.station_m, worst.centre_y.station.u
     margin = min(y - lo, hi - y)

@@ -6,7 +6,7 @@ import math
 import re
 from collections.abc import Iterable
 
-from ...errors import CannotSay, InputError, Need
+from ...errors import CannotSay, Gap, InputError
 from ...figure.trace import Origin, Traced, Uncertain
 from ...formula import formula
 from ...resolved.references import Axis, Body
@@ -124,7 +124,7 @@ def apply_ledger(bodies: Iterable[Body], axis: Axis = "x", start: Centre | None 
 
 def sums_of(bodies: Iterable[Body], axis: Axis = "x", start: Centre | None = None) -> Centre:
     """The sums of `apply_ledger`, also where nothing is left yet."""
-    missing: dict[str, Need] = {}
+    missing: dict[str, Gap] = {}
     total = Centre(start)
     for body in bodies:
         if body.sign == 0:

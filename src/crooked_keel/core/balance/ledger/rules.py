@@ -9,7 +9,6 @@ from collections.abc import Iterable
 from ...document import Hung, TwoScales
 from ...errors import CannotSay
 from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.gap import needs_out
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
 from ...resolved.disputed import Disputed
@@ -63,7 +62,7 @@ def lateral_left_out(ledger: Ledger) -> Iterable[Finding]:
             "Left out of the lateral CG: {n} rows",
             "Their butt lines are blank; together they move it less than 1 mm.",
             n=q(len(blank), "count"),
-            needs=needs_out(tuple(needs)),
+            needs=needs,
         )
 
 

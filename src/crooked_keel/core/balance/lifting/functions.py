@@ -53,7 +53,9 @@ def pick_tilt(cg: Point, pick: Point) -> float:
 
     Raises InputError for a pick that is not above the CG. Source: statics."""
     if pick.z_m <= cg.z_m:
-        raise InputError("/first_up", "the pick is not above the CG: it would roll over")
+        raise InputError(
+            "/first_up", "the pick is not above the CG: it would roll over", allowed="a height above the CG"
+        )
     return _tilt(pick.x_m, cg.x_m, pick.z_m, cg.z_m)
 
 

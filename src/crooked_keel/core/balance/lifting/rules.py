@@ -7,11 +7,11 @@ from collections.abc import Callable, Iterable
 from typing import NamedTuple
 
 from ...document import Crane, Lifting
-from ...errors import InputError, ask_all
+from ...errors import Gap, InputError, ask_all
 from ...figure.trace import Traced, need, traced
 from ...figure.units import G0_M_S2
 from ...judging.band import at_least, at_most, band
-from ...judging.finding import Compared, Finding, Level, NeedOut, q, word
+from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
@@ -230,8 +230,8 @@ def hoist(resolved: Resolved) -> Iterable[Finding]:
         )
 
 
-def _need(lift: _Lift) -> NeedOut:
-    return NeedOut(pointer=f"{lift.base}/rating", what=f"rating of the hoist for the {lift.placed.name}")
+def _need(lift: _Lift) -> Gap:
+    return Gap(pointer=f"{lift.base}/rating", what=f"rating of the hoist for the {lift.placed.name}")
 
 
 @rule(

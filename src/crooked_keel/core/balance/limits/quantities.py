@@ -29,7 +29,11 @@ class Limits(Topic):
         if self.limits.envelope is None:
             forward, aft = ask_all(lambda: self._limit("forward"), lambda: self._limit("aft"))
             if forward >= aft:
-                raise InputError("/craft/limits/forward", "the forward limit is not ahead of the aft limit")
+                raise InputError(
+                    "/craft/limits/forward",
+                    "the forward limit is not ahead of the aft limit",
+                    allowed="a station ahead of the aft limit",
+                )
             return Envelope(None, forward, aft)
         in_moments = any(p.moment is not None for p in self.limits.envelope)
         at = self._moment if in_moments else self._station
@@ -68,7 +72,11 @@ class Limits(Topic):
             lambda: place(limits.starboard, "/craft/limits/starboard", "lateral limit to starboard", "y").value,
         )
         if lo >= hi:
-            raise InputError("/craft/limits/port", "the limit to port does not lie to port of the limit to starboard")
+            raise InputError(
+                "/craft/limits/port",
+                "the limit to port does not lie to port of the limit to starboard",
+                allowed="a place to port of the limit to starboard",
+            )
         return lo, hi, True
 
     @lazy

@@ -79,7 +79,11 @@ class EveryLoading(Topic):
         made = []
         for id, name, lo, hi, x in rows:
             if hi() < lo():
-                raise InputError(f"/craft/{id}/heaviest", f"the heaviest of {name} is less than its lightest")
+                raise InputError(
+                    f"/craft/{id}/heaviest",
+                    f"the heaviest of {name} is less than its lightest",
+                    allowed="the lightest or more",
+                )
             made.append((Item(id, name, lo(), hi(), x().value), x()))
         return made
 

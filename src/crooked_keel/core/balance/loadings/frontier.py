@@ -66,12 +66,18 @@ def frontier(
     lightest, or a cap below the lightest loading. Source: greedy filling, exact for a linear-fractional program."""
     for item in items:
         if item.lo_kg < 0 or item.hi_kg < item.lo_kg:
-            raise InputError(f"/{item.id}", f"{item.name}: the heaviest is less than the lightest")
+            raise InputError(
+                f"/{item.id}", f"{item.name}: the heaviest is less than the lightest", allowed="the lightest or more"
+            )
     loads = {i.id: i.lo_kg for i in items}
     mass = mass_kg + sum(i.lo_kg for i in items)
     moment = moment_kg_m + sum(i.lo_kg * i.x_m for i in items)
     if mass > cap_kg + 1e-9:
-        raise InputError("/craft/limits/gross", "the lightest loading is above the greatest mass")
+        raise InputError(
+            "/craft/limits/gross",
+            "the lightest loading is above the greatest mass",
+            allowed="at least what the lightest loading weighs",
+        )
     made = [Loaded(mass, moment, dict(loads))]
     for item in _filled(items, side):
         more = min(item.hi_kg - item.lo_kg, cap_kg - mass)

@@ -8,9 +8,9 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
+from ...errors import or_none
 from ...figure.trace import Origin, Traced
 from ...formula import Out
-from ...judging.gap import or_none
 from ...judging.study import Answer, Study
 from ...resolved.references import Axis, Body, got
 from ..ledger.functions import chance_inside

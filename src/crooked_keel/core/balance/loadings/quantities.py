@@ -6,7 +6,7 @@ import math
 from dataclasses import dataclass, replace
 from itertools import pairwise
 
-from ...errors import CannotSay, Need, ask_all
+from ...errors import CannotSay, Gap, ask_all
 from ...formula import Working
 from ...resolved.loads import Loads
 from ...resolved.references import Body, got
@@ -118,7 +118,7 @@ class Loadings(Topic):
 
     def _load(self, key: str) -> tuple[Centre, Centre]:
         fuel, people = self.loads.fuel(key, self.after), self.loads.people(key)
-        gaps: list[Need] = []
+        gaps: list[Gap] = []
         try:
             dry = apply_ledger(people, start=self.base)
         except CannotSay as gap:
@@ -133,7 +133,7 @@ class Loadings(Topic):
     def heaviest_mass(self) -> float:
         """Mass of the heaviest loading, kg. Every loading must be known."""
         if not self.loads.keys:
-            raise CannotSay(Need("/loadings", "a loading: who and what is aboard"))
+            raise CannotSay(Gap("/loadings", "a loading: who and what is aboard"))
         known = ask_all(*[lambda k=k: self.loaded(k) for k in self.loads.keys])
         return max(full.mass_kg for _, full in known)
 
@@ -209,7 +209,7 @@ class Loadings(Topic):
         if not cases:
             if gaps or not self.after:
                 raise CannotSay(*{n.pointer: n for g in gaps.values() for n in g.needs}.values())
-            raise CannotSay(Need("/loadings", "a loading: who and what flies"))
+            raise CannotSay(Gap("/loadings", "a loading: who and what flies"))
         return cases
 
     def worst(self, side: str) -> tuple[LoadedCase, TrailPoint]:

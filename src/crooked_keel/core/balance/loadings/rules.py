@@ -8,7 +8,6 @@ from typing import Any
 from ...figure.trace import standard_uncertainty
 from ...judging.certainty import chance_at_most
 from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.gap import needs_out
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
 from ...resolved.loads import Loads
@@ -107,7 +106,7 @@ def loadings(loadings: Loadings, loads: Loads, resolved: Resolved) -> Iterable[F
             "This loading is left out of the verdicts above.",
             subject=key,
             l=word(loads.loadings[key].name),
-            needs=needs_out(gap.needs),
+            needs=list(gap.needs),
         )
     if not gaps and cases:
         yield verdict(

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Need, ask_all
+from ...errors import CannotSay, Gap, ask_all
 from ...figure.trace import need
 from ...judging.band import band, within
 from ...judging.finding import Compared, Finding, Level, q, word
@@ -237,11 +237,11 @@ def offset_load(afloat: AfloatStates, loads: Loads, resolved: Resolved) -> Itera
         )
         found.append((angle, s, people))
     if not found:
-        raise CannotSay(Need("/loadings", "a loading: who is aboard"))
+        raise CannotSay(Gap("/loadings", "a loading: who is aboard"))
     angle, state, people = max(found, key=lambda f: f[0])
     marks = afloat.marks(state)
     if not marks:
-        raise CannotSay(Need("/craft/flotation/marks", "marks where freeboards are read"))
+        raise CannotSay(Gap("/craft/flotation/marks", "marks where freeboards are read"))
     freeboard = min(m.after_si for m in marks)
     if afloat.floating.by == "sections":
         beam = afloat.floating.hull.beam_m

@@ -11,9 +11,8 @@ import math
 from dataclasses import replace
 from typing import NamedTuple
 
-from ...errors import CannotSay, ask_all
+from ...errors import CannotSay, ask_all, or_none
 from ...formula import record
-from ...judging.gap import or_none
 from ...resolved.craft import Resolved
 from ...resolved.references import Axis, Body
 from ...topic.lazy import lazy

@@ -7,8 +7,8 @@ import math
 from collections.abc import Iterable
 from typing import Any
 
+from ...errors import or_none
 from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.gap import or_none
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
 from ..ledger.quantities import Ledger

@@ -6,9 +6,8 @@ from itertools import combinations
 from typing import NamedTuple
 
 from ...document import Pack, Space
-from ...errors import InputError, Need
+from ...errors import Gap, InputError, or_none
 from ...figure.trace import above_zero
-from ...judging.gap import or_none
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...resolved.references import Axis
@@ -36,7 +35,7 @@ class Stowed(NamedTuple):
     middle: dict[Axis, float]
     size: dict[Axis, float]
     sides: dict[Axis, tuple[float | None, float | None]]
-    needs: list[Need]
+    needs: list[Gap]
 
     def room(self, axis: Axis) -> tuple[float, float] | None:
         """How far its middle may go from where it is, m, back (negative) and on; None where that cannot be said, or
@@ -75,7 +74,11 @@ def space_sides(resolved: Resolved, space: Space, base: str, axis: Axis) -> tupl
         made.append(None if figure is None else resolved.references.place(figure, at, what, axis).value)
     low, high = made
     if low is not None and high is not None and high <= low:
-        raise InputError(f"{base}/{second}", f"{space.name}: its {second} side does not lie beyond its {first} side")
+        raise InputError(
+            f"{base}/{second}",
+            f"{space.name}: its {second} side does not lie beyond its {first} side",
+            allowed="a place beyond the other side",
+        )
     return low, high
 
 
@@ -95,7 +98,7 @@ def _stowed(resolved: Resolved, placed: ResolvedInstallation, key: str, pack: Pa
     middle: dict[Axis, float] = {}
     size: dict[Axis, float] = {}
     sides: dict[Axis, tuple[float | None, float | None]] = {}
-    needs: list[Need] = []
+    needs: list[Gap] = []
     for axis, (part, extent, _, _) in PLACES.items():
         at = or_none(
             lambda a=axis, p=part: (
@@ -114,13 +117,13 @@ def _stowed(resolved: Resolved, placed: ResolvedInstallation, key: str, pack: Pa
         sides[axis] = space_sides(resolved, space, f"/fits/{resolved.fit_id}/spaces/{pack.space}", axis)
         if sides[axis] != (None, None):
             if at is None:
-                needs.append(Need(f"{base}/{part}", f"{part.replace('_', ' ')} of {pack.name}"))
+                needs.append(Gap(f"{base}/{part}", f"{part.replace('_', ' ')} of {pack.name}"))
             if long is None:
-                needs.append(Need(f"{base}/{extent}", f"{extent} of {pack.name}"))
+                needs.append(Gap(f"{base}/{extent}", f"{extent} of {pack.name}", allowed="above zero"))
     return Stowed(base, pack.name, pack, space, middle, size, sides, needs)
 
 
-class Gap(NamedTuple):
+class Apart(NamedTuple):
     """Two packs, the axis along which they lie furthest apart, first before second, and the gap between them there, m;
     below zero one lies in the other."""
 
@@ -130,12 +133,12 @@ class Gap(NamedTuple):
     gap_m: float
 
 
-def gaps(packs: list[Stowed]) -> list[Gap]:
+def gaps(packs: list[Stowed]) -> list[Apart]:
     """The gap between every two packs whose places and sizes are all known."""
     made = []
     for a, b in combinations((p for p in packs if len(p.middle) == 3 and len(p.size) == 3), 2):
         apart = lambda axis, a=a, b=b: abs(a.middle[axis] - b.middle[axis]) - (a.size[axis] + b.size[axis]) / 2
         axis = max(PLACES, key=apart)
         first, second = (a, b) if a.middle[axis] <= b.middle[axis] else (b, a)
-        made.append(Gap(first, second, axis, apart(axis)))
+        made.append(Apart(first, second, axis, apart(axis)))
     return made

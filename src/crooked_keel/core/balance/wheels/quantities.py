@@ -5,9 +5,8 @@ from __future__ import annotations
 
 import math
 
-from ...errors import CannotSay, InputError, Need, ask_all, fields
+from ...errors import CannotSay, Gap, InputError, ask_all, fields, or_none
 from ...figure.trace import above_zero, need
-from ...judging.gap import or_none
 from ...reference.tyres import tyre_load
 from ...resolved.craft import Resolved
 from ...resolved.loads import Loads
@@ -134,7 +133,7 @@ class Axles(Topic):
         steering, base = self.resolved.project.craft.steering, "/craft/steering"
         key, wheel = next(((k, s) for k, s in self.wheels.supports if s.role == "front"), (None, None))
         if wheel is None:
-            raise CannotSay(Need("/craft/supports", "a front wheel"))
+            raise CannotSay(Gap("/craft/supports", "a front wheel"))
         asks = (
             lambda: above_zero(wheel.radius, f"/craft/supports/{key}/radius", f"radius of the {wheel.name}, loaded"),
             lambda: need(steering.rake, f"{base}/rake", "rake of the steering, from the vertical").si,
@@ -258,7 +257,7 @@ class Axles(Topic):
             return (front + rear) / 2, s.height()
         track, from_single = (rear, s.x_m) if rear is not None else (front, s.base_m - s.x_m)
         if track is None:
-            raise CannotSay(Need("/craft/supports", "two wheels on one axle"))
+            raise CannotSay(Gap("/craft/supports", "two wheels on one axle"))
         return track * from_single / s.base_m, s.height()
 
     def port_share(self, after: bool) -> float:
@@ -270,7 +269,7 @@ class Axles(Topic):
             moment -= load * self.wheels.middle_m(role)
             across += load * (self.wheels.track_m(role) or 0.0)
         if across <= 0:
-            raise CannotSay(Need("/craft/supports", "two wheels on one axle"))
+            raise CannotSay(Gap("/craft/supports", "two wheels on one axle"))
         return 0.5 - moment / across
 
     def half_track_by_station(self, s: Stance) -> float:

@@ -5,10 +5,9 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Need
+from ...errors import CannotSay, Gap, or_none
 from ...judging.band import at_least, band, within
 from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.gap import or_none
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
 from ..limits.quantities import Limits
@@ -37,7 +36,7 @@ def axle_cap(axles: Axles, caps: Limits, end: str) -> tuple[float, str]:
     ]
     if not known:
         raise CannotSay(
-            Need(
+            Gap(
                 f"/craft/limits/{end}_axle",
                 f"largest load on the {end} axle, from the plate, or the load index of its tyres",
             )

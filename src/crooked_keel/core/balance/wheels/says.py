@@ -2,9 +2,7 @@
 
 from __future__ import annotations
 
-from ...errors import CannotSay, InputError
-from ...judging.finding import NeedOut
-from ...judging.gap import needs_out, or_none
+from ...errors import CannotSay, Gap, InputError, or_none
 from ...judging.values import ValueList
 from .functions import _STATICS, lean_to_balance, rear_axle, static_stability, stop_limit, wheelie_limit
 from .quantities import Axles
@@ -134,13 +132,13 @@ def tables(axles: Axles) -> list[AxlesOut]:
     made = []
     for key in axles.keys:
         name = "Empty" if key == EMPTY else axles.loads.name(key)
-        needs: list[NeedOut] = []
+        needs: list[Gap] = []
         try:
             axles.stance(key)
         except CannotSay as gap:
-            needs = needs_out(gap.needs)
+            needs = list(gap.needs)
         except InputError as bad:
-            needs = [NeedOut(pointer=bad.field, what=bad.message)]
+            needs = [bad.gap]
         a, b = or_none(lambda k=key: axles.stance(k)), or_none(lambda k=key: axles.stance(k, False))
         pitch = lambda s: (
             (wheelie_limit(s.base_m, s.x_m, s.height_m), stop_limit(s.x_m, s.height_m))

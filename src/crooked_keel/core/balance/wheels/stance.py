@@ -4,9 +4,8 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from ...errors import CannotSay, InputError, Need
+from ...errors import CannotSay, Gap, InputError
 from ...formula import record
-from ...judging.finding import NeedOut
 from .functions import rear_axle
 
 
@@ -26,7 +25,7 @@ class AxlesOut:
     wheelie: float | None
     stop_before: float | None
     stop: float | None
-    needs: list[NeedOut]
+    needs: list[Gap]
 
 
 @dataclass(frozen=True)
@@ -59,14 +58,18 @@ class Stance:
     def height(self) -> float:
         """CG over the ground, or raise what it needs."""
         if self.height_m is None:
-            raise CannotSay(Need("/craft/as_found/water_line", "height of the CG as found"))
+            raise CannotSay(Gap("/craft/as_found/water_line", "height of the CG as found"))
         return _over_ground(self.height_m)
 
 
 def _over_ground(height_m: float) -> float:
     """The height, or InputError when it is not over the ground."""
     if height_m <= 0:
-        raise InputError("/craft/as_found/water_line", "the CG does not lie over the ground: check its height")
+        raise InputError(
+            "/craft/as_found/water_line",
+            "the CG does not lie over the ground: check its height",
+            allowed="a height above the ground line",
+        )
     return height_m
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Need
+from ...errors import CannotSay, Gap
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
@@ -29,7 +29,7 @@ def wing_bending(fuel: Fuel, ledger: Ledger, loads: Loads, resolved: Resolved) -
         return
     keys = list(loads.loadings)
     if not keys:
-        raise CannotSay(Need("/loadings", "a loading: who and what is aboard"))
+        raise CannotSay(Gap("/loadings", "a loading: who and what is aboard"))
     after = max((b for k in keys for b in fuel.bending(k, ledger.empty, True)), key=lambda b: b.moment_n_m)
     before = max((b for k in keys for b in fuel.bending(k, ledger.before, False)), key=lambda b: b.moment_n_m)
     share = after.moment_n_m / before.moment_n_m

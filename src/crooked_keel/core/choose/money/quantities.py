@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ...document import Fit
-from ...errors import CannotSay, Need
+from ...errors import CannotSay, Gap
 from ...figure.trace import need
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
@@ -34,7 +34,7 @@ class Spending(Topic):
             return []
         rows = sorted(self.fit.money.items(), key=lambda m: (m[1].rank, m[0]))
         blank = [
-            Need(f"/fits/{self.resolved.fit_id}/money/{k}/planned", f"what {m.name} is to cost")
+            Gap(f"/fits/{self.resolved.fit_id}/money/{k}/planned", f"what {m.name} is to cost")
             for k, m in rows
             if m.planned is None and m.committed is None and m.spent is None
         ]
@@ -59,7 +59,7 @@ class Spending(Topic):
     def spending(self) -> Status:
         """Sums of the money of the fit."""
         if not self.money:
-            raise CannotSay(Need(f"/fits/{self.resolved.fit_id}/money", "lines of money of this fit"))
+            raise CannotSay(Gap(f"/fits/{self.resolved.fit_id}/money", "lines of money of this fit"))
         return ledger_status(self.money)
 
     def cost(self) -> float:

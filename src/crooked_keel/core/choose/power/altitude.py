@@ -48,7 +48,10 @@ def lapse_turbo(height_m: float, critical_m: float, deviation_k: float = 0.0) ->
     there. Heating of the charge is not counted. Source: common practice, derived."""
     if critical_m < 0:
         raise InputError(
-            "~/unit/critical_altitude", "a critical altitude lies at sea level or above", given=str(critical_m)
+            "~/unit/critical_altitude",
+            "a critical altitude lies at sea level or above",
+            given=str(critical_m),
+            allowed="zero or more",
         )
     if height_m <= critical_m:
         return 1.0

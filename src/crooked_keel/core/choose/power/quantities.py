@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 
 from ...document import Accessory, Fit, PowerUnit
-from ...errors import CannotSay, InputError, Need, ask_all, fields
+from ...errors import CannotSay, Gap, InputError, ask_all, fields
 from ...figure.doubt import figure_uncertainty
 from ...figure.trace import Uncertain, above_zero, need
 from ...formula import formula
@@ -77,7 +77,7 @@ class Lasting(Topic):
     def points(self) -> list[Point]:
         """The curve as typed. Raises CannotSay where there is none."""
         if not self.unit.curve:
-            raise CannotSay(Need(self.p("curve"), f"curve of the {self.name}"))
+            raise CannotSay(Gap(self.p("curve"), f"curve of the {self.name}"))
         return [
             Point(c.speed.si, c.torque.si if c.torque else None, c.power.si if c.power else None)
             for c in self.unit.curve
@@ -112,7 +112,7 @@ class Lasting(Topic):
             name, power, _ = max(lasting, key=lambda r: r[1])
             return power, name
         if self.ratings:
-            raise CannotSay(Need(self.p("ratings"), f"a rating of the {self.name} without a limit"))
+            raise CannotSay(Gap(self.p("ratings"), f"a rating of the {self.name} without a limit"))
         return above_zero(self.unit.power, self.p("power"), f"rated power of the {self.name}"), "rated"
 
     @lazy
@@ -127,7 +127,7 @@ class Lasting(Topic):
         ask_all(lambda: self.there, lambda: self.continuous)
         (height, hot), breathing = self.there, self.unit.breathing
         if breathing is None:
-            raise CannotSay(Need(self.p("breathing"), f"how the {self.name} breathes"))
+            raise CannotSay(Gap(self.p("breathing"), f"how the {self.name} breathes"))
         if breathing == "electric":
             return 1.0
         with fields(altitude="/need/altitude", isa_deviation="/need/hot"):
@@ -224,5 +224,5 @@ class Lasting(Topic):
         if not ratings and u.peak_power is not None and u.peak_time is not None:
             ratings = [(u.peak_power.si, u.peak_time.si)]
         if not ratings:
-            raise CannotSay(Need(self.p("ratings"), f"a rating of the {self.name} for a short time"))
+            raise CannotSay(Gap(self.p("ratings"), f"a rating of the {self.name} for a short time"))
         return max(ratings)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Need
+from ...errors import CannotSay, Gap
 from ...judging.band import at_most, band
 from ...judging.finding import Finding, Level, q, word
 from ...judging.register import rule, verdict
@@ -88,7 +88,7 @@ def freeboards_read(resolved: Resolved) -> Iterable[Finding]:
         return
     how = resolved.project.craft.flotation.read
     if how is None:
-        raise CannotSay(Need("/craft/flotation/read", "how the freeboards were read"))
+        raise CannotSay(Gap("/craft/flotation/read", "how the freeboards were read"))
     level: Level = "ok" if how.startswith("afloat") else "watch" if how == "with people aboard" else "stop"
     words = {
         "ok": "All within a minute, and again after changing sides.",

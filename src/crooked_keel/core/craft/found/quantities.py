@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
+from ...errors import or_gap
 from ...resolved.craft import Resolved
 from ...resolved.floating import Floating
-from ...resolved.references import Body, attempt, got
+from ...resolved.references import Body, got
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ..weighing.quantities import Weighing
@@ -30,13 +31,13 @@ class Found(Topic):
             "as found",
             1,
             "/craft/as_found",
-            attempt(
+            or_gap(
                 lambda: self.resolved.references.measured(
                     f.report_mass, "/craft/as_found/report_mass", "empty mass from the report"
                 )
             ),
-            attempt(lambda: place(f.report_station, "/craft/as_found/report_station", "empty CG from the report", "x")),
-            attempt(
+            or_gap(lambda: place(f.report_station, "/craft/as_found/report_station", "empty CG from the report", "x")),
+            or_gap(
                 lambda: place(
                     f.report_butt_line,
                     "/craft/as_found/report_butt_line",
@@ -61,7 +62,7 @@ class Found(Topic):
         got(made[0].mass)
         for key, c in sorted(self.craft.as_found.corrections.items(), key=lambda c: c[1].rank):
             base = f"/craft/as_found/corrections/{key}"
-            mass = attempt(
+            mass = or_gap(
                 lambda c=c, b=base: self.resolved.references.measured(c.mass, f"{b}/mass", f"mass of {c.name}")
             )
             at = self.resolved.references.position(c, base, c.name)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import CannotSay, InputError, Need
+from ...errors import CannotSay, Gap, InputError
 from ...judging.finding import Finding, q, word
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
@@ -72,14 +72,14 @@ def report(resolved: Resolved) -> Iterable[Finding]:
 )
 def limits(resolved: Resolved) -> Iterable[Finding]:
     given = resolved.project.craft.limits
-    needs: list[Need] = []
+    needs: list[Gap] = []
     if not given.envelope:
         if given.forward is None:
-            needs.append(Need("/craft/limits/forward", "forward CG limit"))
+            needs.append(Gap("/craft/limits/forward", "forward CG limit"))
         if given.aft is None:
-            needs.append(Need("/craft/limits/aft", "aft CG limit"))
+            needs.append(Gap("/craft/limits/aft", "aft CG limit"))
     if given.gross is None:
-        needs.append(Need("/craft/limits/gross", "gross mass"))
+        needs.append(Gap("/craft/limits/gross", "gross mass"))
     if needs:
         raise CannotSay(*needs)
     yield verdict(
@@ -97,9 +97,9 @@ def limits(resolved: Resolved) -> Iterable[Finding]:
 def levelling(resolved: Resolved) -> Iterable[Finding]:
     needs = []
     if not resolved.project.craft.datum_note:
-        needs.append(Need("/craft/datum_note", "what the datum is"))
+        needs.append(Gap("/craft/datum_note", "what the datum is"))
     if not resolved.project.craft.levelling_note:
-        needs.append(Need("/craft/levelling_note", "how the craft is levelled"))
+        needs.append(Gap("/craft/levelling_note", "how the craft is levelled"))
     if needs:
         raise CannotSay(*needs)
     yield verdict(
@@ -115,9 +115,9 @@ def levelling(resolved: Resolved) -> Iterable[Finding]:
 @rule("craft.outline", "Profile drawn to scale", limit="the measures of the outline", source="drawing", mark="statics")
 def outline(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
     o, words = resolved.project.craft.outline, resolved.references.kind.outline
-    needs = [Need(f"/craft/outline/{k}", w) for k, w in words.items() if getattr(o, k) is None]
+    needs = [Gap(f"/craft/outline/{k}", w) for k, w in words.items() if getattr(o, k) is None]
     needs += [
-        Need(f"/craft/supports/{k}/water_line", f"ground line under the {s.name}")
+        Gap(f"/craft/supports/{k}/water_line", f"ground line under the {s.name}")
         for k, s in weighing.supports
         if s.water_line is None
     ]
@@ -129,7 +129,7 @@ def outline(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
             parts.append(("box_aft", "middle, aft of its shaft"))
         for part, what in parts:
             if getattr(unit, part) is None:
-                needs.append(Need(f"{placed.pointer}/unit/{part}", f"{what} of the {placed.name}"))
+                needs.append(Gap(f"{placed.pointer}/unit/{part}", f"{what} of the {placed.name}"))
     if needs:
         raise CannotSay(*needs)
     yield verdict(
@@ -150,10 +150,10 @@ def outline(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
 def fuel(loads: Loads, resolved: Resolved) -> Iterable[Finding]:
     craft = resolved.project.craft
     needs = [
-        Need(f"{p}/capacity", f"usable volume of the {t.name}") for _, p, t in loads.tanks(True) if t.capacity is None
+        Gap(f"{p}/capacity", f"usable volume of the {t.name}") for _, p, t in loads.tanks(True) if t.capacity is None
     ]
     needs += [
-        Need(f"/craft/{kind}/{k}/{part}", f"{words} of the {item.name}")
+        Gap(f"/craft/{kind}/{k}/{part}", f"{words} of the {item.name}")
         for kind, items in (("tanks", craft.tanks), ("seats", craft.seats))
         for k, item in items.items()
         for part, words in (("butt_line", "butt line"), ("water_line", "water line"))
@@ -194,10 +194,10 @@ def fuel(loads: Loads, resolved: Resolved) -> Iterable[Finding]:
 def references(resolved: Resolved) -> Iterable[Finding]:
     refs = resolved.project.craft.references
     needs = [
-        Need(f"/craft/references/{k}/station", f"station of the {r.name}") for k, r in refs.items() if r.station is None
+        Gap(f"/craft/references/{k}/station", f"station of the {r.name}") for k, r in refs.items() if r.station is None
     ]
     if resolved.has("firewall") and "firewall" not in refs:
-        needs.append(Need("/craft/references/firewall", "the firewall as a reference"))
+        needs.append(Gap("/craft/references/firewall", "the firewall as a reference"))
     if needs:
         raise CannotSay(*needs)
     yield verdict(

@@ -150,15 +150,23 @@ def cg_height_by_tilt(
     if not 0 < x_m < base_m:
         raise InputError("/craft/supports", "the CG does not lie between the axles")
     if lift_m <= 0:
-        raise InputError("/craft/as_found/raised/lift", "a lift above zero is wanted")
+        raise InputError("/craft/as_found/raised/lift", "a lift above zero is wanted", allowed="above zero")
     across = math.hypot(base_m, rear_radius_m - front_radius_m)
     rise = rear_radius_m - front_radius_m
     if abs(rise - lift_m) >= across:
-        raise InputError("/craft/as_found/raised/lift", "no craft of this wheelbase can be lifted so far")
+        raise InputError(
+            "/craft/as_found/raised/lift",
+            "no craft of this wheelbase can be lifted so far",
+            allowed="less than the wheelbase",
+        )
     level, tilted = math.asin(rise / across), math.asin((rise - lift_m) / across)
     tilt = level - tilted
     if tilt < math.radians(3):
-        raise InputError("/craft/as_found/raised/lift", "the tilt is under 3°: raise it higher")
+        raise InputError(
+            "/craft/as_found/raised/lift",
+            "the tilt is under 3°: raise it higher",
+            allowed="a lift that tilts it by 3° or more",
+        )
     z = front_radius_m + (reading_kg * across * math.cos(tilted) / mass_kg - x_m * math.cos(tilt)) / math.sin(tilt)
     return Tilted(z, tilt, across * math.cos(tilted) / (mass_kg * math.sin(tilt)))
 

@@ -6,11 +6,10 @@ import math
 from dataclasses import replace
 
 from ...document import Support
-from ...errors import CannotSay, InputError, Need, ask_all
+from ...errors import CannotSay, Gap, InputError, ask_all, or_gap, or_none
 from ...figure.trace import Origin, Traced, need, traced
-from ...judging.gap import or_none
 from ...resolved.craft import Resolved
-from ...resolved.references import Body, attempt, got
+from ...resolved.references import Body, got
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from .functions import (
@@ -49,7 +48,7 @@ class Weighing(Topic):
         held up."""
         lifted = support.raised
         if lifted is None and support.role == "tail":
-            raise CannotSay(Need(f"/craft/supports/{key}/raised", f"how far the {support.name} was held up"))
+            raise CannotSay(Gap(f"/craft/supports/{key}/raised", f"how far the {support.name} was held up"))
         return self.support_place(key, support, "z").value + (lifted.si if lifted else 0.0)
 
     def gross(self, key: str, support: Support) -> Traced:
@@ -103,7 +102,7 @@ class Weighing(Topic):
         if not self.craft.as_found.pitch:
             return replace(self.scaled, z=z)
         x = self.scaled.x
-        return replace(self.scaled, z=z, x=attempt(lambda: got(x) - self.level_shift))
+        return replace(self.scaled, z=z, x=or_gap(lambda: got(x) - self.level_shift))
 
     @lazy
     def height_known(self) -> bool:
@@ -116,7 +115,10 @@ class Weighing(Topic):
         figure = need(self.craft.as_found.pitch, "/craft/as_found/pitch", "pitch on the scales")
         if abs(figure.si) > MOST_PITCH_RAD:
             raise InputError(
-                "/craft/as_found/pitch", "level it first: beyond 5° the wheels bear elsewhere", given=figure.entered
+                "/craft/as_found/pitch",
+                "level it first: beyond 5° the wheels bear elsewhere",
+                given=figure.entered,
+                allowed="5° either way",
             )
         return figure.si
 
@@ -163,7 +165,7 @@ class Weighing(Topic):
         supports, in_line = self.supports, self.resolved.in_line
         least, words = (2, "both wheels") if in_line else (3, "three supports")
         if len(supports) < least:
-            raise CannotSay(Need("/craft/supports", f"{words} on scales"))
+            raise CannotSay(Gap("/craft/supports", f"{words} on scales"))
         asks = [lambda k=k, s=s: self.net(k, s) for k, s in supports]
         asks += [
             lambda k=k, s=s, a=a: self.support_place(k, s, a) for k, s in supports for a in ("x" if in_line else "xy")
@@ -193,7 +195,7 @@ class Weighing(Topic):
     def _side(self, part: str) -> Traced | CannotSay:
         figure = getattr(self.craft.as_found, part)
         place = self.resolved.references.place
-        return attempt(lambda: place(figure, f"/craft/as_found/{part}", "CG as found, to starboard", "y"))
+        return or_gap(lambda: place(figure, f"/craft/as_found/{part}", "CG as found, to starboard", "y"))
 
     @lazy
     def tilted(self) -> Tilted:
@@ -219,7 +221,7 @@ class Weighing(Topic):
         """The first support of an axle."""
         found = next(((k, s) for k, s in self.supports if s.role == role), None)
         if found is None:
-            raise CannotSay(Need("/craft/supports", f"a {role} wheel"))
+            raise CannotSay(Gap("/craft/supports", f"a {role} wheel"))
         return found
 
     @lazy
@@ -240,14 +242,14 @@ class Weighing(Topic):
             wheels[s.role, "port" if y < 0 else "starboard"] = self.net(key, s).value
         wanted = [(a, b) for a in ("front", "rear") for b in ("port", "starboard")]
         if len(self.supports) != 4 or any(w not in wheels for w in wanted):
-            raise CannotSay(Need("/craft/supports", "four wheels, two at each end, on scales"))
+            raise CannotSay(Gap("/craft/supports", "four wheels, two at each end, on scales"))
         return corner_weights(*(wheels[w] for w in wanted))
 
     @lazy
     def warp(self) -> dict[str, float]:
         """What each of four wheels carries beyond equally stiff ones, as weighed, kg, by its name."""
         if len(self.supports) != 4:
-            raise CannotSay(Need("/craft/supports", "four wheels on scales"))
+            raise CannotSay(Gap("/craft/supports", "four wheels on scales"))
         asks = [lambda k=k, s=s: self.net(k, s) for k, s in self.supports]
         places = [(self.support_place(k, s, "x").value, self.support_place(k, s, "y").value) for k, s in self.supports]
         ask_all(*asks)
@@ -257,15 +259,10 @@ class Weighing(Topic):
     def height(self) -> Traced | CannotSay:
         """Height of the CG: by lifting one end, or as entered; or what it needs."""
         if self.craft.as_found.raised.reading is not None and not self.resolved.has("afloat"):
-            try:
-                # The scale, station and lift all bear on it: 1 kg of doubt on the scale stands for them (proposed).
-                return traced_height(self.tilted, self._ground_under_wheels())
-            except CannotSay as gap:
-                return gap
-            except InputError as bad:
-                return CannotSay(Need(bad.field, bad.message))
+            # The scale, station and lift all bear on it: 1 kg of doubt on the scale stands for them (proposed).
+            return or_gap(lambda: traced_height(self.tilted, self._ground_under_wheels()))
         figure = self.craft.as_found.water_line
-        return attempt(
+        return or_gap(
             lambda: self.resolved.references.place(
                 figure, "/craft/as_found/water_line", "height of the CG as found", "z"
             )
@@ -276,7 +273,7 @@ class Weighing(Topic):
         """Station and water line of the ground under the main wheels."""
         mains = [(k, s) for k, s in self.supports if s.role in ("main", "rear")]
         if not mains:
-            raise CannotSay(Need("/craft/supports", "main wheels"))
+            raise CannotSay(Gap("/craft/supports", "main wheels"))
         asks = [lambda k=k, s=s, a=a: self.support_place(k, s, a) for k, s in mains for a in "xz"]
         values = [a.value for a in ask_all(*asks)]
         return sum(values[0::2]) / len(mains), min(values[1::2])
@@ -293,7 +290,7 @@ def repeats(support: Support) -> list[float]:
     return [f.si for f in (support.reading, support.reading_2, support.reading_3) if f is not None]
 
 
-_NO_HEIGHT = CannotSay(Need("/craft/as_found/water_line", "height of the CG as found"))
+_NO_HEIGHT = CannotSay(Gap("/craft/as_found/water_line", "height of the CG as found"))
 
 
 def traced_height(tilted: Tilted, ground_m: float) -> Traced:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Need
+from ...errors import CannotSay, Gap
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.installation import ResolvedInstallation
@@ -76,7 +76,7 @@ def ground_clearance_rule(air: AirPropeller) -> Iterable[Finding]:
 def blades(train: Train, placed: ResolvedInstallation) -> Iterable[Finding]:
     count = placed.installation.propeller.blades
     if count is None:
-        raise CannotSay(Need(train.p("propeller/blades"), f"number of blades ({train.name})"))
+        raise CannotSay(Gap(train.p("propeller/blades"), f"number of blades ({train.name})"))
     if count.si < 2:
         yield verdict("drive.blades", "watch", "A one-bladed propeller", "Was one blade meant?")
     else:

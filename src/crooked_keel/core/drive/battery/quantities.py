@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ...errors import CannotSay, InputError, Need, ask_all
+from ...errors import CannotSay, Gap, InputError, ask_all
 from ...figure.trace import above_zero, need
 from ...judging.values import ValueList
 from ...resolved.craft import Resolved
@@ -51,7 +51,7 @@ class OnBattery(Topic):
 
     def _pack(self, part: str, words: str) -> list[float]:
         if not self.packs:
-            raise CannotSay(Need(self.train.p("packs"), f"a battery pack for the {self.train.name}"))
+            raise CannotSay(Gap(self.train.p("packs"), f"a battery pack for the {self.train.name}"))
         asks = [
             lambda k=k, p=p: need(getattr(p, part), self.train.p(f"packs/{k}/{part}"), f"{words} of {p.name}").si
             for k, p in self.packs
@@ -67,6 +67,7 @@ class OnBattery(Topic):
             raise InputError(
                 self.train.p(f"packs/{key}/voltage"),
                 "packs side by side must have one voltage: they would charge each other",
+                allowed="the voltage of the other packs",
             )
         return volts[0]
 

@@ -17,7 +17,7 @@ def slip_estimate(speed_m_s: float) -> float:
 
     Raises InputError for a boat at rest. Source: propeller handbook (from memory)."""
     if speed_m_s <= 0:
-        raise InputError("/craft/trial/wanted", "a speed above zero is wanted")
+        raise InputError("/craft/trial/wanted", "a speed above zero is wanted", allowed="above zero")
     return float(min(0.5, max(0.18, 1.4 / (speed_m_s / KNOT_M_S) ** 0.57)))
 
 
@@ -53,10 +53,15 @@ def diameter_quick(power_w: float, shaft_rad_s: float, blades: int) -> float:
     """Starting diameter, m: 632.7·SHP^0.2/rpm^0.6 in, three blades; two ×1.05, four ×0.94. Source: propeller handbook
     (from memory)."""
     if power_w <= 0 or shaft_rad_s <= 0:
-        raise InputError("~/unit/power", "power and shaft speed above zero are wanted")
+        raise InputError("~/unit/power", "power and shaft speed above zero are wanted", allowed="above zero")
     factor = {2: 1.05, 3: 1.0, 4: 0.94}.get(blades)
     if factor is None:
-        raise InputError("~/propeller/blades", "the published line knows two, three and four blades", given=str(blades))
+        raise InputError(
+            "~/propeller/blades",
+            "the published line knows two, three and four blades",
+            given=str(blades),
+            allowed="2, 3 or 4",
+        )
     return float(factor * 632.7 * (power_w / HP_W) ** 0.2 / (shaft_rad_s * 30 / math.pi) ** 0.6 * IN_M)
 
 

@@ -2,10 +2,9 @@
 
 from __future__ import annotations
 
-from ...errors import CannotSay, Need, ask_all
+from ...errors import CannotSay, Gap, ask_all, or_none
 from ...figure.trace import above_zero, need
 from ...formula import record
-from ...judging.gap import or_none
 from ...judging.values import ValueList
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
@@ -90,7 +89,7 @@ class AtSea(Topic):
                 continue
             unit, drive = p.installation.unit, p.installation.drive
             if unit.power is None or drive.efficiency is None:
-                gaps.append(Need(f"{p.pointer}/unit/power", f"rated power and efficiency of the {p.name}"))
+                gaps.append(Gap(f"{p.pointer}/unit/power", f"rated power and efficiency of the {p.name}"))
             else:
                 total += unit.power.si * drive.efficiency.si
         if gaps:
@@ -118,9 +117,9 @@ class AtSea(Topic):
         known = lambda: above_zero(self.trial.speed, "/craft/trial/speed", "speed at full power before the work")
         old = self.old or (self if self.placed.old else None)
         if old is None:
-            raise CannotSay(Need("/old_installations", "the old installation"))
+            raise CannotSay(Gap("/old_installations", "the old installation"))
         if self.trial.regime is None:
-            raise CannotSay(Need("/craft/trial/regime", "whether she planes"))
+            raise CannotSay(Gap("/craft/trial/regime", "whether she planes"))
         ask_all(known, lambda: old.all_power, old.heaviest, lambda: self.all_power, self.heaviest)
         factor = crouch_factor(known(), old.heaviest(), old.all_power) if self.trial.regime == "planing" else None
         return known(), self.by_method(self, factor), self.by_method(old, factor)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Need, ask_all
+from ...errors import CannotSay, Gap, ask_all
 from ...judging.band import at_least, band
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
@@ -29,7 +29,7 @@ def pair(train: Train, placed: ResolvedInstallation, resolved: Resolved) -> Iter
         mine, theirs = placed.installation.propeller.turns, other.installation.propeller.turns
         if mine is None or theirs is None:
             lacking = placed if mine is None else other
-            raise CannotSay(Need(f"{lacking.pointer}/propeller/turns", f"hand of the propeller ({lacking.name})"))
+            raise CannotSay(Gap(f"{lacking.pointer}/propeller/turns", f"hand of the propeller ({lacking.name})"))
         starboard = placed.flange[1].value > other.flange[1].value
         outward = (mine == "clockwise") == starboard
         level: Level = "stop" if mine == theirs else "ok" if outward else "watch"

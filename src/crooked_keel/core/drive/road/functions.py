@@ -81,7 +81,7 @@ def power_limited_speed(power_w: float, mass_kg: float, drag_area_m2: float, rol
 
     Raises InputError without power. Source: mechanics."""
     if power_w <= 0:
-        raise InputError("~/unit/power", "a power above zero is wanted")
+        raise InputError("~/unit/power", "a power above zero is wanted", allowed="above zero")
     low, high = 0.0, 200.0
     for _ in range(60):
         mid = (low + high) / 2

@@ -7,11 +7,10 @@ import math
 import numpy as np
 
 from ...document import Stage
-from ...errors import CannotSay, InputError, Need, ask_all, fields
+from ...errors import CannotSay, Gap, InputError, ask_all, fields, or_none
 from ...figure.trace import above_zero, need
 from ...figure.units import G0_M_S2
 from ...formula import record
-from ...judging.gap import or_none
 from ...physics.geometry import Vector
 from ...physics.mechanics import mean_torque
 from ...resolved.craft import Resolved
@@ -223,7 +222,7 @@ class OnRoad(Topic):
         wheels = self.wheels
         placed = self.placed
         if wheels is None:
-            raise CannotSay(Need(self.train.p(f"drive/stages/{key}/centres"), "centre distance of the final chain"))
+            raise CannotSay(Gap(self.train.p(f"drive/stages/{key}/centres"), "centre distance of the final chain"))
         ask_all(lambda: placed.flange, lambda: wheels.rear_m, lambda: wheels.rear_axle_z_m)
         x, _, z = (t.value for t in placed.flange)
         return math.hypot(wheels.rear_m + self.resolved.stretch_m - x, wheels.rear_axle_z_m - z)

@@ -5,10 +5,9 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Need, ask_all, fields
+from ...errors import CannotSay, Gap, ask_all, fields, or_none
 from ...judging.band import at_most, band
 from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.gap import or_none
 from ...judging.register import rule, verdict
 from ..train.quantities import Train
 from .functions import (
@@ -184,7 +183,7 @@ def small_sprocket(road: OnRoad) -> Iterable[Finding]:
 def reverse(train: Train) -> Iterable[Finding]:
     kind = train.drive.reverse
     if kind is None:
-        raise CannotSay(Need(train.p("drive/reverse"), f"how the {train.name} reverses"))
+        raise CannotSay(Gap(train.p("drive/reverse"), f"how the {train.name} reverses"))
     level: Level = "watch" if kind == "none" else "ok"
     yield verdict(
         "drive.reverse",

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ...judging.gap import or_none
+from ...errors import or_none
 from ...judging.values import ValueList
 from .functions import chain_links, chain_pull, even_links, road_speed, wheel_torque
 from .quantities import GearOut, OnRoad, OnRoadOut

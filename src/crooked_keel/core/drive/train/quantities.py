@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ...errors import CannotSay, InputError, Need, ask_all
+from ...errors import CannotSay, Gap, InputError, ask_all
 from ...figure.trace import above_zero, need
 from ...physics.mechanics import TURN_SIGN, mean_torque
 from ...resolved.craft import Resolved
@@ -52,7 +52,7 @@ class Train(Topic):
         pointer = self.p("unit/rated_speed")
         speed = need(self.unit.rated_speed, pointer, f"rated speed of the {self.name}").si
         if speed == 0:
-            raise InputError(pointer, f"the rated speed of the {self.name} must be above zero")
+            raise InputError(pointer, f"the rated speed of the {self.name} must be above zero", allowed="above zero")
         return speed
 
     @lazy
@@ -72,7 +72,7 @@ class Train(Topic):
         turns = self.unit.turns
         if turns is None:
             raise CannotSay(
-                Need(self.p("unit/turns"), f"which way the {self.name} turns, seen from aft looking forward")
+                Gap(self.p("unit/turns"), f"which way the {self.name} turns, seen from aft looking forward")
             )
         return TURN_SIGN[turns]
 
@@ -81,7 +81,7 @@ class Train(Topic):
         """Turning direction at the output flange."""
         stages = sorted(self.drive.stages.items(), key=lambda s: s[1].rank)
         missing = [
-            Need(self.p(f"drive/stages/{k}/turning"), f"whether the {s.name} keeps or flips the turning direction")
+            Gap(self.p(f"drive/stages/{k}/turning"), f"whether the {s.name} keeps or flips the turning direction")
             for k, s in stages
             if s.turning is None
         ]

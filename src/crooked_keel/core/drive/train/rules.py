@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Need
+from ...errors import CannotSay, Gap
 from ...judging.finding import Finding, q, word
 from ...judging.register import rule, verdict
 from ...physics.mechanics import TURN_SIGN
@@ -19,7 +19,7 @@ def rotation(train: Train, placed: ResolvedInstallation, resolved: Resolved) -> 
         return
     hand = placed.installation.propeller.turns
     if hand is None:
-        raise CannotSay(Need(train.p("propeller/turns"), f"hand of the propeller ({train.name})"))
+        raise CannotSay(Gap(train.p("propeller/turns"), f"hand of the propeller ({train.name})"))
     turns = train.output_turns
     same = TURN_SIGN[hand] == turns
     yield verdict(

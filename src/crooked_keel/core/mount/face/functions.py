@@ -45,9 +45,9 @@ def overhung_motor_face(
 
     Raises InputError for fewer than three bolts or a circle of no size. Source: elastic bolt group, statics."""
     if bolts < 3:
-        raise InputError("~/mount/face/bolts", "three bolts or more are wanted", given=str(bolts))
+        raise InputError("~/mount/face/bolts", "three bolts or more are wanted", given=str(bolts), allowed="3 or more")
     if circle_m <= 0:
-        raise InputError("~/mount/face/bolt_circle", "a bolt circle above zero is wanted")
+        raise InputError("~/mount/face/bolt_circle", "a bolt circle above zero is wanted", allowed="above zero")
     moment = face_moment(load_factor, mass_kg, overhang_m)
     shear = load_factor * mass_kg * G0_M_S2 / bolts
     radius = circle_m / 2

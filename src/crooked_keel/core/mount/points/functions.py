@@ -56,7 +56,7 @@ def mount_stiffness(axis: Vector, axial_n_m: float, radial_n_m: float, across_n_
     if length < 1e-9:
         raise InputError("axis", "the axis of a mount has no direction")
     if axial_n_m <= 0 or radial_n_m <= 0 or (across_n_m is not None and across_n_m <= 0):
-        raise InputError("stiffness", "a stiffness must be more than zero")
+        raise InputError("stiffness", "a stiffness must be more than zero", allowed="above zero")
     d = axis / length
     if across_n_m is None:
         return np.asarray(radial_n_m * np.eye(3) + (axial_n_m - radial_n_m) * np.outer(d, d))

@@ -4,10 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Need
+from ...errors import CannotSay, Gap
 from ...judging.band import at_least, at_most, band
 from ...judging.finding import Finding, q, word
-from ...judging.gap import needs_out
 from ...judging.register import rule, verdict
 from ...physics.mechanics import TORQUE_FACTOR_SOURCE
 from ...resolved.craft import Resolved
@@ -43,7 +42,7 @@ def cases(points: Points, acting: Acting, resolved: Resolved) -> Iterable[Findin
             n=q(len(gaps), "count"),
             all=q(len(acting.table), "count"),
             names=word(", ".join(acting.case_name(k) for k in gaps)),
-            needs=needs_out(tuple(needs.values())),
+            needs=list(needs.values()),
         )
     left = max((points.closure(k) for k in columns), default=0.0)
     yield verdict(
@@ -110,7 +109,7 @@ def against_old(points: Points, acting: Acting) -> Iterable[Finding]:
     if points.placed.old:
         return
     if points.old is None:
-        raise CannotSay(Need("/old_installation", "the old installation"))
+        raise CannotSay(Gap("/old_installation", "the old installation"))
     new = points.worst
     old = points.old.worst
     share = new[2] / old[2]

@@ -48,13 +48,21 @@ def swing_unit_reactions(
     line = shock_upper_m - shock_lower_m
     length = float(np.linalg.norm(line))
     if length < 1e-6:
-        raise InputError("~/mount/swing/shock_upper_station", "both ends of the shock are in one place")
+        raise InputError(
+            "~/mount/swing/shock_upper_station",
+            "both ends of the shock are in one place",
+            allowed="a place apart from the lower end",
+        )
     e = line / length
     ground = np.array([-traction_n, wheel_load_n])
     weight = -mass_kg * G0_M_S2 * np.array(load_factor)
     lever = _moment(shock_lower_m - pivot_m, -e)
     if abs(lever) < 1e-4:
-        raise InputError("~/mount/swing/shock_lower_station", "the shock points at the pivot: it has no lever")
+        raise InputError(
+            "~/mount/swing/shock_lower_station",
+            "the shock points at the pivot: it has no lever",
+            allowed="a place off the line from pivot to upper end",
+        )
     shock = -(_moment(contact_m - pivot_m, ground) + _moment(cg_m - pivot_m, weight)) / lever
     force = -(ground + weight - shock * e)
     return Swung(shock, (float(force[0]), float(force[1])))

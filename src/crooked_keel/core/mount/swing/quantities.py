@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
-from ...errors import CannotSay, Need, ask_all
+from ...errors import CannotSay, Gap, ask_all
 from ...figure.trace import need
 from ...figure.units import G0_M_S2
 from ...formula import record
@@ -82,7 +82,7 @@ class Swing(Topic):
         }
         wheels = self.wheels
         if wheels is None:
-            raise CannotSay(Need("/craft/supports", "wheels"))
+            raise CannotSay(Gap("/craft/supports", "wheels"))
         ask_all(*asks.values(), lambda: wheels.rear_m, lambda: wheels.ground_m, lambda: wheels.rear_axle_z_m)
         at = {k: Point(x=asks[k, "x"]().value, z=asks[k, "z"]().value) for k in names}
         x = wheels.rear_m + (self.resolved.stretch_m if not self.placed.old else 0.0)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Need, ask_all
+from ...errors import CannotSay, Gap, ask_all
 from ...figure.trace import need
 from ...judging.band import at_least, at_most, band
 from ...judging.finding import Finding, q, word
@@ -59,7 +59,7 @@ def swing_against_old(swing: Swing) -> Iterable[Finding]:
     if swing.placed.old:
         return
     if swing.old is None:
-        raise CannotSay(Need("/old_installations", "the old installation"))
+        raise CannotSay(Gap("/old_installations", "the old installation"))
     new, old = swing.worst_swing("pivot"), swing.old.worst_swing("pivot")
     share = new[1] / old[1]
     judged = band(share, "number", ok=at_most(1.0), watch=at_most(1.1))
