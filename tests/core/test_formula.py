@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import random
+import re
 
 import pytest
 
@@ -22,6 +23,28 @@ def test_text_agrees_with_function(id: str) -> None:
         except ValueError:
             continue
         assert evaluate_text(formula.text, values) == pytest.approx(expected, rel=1e-12)
+
+
+@pytest.mark.parametrize("id", sorted(FORMULAS))
+def test_example_worked_by_hand_comes_out_of_function_and_text(id: str) -> None:
+    formula = FORMULAS[id]
+    given, result = formula.example
+    assert formula(*given) == pytest.approx(result, rel=2e-4)
+    assert evaluate_text(formula.text, dict(zip(formula.symbols, given, strict=True))) == pytest.approx(
+        result, rel=2e-4
+    )
+
+
+# What these say holds by definition or by geometry, whatever the numbers.
+EXACT = re.compile(
+    r"statics|kinematics|geometry|rigid-body geometry|trigonometry|definition( of [\w ]+)?|mechanics"
+    r"|designer's limit; statics|.*FAA-H-8083-1.*|lever about .*|rating, .*"
+)
+
+
+@pytest.mark.parametrize("id", sorted(FORMULAS))
+def test_what_is_not_exact_says_within_what_it_holds(id: str) -> None:
+    assert FORMULAS[id].valid or EXACT.fullmatch(FORMULAS[id].source)
 
 
 @pytest.mark.parametrize("id", sorted(FORMULAS))

@@ -49,17 +49,26 @@ class Working:
     terms: list[WorkingTerm]
     result: WorkingTerm
     source: str
+    valid: str = ""
+
+
+Example = tuple[tuple[float, ...], float]
 
 
 @dataclass(frozen=True, slots=True)
 class Formula:
-    """A registered formula. `text` is `result = expression` in the symbols; `function` takes them in order."""
+    """A registered formula. `text` is `result = expression` in the symbols; `function` takes them in order.
+
+    example: numbers in that order and what comes out, SI, worked by hand; valid: within what it holds, where it does
+    not hold by definition."""
 
     id: str
     text: str
     symbols: dict[str, tuple[str, str]]
     result: tuple[str, str, str]
     source: str
+    example: Example
+    valid: str
     function: Callable[..., float]
 
     def __call__(self, *values: float) -> float:
@@ -77,6 +86,7 @@ class Formula:
             ],
             result=WorkingTerm(symbol=symbol, meaning=meaning, dimension=dimension, si=self.function(*values)),
             source=self.source,
+            valid=self.valid,
         )
 
 
@@ -84,15 +94,23 @@ FORMULAS: dict[str, Formula] = {}
 
 
 def formula(
-    id: str, text: str, *, result: tuple[str, str], source: str, **symbols: tuple[str, str]
+    id: str,
+    text: str,
+    *,
+    result: tuple[str, str],
+    source: str,
+    example: Example,
+    valid: str = "",
+    **symbols: tuple[str, str],
 ) -> Callable[[Callable[..., float]], Formula]:
     """Register the decorated function as a formula.
 
     text: `symbol = expression`; result: (dimension, meaning); symbols: name → (dimension, meaning), in argument order.
+    example, valid: as the formula carries them.
     """
 
     def register(function: Callable[..., float]) -> Formula:
-        made = Formula(id, text, symbols, (text.split("=")[0].strip(), *result), source, function)
+        made = Formula(id, text, symbols, (text.split("=")[0].strip(), *result), source, example, valid, function)
         if id in FORMULAS:
             raise ValueError(f"formula {id} is registered twice")
         FORMULAS[id] = made

@@ -6,12 +6,15 @@ from itertools import groupby
 
 from ..core import benches
 from ..core.formula import FORMULAS, Formula
+from .present import number
 
 _HEAD = """# Formulas
 
 Every formula that a working is shown of, made from the register by `crooked-keel formulas > docs/formulas.md`. A test
-holds text against function, and this page against the register. Symbols are in SI inside, printed in the view's units.
+holds text and function against the worked example and against each other, and this page against the register. Symbols
+are in SI inside, printed in the view's units. Where no range is said, it holds by definition or by geometry.
 """
+_COLUMNS = "| | formula | with | example | holds for | source |\n|---|---|---|---|---|---|\n"
 
 
 def formulas_page() -> str:
@@ -21,15 +24,21 @@ def formulas_page() -> str:
     numbers = {source: i + 1 for i, source in enumerate(sorted({f.source for f in made}, key=str.casefold))}
     parts = [_HEAD]
     for subject, group in groupby(made, key=lambda f: f.id.split(".")[0]):
-        parts.append(f"\n## {subject.capitalize()}\n\n| | formula | with | source |\n|---|---|---|---|\n")
+        parts.append(f"\n## {subject.capitalize()}\n\n{_COLUMNS}")
         parts += [_row(f, numbers[f.source]) for f in group]
     parts.append("\n## Sources\n\n")
-    parts += [f"{number}. {source[0].upper() + source[1:]}\n" for source, number in numbers.items()]
+    parts += [f"{place}. {source[0].upper() + source[1:]}\n" for source, place in numbers.items()]
     return "".join(parts)
 
 
-def _row(f: Formula, number: int) -> str:
+def _row(f: Formula, source: int) -> str:
     symbol, dimension, meaning = f.result
     named = [(symbol, (dimension, meaning)), *f.symbols.items()]
     words = "; ".join(f"`{s}` {m} ({d.replace('_', ' ')})" for s, (d, m) in named)
-    return f"| {f.id} | `{f.text.replace('|', chr(92) + '|')}` | {words} | {number} |\n"
+    given = ", ".join(f"{s} {_shown(v, d)}" for v, (s, (d, _)) in zip(f.example[0], f.symbols.items(), strict=True))
+    example = f"{given} → {_shown(f.example[1], dimension)}"
+    return f"| {f.id} | `{f.text.replace('|', chr(92) + '|')}` | {words} | {example} | {f.valid} | {source} |\n"
+
+
+def _shown(si: float, dimension: str) -> str:
+    return number(si, dimension, "mm-kg")

@@ -175,7 +175,10 @@ def _workings(values: list[Value], findings: list[Finding], units: str) -> list[
             continue
         seen.add(lines)
         made.append(
-            [[_p(label), _p(w.source, size=7, colour=MUTED)], _p("\n".join(lines), font="KeelFigures", size=7.5)]
+            [
+                [_p(label), _p(f"{w.source}\nholds for: {w.valid}" if w.valid else w.source, size=7, colour=MUTED)],
+                _p("\n".join(lines), font="KeelFigures", size=7.5),
+            ]
         )
     return [_table(made, [58 * mm, WIDTH - 58 * mm], head=False)] if made else [_p("None on this bench.", colour=MUTED)]
 

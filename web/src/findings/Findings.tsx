@@ -1,6 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { memo, useEffect, useMemo } from 'react';
-import { answer, api, type Bench, type Finding, type Operation, type Suggestion, type View } from '../api/client';
+import {
+  answer,
+  api,
+  type Bench,
+  type Finding,
+  type Operation,
+  type Suggestion,
+  type View,
+  type Working,
+} from '../api/client';
 import { useProject, useShown } from '../api/project';
 import { formatNumber, named, sentence, workingLines } from '../figure/format';
 import { COLOURS, Mark, WORDS } from './Mark';
@@ -112,15 +121,16 @@ function Opened(props: { finding: Finding; waysOut: boolean }) {
           {finding.needs.length > 12 && <li className="text-muted">and {finding.needs.length - 12} more</li>}
         </ul>
       )}
-      {finding.working && <WorkingBox lines={workingLines(finding.working, view)} source={sourceOf(finding)} />}
+      {finding.working && <WorkingBox working={finding.working} source={sourceOf(finding)} />}
       {!finding.working && <p className="text-xs text-muted">{sourceOf(finding)}</p>}
       {props.waysOut && <WaysOut finding={finding} />}
     </div>
   );
 }
 
-export function WorkingBox(props: { lines: [string, string, string]; source: string }) {
-  const [formula, filled, result] = props.lines;
+export function WorkingBox(props: { working: Working; source: string }) {
+  const { view } = useProject();
+  const [formula, filled, result] = workingLines(props.working, view);
   const symbol = formula.split('=')[0]?.trim() ?? '';
   return (
     <div className="my-1.5 bg-ground px-2.5 py-2" data-working>
@@ -129,6 +139,7 @@ export function WorkingBox(props: { lines: [string, string, string]; source: str
         <div style={{ paddingLeft: `${symbol.length + 1}ch` }}>= {filled}</div>
         <div style={{ paddingLeft: `${symbol.length + 1}ch` }}>= {result}</div>
       </div>
+      {props.working.valid && <div className="text-xs text-muted">holds for: {props.working.valid}</div>}
       <div className="text-xs text-muted">{props.source}</div>
     </div>
   );

@@ -84,7 +84,7 @@ function Answer(props: { value: Value }) {
         </div>
       )}
       {!v.working && v.source && !ahead && <div className="text-xs text-muted">{v.source}</div>}
-      {open && v.working && <WorkingBox lines={workingLines(v.working, view)} source={v.working.source} />}
+      {open && v.working && <WorkingBox working={v.working} source={v.working.source} />}
     </div>
   );
 }

@@ -27,6 +27,17 @@ _TEXTS = "naval architecture, ship stability texts (from memory)"
     B=("length", "beam on the waterline"),
     T=("length", "draft of the canoe body"),
     source="definition of the block coefficient",
+    example=(
+        (
+            1025.0,
+            0.4,
+            8.0,
+            2.5,
+            0.5,
+        ),
+        4100.0,
+    ),
+    valid="coefficients at the draft said",
 )
 def form_displacement(density: float, block: float, length_m: float, beam_m: float, draft_m: float) -> float:
     """Displacement of a canoe body by its form, kg."""
@@ -42,6 +53,16 @@ def form_displacement(density: float, block: float, length_m: float, beam_m: flo
     L=("length", "length on the waterline"),
     B=("length", "beam on the waterline"),
     source="definition of the waterplane coefficient",
+    example=(
+        (
+            1025.0,
+            0.7,
+            8.0,
+            2.5,
+        ),
+        14350.0,
+    ),
+    valid="coefficients at the draft said",
 )
 def form_immersion(density: float, waterplane: float, length_m: float, beam_m: float) -> float:
     """Mass per metre of sinkage, kg/m."""
@@ -149,6 +170,14 @@ def waterplane_from_freeboards(points: Sequence[tuple[float, float, float]], ref
     Δm=("mass", "mass added"),
     k=("immersion", "mass that sinks her by a length"),
     source=_TEXTS,
+    example=(
+        (
+            143.5,
+            14350.0,
+        ),
+        0.01,
+    ),
+    valid="small changes: displacement within a tenth, trim within a fiftieth of the length",
 )
 def sinkage(change_kg: float, immersion_kg_m: float) -> float:
     """How far she sinks bodily, m."""
@@ -162,6 +191,14 @@ def sinkage(change_kg: float, immersion_kg_m: float) -> float:
     M=("mass_moment", "moment of the changes about the centre of flotation"),
     MCT=("mass", "moment that trims her by a length, over that length"),
     source=_TEXTS,
+    example=(
+        (
+            120.0,
+            3000.0,
+        ),
+        0.04,
+    ),
+    valid="small changes: displacement within a tenth, trim within a fiftieth of the length",
 )
 def trim_change(moment_kg_m: float, mct_kg: float) -> float:
     """Change of trim over the waterline length, m. mct_kg is kg·m per m."""
@@ -176,6 +213,15 @@ def trim_change(moment_kg_m: float, mct_kg: float) -> float:
     M=("mass_moment", "moment of the changes about the centre of flotation"),
     MCT=("mass", "moment that trims her by a length, over that length"),
     source=_TEXTS,
+    example=(
+        (
+            0.05,
+            120.0,
+            3000.0,
+        ),
+        0.09,
+    ),
+    valid="small changes: displacement within a tenth, trim within a fiftieth of the length",
 )
 def trim_after(found_m: float, moment_kg_m: float, mct_kg: float) -> float:
     """Trim over the waterline length after the changes, m."""
@@ -190,6 +236,15 @@ def trim_after(found_m: float, moment_kg_m: float, mct_kg: float) -> float:
     m=("mass", "displacement"),
     GM=("length", "metacentric height"),
     source=f"{_TEXTS}; small angles",
+    example=(
+        (
+            410.0,
+            4100.0,
+            1.0,
+        ),
+        0.099669,
+    ),
+    valid="heel within 10°",
 )
 def heel_angle(moment_kg_m: float, mass_kg: float, gm_m: float) -> float:
     """Heel by the linear method, rad. Raises InputError when GM is not above zero: she does not stay upright."""
@@ -207,6 +262,14 @@ def heel_angle(moment_kg_m: float, mass_kg: float, gm_m: float) -> float:
     KM=("length", "metacentre over the keel"),
     KG=("length", "CG over the keel"),
     source=_TEXTS,
+    example=(
+        (
+            1.9,
+            1.1,
+        ),
+        0.8,
+    ),
+    valid="upright, small angles",
 )
 def metacentric_height(km_m: float, kg_m: float) -> float:
     """GM without free surface, m."""

@@ -15,6 +15,13 @@ from ..formula import formula
     P=("power", "power"),
     ω=("rotation", "speed"),
     source="definition of power",
+    example=(
+        (
+            60000.0,
+            300.0,
+        ),
+        200.0,
+    ),
 )
 def mean_torque(power_w: float, speed_rad_s: float) -> float:
     """Mean torque of a power at a speed, N·m."""
@@ -89,6 +96,15 @@ def cg_from_suspension(
     Rb=("mass", "net, second edge"),
     xb=("length", "second edge"),
     source="statics",
+    example=(
+        (
+            40.0,
+            0.0,
+            60.0,
+            0.5,
+        ),
+        0.3,
+    ),
 )
 def two_scale_cg(first_kg: float, first_m: float, second_kg: float, second_m: float) -> float:
     """CG of a bare unit on two edges, m. Raises InputError when both edges are in one place or nothing is weighed."""

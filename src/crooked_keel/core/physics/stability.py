@@ -57,6 +57,15 @@ def free_surface_correction(displacement_kg: float, tanks: Sequence[SlackTank]) 
     KG=("length", "CG over the keel"),
     FSC=("length", "free surface of slack tanks"),
     source=_TEXTS,
+    example=(
+        (
+            1.9,
+            1.1,
+            0.05,
+        ),
+        0.75,
+    ),
+    valid="upright, small angles",
 )
 def fluid_gm(km_m: float, kg_m: float, fsc_m: float) -> float:
     """GM with the free surface of slack tanks taken off, m."""
@@ -141,6 +150,15 @@ def inclining_gm(
     B=("length", "beam"),
     T=("time", "full roll, port to port"),
     source="rolling test of the IS Code (from memory)",
+    example=(
+        (
+            0.8,
+            2.5,
+            2.5,
+        ),
+        0.64,
+    ),
+    valid="free rolls of a few degrees in still water; f by the kind of hull",
 )
 def roll_period_gm(factor: float, beam_m: float, period_s: float) -> float:
     """GM from the time of a full roll, m; a half period would give four times as much."""

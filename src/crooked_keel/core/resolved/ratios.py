@@ -46,6 +46,13 @@ def overall_ratio(drive: Drive, pointer: str, name: str) -> float:
     Πdriven=("number", "driven teeth, or ratios, multiplied"),
     Πdriving=("number", "driving teeth multiplied"),
     source="kinematics",
+    example=(
+        (
+            62.0,
+            28.0,
+        ),
+        2.2143,
+    ),
 )
 def ratio_of_products(driven: float, driving: float) -> float:
     """Overall ratio from the products of driven and driving teeth; a stage known by its ratio counts as driven."""

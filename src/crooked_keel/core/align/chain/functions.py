@@ -22,6 +22,15 @@ from ...formula import formula
     d1=("fine_length", "first reading"),
     b=("length", "span between the readings"),
     source="geometry, small angles",
+    example=(
+        (
+            0.0006,
+            0.0002,
+            0.2,
+        ),
+        0.002,
+    ),
+    valid="angles within 3°, where sine and angle agree to 0.05 %",
 )
 def line_angle(second_m: float, first_m: float, span_m: float) -> float:
     """Angle between two lines from two readings a span apart, rad."""
@@ -36,6 +45,15 @@ def line_angle(second_m: float, first_m: float, span_m: float) -> float:
     θ=("angle", "angle"),
     l=("length", "first reading to the other sprocket's centre"),
     source="geometry, small angles",
+    example=(
+        (
+            0.0002,
+            0.002,
+            0.35,
+        ),
+        0.0009,
+    ),
+    valid="angles within 3°, where sine and angle agree to 0.05 %",
 )
 def line_offset(first_m: float, angle_rad: float, distance_m: float) -> float:
     """Offset at a distance from the first reading, m."""
@@ -67,6 +85,15 @@ class Spacers(NamedTuple):
     t=("fine_length", "rim's middle wanted, to starboard"),
     h=("fine_length", "rim's middle from the hub's"),
     source="geometry",
+    example=(
+        (
+            0.13,
+            0.1,
+            0.006,
+            0.001,
+        ),
+        0.02,
+    ),
 )
 def port_spacer(inside_m: float, hub_m: float, target_m: float, rim_m: float) -> float:
     """Spacer to port of the hub, m."""
@@ -129,6 +156,8 @@ def compound_angle(side_rad: float, plan_rad: float) -> float:
     result=("percent", "speed rises and falls by"),
     β=("angle", "angle of the joint"),
     source="kinematics of a universal joint",
+    example=((0.5236,), 0.28868),
+    valid="one joint alone; a pair in phase at equal angles cancels it",
 )
 def joint_variation(angle_rad: float) -> float:
     """Total swing of the output speed of a single universal joint, as a share."""

@@ -73,6 +73,15 @@ def coupling_from_face_gaps(diameter_m: float, gaps_m: Mapping[int, float]) -> F
     G12=("fine_length", "gap at 12"),
     D=("length", "diameter of the coupling"),
     source="rigid-body geometry",
+    example=(
+        (
+            0.00025,
+            0.0001,
+            0.1,
+        ),
+        0.0015,
+    ),
+    valid="angles within 3°, where sine and angle agree to 0.05 %",
 )
 def angle_from_gaps(bottom_m: float, top_m: float, diameter_m: float) -> float:
     """Angle in the side view from two gaps, rad."""
@@ -86,6 +95,13 @@ def angle_from_gaps(bottom_m: float, top_m: float, diameter_m: float) -> float:
     G6=("fine_length", "gap at 6"),
     G12=("fine_length", "gap at 12"),
     source="rigid-body geometry",
+    example=(
+        (
+            0.00025,
+            0.0001,
+        ),
+        0.00015,
+    ),
 )
 def opening_at_bottom(bottom_m: float, top_m: float) -> float:
     """How much wider the coupling is open at the bottom than at the top, m."""
@@ -110,6 +126,15 @@ def rim_offset_from_step(
     a=("fine_angle", "angle"),
     s=("length", "coupling face to the foot"),
     source="rigid-body geometry",
+    example=(
+        (
+            0.0004,
+            0.0015,
+            0.4,
+        ),
+        -0.001,
+    ),
+    valid="angles within 3°, where sine and angle agree to 0.05 %",
 )
 def foot_move(offset_m: float, angle_rad: float, distance_m: float) -> float:
     """How far a foot must move, up or to starboard positive, m."""
@@ -123,6 +148,13 @@ def foot_move(offset_m: float, angle_rad: float, distance_m: float) -> float:
     Δ=("fine_length", "move of the foot"),
     p=("fine_length", "pitch of the thread"),
     source="definition of pitch",
+    example=(
+        (
+            0.001,
+            0.00125,
+        ),
+        0.8,
+    ),
 )
 def nut_turns(move_m: float, pitch_m: float) -> float:
     """Turns of the adjusting nut. Raises InputError for a thread without pitch."""

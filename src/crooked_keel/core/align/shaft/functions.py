@@ -14,6 +14,13 @@ from ...formula import formula
     h=("length", "coupling over the propeller"),
     l=("length", "coupling to propeller, along the craft"),
     source="trigonometry",
+    example=(
+        (
+            0.21256,
+            1.0,
+        ),
+        0.20944,
+    ),
 )
 def shaft_angle(drop_m: float, run_m: float) -> float:
     """Angle by which the shaft falls going aft, rad."""
@@ -27,6 +34,13 @@ def shaft_angle(drop_m: float, run_m: float) -> float:
     ε=("angle", "shaft angle"),
     β=("angle", "down-angle of the gear"),
     source="geometry",
+    example=(
+        (
+            0.20944,
+            0.03491,
+        ),
+        0.17453,
+    ),
 )
 def unit_angle(shaft_rad: float, down_rad: float) -> float:
     """Angle of the unit, nose up, rad."""
@@ -41,6 +55,14 @@ def unit_angle(shaft_rad: float, down_rad: float) -> float:
     ε=("angle", "shaft angle"),
     β=("angle", "down-angle of the gear"),
     source="trigonometry",
+    example=(
+        (
+            1.0,
+            0.5236,
+            0.5236,
+        ),
+        0.5,
+    ),
 )
 def front_height_gain(length_m: float, shaft_rad: float, down_rad: float) -> float:
     """How much lower the front of the unit sits than behind a straight gear, m."""
@@ -55,6 +77,14 @@ def front_height_gain(length_m: float, shaft_rad: float, down_rad: float) -> flo
     zs=("length", "stringer under it"),
     h=("length", "mount at mid travel, loaded"),
     source="geometry",
+    example=(
+        (
+            0.45,
+            0.3,
+            0.11,
+        ),
+        0.04,
+    ),
 )
 def packer_height(foot_m: float, stringer_m: float, mount_m: float) -> float:
     """Packer between stringer and mount, m; negative: the stringer is too high."""

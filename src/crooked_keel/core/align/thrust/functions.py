@@ -45,6 +45,13 @@ def rotate_about_flange(
     L=("length", "length behind the flange"),
     N=("angle", "down thrust"),
     source="trigonometry",
+    example=(
+        (
+            0.8,
+            0.5236,
+        ),
+        0.4,
+    ),
 )
 def rear_up(length_m: float, down_rad: float) -> float:
     """How far the rear of the unit rises when the flange is held, m."""
@@ -59,6 +66,14 @@ def rear_up(length_m: float, down_rad: float) -> float:
     N=("angle", "down thrust"),
     M=("angle", "right thrust"),
     source="trigonometry",
+    example=(
+        (
+            0.8,
+            0.0,
+            0.5236,
+        ),
+        0.4,
+    ),
 )
 def rear_port(length_m: float, down_rad: float, right_rad: float) -> float:
     """How far the rear of the unit swings to port when the flange is held, m."""
@@ -72,6 +87,13 @@ def rear_port(length_m: float, down_rad: float, right_rad: float) -> float:
     xw=("length", "station of the firewall"),
     xf=("length", "station of the flange"),
     source="geometry",
+    example=(
+        (
+            0.9,
+            0.3,
+        ),
+        0.6,
+    ),
 )
 def firewall_distance(firewall_m: float, flange_m: float) -> float:
     """From the output flange to the firewall, along the craft, m."""
@@ -85,6 +107,13 @@ def firewall_distance(firewall_m: float, flange_m: float) -> float:
     d=("length", "flange to firewall"),
     a=("length", "nearest rim of the turned unit, aft of the flange"),
     source="geometry",
+    example=(
+        (
+            0.6,
+            0.5,
+        ),
+        0.1,
+    ),
 )
 def rear_clearance(distance_m: float, reach_m: float) -> float:
     """From the nearest rim of the rear of the unit to the firewall, m."""
@@ -99,6 +128,14 @@ def rear_clearance(distance_m: float, reach_m: float) -> float:
     Δy=("length", "to starboard"),
     Δz=("length", "up"),
     source="geometry",
+    example=(
+        (
+            0.2,
+            0.3,
+            0.6,
+        ),
+        0.7,
+    ),
 )
 def tube_length(x_m: float, y_m: float, z_m: float) -> float:
     """Length of a tube, m."""

@@ -148,6 +148,13 @@ def sums_of(bodies: Iterable[Body], axis: Axis = "x", start: Centre | None = Non
     Σmx=("mass_moment", "sum of mass times station"),
     Σm=("mass", "sum of masses"),
     source="statics; FAA-H-8083-1B ch. 3 (from memory)",
+    example=(
+        (
+            300.0,
+            500.0,
+        ),
+        0.6,
+    ),
 )
 def cg_station(moment_kg_m: float, mass_kg: float) -> float:
     """CG from moment and mass, m."""
@@ -162,6 +169,14 @@ def cg_station(moment_kg_m: float, mass_kg: float) -> float:
     Σm=("mass", "sum of masses"),
     xf=("length", "forward limit at that mass"),
     source="designer's limit; statics",
+    example=(
+        (
+            300.0,
+            500.0,
+            0.5,
+        ),
+        0.1,
+    ),
 )
 def forward_margin(moment_kg_m: float, mass_kg: float, limit_m: float) -> float:
     """How far the CG lies behind the forward limit, m."""
@@ -176,6 +191,14 @@ def forward_margin(moment_kg_m: float, mass_kg: float, limit_m: float) -> float:
     Σmx=("mass_moment", "sum of mass times station"),
     Σm=("mass", "sum of masses"),
     source="designer's limit; statics",
+    example=(
+        (
+            0.75,
+            300.0,
+            500.0,
+        ),
+        0.15,
+    ),
 )
 def aft_margin(limit_m: float, moment_kg_m: float, mass_kg: float) -> float:
     """How far the CG lies ahead of the aft limit, m."""
@@ -190,6 +213,14 @@ def aft_margin(limit_m: float, moment_kg_m: float, mass_kg: float) -> float:
     xl=("length", "leading edge of the MAC"),
     c=("length", "MAC"),
     source="definition",
+    example=(
+        (
+            0.6,
+            0.25,
+            1.4,
+        ),
+        0.25,
+    ),
 )
 def percent_mac(x_m: float, lemac_m: float, mac_m: float) -> float:
     """A station in parts of the mean aerodynamic chord, from its leading edge."""
@@ -203,6 +234,13 @@ def percent_mac(x_m: float, lemac_m: float, mac_m: float) -> float:
     Σmy=("mass_moment", "sum of mass times butt line"),
     Σm=("mass", "sum of masses"),
     source="statics",
+    example=(
+        (
+            5.0,
+            500.0,
+        ),
+        0.01,
+    ),
 )
 def cg_butt_line(moment_kg_m: float, mass_kg: float) -> float:
     """Lateral CG from moment and mass, m."""
@@ -216,6 +254,13 @@ def cg_butt_line(moment_kg_m: float, mass_kg: float) -> float:
     Σmz=("mass_moment", "sum of mass times water line"),
     Σm=("mass", "sum of masses"),
     source="statics",
+    example=(
+        (
+            100.0,
+            500.0,
+        ),
+        0.2,
+    ),
 )
 def cg_water_line(moment_kg_m: float, mass_kg: float) -> float:
     """Height of the CG from moment and mass, m."""
@@ -230,6 +275,14 @@ def cg_water_line(moment_kg_m: float, mass_kg: float) -> float:
     Σin=("mass", "installed"),
     Σout=("mass", "removed"),
     source="statics; FAA-H-8083-1 chapter on CG change after an alteration (from memory)",
+    example=(
+        (
+            500.0,
+            80.0,
+            100.0,
+        ),
+        480.0,
+    ),
 )
 def empty_mass(found_kg: float, in_kg: float, out_kg: float) -> float:
     """Empty mass after the work, kg."""
@@ -243,6 +296,13 @@ def empty_mass(found_kg: float, in_kg: float, out_kg: float) -> float:
     me=("mass", "empty mass"),
     ml=("mass", "people, baggage and fuel"),
     source="statics",
+    example=(
+        (
+            480.0,
+            160.0,
+        ),
+        640.0,
+    ),
 )
 def loaded_mass(empty_kg: float, load_kg: float) -> float:
     """Loaded mass, kg."""
@@ -258,6 +318,15 @@ def loaded_mass(empty_kg: float, load_kg: float) -> float:
     xt=("length", "CG wanted"),
     xb=("length", "station of the ballast"),
     source="statics; FAA-H-8083-1 chapter on ballast (from memory)",
+    example=(
+        (
+            400.0,
+            0.55,
+            0.6,
+            4.6,
+        ),
+        5.0,
+    ),
 )
 def ballast_mass(mass_kg: float, x_m: float, target_m: float, ballast_m: float) -> float:
     """Ballast at a station that brings the CG to a target, kg; negative = lead to take out there.
@@ -282,6 +351,16 @@ def phi(x: float) -> float:
     ga=("length", "aft margin"),
     ua=("length", "its standard uncertainty"),
     source="normal errors, one mass; JCGM 100:2008 (from memory)",
+    example=(
+        (
+            0.02,
+            0.01,
+            0.02,
+            0.01,
+        ),
+        0.9545,
+    ),
+    valid="normal errors, one mass; that both limits are passed at once is left out",
 )
 def chance_inside(forward_margin_m: float, forward_u_m: float, aft_margin_m: float, aft_u_m: float) -> float:
     """Chance that the CG lies between its limits at one mass, normal errors. Raises InputError without a tolerance."""

@@ -43,6 +43,16 @@ class Sling(NamedTuple):
     zp=("length", "pick, height"),
     zg=("length", "CG, height"),
     source=_SOURCE,
+    example=(
+        (
+            0.55,
+            0.5,
+            1.0,
+            0.5,
+        ),
+        0.099669,
+    ),
+    valid="one sling, free to turn at the pick",
 )
 def _tilt(xp_m: float, xg_m: float, zp_m: float, zg_m: float) -> float:
     return math.atan((xp_m - xg_m) / (zp_m - zg_m))
@@ -103,6 +113,15 @@ def line_height(first: Point, second: Point, x_m: float) -> float:
     ml=("mass", "load"),
     xl=("length", "hook"),
     source=_SOURCE,
+    example=(
+        (
+            400.0,
+            1.0,
+            100.0,
+            2.0,
+        ),
+        1.2,
+    ),
 )
 def crane_cg(crane_kg: float, crane_m: float, load_kg: float, hook_m: float) -> float:
     """CG of a floor crane with its load, from its rear castors, m. It tips beyond its front castors. Source:

@@ -99,6 +99,17 @@ def _turn(o: tuple[float, float], a: tuple[float, float], b: tuple[float, float]
     xn=("length", "light wheel"),
     xs=("length", "stand"),
     source="statics",
+    example=(
+        (
+            400.0,
+            0.6,
+            0.5,
+            10.0,
+            -1.0,
+            2.5,
+        ),
+        27.5,
+    ),
 )
 def _stand(m: float, x: float, xm: float, r: float, xn: float, xs: float) -> float:
     return (m * (x - xm) + r * (xm - xn)) / (xs - xm)
@@ -127,6 +138,16 @@ def stand_required(
     xn=("length", "light wheel"),
     r=("mass", "what it shall keep"),
     source="statics",
+    example=(
+        (
+            400.0,
+            0.6,
+            0.5,
+            -1.5,
+            10.0,
+        ),
+        30.0,
+    ),
 )
 def hung_weight(mass_kg: float, x_m: float, main_m: float, light_m: float, keep_kg: float) -> float:
     """Weight hung at the light wheel that leaves so much on it, kg. Source: statics."""

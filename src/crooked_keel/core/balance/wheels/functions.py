@@ -17,6 +17,14 @@ _STATICS = "statics"
     x=("length", "CG behind the front axle"),
     L=("length", "wheelbase"),
     source=_STATICS,
+    example=(
+        (
+            250.0,
+            0.6,
+            1.5,
+        ),
+        100.0,
+    ),
 )
 def rear_axle(mass_kg: float, x_m: float, base_m: float) -> float:
     """Mass on the rear axle, kg."""
@@ -31,6 +39,15 @@ def rear_axle(mass_kg: float, x_m: float, base_m: float) -> float:
     x=("length", "CG behind the front axle"),
     z=("length", "CG over the ground"),
     source="statics; air drag and wheel inertia left out",
+    example=(
+        (
+            1.4,
+            0.7,
+            0.7,
+        ),
+        1.0,
+    ),
+    valid="rigid body, no air drag, no spin of the wheels; suspension and tyres shift it sooner",
 )
 def wheelie_limit(base_m: float, x_m: float, height_m: float) -> float:
     """Acceleration that lifts the front wheel, in g."""
@@ -44,6 +61,14 @@ def wheelie_limit(base_m: float, x_m: float, height_m: float) -> float:
     x=("length", "CG behind the front axle"),
     z=("length", "CG over the ground"),
     source="statics; air drag and wheel inertia left out",
+    example=(
+        (
+            0.7,
+            0.7,
+        ),
+        1.0,
+    ),
+    valid="rigid body, no air drag, no spin of the wheels; suspension and tyres shift it sooner",
 )
 def stop_limit(x_m: float, height_m: float) -> float:
     """Braking that lifts the rear wheel, in g."""
@@ -64,6 +89,14 @@ def traction_limit(base_m: float, x_m: float, height_m: float, grip: float) -> f
     y=("length", "CG off the centreline"),
     z=("length", "CG over the ground"),
     source=_STATICS,
+    example=(
+        (
+            0.02,
+            0.5,
+        ),
+        0.039979,
+    ),
+    valid="tyres without breadth",
 )
 def lean_to_balance(y_m: float, height_m: float) -> float:
     """Lean that brings the CG over the wheels, rad."""
@@ -77,6 +110,14 @@ def lean_to_balance(y_m: float, height_m: float) -> float:
     t=("length", "track, taken at the CG's station"),
     z=("length", "CG over the ground"),
     source="road-vehicle rollover measure (from memory); three wheels: moments about the oblique line, statics",
+    example=(
+        (
+            1.5,
+            0.6,
+        ),
+        1.25,
+    ),
+    valid="rigid body on a level road; suspension and tyres tip it sooner",
 )
 def static_stability(track_m: float, height_m: float) -> float:
     """Track over twice the height of the CG."""
@@ -92,6 +133,15 @@ def static_stability(track_m: float, height_m: float) -> float:
     xs=("length", "stand"),
     xw=("length", "axle of the wheel that stays down"),
     source=_STATICS,
+    example=(
+        (
+            200.0,
+            0.7,
+            0.5,
+            1.3,
+        ),
+        50.0,
+    ),
 )
 def stand_load(mass_kg: float, x_m: float, stand_m: float, wheel_m: float) -> float:
     """Load on the wheel that stays down when the craft stands on its stand, kg."""

@@ -23,6 +23,15 @@ _SOURCE = "two-wheeler geometry, textbook of motorcycle dynamics (from memory)"
     ε=("angle", "rake, from the vertical"),
     d=("length", "offset of the axle from the steering axis"),
     source=_SOURCE,
+    example=(
+        (
+            0.3,
+            0.5236,
+            0.03,
+        ),
+        0.13856,
+    ),
+    valid="upright, steering straight",
 )
 def ground_trail(radius_m: float, rake_rad: float, offset_m: float) -> float:
     """How far the front wheel touches behind where the steering axis meets the ground, m."""
@@ -102,6 +111,15 @@ def anti_squat(centre: Point, contact_x_m: float, height_m: float, base_m: float
     x=("length", "CG behind the front axle"),
     z=("length", "CG over the ground"),
     source="statics",
+    example=(
+        (
+            1.4,
+            0.7,
+            0.7,
+        ),
+        0.7854,
+    ),
+    valid="rigid body, no air drag, no spin of the wheels; suspension and tyres shift it sooner",
 )
 def steepest_hill(base_m: float, x_m: float, height_m: float) -> float:
     """Grade at which the front wheel carries nothing at steady speed, rad."""

@@ -26,6 +26,18 @@ TIP = 0.80
     mw=("mass", "both wings"),
     yw=("length", "CG of a half wing"),
     source="statics; elliptical lift where no centre is given (from memory)",
+    example=(
+        (
+            9.80665,
+            500.0,
+            2.0,
+            60.0,
+            100.0,
+            2.0,
+        ),
+        3334.26,
+    ),
+    valid="steady level flight; times the load factor in a manoeuvre",
 )
 def root_bending(
     load_m_s2: float, mass_kg: float, lift_m: float, fuel_kg_m: float, wing_kg: float = 0.0, wing_m: float = 0.0

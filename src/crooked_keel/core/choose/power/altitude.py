@@ -20,6 +20,8 @@ def density_ratio(height_m: float, deviation_k: float = 0.0) -> float:
     result=("percent", "share of the power that is left"),
     σ=("number", "density of the air over that at sea level"),
     source="Gagg and Farrar's relation, 1934 (from memory)",
+    example=((0.5,), 0.434),
+    valid="four-stroke engines that are not blown; density ratio 0.3 to 1",
 )
 def lapse_na(sigma: float) -> float:
     """Share of the power that a naturally aspirated unit keeps, constant speed, full throttle; valid from 0.25 to 1.15.

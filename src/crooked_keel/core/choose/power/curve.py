@@ -36,6 +36,13 @@ class Point(NamedTuple):
     P=("power", "power"),
     ω=("rotation", "speed"),
     source="definition of power",
+    example=(
+        (
+            60000.0,
+            300.0,
+        ),
+        200.0,
+    ),
 )
 def torque_from_power(power_w: float, speed_rad_s: float) -> float:
     """Torque of a power at a speed, N·m."""
@@ -51,6 +58,13 @@ def torque_from_power(power_w: float, speed_rad_s: float) -> float:
     Q=("torque", "torque"),
     ω=("rotation", "speed"),
     source="definition of power",
+    example=(
+        (
+            200.0,
+            300.0,
+        ),
+        60000.0,
+    ),
 )
 def power_of(torque_n_m: float, speed_rad_s: float) -> float:
     """Power of a torque at a speed, W."""
@@ -65,6 +79,14 @@ def power_of(torque_n_m: float, speed_rad_s: float) -> float:
     ω=("rotation", "speed"),
     P=("power", "power typed"),
     source="definition of power",
+    example=(
+        (
+            200.0,
+            300.0,
+            50000.0,
+        ),
+        0.2,
+    ),
 )
 def disagreement(torque_n_m: float, speed_rad_s: float, power_w: float) -> float:
     """How much more power torque and speed make than was typed, as a share of what was typed."""

@@ -24,6 +24,14 @@ from .curve import Curve, Point
     Po=("power", "lasting power"),
     k=("number", "share that is left"),
     source="rating, and the air there",
+    example=(
+        (
+            60000.0,
+            0.75,
+        ),
+        45000.0,
+    ),
+    valid="same air at the intake as outside",
 )
 def power_left(power_w: float, share: float) -> float:
     """What is left of a power, W."""
@@ -37,6 +45,13 @@ def power_left(power_w: float, share: float) -> float:
     mo=("mass", "quoted mass"),
     Δm=("mass", "on top of it"),
     source="definition",
+    example=(
+        (
+            60.0,
+            12.0,
+        ),
+        72.0,
+    ),
 )
 def built_up(quoted_kg: float, on_top_kg: float) -> float:
     """Quoted mass with what comes on top, kg."""
@@ -50,6 +65,13 @@ def built_up(quoted_kg: float, on_top_kg: float) -> float:
     b=("consumption", "consumption"),
     P=("power", "power"),
     source="definition of consumption",
+    example=(
+        (
+            7.9167e-08,
+            36000.0,
+        ),
+        0.00285,
+    ),
 )
 def fuel_flow(consumption_kg_j: float, power_w: float) -> float:
     """Fuel burnt, kg/s."""

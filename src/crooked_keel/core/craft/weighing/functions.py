@@ -13,7 +13,19 @@ SOURCE = "statics; FAA-H-8083-1B ch. 3 (from memory)"
 
 
 @formula(
-    "craft.net", "n = g − t", result=("mass", "net reading"), g=("mass", "reading"), t=("mass", "tare"), source=SOURCE
+    "craft.net",
+    "n = g − t",
+    result=("mass", "net reading"),
+    g=("mass", "reading"),
+    t=("mass", "tare"),
+    source=SOURCE,
+    example=(
+        (
+            210.0,
+            10.0,
+        ),
+        200.0,
+    ),
 )
 def net_reading(gross_kg: float, tare_kg: float) -> float:
     """Net reading of one scale, kg."""
@@ -39,6 +51,13 @@ def mean_of_repeats(readings_kg: Sequence[float]) -> tuple[float, float]:
     Σg=("mass", "sum of readings"),
     Σt=("mass", "sum of tares"),
     source=SOURCE,
+    example=(
+        (
+            520.0,
+            20.0,
+        ),
+        500.0,
+    ),
 )
 def mass_on_scales(gross_kg: float, tare_kg: float) -> float:
     """Mass on all scales, kg."""
@@ -52,6 +71,13 @@ def mass_on_scales(gross_kg: float, tare_kg: float) -> float:
     Σnx=("mass_moment", "sum of net reading times place"),
     Σn=("mass", "sum of net readings"),
     source=SOURCE,
+    example=(
+        (
+            300.0,
+            500.0,
+        ),
+        0.6,
+    ),
 )
 def cg_on_scales(moment_kg_m: float, net_kg: float) -> float:
     """CG of what stands on the scales along one axis, m."""
@@ -69,6 +95,14 @@ MOST_PITCH_RAD = math.radians(5)
     z=("length", "CG over what bears it"),
     θ=("angle", "nose up on the scales"),
     source="statics",
+    example=(
+        (
+            1.0,
+            0.05,
+        ),
+        0.050042,
+    ),
+    valid="within 5° of level",
 )
 def level_shift(height_m: float, pitch_rad: float) -> float:
     """How far aft the scales put the CG of a craft whose nose is up, m."""

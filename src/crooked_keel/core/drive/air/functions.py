@@ -18,6 +18,14 @@ _SOURCE = "kinematics"
     D=("length", "diameter"),
     ω=("rotation", "propeller speed"),
     source=_SOURCE,
+    example=(
+        (
+            1.8,
+            240.0,
+        ),
+        216.0,
+    ),
+    valid="standing; forward speed adds to it",
 )
 def tip_speed(diameter_m: float, speed_rad_s: float) -> float:
     """Speed of the tips standing still, m/s."""
@@ -32,6 +40,15 @@ def tip_speed(diameter_m: float, speed_rad_s: float) -> float:
     ω=("rotation", "propeller speed"),
     a=("speed", "speed of sound, ISA sea level"),
     source=f"{_SOURCE}; ICAO Doc 7488 (from memory)",
+    example=(
+        (
+            1.8,
+            240.0,
+            340.0,
+        ),
+        0.63529,
+    ),
+    valid="standing; forward speed adds to it",
 )
 def tip_mach(diameter_m: float, speed_rad_s: float, sound_m_s: float) -> float:
     """Static tip Mach number."""
@@ -46,6 +63,15 @@ def tip_mach(diameter_m: float, speed_rad_s: float, sound_m_s: float) -> float:
     a=("speed", "speed of sound, ISA sea level"),
     ω=("rotation", "propeller speed"),
     source=_SOURCE,
+    example=(
+        (
+            0.7,
+            340.0,
+            238.0,
+        ),
+        2.0,
+    ),
+    valid="standing; forward speed adds to it",
 )
 def max_diameter_tip(mach: float, sound_m_s: float, speed_rad_s: float) -> float:
     """Largest diameter for a static tip Mach number, m."""
@@ -61,6 +87,16 @@ def max_diameter_tip(mach: float, sound_m_s: float, speed_rad_s: float) -> float
     θ=("angle", "nose-up attitude"),
     D=("length", "diameter"),
     source="statics; 14 CFR 23.925 before amendment 64 (from memory)",
+    example=(
+        (
+            1.1,
+            1.0,
+            0.0,
+            1.8,
+        ),
+        0.2,
+    ),
+    valid="level ground, tyres and struts as entered",
 )
 def ground_clearance(hub_height_m: float, hub_ahead_m: float, attitude_rad: float, diameter_m: float) -> float:
     """Tip to ground after turning the craft nose-up about the main wheels' contact, m. Negative: it strikes."""
@@ -78,6 +114,13 @@ def ground_clearance(hub_height_m: float, hub_ahead_m: float, attitude_rad: floa
     ω=("rotation", "rated speed of the unit"),
     i=("number", "overall ratio"),
     source=_SOURCE,
+    example=(
+        (
+            600.0,
+            2.5,
+        ),
+        240.0,
+    ),
 )
 def propeller_speed(speed_rad_s: float, ratio: float) -> float:
     """Propeller speed behind the reduction, rad/s."""
@@ -93,6 +136,16 @@ def propeller_speed(speed_rad_s: float, ratio: float) -> float:
     θ=("angle", "nose-up attitude"),
     c=("length", "clearance wanted"),
     source="statics; 14 CFR 23.925 before amendment 64 (from memory)",
+    example=(
+        (
+            1.1,
+            1.0,
+            0.0,
+            0.2,
+        ),
+        1.8,
+    ),
+    valid="level ground, tyres and struts as entered",
 )
 def max_diameter_ground(hub_height_m: float, hub_ahead_m: float, attitude_rad: float, clearance_m: float) -> float:
     """Largest diameter that leaves a clearance, m; the closed form of `ground_clearance`. Source: statics."""

@@ -12,6 +12,13 @@ from ...formula import formula
     V=("voltage", "pack voltage"),
     I=("current", "smaller of controller and pack current"),
     source="definition of power",
+    example=(
+        (
+            96.0,
+            200.0,
+        ),
+        19200.0,
+    ),
 )
 def pack_power(voltage_v: float, current_a: float) -> float:
     """Electrical power at a current limit, W. The sag of the pack is not taken off."""
@@ -25,6 +32,13 @@ def pack_power(voltage_v: float, current_a: float) -> float:
     F=("force", "road load at cruise"),
     η=("number", "motor, controller and drive together"),
     source="mechanics",
+    example=(
+        (
+            150.0,
+            0.75,
+        ),
+        200.0,
+    ),
 )
 def consumption(load_n: float, efficiency: float) -> float:
     """Energy out of the pack for each metre, J/m."""
@@ -39,6 +53,15 @@ def consumption(load_n: float, efficiency: float) -> float:
     k=("number", "share used"),
     e=("energy_per_length", "energy for the way"),
     source="mechanics; level road, no wind, steady speed",
+    example=(
+        (
+            7200000.0,
+            0.8,
+            200.0,
+        ),
+        28800.0,
+    ),
+    valid="steady speed, level road, no wind",
 )
 def electric_range(energy_j: float, share: float, per_metre_j: float) -> float:
     """Range at a steady speed, m."""
@@ -55,6 +78,17 @@ def electric_range(energy_j: float, share: float, per_metre_j: float) -> float:
     η=("number", "motor and controller"),
     P=("power", "shaft power at that speed"),
     source="power taken as the cube of speed from the speed expected at full power; still water",
+    example=(
+        (
+            3.0,
+            36000000.0,
+            0.8,
+            0.5,
+            3000.0,
+        ),
+        14400.0,
+    ),
+    valid="displacement speeds, still water",
 )
 def sea_range(speed_m_s: float, energy_j: float, share: float, efficiency: float, power_w: float) -> float:
     """Range at a cruising speed in still water, m."""
@@ -70,6 +104,16 @@ def sea_range(speed_m_s: float, energy_j: float, share: float, efficiency: float
     η=("number", "motor and controller"),
     P=("power", "continuous power"),
     source="mechanics; no reserve",
+    example=(
+        (
+            36000000.0,
+            0.8,
+            0.5,
+            3000.0,
+        ),
+        4800.0,
+    ),
+    valid="steady power",
 )
 def endurance(energy_j: float, share: float, efficiency: float, power_w: float) -> float:
     """Time at a power, s."""

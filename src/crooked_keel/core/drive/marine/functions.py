@@ -29,6 +29,15 @@ def slip_estimate(speed_m_s: float) -> float:
     ω=("rotation", "shaft speed"),
     s=("number", "slip expected"),
     source=_BOOK,
+    example=(
+        (
+            5.0,
+            62.832,
+            0.2,
+        ),
+        0.625,
+    ),
+    valid="a fixed screw at the speed and slip said",
 )
 def propeller_pitch(speed_m_s: float, shaft_rad_s: float, slip: float) -> float:
     """Pitch that gives a speed at a shaft speed and slip, m."""
@@ -43,6 +52,15 @@ def propeller_pitch(speed_m_s: float, shaft_rad_s: float, slip: float) -> float:
     p=("length", "pitch"),
     ω=("rotation", "shaft speed"),
     source="definition of apparent slip",
+    example=(
+        (
+            5.0,
+            0.625,
+            62.832,
+        ),
+        0.2,
+    ),
+    valid="apparent slip: by speed through the water, the wake left out",
 )
 def apparent_slip(speed_m_s: float, pitch_m: float, shaft_rad_s: float) -> float:
     """Apparent slip of a pitch at a speed."""
@@ -100,6 +118,15 @@ def hull_limit(length_m: float, displacement_kg: float) -> float:
     f2=("sea_speed", "by the method, after"),
     f1=("sea_speed", "by the method, before"),
     source=f"the known speed scaled by the method; {_BOOK}",
+    example=(
+        (
+            10.0,
+            0.9,
+            1.0,
+        ),
+        9.0,
+    ),
+    valid="same hull, displacement within a tenth",
 )
 def speed_by_before(speed_m_s: float, after_m_s: float, before_m_s: float) -> float:
     """The known speed scaled by what a method says of before and after, m/s."""
@@ -120,6 +147,13 @@ def tip_clearance_share(shaft_rad_s: float) -> float:
     h=("length", "shaft centre to the hull over it"),
     D=("length", "diameter"),
     source="geometry",
+    example=(
+        (
+            0.25,
+            0.4,
+        ),
+        0.125,
+    ),
 )
 def hull_clearance_share(height_m: float, diameter_m: float) -> float:
     """Clearance between tip and hull as a share of the diameter."""

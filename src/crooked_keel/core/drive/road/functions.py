@@ -21,6 +21,15 @@ TYRE_FACTOR = 3.05
     w=("length", "tyre width"),
     a=("number", "aspect, height over width"),
     source="ETRTO convention, radial tyre (from memory)",
+    example=(
+        (
+            0.4318,
+            0.12,
+            0.7,
+        ),
+        0.29116,
+    ),
+    valid="a radial tyre under its rated load",
 )
 def tyre_radius(rim_m: float, width_m: float, aspect: float) -> float:
     """Rolling radius from the marks on the tyre, m. aspect 0.7 for a 70 tyre."""
@@ -35,6 +44,14 @@ def tyre_radius(rim_m: float, width_m: float, aspect: float) -> float:
     r=("length", "rolling radius"),
     i=("number", "overall ratio"),
     source="kinematics",
+    example=(
+        (
+            500.0,
+            0.3,
+            5.0,
+        ),
+        30.0,
+    ),
 )
 def road_speed(speed_rad_s: float, radius_m: float, ratio: float) -> float:
     """Road speed at a speed of the unit, m/s."""
@@ -49,6 +66,14 @@ def road_speed(speed_rad_s: float, radius_m: float, ratio: float) -> float:
     i=("number", "overall ratio"),
     η=("number", "efficiency of the drive"),
     source="statics",
+    example=(
+        (
+            80.0,
+            5.0,
+            0.9,
+        ),
+        360.0,
+    ),
 )
 def wheel_torque(torque_n_m: float, ratio: float, efficiency: float) -> float:
     """Torque at the driven wheel, N·m."""
@@ -65,6 +90,17 @@ def wheel_torque(torque_n_m: float, ratio: float, efficiency: float) -> float:
     m=("mass", "mass"),
     Cr=("number", "rolling coefficient"),
     source="mechanics",
+    example=(
+        (
+            1.2,
+            0.5,
+            20.0,
+            250.0,
+            0.015,
+        ),
+        156.775,
+    ),
+    valid="steady speed, level road, no wind",
 )
 def level_road_load(density: float, drag_area_m2: float, speed_m_s: float, mass_kg: float, rolling: float) -> float:
     """Air drag and rolling resistance on the level, N."""
@@ -96,6 +132,14 @@ def power_limited_speed(power_w: float, mass_kg: float, drag_area_m2: float, rol
     p=("length", "chain pitch"),
     N=("count", "teeth"),
     source="ISO 606 geometry (from memory)",
+    example=(
+        (
+            0.015875,
+            12.0,
+        ),
+        0.061336,
+    ),
+    valid="9 teeth or more",
 )
 def sprocket_pitch_diameter(pitch_m: float, teeth: float) -> float:
     """Pitch diameter of a sprocket, m."""
@@ -111,6 +155,16 @@ def sprocket_pitch_diameter(pitch_m: float, teeth: float) -> float:
     Na=("count", "driving teeth"),
     Nb=("count", "driven teeth"),
     source=_CHAIN,
+    example=(
+        (
+            0.6,
+            0.015875,
+            15.0,
+            45.0,
+        ),
+        106.194,
+    ),
+    valid="two sprockets that do not touch; rounded up to an even number",
 )
 def chain_links(centres_m: float, pitch_m: float, driver: float, driven: float) -> float:
     """Length of a chain in links, not rounded. Raises InputError when the sprockets would touch: the chain cannot
@@ -148,6 +202,13 @@ def chain_centres(links: float, pitch_m: float, driver: float, driven: float) ->
     Q=("torque", "torque at the driving sprocket"),
     d=("length", "its pitch diameter"),
     source="statics",
+    example=(
+        (
+            100.0,
+            0.08,
+        ),
+        2500.0,
+    ),
 )
 def chain_pull(torque_n_m: float, diameter_m: float) -> float:
     """Pull of a chain, N."""

@@ -18,6 +18,15 @@ from ...formula import formula
     m=("mass", "mass that overhangs"),
     a=("length", "face to its CG"),
     source="statics",
+    example=(
+        (
+            9.0,
+            50.0,
+            0.2,
+        ),
+        882.599,
+    ),
+    valid="nothing else carries the unit",
 )
 def face_moment(load_factor: float, mass_kg: float, overhang_m: float) -> float:
     """Moment of an overhung motor on the face of the gearbox, N·m."""
@@ -76,6 +85,17 @@ def overhung_motor_face(
     b=("length", "gearbox support to the face"),
     l=("length", "face to the third point"),
     source="lever about the gearbox support",
+    example=(
+        (
+            3.0,
+            50.0,
+            0.2,
+            0.3,
+            0.7,
+        ),
+        735.499,
+    ),
+    valid="stiff unit and box; the third point and the support carry all",
 )
 def third_point(load_factor: float, mass_kg: float, overhang_m: float, behind_m: float, third_m: float) -> float:
     """Load on a third point at the motor's tail, N. Both arms are from the line of the gearbox's own supports."""

@@ -193,6 +193,15 @@ def sums_close(mounts: Sequence[MountSpring], reference_m: Vector, wrenches: Mat
     P=("power", "power"),
     ω=("rotation", "propeller speed"),
     source="14 CFR 23.361(c) before amendment 64; CS-VLA 361 (from memory)",
+    example=(
+        (
+            2.0,
+            60000.0,
+            600.0,
+        ),
+        200.0,
+    ),
+    valid="k by kind of unit and number of cylinders",
 )
 def limit_engine_torque(factor: float, power_w: float, output_speed_rad_s: float) -> float:
     """Limit torque at the output flange, N·m: factor times mean torque behind the reduction."""
@@ -207,6 +216,14 @@ def limit_engine_torque(factor: float, power_w: float, output_speed_rad_s: float
     md=("mass", "reduction"),
     mp=("mass", "propeller"),
     source="statics",
+    example=(
+        (
+            60.0,
+            12.0,
+            8.0,
+        ),
+        80.0,
+    ),
 )
 def carried_mass(unit_kg: float, drive_kg: float, propeller_kg: float) -> float:
     """Mass that hangs on the points, kg."""
@@ -221,6 +238,15 @@ def carried_mass(unit_kg: float, drive_kg: float, propeller_kg: float) -> float:
     Fy=("force", "to starboard"),
     Fz=("force", "up"),
     source="statics of a rigid body on springs",
+    example=(
+        (
+            2000.0,
+            3000.0,
+            6000.0,
+        ),
+        7000.0,
+    ),
+    valid="rigid unit, linear springs",
 )
 def point_load(x_n: float, y_n: float, z_n: float) -> float:
     """Size of the load on a point, N."""
@@ -239,6 +265,16 @@ LOAD_FACTOR_SOURCE = "14 CFR 23.337 before amendment 64; CS-VLA 337 (from memory
     ff=("number", "fitting factor"),
     F=("force", "load on the point"),
     source="14 CFR 23.303, 23.625 before amendment 64 (from memory)",
+    example=(
+        (
+            20700.0,
+            1.5,
+            1.15,
+            6000.0,
+        ),
+        2.0,
+    ),
+    valid="static strength; fatigue is not in it",
 )
 def reserve_factor(strength_n: float, ultimate_factor: float, fitting_factor: float, load_n: float) -> float:
     """Reserve factor of a point: strength over load times its factors."""

@@ -75,6 +75,14 @@ def swing_unit_reactions(
     Fx=("force", "aft"),
     Fz=("force", "up"),
     source="statics of the arm in the side view",
+    example=(
+        (
+            3000.0,
+            4000.0,
+        ),
+        5000.0,
+    ),
+    valid="stiff arm, side view alone",
 )
 def pivot_size(x_n: float, z_n: float) -> float:
     """Size of the force at the pivot, N."""
