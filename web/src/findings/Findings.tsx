@@ -104,7 +104,6 @@ function rank(order: string[], key: string): number {
 
 function Opened(props: { finding: Finding; waysOut: boolean }) {
   const { finding } = props;
-  const { view } = useProject();
   const focusField = useFocusField();
   return (
     <div>

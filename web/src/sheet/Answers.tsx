@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Bench, Value } from '../api/client';
 import { useProject, useShown } from '../api/project';
 import { useInstallation } from '../api/useInstallation';
-import { formatNumber, named, needed, workingLines } from '../figure/format';
+import { formatNumber, named, needed } from '../figure/format';
 import { WorkingBox } from '../findings/Findings';
 import { useFocusField } from '../findings/useFocusField';
 
