@@ -1,6 +1,7 @@
 import { useEffect, useId, useState } from 'react';
 import { Refused } from '../api/client';
 import { useSheet } from '../api/sheet';
+import { Table } from '../parts/Table';
 import { FigureField } from './FigureField';
 import { fieldAt } from './fields';
 
@@ -130,6 +131,17 @@ export interface Column {
   of?: string;
 }
 
+type Row = { name: string; rank: number };
+
+/** The field of one cell. */
+function Cell(props: { column: Column; pointer: string; label: string }) {
+  const { column, ...at } = props;
+  if (column.kind === 'key') return <KeyField {...at} of={column.of ?? ''} />;
+  if (column.kind === 'text') return <TextField bare short {...at} />;
+  if (column.kind === 'choice') return <ChoiceField bare {...at} />;
+  return <FigureField bare {...at} />;
+}
+
 /** An id-keyed collection as a table: names, figures, add and remove. */
 export function Collection(props: {
   pointer: string;
@@ -141,7 +153,7 @@ export function Collection(props: {
   fresh?: Record<string, unknown>;
 }) {
   const { at, edit } = useSheet();
-  const items = (at(props.pointer) ?? {}) as Record<string, { name: string; rank: number }>;
+  const items = (at(props.pointer) ?? {}) as Record<string, Row>;
   const rows = Object.entries(items).sort(([, a], [, b]) => a.rank - b.rank);
   function add() {
     let n = rows.length + 1;
@@ -155,68 +167,47 @@ export function Collection(props: {
   }
   return (
     <section aria-label={props.label ?? props.title} className="mb-4">
-      <table className="row-table">
-        <thead>
-          <tr>
-            <th scope="col" className="w-full !text-ink">
-              {props.title}
-            </th>
-            {props.columns.map((c) => (
-              <th key={c.key} scope="col">
-                {c.label}
-              </th>
-            ))}
-            <th scope="col">
+      <Table
+        rows={rows}
+        id={([key]) => key}
+        pointer={([key]) => `${props.pointer}/${key}`}
+        columns={[
+          {
+            id: 'name',
+            head: props.title,
+            headClass: '!text-ink',
+            className: 'min-w-24',
+            cell: ([key, row]) => (
+              <TextField bare pointer={`${props.pointer}/${key}/name`} label={`name of ${row.name}`} />
+            ),
+          },
+          ...props.columns.map((c) => ({
+            id: c.key,
+            head: c.label,
+            cell: ([key, row]: [string, Row]) => (
+              <Cell column={c} pointer={`${props.pointer}/${key}/${c.key}`} label={`${row.name}, ${c.label}`} />
+            ),
+          })),
+          {
+            id: 'off the list',
+            head: (
               <button type="button" className="quiet" onClick={add} aria-label={`add a ${props.one}`}>
                 add
               </button>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(([key, row]) => (
-            <tr key={key}>
-              <td className="min-w-24">
-                <TextField bare pointer={`${props.pointer}/${key}/name`} label={`name of ${row.name}`} />
-              </td>
-              {props.columns.map((c) => (
-                <td key={c.key}>
-                  {c.kind === 'key' ? (
-                    <KeyField
-                      pointer={`${props.pointer}/${key}/${c.key}`}
-                      label={`${row.name}, ${c.label}`}
-                      of={c.of ?? ''}
-                    />
-                  ) : c.kind === 'text' ? (
-                    <TextField
-                      bare
-                      short
-                      pointer={`${props.pointer}/${key}/${c.key}`}
-                      label={`${row.name}, ${c.label}`}
-                    />
-                  ) : c.kind === 'choice' ? (
-                    <ChoiceField bare pointer={`${props.pointer}/${key}/${c.key}`} label={`${row.name}, ${c.label}`} />
-                  ) : (
-                    <FigureField bare pointer={`${props.pointer}/${key}/${c.key}`} label={`${row.name}, ${c.label}`} />
-                  )}
-                </td>
-              ))}
-              <td>
-                <button
-                  type="button"
-                  className="quiet text-muted"
-                  aria-label={`take ${row.name} off the list`}
-                  onClick={() =>
-                    void edit([{ op: 'remove', path: `${props.pointer}/${key}` }], `${row.name} taken off`)
-                  }
-                >
-                  ✕
-                </button>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+            ),
+            cell: ([key, row]) => (
+              <button
+                type="button"
+                className="quiet text-muted"
+                aria-label={`take ${row.name} off the list`}
+                onClick={() => void edit([{ op: 'remove', path: `${props.pointer}/${key}` }], `${row.name} taken off`)}
+              >
+                ✕
+              </button>
+            ),
+          },
+        ]}
+      />
       {rows.length === 0 && <p className="px-1 py-1 text-muted">None yet.</p>}
     </section>
   );

@@ -2,6 +2,7 @@ import { useNavigate } from '@tanstack/react-router';
 import { useCallback } from 'react';
 import type { Bench, Block } from '../api/client';
 import { useProject } from '../api/project';
+import { reveal } from '../parts/reveal';
 
 /** The bench whose sheet holds the field of a pointer: the sheets of the kind say it. */
 export function benchOf(pointer: string, blocks: Block[]): Bench {
@@ -40,9 +41,12 @@ export function useFocusField(): (pointer: string) => void {
           field.closest('details')?.setAttribute('open', '');
           field.scrollIntoView({ block: 'center' });
           field.focus();
-        } else if (triesLeft > 0) setTimeout(() => show(triesLeft - 1), 50);
+        } else if (triesLeft > 0) {
+          reveal(pointer);
+          setTimeout(() => show(triesLeft - 1), 50);
+        }
       };
-      if (!fieldOf(pointer)) {
+      if (!fieldOf(pointer) && !reveal(pointer)) {
         const old = pointer.startsWith('/old_installations');
         const unit = pointer.match(/^\/(?:fits\/[^/]+\/installations|old_installations)\/([^/]+)/)?.[1];
         const own = pointer.match(/^\/fits\/([^/]+)/)?.[1];

@@ -3,6 +3,7 @@ import { useForms } from '../../api/useForms';
 import { useAssessed, useInstallation } from '../../api/useInstallation';
 import type { StoredFigure } from '../../figure/FigureField';
 import { directed, formatNumber } from '../../figure/format';
+import { Table } from '../../parts/Table';
 import { Answers } from '../../sheet/Answers';
 import { BenchSheet } from '../../sheet/BenchSheet';
 import { Picture, Strip, UnitTabs } from '../../sheet/Sheet';
@@ -59,39 +60,31 @@ function Tubes() {
     si == null ? '?' : directed(si, 'length', view, over, under);
   return (
     <section aria-label="Tubes" className="px-4 pt-3">
-      <table className="row-table">
-        <thead>
-          <tr>
-            <th scope="col" className="w-full !text-ink">
-              Mount points, turned
-            </th>
-            <th scope="col">station</th>
-            <th scope="col">butt line</th>
-            <th scope="col">water line</th>
-            <th scope="col">moved sideways</th>
-            <th scope="col">moved in height</th>
-            <th scope="col">tube, centre to centre</th>
-          </tr>
-        </thead>
-        <tbody>
-          {out?.align?.tubes.map((t) => (
-            <tr key={t.id}>
-              <td>{t.name}</td>
-              <td className="num">{way(t.x_si, 'aft', 'fwd')}</td>
-              <td className="num pl-4">{way(t.y_si, 'stbd', 'port')}</td>
-              <td className="num pl-4">{way(t.z_si, 'up', 'down')}</td>
-              <td className="num pl-4">{way(t.starboard_si, 'stbd', 'port')}</td>
-              <td className="num pl-4">{way(t.up_si, 'up', 'down')}</td>
-              <td className="num pl-4">
+      <Table
+        rows={out?.align?.tubes ?? []}
+        id={(t) => t.id}
+        columns={[
+          { id: 'name', head: 'Mount points, turned', headClass: '!text-ink', cell: (t) => t.name },
+          { id: 'station', head: 'station', num: true, cell: (t) => way(t.x_si, 'aft', 'fwd') },
+          { id: 'butt', head: 'butt line', num: true, cell: (t) => way(t.y_si, 'stbd', 'port') },
+          { id: 'water', head: 'water line', num: true, cell: (t) => way(t.z_si, 'up', 'down') },
+          { id: 'sideways', head: 'moved sideways', num: true, cell: (t) => way(t.starboard_si, 'stbd', 'port') },
+          { id: 'up', head: 'moved in height', num: true, cell: (t) => way(t.up_si, 'up', 'down') },
+          {
+            id: 'tube',
+            head: 'tube, centre to centre',
+            num: true,
+            cell: (t) => (
+              <>
                 {t.straight_length_si != null && t.length_si != null && (
                   <span className="text-muted">{said(t.straight_length_si)} → </span>
                 )}
                 {said(t.length_si)}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </>
+            ),
+          },
+        ]}
+      />
     </section>
   );
 }
@@ -111,35 +104,28 @@ function Feet() {
     n == null ? '?' : directed(n, dimension, view, 'up', 'down');
   return (
     <section aria-label="Feet" className="px-4 pt-3">
-      <table className="row-table">
-        <thead>
-          <tr>
-            <th scope="col" className="w-full !text-ink">
-              Feet, what each must do
-            </th>
-            <th scope="col">height</th>
-            <th scope="col">turns</th>
-            <th scope="col">whole flats</th>
-            <th scope="col">sideways</th>
-            <th scope="col">shim</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((f) => (
-            <tr key={f.id}>
-              <td>
+      <Table
+        rows={rows}
+        id={(f) => f.id}
+        columns={[
+          {
+            id: 'name',
+            head: 'Feet, what each must do',
+            headClass: '!text-ink',
+            cell: (f) => (
+              <>
                 {f.name}
                 {f.soft && <b className="head text-watch"> soft</b>}
-              </td>
-              <td className="num">{way(f.up_si, 'up', 'down')}</td>
-              <td className="num pl-3">{turned(f.turns, 'number')}</td>
-              <td className="num pl-3">{turned(f.flats, 'count')}</td>
-              <td className="num pl-3">{way(f.starboard_si, 'to stbd', 'to port')}</td>
-              <td className="num pl-3">{f.shim_si == null ? '?' : both(f.shim_si)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </>
+            ),
+          },
+          { id: 'height', head: 'height', num: true, cell: (f) => way(f.up_si, 'up', 'down') },
+          { id: 'turns', head: 'turns', num: true, cell: (f) => turned(f.turns, 'number') },
+          { id: 'flats', head: 'whole flats', num: true, cell: (f) => turned(f.flats, 'count') },
+          { id: 'sideways', head: 'sideways', num: true, cell: (f) => way(f.starboard_si, 'to stbd', 'to port') },
+          { id: 'shim', head: 'shim', num: true, cell: (f) => (f.shim_si == null ? '?' : both(f.shim_si)) },
+        ]}
+      />
     </section>
   );
 }

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { answer, api } from '../../api/client';
 import { useProject } from '../../api/project';
 import { formatNumber, needed } from '../../figure/format';
+import { Table } from '../../parts/Table';
 import { Fold } from '../../sheet/Sheet';
 
 /** Every state brought to rest on the sections of her hull, beside the small-change answer, with her body plan at its heel. */
@@ -38,41 +39,47 @@ function States() {
   const shown = m.states[picked] ?? m.states[0];
   return (
     <>
-      <table className="row-table">
-        <thead>
-          <tr>
-            <th scope="col" className="w-full">
-              state
-            </th>
-            <th scope="col">trim, stern down</th>
-            <th scope="col">small change</th>
-            <th scope="col">heel</th>
-            <th scope="col">small change</th>
-            <th scope="col">GM</th>
-            <th scope="col">least freeboard</th>
-          </tr>
-        </thead>
-        <tbody>
-          {m.states.map((s, i) => (
-            <tr key={s.id}>
-              <td>
+      <Table
+        rows={m.states}
+        id={(s) => s.id}
+        columns={[
+          {
+            id: 'state',
+            head: 'state',
+            cell: (s, i) => (
+              <>
                 <button type="button" className="quiet" aria-pressed={i === picked} onClick={() => setPicked(i)}>
                   {s.name}
                 </button>
                 {s.refused && <span className="text-stop"> {s.refused}</span>}
-              </td>
-              <td className="num pl-4">{length(s.trim_si)}</td>
-              <td className="num pl-4 text-muted">{length(s.small_trim_si)}</td>
-              <td className="num pl-4">{angle(s.heel_si)}</td>
-              <td className="num pl-4 text-muted">{angle(s.small_heel_si)}</td>
-              <td className="num pl-4">{length(s.gm_si)}</td>
-              <td className="num pl-4">
-                {s.freeboard_si === null ? '' : `${length(s.freeboard_si)}, ${s.freeboard_at}`}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </>
+            ),
+          },
+          { id: 'trim', head: 'trim, stern down', num: true, cell: (s) => length(s.trim_si) },
+          {
+            id: 'small trim',
+            head: 'small change',
+            num: true,
+            className: 'text-muted',
+            cell: (s) => length(s.small_trim_si),
+          },
+          { id: 'heel', head: 'heel', num: true, cell: (s) => angle(s.heel_si) },
+          {
+            id: 'small heel',
+            head: 'small change',
+            num: true,
+            className: 'text-muted',
+            cell: (s) => angle(s.small_heel_si),
+          },
+          { id: 'gm', head: 'GM', num: true, cell: (s) => length(s.gm_si) },
+          {
+            id: 'freeboard',
+            head: 'least freeboard',
+            num: true,
+            cell: (s) => (s.freeboard_si === null ? '' : `${length(s.freeboard_si)}, ${s.freeboard_at}`),
+          },
+        ]}
+      />
       {shown && (
         <BodyPlan
           sections={m.sections}

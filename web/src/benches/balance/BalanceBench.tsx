@@ -3,6 +3,7 @@ import { useForms } from '../../api/useForms';
 import { FigureField } from '../../figure/FigureField';
 import { formatNumber, needed } from '../../figure/format';
 import { Collection, TextField } from '../../figure/forms';
+import { Table } from '../../parts/Table';
 import { Answers } from '../../sheet/Answers';
 import { BenchSheet } from '../../sheet/BenchSheet';
 import { Picture, Strip } from '../../sheet/Sheet';
@@ -102,42 +103,24 @@ function DerivedRows() {
     si == null ? '?' : formatNumber(si, dimension, view);
   return (
     <section aria-label="From the installations" className="mb-4">
-      <table className="row-table">
-        <thead>
-          <tr>
-            <th scope="col" className="w-full !text-ink">
-              Units, with what belongs to them
-            </th>
-            <th scope="col">what</th>
-            <th scope="col" className="!text-right">
-              mass
-            </th>
-            <th scope="col" className="!text-right">
-              station
-            </th>
-            <th scope="col" className="!text-right">
-              butt line
-            </th>
-            <th scope="col" className="!text-right">
-              water line
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((r) => (
-            <tr key={r.id} className={r.sign < 0 ? 'text-muted' : ''}>
-              <td>{r.name}</td>
-              <td>{r.kind}</td>
-              <td className="num">
-                <FigureField bare pointer={`${r.pointer}/mass`} label={`${r.name} ${r.kind}, mass`} />
-              </td>
-              <td className="num pl-5">{cell(r.x_si, 'length')}</td>
-              <td className="num pl-5">{cell(r.y_si, 'length')}</td>
-              <td className="num pl-5">{cell(r.z_si, 'length')}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Table
+        rows={rows}
+        id={(r) => r.id}
+        rowClass={(r) => (r.sign < 0 ? 'text-muted' : '')}
+        columns={[
+          { id: 'name', head: 'Units, with what belongs to them', headClass: '!text-ink', cell: (r) => r.name },
+          { id: 'kind', head: 'what', cell: (r) => r.kind },
+          {
+            id: 'mass',
+            head: 'mass',
+            num: true,
+            cell: (r) => <FigureField bare pointer={`${r.pointer}/mass`} label={`${r.name} ${r.kind}, mass`} />,
+          },
+          { id: 'station', head: 'station', num: true, cell: (r) => cell(r.x_si, 'length') },
+          { id: 'butt', head: 'butt line', num: true, cell: (r) => cell(r.y_si, 'length') },
+          { id: 'water', head: 'water line', num: true, cell: (r) => cell(r.z_si, 'length') },
+        ]}
+      />
     </section>
   );
 }
@@ -186,77 +169,68 @@ function Loadings() {
   return (
     <section aria-label="Loadings" className="grid gap-4">
       <div>
-        <table className="row-table">
-          <thead>
-            <tr>
-              <th scope="col" className="w-full !text-ink">
-                Loadings
-              </th>
-              {[...seats, ...tanks].map(([key, s]) => (
-                <th key={key} scope="col">
-                  {s.name}
-                </th>
-              ))}
-              <th scope="col">
+        <Table
+          rows={loadings}
+          id={([key]) => key}
+          pointer={([key]) => `/loadings/${key}`}
+          columns={[
+            {
+              id: 'name',
+              head: 'Loadings',
+              headClass: '!text-ink',
+              cell: ([key, l], i) => (
+                <span className="flex items-baseline gap-1">
+                  {i + 1} <TextField bare pointer={`/loadings/${key}/name`} label={`name of ${l.name}`} />
+                </span>
+              ),
+            },
+            ...seats.map(([s, seat]) => ({
+              id: `seat ${s}`,
+              head: seat.name,
+              cell: ([key, l]: (typeof loadings)[number]) => (
+                <FigureField bare pointer={`/loadings/${key}/loads/${s}`} label={`${l.name}, ${seat.name}`} />
+              ),
+            })),
+            ...tanks.map(([t, tank]) => ({
+              id: `tank ${t}`,
+              head: tank.name,
+              cell: ([key, l]: (typeof loadings)[number]) => (
+                <FigureField bare pointer={`/loadings/${key}/fuel/${t}`} label={`${l.name}, fuel in ${tank.name}`} />
+              ),
+            })),
+            {
+              id: 'off',
+              head: (
                 <button type="button" className="quiet" onClick={add}>
                   add
                 </button>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {loadings.map(([key, l], i) => {
-              const out = shown.balance?.loadings.find((o) => o.id === key);
-              return [
-                <tr key={key}>
-                  <td>
-                    <span className="flex items-baseline gap-1">
-                      {i + 1} <TextField bare pointer={`/loadings/${key}/name`} label={`name of ${l.name}`} />
-                    </span>
-                  </td>
-                  {seats.map(([s, seat]) => (
-                    <td key={s}>
-                      <FigureField bare pointer={`/loadings/${key}/loads/${s}`} label={`${l.name}, ${seat.name}`} />
-                    </td>
-                  ))}
-                  {tanks.map(([t, tank]) => (
-                    <td key={t}>
-                      <FigureField
-                        bare
-                        pointer={`/loadings/${key}/fuel/${t}`}
-                        label={`${l.name}, fuel in ${tank.name}`}
-                      />
-                    </td>
-                  ))}
-                  <td>
-                    <button
-                      type="button"
-                      className="quiet text-muted"
-                      aria-label={`take ${l.name} off the list`}
-                      onClick={() => void edit([{ op: 'remove', path: `/loadings/${key}` }], `${l.name} taken off`)}
-                    >
-                      ✕
-                    </button>
-                  </td>
-                </tr>,
-                <tr key={`${key}-out`} className="text-muted">
-                  <td colSpan={seats.length + tanks.length + 2} className="pb-2 text-xs">
-                    {out?.mass_si != null && out.x_si != null ? (
-                      <>
-                        {formatNumber(out.mass_si, 'mass', view)} at {formatNumber(out.x_si, 'length', view)}
-                        {out.forward_margin_si != null &&
-                          out.aft_margin_si != null &&
-                          ` · least margin forward ${formatNumber(out.forward_margin_si, 'length', view)}, aft ${formatNumber(out.aft_margin_si, 'length', view)}`}
-                      </>
-                    ) : (
-                      `cannot say yet: needs ${out ? needed(out.needs) : 'the craft'}`
-                    )}
-                  </td>
-                </tr>,
-              ];
-            })}
-          </tbody>
-        </table>
+              ),
+              cell: ([key, l]) => (
+                <button
+                  type="button"
+                  className="quiet text-muted"
+                  aria-label={`take ${l.name} off the list`}
+                  onClick={() => void edit([{ op: 'remove', path: `/loadings/${key}` }], `${l.name} taken off`)}
+                >
+                  ✕
+                </button>
+              ),
+            },
+          ]}
+          below={([key]) => {
+            const out = shown.balance?.loadings.find((o) => o.id === key);
+            if (out?.mass_si == null || out.x_si == null)
+              return `cannot say yet: needs ${out ? needed(out.needs) : 'the craft'}`;
+            return (
+              <>
+                {formatNumber(out.mass_si, 'mass', view)} at {formatNumber(out.x_si, 'length', view)}
+                {out.forward_margin_si != null &&
+                  out.aft_margin_si != null &&
+                  ` · least margin forward ${formatNumber(out.forward_margin_si, 'length', view)}, aft ${formatNumber(out.aft_margin_si, 'length', view)}`}
+              </>
+            );
+          }}
+        />
         {loadings.length === 0 && <p className="text-muted">None yet.</p>}
       </div>
       {has('cg limits') && (

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { answer, api } from '../../api/client';
 import { useProject } from '../../api/project';
 import { formatNumber, needed } from '../../figure/format';
+import { Table } from '../../parts/Table';
 import { Fold } from '../../sheet/Sheet';
 
 const AIMS = ['least travel', 'largest margin', 'wing last'] as const;
@@ -43,13 +44,6 @@ function Orders() {
   });
   const m = found.data;
   const length = (si: number) => formatNumber(si, 'length', view);
-  const row = (name: string, o: { travel_si: number; margin_si: number }) => (
-    <tr key={name}>
-      <td>{name}</td>
-      <td className="num pl-4">{length(o.travel_si)}</td>
-      <td className={`num pl-4 ${o.margin_si < 0 ? 'text-stop' : ''}`}>{length(o.margin_si)}</td>
-    </tr>
-  );
   return (
     <>
       <div className="flex flex-wrap items-baseline gap-4 py-1">
@@ -83,21 +77,24 @@ function Orders() {
       {found.error && <p className="text-stop">{String(found.error)}</p>}
       {m && m.needs.length > 0 && <p className="text-unknown">Cannot say yet: needs {needed(m.needs)}.</p>}
       {m && m.orders.length > 0 && (
-        <table className="row-table">
-          <thead>
-            <tr>
-              <th scope="col" className="w-full">
-                one after another, best first
-              </th>
-              <th scope="col">CG travels</th>
-              <th scope="col">least margin</th>
-            </tr>
-          </thead>
-          <tbody>
-            {m.orders.map((o) => row(o.tanks.join(', '), o))}
-            {m.as_it_is && row(`as entered: ${m.as_it_is.tanks.join(', ')}`, m.as_it_is)}
-          </tbody>
-        </table>
+        <Table
+          rows={[
+            ...m.orders.map((o) => ({ ...o, name: o.tanks.join(', ') })),
+            ...(m.as_it_is ? [{ ...m.as_it_is, name: `as entered: ${m.as_it_is.tanks.join(', ')}` }] : []),
+          ]}
+          id={(o) => o.name}
+          columns={[
+            { id: 'order', head: 'one after another, best first', cell: (o) => o.name },
+            { id: 'travel', head: 'CG travels', num: true, cell: (o) => length(o.travel_si) },
+            {
+              id: 'margin',
+              head: 'least margin',
+              num: true,
+              className: (o) => (o.margin_si < 0 ? 'text-stop' : ''),
+              cell: (o) => length(o.margin_si),
+            },
+          ]}
+        />
       )}
       <p className="mt-1 text-xs text-muted">
         Enter turns with the tanks on the craft bench. An engine that returns fuel fills one tank while it burns

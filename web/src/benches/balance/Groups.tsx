@@ -1,6 +1,7 @@
 import { useProject } from '../../api/project';
 import { formatNumber } from '../../figure/format';
 import { TextField } from '../../figure/forms';
+import { Table } from '../../parts/Table';
 import { Fold } from '../../sheet/Sheet';
 
 interface Row {
@@ -21,28 +22,28 @@ export function Groups() {
   return (
     <Fold title="By groups">
       {rows.some((r) => r.group) && <Sums rows={rows} />}
-      <table className="row-table">
-        <thead>
-          <tr>
-            <th scope="col" className="w-full !text-ink">
-              Row
-            </th>
-            <th scope="col">group</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((r) => (
-            <tr key={r.pointer}>
-              <td>
+      <Table
+        rows={rows}
+        id={(r) => r.pointer}
+        pointer={(r) => r.pointer}
+        columns={[
+          {
+            id: 'row',
+            head: 'Row',
+            headClass: '!text-ink',
+            cell: (r) => (
+              <>
                 {r.name} <span className="text-muted">{r.kind}</span>
-              </td>
-              <td>
-                <TextField bare short pointer={`${r.pointer}/group`} label={`group of ${r.name}`} />
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </>
+            ),
+          },
+          {
+            id: 'group',
+            head: 'group',
+            cell: (r) => <TextField bare short pointer={`${r.pointer}/group`} label={`group of ${r.name}`} />,
+          },
+        ]}
+      />
     </Fold>
   );
 }
@@ -61,32 +62,28 @@ function Sums(props: { rows: Row[] }) {
   }
   const mass = (si: number) => formatNumber(si, 'mass', view);
   return (
-    <table className="row-table mb-2" aria-label="sums of the groups">
-      <thead>
-        <tr>
-          <th scope="col" className="w-full !text-ink">
-            Group
-          </th>
-          <th scope="col">rows</th>
-          <th scope="col">off</th>
-          <th scope="col">on</th>
-          <th scope="col">change</th>
-        </tr>
-      </thead>
-      <tbody>
-        {[...sums].sort().map(([group, s]) => (
-          <tr key={group}>
-            <td>
+    <Table
+      rows={[...sums].sort()}
+      id={([group]) => group}
+      className="mb-2"
+      label="sums of the groups"
+      columns={[
+        {
+          id: 'group',
+          head: 'Group',
+          headClass: '!text-ink',
+          cell: ([group, s]) => (
+            <>
               {group}
               {s.blank && <span className="text-unknown"> a mass is missing</span>}
-            </td>
-            <td className="num pl-4">{formatNumber(s.rows, 'count', view)}</td>
-            <td className="num pl-4">{mass(s.off)}</td>
-            <td className="num pl-4">{mass(s.on)}</td>
-            <td className="num pl-4">{mass(s.on - s.off)}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+            </>
+          ),
+        },
+        { id: 'rows', head: 'rows', num: true, cell: ([, s]) => formatNumber(s.rows, 'count', view) },
+        { id: 'off', head: 'off', num: true, cell: ([, s]) => mass(s.off) },
+        { id: 'on', head: 'on', num: true, cell: ([, s]) => mass(s.on) },
+        { id: 'change', head: 'change', num: true, cell: ([, s]) => mass(s.on - s.off) },
+      ]}
+    />
   );
 }

@@ -5,6 +5,7 @@ import { useProject } from '../../api/project';
 import { useForms } from '../../api/useForms';
 import { formatNumber, needed } from '../../figure/format';
 import { useFocusField } from '../../findings/useFocusField';
+import { Table } from '../../parts/Table';
 import { Fold } from '../../sheet/Sheet';
 
 /** What to measure next: what takes most off the doubt of the margin that is least sure. Worked out when it is opened. */
@@ -91,48 +92,48 @@ function Ranking() {
             : 'Nothing that can be measured now takes much off it: weigh the finished craft.'}
       </p>
       {!m.settled && m.quickest && <p className="pb-1">Most for each minute of work: {m.quickest}.</p>}
-      <table className="row-table">
-        <thead>
-          <tr>
-            <th scope="col" className="w-full">
-              measure
-            </th>
-            <th scope="col">doubt left</th>
-            <th scope="col">less by</th>
-            <th scope="col">of the doubt</th>
-            <th scope="col">settles it</th>
-            <th scope="col">within ±</th>
-            <th scope="col">minutes</th>
-          </tr>
-        </thead>
-        <tbody>
-          {m.rows.map((r) => (
-            <tr key={r.id}>
-              <td>
-                {r.pointer ? (
-                  <button type="button" className="quiet text-left" onClick={() => focusField(r.pointer ?? '')}>
-                    {r.name}
-                  </button>
-                ) : (
-                  r.name
-                )}
-              </td>
-              <td className="num">{length(2 * r.left_si)}</td>
-              <td className="num pl-4">
-                {formatNumber(2 * r.drop_si, dimension === 'length' ? 'fine_length' : dimension, view)}
-              </td>
-              <td className="num pl-4">{r.share == null ? '' : formatNumber(r.share, 'percent', view)}</td>
-              <td className="num pl-4">{formatNumber(r.settles, 'percent', view)}</td>
-              <td className="num pl-4">
-                {r.plus_minus_wanted_si == null || !r.dimension
-                  ? ''
-                  : formatNumber(r.plus_minus_wanted_si, r.dimension, view)}
-              </td>
-              <td className="num pl-4">{formatNumber(r.minutes, 'count', view)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Table
+        rows={m.rows}
+        id={(r) => r.id}
+        columns={[
+          {
+            id: 'measure',
+            head: 'measure',
+            cell: (r) =>
+              r.pointer ? (
+                <button type="button" className="quiet text-left" onClick={() => focusField(r.pointer ?? '')}>
+                  {r.name}
+                </button>
+              ) : (
+                r.name
+              ),
+          },
+          { id: 'left', head: 'doubt left', num: true, cell: (r) => length(2 * r.left_si) },
+          {
+            id: 'less',
+            head: 'less by',
+            num: true,
+            cell: (r) => formatNumber(2 * r.drop_si, dimension === 'length' ? 'fine_length' : dimension, view),
+          },
+          {
+            id: 'share',
+            head: 'of the doubt',
+            num: true,
+            cell: (r) => (r.share == null ? '' : formatNumber(r.share, 'percent', view)),
+          },
+          { id: 'settles', head: 'settles it', num: true, cell: (r) => formatNumber(r.settles, 'percent', view) },
+          {
+            id: 'within',
+            head: 'within ±',
+            num: true,
+            cell: (r) =>
+              r.plus_minus_wanted_si == null || !r.dimension
+                ? ''
+                : formatNumber(r.plus_minus_wanted_si, r.dimension, view),
+          },
+          { id: 'minutes', head: 'minutes', num: true, cell: (r) => formatNumber(r.minutes, 'count', view) },
+        ]}
+      />
       {m.break_even.length > 0 && (
         <ul className="mt-2">
           {m.break_even.map((b) => (

@@ -1,5 +1,6 @@
 import { useProject, useShown } from '../../api/project';
 import { formatNumber, needed } from '../../figure/format';
+import { Table } from '../../parts/Table';
 
 /** `before → after`, or only after where nothing changed. */
 function Pair(props: { before: number | null; after: number | null; dimension: string }) {
@@ -21,74 +22,56 @@ export function AfloatStates() {
   const marks = states.find((s) => s.marks.length > 0)?.marks ?? [];
   return (
     <section aria-label="Afloat" className="mb-4">
-      <table className="row-table">
-        <thead>
-          <tr>
-            <th scope="col" className="w-full !text-ink">
-              Afloat, before → after
-            </th>
-            <th scope="col">displacement</th>
-            <th scope="col">trim, stern down</th>
-            <th scope="col">heel</th>
-            <th scope="col">GM</th>
-          </tr>
-        </thead>
-        <tbody>
-          {states.map((s) => [
-            <tr key={s.id}>
-              <td>{s.name}</td>
-              <td className="num">
-                <Pair before={s.displacement_before_si} after={s.displacement_si} dimension="mass" />
-              </td>
-              <td className="num pl-4">
-                <Pair before={s.trim_before_si} after={s.trim_si} dimension="length" />
-              </td>
-              <td className="num pl-4">
-                <Pair before={s.heel_before_si} after={s.heel_si} dimension="angle" />
-              </td>
-              <td className="num pl-4">
-                <Pair before={s.gm_before_si} after={s.gm_si} dimension="length" />
-              </td>
-            </tr>,
-            <tr key={`${s.id}-needs`} className="text-muted">
-              {s.needs.length > 0 && (
-                <td colSpan={5} className="pb-1 text-xs">
-                  cannot say yet: needs {needed(s.needs)}
-                </td>
-              )}
-            </tr>,
-          ])}
-        </tbody>
-      </table>
+      <Table
+        rows={states}
+        id={(s) => s.id}
+        below={(s) => s.needs.length > 0 && `cannot say yet: needs ${needed(s.needs)}`}
+        columns={[
+          { id: 'state', head: 'Afloat, before → after', headClass: '!text-ink', cell: (s) => s.name },
+          {
+            id: 'displacement',
+            head: 'displacement',
+            num: true,
+            cell: (s) => <Pair before={s.displacement_before_si} after={s.displacement_si} dimension="mass" />,
+          },
+          {
+            id: 'trim',
+            head: 'trim, stern down',
+            num: true,
+            cell: (s) => <Pair before={s.trim_before_si} after={s.trim_si} dimension="length" />,
+          },
+          {
+            id: 'heel',
+            head: 'heel',
+            num: true,
+            cell: (s) => <Pair before={s.heel_before_si} after={s.heel_si} dimension="angle" />,
+          },
+          {
+            id: 'gm',
+            head: 'GM',
+            num: true,
+            cell: (s) => <Pair before={s.gm_before_si} after={s.gm_si} dimension="length" />,
+          },
+        ]}
+      />
       {marks.length > 0 && (
-        <table className="row-table mt-2">
-          <thead>
-            <tr>
-              <th scope="col" className="w-full !text-ink">
-                Freeboards, before → after
-              </th>
-              {marks.map((m) => (
-                <th key={m.id} scope="col" className="!text-right">
-                  {m.name}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {states
-              .filter((s) => s.marks.length > 0)
-              .map((s) => (
-                <tr key={s.id}>
-                  <td>{s.name}</td>
-                  {s.marks.map((m) => (
-                    <td key={m.id} className="num pl-4">
-                      <Pair before={m.before_si} after={m.after_si} dimension="length" />
-                    </td>
-                  ))}
-                </tr>
-              ))}
-          </tbody>
-        </table>
+        <Table
+          rows={states.filter((s) => s.marks.length > 0)}
+          id={(s) => s.id}
+          className="mt-2"
+          columns={[
+            { id: 'state', head: 'Freeboards, before → after', headClass: '!text-ink', cell: (s) => s.name },
+            ...marks.map((m) => ({
+              id: m.id,
+              head: m.name,
+              num: true,
+              cell: (s: (typeof states)[number]) => {
+                const mark = s.marks.find((o) => o.id === m.id);
+                return mark && <Pair before={mark.before_si} after={mark.after_si} dimension="length" />;
+              },
+            })),
+          ]}
+        />
       )}
       <p className="mt-1 text-xs text-muted">
         Small-change method: KM and the waterplane held as found; good to 10 % of her displacement and a trim of a
@@ -105,55 +88,61 @@ export function AxleStates(props: { pitch: boolean }) {
   const share = (part: number | null, whole: number | null) => (part === null || !whole ? null : part / whole);
   return (
     <section aria-label="On the axles" className="mb-4">
-      <table className="row-table">
-        <thead>
-          <tr>
-            <th scope="col" className="w-full !text-ink">
-              On the axles, before → after
-            </th>
-            <th scope="col">front</th>
-            <th scope="col">rear</th>
-            <th scope="col">on the front</th>
-            {props.pitch && <th scope="col">front lifts, g</th>}
-            {props.pitch && <th scope="col">rear lifts, g</th>}
-          </tr>
-        </thead>
-        <tbody>
-          {states.map((s) => (
-            <tr key={s.id}>
-              <td>
+      <Table
+        rows={states}
+        id={(s) => s.id}
+        columns={[
+          {
+            id: 'state',
+            head: 'On the axles, before → after',
+            headClass: '!text-ink',
+            cell: (s) => (
+              <>
                 {s.name}
                 {s.needs.length > 0 && (
                   <span className="text-xs text-muted"> cannot say yet: needs {needed(s.needs)}</span>
                 )}
-              </td>
-              <td className="num">
-                <Pair before={s.front_before_si} after={s.front_si} dimension="mass" />
-              </td>
-              <td className="num pl-4">
-                <Pair before={s.rear_before_si} after={s.rear_si} dimension="mass" />
-              </td>
-              <td className="num pl-4">
-                <Pair
-                  before={share(s.front_before_si, s.mass_before_si)}
-                  after={share(s.front_si, s.mass_si)}
-                  dimension="percent"
-                />
-              </td>
-              {props.pitch && (
-                <td className="num pl-4">
-                  <Pair before={s.wheelie_before} after={s.wheelie} dimension="number" />
-                </td>
-              )}
-              {props.pitch && (
-                <td className="num pl-4">
-                  <Pair before={s.stop_before} after={s.stop} dimension="number" />
-                </td>
-              )}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </>
+            ),
+          },
+          {
+            id: 'front',
+            head: 'front',
+            num: true,
+            cell: (s) => <Pair before={s.front_before_si} after={s.front_si} dimension="mass" />,
+          },
+          {
+            id: 'rear',
+            head: 'rear',
+            num: true,
+            cell: (s) => <Pair before={s.rear_before_si} after={s.rear_si} dimension="mass" />,
+          },
+          {
+            id: 'share',
+            head: 'on the front',
+            num: true,
+            cell: (s) => (
+              <Pair
+                before={share(s.front_before_si, s.mass_before_si)}
+                after={share(s.front_si, s.mass_si)}
+                dimension="percent"
+              />
+            ),
+          },
+          props.pitch && {
+            id: 'wheelie',
+            head: 'front lifts, g',
+            num: true,
+            cell: (s) => <Pair before={s.wheelie_before} after={s.wheelie} dimension="number" />,
+          },
+          props.pitch && {
+            id: 'stop',
+            head: 'rear lifts, g',
+            num: true,
+            cell: (s) => <Pair before={s.stop_before} after={s.stop} dimension="number" />,
+          },
+        ]}
+      />
     </section>
   );
 }

@@ -1,5 +1,6 @@
 import { useProject, useShown } from '../../api/project';
 import { formatNumber } from '../../figure/format';
+import { Table } from '../../parts/Table';
 
 /** What each wheel carries at each step of the work, as the craft stands. */
 export function Steps() {
@@ -10,39 +11,25 @@ export function Steps() {
   const mass = (si: number) => formatNumber(si, 'mass', view);
   return (
     <section aria-label="Standing at each step" className="mb-4">
-      <table className="row-table">
-        <thead>
-          <tr>
-            <th scope="col" className="w-full !text-ink">
-              Standing at each step of the work
-            </th>
-            <th scope="col">mass</th>
-            <th scope="col">CG</th>
-            {steps[0]?.loads.map((l) => (
-              <th key={l.name} scope="col">
-                {l.name}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {steps.map((s) => (
-            <tr key={s.name}>
-              <td>{s.name}</td>
-              <td className="num pl-4">{mass(s.mass_si)}</td>
-              <td className="num pl-4">{formatNumber(s.x_si, 'length', view)}</td>
-              {s.loads.map((l) => (
-                <td
-                  key={l.name}
-                  className={`num pl-4 ${l.mass_si < 0 ? 'text-stop' : l.mass_si < 0.05 * s.mass_si ? 'text-watch' : ''}`}
-                >
-                  {mass(l.mass_si)}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Table
+        rows={steps}
+        id={(s) => s.name}
+        columns={[
+          { id: 'step', head: 'Standing at each step of the work', headClass: '!text-ink', cell: (s) => s.name },
+          { id: 'mass', head: 'mass', num: true, cell: (s) => mass(s.mass_si) },
+          { id: 'cg', head: 'CG', num: true, cell: (s) => formatNumber(s.x_si, 'length', view) },
+          ...(steps[0]?.loads ?? []).map((l, i) => ({
+            id: `on ${l.name}`,
+            head: l.name,
+            num: true,
+            className: (s: (typeof steps)[number]) => {
+              const on = s.loads[i]?.mass_si ?? 0;
+              return on < 0 ? 'text-stop' : on < 0.05 * s.mass_si ? 'text-watch' : '';
+            },
+            cell: (s: (typeof steps)[number]) => mass(s.loads[i]?.mass_si ?? 0),
+          })),
+        ]}
+      />
     </section>
   );
 }

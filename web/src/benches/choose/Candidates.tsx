@@ -7,6 +7,7 @@ import { CurvesKey, CurvesPlot } from '../../drawing/CurvesPlot';
 import type { StoredFigure } from '../../figure/FigureField';
 import { formatNumber, needed } from '../../figure/format';
 import { Mark, WORDS } from '../../findings/Mark';
+import { Table } from '../../parts/Table';
 import { Picture } from '../../sheet/Sheet';
 
 function useComparison() {
@@ -134,6 +135,11 @@ function sized(c: Candidate, view: View): string {
 }
 
 /** Label, what stands there for a candidate, and whose source underlines it. */
+/** What is asked of a row, in words. */
+function wantedOf(row: Row, asked: Record<string, string>): string | undefined {
+  return asked[row[0].split(',')[0] as string];
+}
+
 type Row = [string, (c: Candidate) => string, string?];
 
 /** A figure of a candidate, underlined by where it comes from. */
@@ -150,7 +156,7 @@ function Said(props: { row: Row; candidate: Candidate }) {
   );
 }
 
-interface Table {
+interface Laid {
   rows: Row[];
   of: Candidate[];
   /** What is wanted, by the label of its row. */
@@ -160,118 +166,117 @@ interface Table {
 }
 
 /** A few: a column each. */
-function ByColumn(props: Table) {
+function ByColumn(props: Laid) {
   return (
-    <table className="row-table" aria-label="candidates">
-      <thead>
-        <tr>
-          <th scope="col">what</th>
-          <th scope="col" className="!text-right">
-            wanted
-          </th>
-          {props.of.map((c) => (
-            <th key={c.id} scope="col" className="!text-right !text-ink">
-              {c.name}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {props.rows.map((row) => (
-          <tr key={row[0]}>
-            <td className="whitespace-nowrap text-muted">{row[0]}</td>
-            <td className="num pl-2 text-muted">{props.asked[row[0].split(',')[0] as string]}</td>
+    <Table
+      rows={props.rows}
+      id={(row) => row[0]}
+      label="candidates"
+      columns={[
+        {
+          id: 'what',
+          head: 'what',
+          wide: false,
+          className: 'whitespace-nowrap text-muted',
+          cell: (row) => row[0],
+        },
+        {
+          id: 'wanted',
+          head: 'wanted',
+          num: true,
+          className: 'text-muted',
+          cell: (row) => wantedOf(row, props.asked),
+        },
+        ...props.of.map((c) => ({
+          id: `of ${c.id}`,
+          head: c.name,
+          num: true,
+          headClass: '!text-ink',
+          className: c.id === 'none' ? 'text-muted' : '',
+          cell: (row: Row) => <Said row={row} candidate={c} />,
+        })),
+      ]}
+      last={
+        <>
+          <tr>
+            <td className="whitespace-nowrap text-muted">what the benches say</td>
+            <td />
             {props.of.map((c) => (
-              <td key={c.id} className={`num pl-3 ${c.id === 'none' ? 'text-muted' : ''}`}>
-                <Said row={row} candidate={c} />
+              <td key={c.id} className="pl-3 text-right">
+                <span className="inline-flex items-center gap-1.5">
+                  {judged(c).map((l) => (
+                    <span key={l.bench} title={`${l.bench}: ${l.level}`}>
+                      <Mark level={l.level} />
+                    </span>
+                  ))}
+                </span>
               </td>
             ))}
           </tr>
-        ))}
-        <tr>
-          <td className="whitespace-nowrap text-muted">what the benches say</td>
-          <td />
-          {props.of.map((c) => (
-            <td key={c.id} className="pl-3 text-right">
-              <span className="inline-flex items-center gap-1.5">
-                {judged(c).map((l) => (
-                  <span key={l.bench} title={`${l.bench}: ${l.level}`}>
-                    <Mark level={l.level} />
-                  </span>
-                ))}
-              </span>
-            </td>
-          ))}
-        </tr>
-        <tr data-scores>
-          <td className="whitespace-nowrap text-muted">score of a hundred</td>
-          <td />
-          {props.of.map((c) => (
-            <td key={c.id} className="num pl-3">
-              <Score candidate={c} open={props.open} onOpen={props.onOpen} />
-            </td>
-          ))}
-        </tr>
-      </tbody>
-    </table>
+          <tr data-scores>
+            <td className="whitespace-nowrap text-muted">score of a hundred</td>
+            <td />
+            {props.of.map((c) => (
+              <td key={c.id} className="num pl-3">
+                <Score candidate={c} open={props.open} onOpen={props.onOpen} />
+              </td>
+            ))}
+          </tr>
+        </>
+      }
+    />
   );
 }
 
 /** Many: a row each, what the benches say in words. */
-function ByRow(props: Table) {
+function ByRow(props: Laid) {
   return (
-    <table className="row-table" aria-label="candidates">
-      <thead>
-        <tr>
-          <th scope="col" className="w-full">
-            candidate
-          </th>
-          {props.rows.map(([label]) => (
-            <th key={label} scope="col" className="!whitespace-normal !text-right">
-              {label}
-            </th>
-          ))}
-          <th scope="col" className="!whitespace-normal !text-right">
-            the benches
-          </th>
-          <th scope="col" className="!text-right">
-            score
-          </th>
-        </tr>
-      </thead>
-      <tbody>
+    <Table
+      rows={props.of}
+      id={(c) => c.id}
+      label="candidates"
+      rowClass={(c) => (c.id === 'none' ? 'text-muted' : '')}
+      first={
         <tr className="text-muted">
           <td>wanted</td>
           {props.rows.map((row) => (
             <td key={row[0]} className="num pl-2">
-              {props.asked[row[0].split(',')[0] as string]}
+              {wantedOf(row, props.asked)}
             </td>
           ))}
           <td />
           <td />
         </tr>
-        {props.of.map((c) => (
-          <tr key={c.id} className={c.id === 'none' ? 'text-muted' : ''}>
-            <td className="min-w-32">{c.name}</td>
-            {props.rows.map((row) => (
-              <td key={row[0]} className="num pl-2">
-                <Said row={row} candidate={c} />
-              </td>
-            ))}
-            <td className="whitespace-nowrap pl-2 text-right">
-              {(['stop', 'watch', 'unknown'] as const)
-                .map((l) => [l, judged(c).filter((b) => b.level === l).length] as const)
-                .filter(([, n]) => n > 0)
-                .map(([l, n]) => `${n} ${WORDS[l]}`)
-                .join(', ') || 'ok'}
-            </td>
-            <td className="num pl-2">
-              <Score candidate={c} open={props.open} onOpen={props.onOpen} />
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+      }
+      columns={[
+        { id: 'candidate', head: 'candidate', className: 'min-w-32', cell: (c) => c.name },
+        ...props.rows.map((row) => ({
+          id: row[0],
+          head: row[0],
+          num: true,
+          headClass: '!whitespace-normal',
+          cell: (c: Candidate) => <Said row={row} candidate={c} />,
+        })),
+        {
+          id: 'benches',
+          head: 'the benches',
+          headClass: '!whitespace-normal !text-right',
+          className: 'whitespace-nowrap pl-2 text-right',
+          cell: (c) =>
+            (['stop', 'watch', 'unknown'] as const)
+              .map((l) => [l, judged(c).filter((b) => b.level === l).length] as const)
+              .filter(([, n]) => n > 0)
+              .map(([l, n]) => `${n} ${WORDS[l]}`)
+              .join(', ') || 'ok',
+        },
+        {
+          id: 'score',
+          head: 'score',
+          num: true,
+          cell: (c) => <Score candidate={c} open={props.open} onOpen={props.onOpen} />,
+        },
+      ]}
+    />
   );
 }
 

@@ -1,6 +1,7 @@
 import type { Operation, Port } from '../../api/client';
 import { useProject } from '../../api/project';
 import { useAssessed } from '../../api/useInstallation';
+import { Table } from '../../parts/Table';
 
 const STATUS: Record<string, string> = {
   same: 'same',
@@ -49,77 +50,81 @@ export function Ports() {
   const open = (there: 'money' | 'ledger' | 'kept') => rows.filter((r) => r.status !== 'same' && !r[there]);
   return (
     <section aria-label="Port by port" className="px-4 pt-3">
-      <table className="row-table">
-        <thead>
-          <tr>
-            <th scope="col" className="!text-ink">
-              Port by port, old to new
-            </th>
-            <th scope="col">what comes of it</th>
-            <th scope="col" className="w-[42%]">
-              differs, or is not measured
-            </th>
-            <th scope="col" className="w-[38%]">
-              buy
-            </th>
-            {PLACES.map((p) => (
-              <th key={p.place} scope="col">
-                {open(p.there).length > 1 ? (
-                  <button
-                    type="button"
-                    className="quiet"
-                    aria-label={`put all ${open(p.there).length} ${p.words}`}
-                    title={`put all ${open(p.there).length} ${p.words}`}
-                    onClick={() => void put(p.place, open(p.there), `${open(p.there).length} ports ${p.words}`)}
-                  >
-                    {p.head}
-                  </button>
-                ) : (
-                  p.head
-                )}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((r) => (
-            <tr key={r.kind} data-port={r.kind} data-status={r.status}>
-              <td className="whitespace-nowrap first-letter:uppercase">{r.name}</td>
-              <td
-                className={`whitespace-nowrap ${r.status === 'same' ? 'text-ok' : r.status === 'unmeasured' ? 'text-unknown' : 'text-watch'}`}
-              >
-                {STATUS[r.status]}
-              </td>
-              <td>
+      <Table
+        rows={rows}
+        id={(r) => r.kind}
+        data={(r) => ({ 'data-port': r.kind, 'data-status': r.status })}
+        columns={[
+          {
+            id: 'port',
+            head: 'Port by port, old to new',
+            headClass: '!text-ink',
+            className: 'whitespace-nowrap first-letter:uppercase',
+            cell: (r) => r.name,
+          },
+          {
+            id: 'status',
+            head: 'what comes of it',
+            className: (r) =>
+              `whitespace-nowrap ${r.status === 'same' ? 'text-ok' : r.status === 'unmeasured' ? 'text-unknown' : 'text-watch'}`,
+            cell: (r) => STATUS[r.status],
+          },
+          {
+            id: 'differs',
+            head: 'differs, or is not measured',
+            headClass: 'w-[42%]',
+            wide: false,
+            cell: (r) => (
+              <>
                 {r.differs.join(', ')}
                 {r.blank.length > 0 && (
                   <span className="text-unknown">
                     {r.differs.length > 0 ? '; ' : ''}not measured: {r.blank.join(', ')}
                   </span>
                 )}
-              </td>
-              <td className="text-muted">{r.status === 'same' ? '' : r.buy}</td>
-              {PLACES.map((p) => (
-                <td key={p.place}>
-                  {r.status !== 'same' &&
-                    (r[p.there] ? (
-                      <span className="text-xs text-muted">there</span>
-                    ) : (
-                      <button
-                        type="button"
-                        className="quiet"
-                        aria-label={`put the ${r.name} ${p.words}`}
-                        onClick={() => void put(p.place, [r], `${r.line} ${p.words}`)}
-                      >
-                        put
-                      </button>
-                    ))}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </>
+            ),
+          },
+          {
+            id: 'buy',
+            head: 'buy',
+            headClass: 'w-[38%]',
+            className: 'text-muted',
+            cell: (r) => (r.status === 'same' ? '' : r.buy),
+          },
+          ...PLACES.map((p) => ({
+            id: p.place,
+            head:
+              open(p.there).length > 1 ? (
+                <button
+                  type="button"
+                  className="quiet"
+                  aria-label={`put all ${open(p.there).length} ${p.words}`}
+                  title={`put all ${open(p.there).length} ${p.words}`}
+                  onClick={() => void put(p.place, open(p.there), `${open(p.there).length} ports ${p.words}`)}
+                >
+                  {p.head}
+                </button>
+              ) : (
+                p.head
+              ),
+            cell: (r: (typeof rows)[number]) =>
+              r.status !== 'same' &&
+              (r[p.there] ? (
+                <span className="text-xs text-muted">there</span>
+              ) : (
+                <button
+                  type="button"
+                  className="quiet"
+                  aria-label={`put the ${r.name} ${p.words}`}
+                  onClick={() => void put(p.place, [r], `${r.line} ${p.words}`)}
+                >
+                  put
+                </button>
+              )),
+          })),
+        ]}
+      />
     </section>
   );
 }

@@ -1,6 +1,7 @@
 import { useProject } from '../../api/project';
 import { useAssessed } from '../../api/useInstallation';
 import { formatNumber } from '../../figure/format';
+import { Table } from '../../parts/Table';
 
 /** Money by week, planned against paid, and what is waited for longest. */
 export function Weeks() {
@@ -11,28 +12,21 @@ export function Weeks() {
   const money = (at('/need/currency') as string | undefined) ?? '';
   return (
     <section aria-label="Money by week" className="px-4 pt-3">
-      <table className="row-table">
-        <thead>
-          <tr>
-            <th scope="col" className="w-full !text-ink">
-              Money by week{money ? `, ${money}` : ''}
-            </th>
-            <th scope="col">planned</th>
-            <th scope="col">will cost</th>
-            <th scope="col">paid</th>
-          </tr>
-        </thead>
-        <tbody>
-          {choose.weeks.map((w) => (
-            <tr key={w.week}>
-              <td>{w.week || 'no week said'}</td>
-              <td className="num">{formatNumber(w.planned_si, 'money', view)}</td>
-              <td className="num pl-4">{formatNumber(w.forecast_si, 'money', view)}</td>
-              <td className="num pl-4">{formatNumber(w.spent_si, 'money', view)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Table
+        rows={choose.weeks}
+        id={(w) => w.week}
+        columns={[
+          {
+            id: 'week',
+            head: `Money by week${money ? `, ${money}` : ''}`,
+            headClass: '!text-ink',
+            cell: (w) => w.week || 'no week said',
+          },
+          { id: 'planned', head: 'planned', num: true, cell: (w) => formatNumber(w.planned_si, 'money', view) },
+          { id: 'forecast', head: 'will cost', num: true, cell: (w) => formatNumber(w.forecast_si, 'money', view) },
+          { id: 'paid', head: 'paid', num: true, cell: (w) => formatNumber(w.spent_si, 'money', view) },
+        ]}
+      />
       {choose.longest && (
         <p>
           Longest to come: {choose.longest}

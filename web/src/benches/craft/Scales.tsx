@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { answer, api, Refused } from '../../api/client';
 import { useProject } from '../../api/project';
 import { formatNumber } from '../../figure/format';
+import { Table } from '../../parts/Table';
 import { Fold } from '../../sheet/Sheet';
 
 interface Shown {
@@ -156,30 +157,28 @@ function Kept() {
   if (rows.length === 0) return null;
   const names = (at('/craft/supports') ?? {}) as Record<string, { name: string }>;
   return (
-    <table className="row-table mt-2" aria-label="weighings kept">
-      <thead>
-        <tr>
-          <th scope="col" className="w-full !text-ink">
-            Weighings kept, as they were read
-          </th>
-          <th scope="col">mean</th>
-          <th scope="col">spread</th>
-          <th scope="col">readings</th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map((r) => (
-          <tr key={`${r.at} ${r.support}`}>
-            <td>
-              {names[r.support]?.name ?? r.support}, {r.into.replace('reading_', 'reading ')}, {r.instrument},{' '}
-              {new Date(r.at).toLocaleString()}
-            </td>
-            <td className="num pl-4">{formatNumber(r.mean_kg, 'mass', view)}</td>
-            <td className="num pl-4">{formatNumber(r.spread_kg, 'mass', view)}</td>
-            <td className="num pl-4">{formatNumber(r.readings_kg.length, 'count', view)}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <Table
+      rows={rows}
+      id={(r) => `${r.at} ${r.support}`}
+      className="mt-2"
+      label="weighings kept"
+      columns={[
+        {
+          id: 'what',
+          head: 'Weighings kept, as they were read',
+          headClass: '!text-ink',
+          cell: (r) =>
+            `${names[r.support]?.name ?? r.support}, ${r.into.replace('reading_', 'reading ')}, ${r.instrument}, ${new Date(r.at).toLocaleString()}`,
+        },
+        { id: 'mean', head: 'mean', num: true, cell: (r) => formatNumber(r.mean_kg, 'mass', view) },
+        { id: 'spread', head: 'spread', num: true, cell: (r) => formatNumber(r.spread_kg, 'mass', view) },
+        {
+          id: 'readings',
+          head: 'readings',
+          num: true,
+          cell: (r) => formatNumber(r.readings_kg.length, 'count', view),
+        },
+      ]}
+    />
   );
 }

@@ -3,6 +3,7 @@ import { useProject } from '../../api/project';
 import { useForms } from '../../api/useForms';
 import { useAssessed, useInstallation } from '../../api/useInstallation';
 import { formatNumber } from '../../figure/format';
+import { Table } from '../../parts/Table';
 import { Answers } from '../../sheet/Answers';
 import { BenchSheet } from '../../sheet/BenchSheet';
 import { Picture, Strip, UnitTabs } from '../../sheet/Sheet';
@@ -59,34 +60,34 @@ function Points() {
         <Answers bench="mount" columns={3} />
       </Strip>
       <section aria-label="Worst of all cases" className="px-4 py-3">
-        <table className="row-table">
-          <thead>
-            <tr>
-              <th scope="col" className="w-full !text-ink">
-                Each {word('point')}, worst of all cases
-              </th>
-              <th scope="col">pull</th>
-              <th scope="col">push</th>
-              <th scope="col">shear</th>
-              <th scope="col">worst</th>
-              <th scope="col">in</th>
-              <th scope="col">reserve</th>
-            </tr>
-          </thead>
-          <tbody>
-            {out?.mount?.points.map((p) => (
-              <tr key={p.id}>
-                <td>{p.name}</td>
-                <td className="num">{said(p.pull_si)}</td>
-                <td className="num pl-4">{said(p.push_si)}</td>
-                <td className="num pl-4">{said(p.shear_si)}</td>
-                <td className="num pl-4">{said(p.worst_si)}</td>
-                <td className="whitespace-nowrap pl-4 text-xs text-muted">{p.worst_case ?? 'cannot say yet'}</td>
-                <td className="num pl-4">{p.reserve == null ? '?' : formatNumber(p.reserve, 'number', view)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Table
+          rows={out?.mount?.points ?? []}
+          id={(p) => p.id}
+          columns={[
+            {
+              id: 'point',
+              head: `Each ${word('point')}, worst of all cases`,
+              headClass: '!text-ink',
+              cell: (p) => p.name,
+            },
+            { id: 'pull', head: 'pull', num: true, cell: (p) => said(p.pull_si) },
+            { id: 'push', head: 'push', num: true, cell: (p) => said(p.push_si) },
+            { id: 'shear', head: 'shear', num: true, cell: (p) => said(p.shear_si) },
+            { id: 'worst', head: 'worst', num: true, cell: (p) => said(p.worst_si) },
+            {
+              id: 'in',
+              head: 'in',
+              className: 'whitespace-nowrap pl-4 text-xs text-muted',
+              cell: (p) => p.worst_case ?? 'cannot say yet',
+            },
+            {
+              id: 'reserve',
+              head: 'reserve',
+              num: true,
+              cell: (p) => (p.reserve == null ? '?' : formatNumber(p.reserve, 'number', view)),
+            },
+          ]}
+        />
       </section>
     </>
   );
@@ -143,42 +144,36 @@ function CaseTable<C extends Case>(props: {
   figures: (c: C) => [string, string];
 }) {
   return (
-    <table className="row-table" aria-label="Load cases">
-      <thead>
-        <tr>
-          <th scope="col" className="w-full">
-            case
-          </th>
-          {props.columns.map((c) => (
-            <th key={c} scope="col">
-              {c}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {props.cases.map((c) => {
-          const [first, second] = props.figures(c);
-          return (
-            <tr key={c.id} className={c.id === props.picked ? 'bg-tray' : ''}>
-              <td>
-                <button
-                  type="button"
-                  className="min-h-6 w-full cursor-pointer text-left"
-                  aria-pressed={c.id === props.picked}
-                  title={c.source}
-                  onClick={() => props.onPick(c.id)}
-                >
-                  {c.name}
-                  {c.kind === 'ultimate' && <span className="text-muted">, ultimate</span>}
-                </button>
-              </td>
-              <td className="num !text-xs">{first}</td>
-              <td className="num pl-4 !text-xs">{second}</td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
+    <Table
+      rows={props.cases}
+      id={(c) => c.id}
+      label="Load cases"
+      rowClass={(c) => (c.id === props.picked ? 'bg-tray' : '')}
+      columns={[
+        {
+          id: 'case',
+          head: 'case',
+          cell: (c) => (
+            <button
+              type="button"
+              className="min-h-6 w-full cursor-pointer text-left"
+              aria-pressed={c.id === props.picked}
+              title={c.source}
+              onClick={() => props.onPick(c.id)}
+            >
+              {c.name}
+              {c.kind === 'ultimate' && <span className="text-muted">, ultimate</span>}
+            </button>
+          ),
+        },
+        ...props.columns.map((head, i) => ({
+          id: head,
+          head,
+          num: true,
+          className: '!text-xs',
+          cell: (c: (typeof props.cases)[number]) => props.figures(c)[i],
+        })),
+      ]}
+    />
   );
 }
