@@ -12,7 +12,7 @@ from crooked_keel.core.assess import assess
 from crooked_keel.core.benches import BUILT
 from crooked_keel.core.document import Project
 from crooked_keel.core.judging.finding import Finding, Value
-from crooked_keel.exchange.present import number, sentence
+from crooked_keel.exchange.present import answer, number, sentence
 from tests.conftest import DEMO_OF, KIND_IDS
 
 from .test_boat_in_full import imported
@@ -36,12 +36,11 @@ def said_of(f: Finding, units: str) -> list[str]:
     return [sentence(f.title, units), *([sentence(f.message, units)] if f.level == "stop" else [])]
 
 
-def answer(v: Value, units: str) -> list[str]:
+def said_by(v: Value, units: str) -> list[str]:
     """What must be read of a value: what it needs, or before, now and ±."""
-    now = v.text if v.text is not None else None if v.si is None else number(v.si, v.dimension, units)
+    before, now = answer(v, units)
     if now is None:
         return ["cannot say yet: needs", *(n.what for n in v.needs[:1])]
-    before = None if v.before_si is None else number(v.before_si, v.dimension, units)
     return [
         *([f"{before} →"] if before is not None and before != now else []),
         now,
@@ -71,7 +70,7 @@ def on_screen(page: Page, bench: str, findings: dict[str, Finding], values: dict
     assert unsaid(shown, {k: said_of(f, units) for k, f in findings.items()}) == []
     answers = texts(page.locator("[data-value]"))
     assert set(answers) <= set(values)
-    assert unsaid(answers, {k: answer(v, units) for k, v in values.items()}) == []
+    assert unsaid(answers, {k: said_by(v, units) for k, v in values.items()}) == []
     return set(answers)
 
 

@@ -4,14 +4,15 @@ from __future__ import annotations
 
 import json
 from pathlib import Path
+from typing import Any
 
 import pytest
 
 from crooked_keel.core.errors import Gap
 from crooked_keel.core.figure.units import VIEWS
 from crooked_keel.core.formula import FORMULAS
-from crooked_keel.core.judging.finding import Message, Param
-from crooked_keel.exchange.present import needed, number, sentence, working
+from crooked_keel.core.judging.finding import Message, Param, Value, Ways
+from crooked_keel.exchange.present import answer, needed, number, sentence, working
 
 GOLDEN = json.loads((Path(__file__).parents[1] / "golden" / "format.json").read_text())
 
@@ -48,3 +49,18 @@ def test_an_unknown_dimension_is_a_fault() -> None:
 
 def test_a_figure_that_cannot_be_used_is_said_with_what_was_given_and_what_is_accepted() -> None:
     assert needed(Gap(**g) for g in GOLDEN["needed"]["gaps"]) == GOLDEN["needed"]["shown"]
+
+
+@pytest.mark.parametrize("case", GOLDEN["answers"])
+def test_a_value_whose_sign_is_a_direction_says_it_in_words(case: dict[str, Any]) -> None:
+    given = case["value"]
+    value = Value(
+        "x",
+        "align",
+        "x",
+        given["dimension"],
+        given["si"],
+        given["before_si"],
+        ways=given["ways"] and Ways(**given["ways"]),
+    )
+    assert list(answer(value, "mm-kg")) == case["shown"]

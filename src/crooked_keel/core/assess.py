@@ -27,6 +27,7 @@ from .judging.finding import (
     Message,
     Param,
     Value,
+    Ways,
     word,
 )
 from .judging.register import Rule, verdict
@@ -362,6 +363,7 @@ class Change:
     dimension: str | None = None
     before_si: float | None = None
     after_si: float | None = None
+    ways: Ways | None = None
 
 
 def changed(before: Assessment, after: Assessment) -> list[Change]:
@@ -401,6 +403,7 @@ def changed(before: Assessment, after: Assessment) -> list[Change]:
                 dimension=v.dimension,
                 before_si=was.si,
                 after_si=v.si,
+                ways=v.ways,
             )
         )
     return made

@@ -9,7 +9,7 @@ from collections.abc import Iterable
 from ..core.errors import Gap
 from ..core.figure.units import VIEWS
 from ..core.formula import Working
-from ..core.judging.finding import Message, Param
+from ..core.judging.finding import Message, Param, Value, Ways
 
 MINUS = "−"
 
@@ -33,9 +33,28 @@ def _round_half_away(value: float, decimals: int) -> float:
     return int(value * scale + 0.5 + 1e-9) / scale
 
 
+def directed(si: float, dimension: str, units: str, ways: Ways | None) -> str:
+    """A number whose sign is a direction, in words: `13 mm to port`; what prints as nought has none."""
+    if ways is None:
+        return number(si, dimension, units)
+    text = number(abs(si), dimension, units)
+    return f"{text}\u00a0{ways.under if si < 0 else ways.over}" if re.search("[1-9]", text) else text
+
+
+def answer(v: Value, units: str) -> tuple[str | None, str | None]:
+    """What a headline value was and is, None where it cannot be said; a direction that stays is said once, last."""
+    now = v.text if v.text is not None else None if v.si is None else directed(v.si, v.dimension, units, v.ways)
+    if v.before_si is None:
+        return None, now
+    stays = v.ways is not None and v.si is not None and (v.si < 0) == (v.before_si < 0)
+    if stays:
+        return number(abs(v.before_si), v.dimension, units), now
+    return directed(v.before_si, v.dimension, units, v.ways), now
+
+
 def param(p: Param, units: str) -> str:
     """One slot of a message."""
-    return p.text if p.text is not None else number(p.si or 0.0, p.dimension or "number", units)
+    return p.text if p.text is not None else directed(p.si or 0.0, p.dimension or "number", units, p.ways)
 
 
 def sentence(message: Message, units: str) -> str:

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from ..core.assess import Assessment
 from ..core.benches import BUILT
-from .present import needed, number, sentence, working
+from .present import answer, needed, sentence, working
 
 _WORDS = {"ok": "ok", "watch": "watch", "stop": "STOP", "unknown": "cannot say"}
 
@@ -26,8 +26,8 @@ def lines(assessment: Assessment, units: str) -> Iterator[str]:
                 yield from (f"             {line}" for line in working(f.working, units))
         for v in assessment.values:
             if v.bench == bench and (v.si is not None or v.text):
-                shown = v.text if v.si is None else number(v.si, v.dimension, units)
-                before = f"{number(v.before_si, v.dimension, units)} → " if v.before_si is not None else ""
+                was, shown = answer(v, units)
+                before = f"{was} → " if was is not None else ""
                 yield f"  {_capital(v.label)}: {before}{shown}"
     yield (
         "Checked: what is listed above, with the figures entered. Not checked: anything else. Local rules and "

@@ -42,7 +42,7 @@ from .pdf import (
     _Stroke,
     _table,
 )
-from .present import needed, number, sentence, working
+from .present import answer, needed, number, sentence, working
 
 
 def bench_sheet(
@@ -110,14 +110,13 @@ def _answers(values: list[Value], units: str) -> Table:
         ]
     ]
     for v in values:
-        said = (
-            v.text if v.text is not None else number(v.si, v.dimension, units) if v.si is not None else "cannot say yet"
-        )
+        was, now = answer(v, units)
+        said = now if now is not None else "cannot say yet"
         rows.append(
             [
                 _p(v.label),
                 _p(
-                    number(v.before_si, v.dimension, units) if v.before_si is not None else "",
+                    was or "",
                     font="KeelFigures",
                     size=8,
                     colour=MUTED,

@@ -10,6 +10,7 @@ export type Change = Schemas['Change'];
 export type Message = Schemas['Message'];
 export type Working = Schemas['Working'];
 export type Suggestion = Schemas['Suggestion'];
+export type Ways = Schemas['Ways'];
 export type Gap = Schemas['Gap'];
 export type Level = Finding['level'];
 export type Bench = Finding['bench'];

@@ -1,7 +1,7 @@
 import { Link } from '@tanstack/react-router';
 import { useProject, useShown } from '../api/project';
 import { workshop } from '../api/route';
-import { formatNumber, sentence } from '../figure/format';
+import { directed, sentence } from '../figure/format';
 import { Mark } from '../findings/Mark';
 
 /** What the last edit changed: what flipped, then what moved. Click to jump. */
@@ -14,8 +14,8 @@ export function RippleStrip() {
     .filter((c) => c.dimension && c.dimension !== 'text')
     .map((c) => ({
       ...c,
-      from: c.before_si == null ? '—' : formatNumber(c.before_si, c.dimension as string, view),
-      to: c.after_si == null ? '—' : formatNumber(c.after_si, c.dimension as string, view),
+      from: c.before_si == null ? '—' : directed(c.before_si, c.dimension as string, view, c.ways),
+      to: c.after_si == null ? '—' : directed(c.after_si, c.dimension as string, view, c.ways),
     }))
     .filter((c) => c.from !== c.to);
   return (

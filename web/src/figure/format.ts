@@ -1,4 +1,4 @@
-import type { Gap, Message, View, Working } from '../api/client';
+import type { Gap, Message, Value, View, Ways, Working } from '../api/client';
 
 const MINUS = '\u2212';
 const GAP = '\u00a0';
@@ -15,10 +15,19 @@ export function formatNumber(si: number, dimension: string, view: View): string 
 }
 
 /** A figure whose sign is a direction, in words: `13 mm port`; what prints as nought has none. */
-export function directed(si: number, dimension: string, view: View, over: string, under: string): string {
+export function directed(si: number, dimension: string, view: View, ways: Ways | null | undefined): string {
+  if (!ways) return formatNumber(si, dimension, view);
   const text = formatNumber(Math.abs(si), dimension, view);
-  if (Number.parseFloat(text) === 0) return text;
-  return `${text}${GAP}${si < 0 ? under : over}`;
+  return /[1-9]/.test(text) ? `${text}${GAP}${si < 0 ? ways.under : ways.over}` : text;
+}
+
+/** What a headline value was and is; a direction that stays is said once, at the end. Same rules as the server's. */
+export function answerOf(v: Value, view: View): [string | null, string | null] {
+  const now = v.text ?? (v.si == null ? null : directed(v.si, v.dimension, view, v.ways));
+  if (v.before_si == null) return [null, now];
+  const stays = v.ways && v.si != null && v.si < 0 === v.before_si < 0;
+  if (stays) return [formatNumber(Math.abs(v.before_si), v.dimension, view), now];
+  return [directed(v.before_si, v.dimension, view, v.ways), now];
 }
 
 /** A message with its slots filled. */
@@ -26,7 +35,7 @@ export function sentence(message: Message, view: View): string {
   return message.template.replace(/\{(\w+)\}/g, (whole, name: string) => {
     const slot = message.params[name];
     if (!slot) return whole;
-    return slot.text ?? formatNumber(slot.si ?? 0, slot.dimension ?? 'number', view);
+    return slot.text ?? directed(slot.si ?? 0, slot.dimension ?? 'number', view, slot.ways);
   });
 }
 

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Bench, Value } from '../api/client';
 import { useProject, useShown } from '../api/project';
 import { useInstallation } from '../api/useInstallation';
-import { formatNumber, named, needed } from '../figure/format';
+import { answerOf, formatNumber, named, needed } from '../figure/format';
 import { WorkingBox } from '../findings/Findings';
 import { useFocusField } from '../findings/useFocusField';
 
@@ -35,9 +35,7 @@ function Answer(props: { value: Value }) {
   const focusField = useFocusField();
   const [open, setOpen] = useState(false);
   const v = props.value;
-  const before =
-    v.before_si === null || v.before_si === undefined ? null : formatNumber(v.before_si, v.dimension, view);
-  const now = v.text ?? (v.si === null || v.si === undefined ? null : formatNumber(v.si, v.dimension, view));
+  const [before, now] = answerOf(v, view);
   return (
     <div className="py-1" data-value={v.id}>
       <div className="text-xs text-muted first-letter:uppercase">{v.label}</div>

@@ -7,7 +7,7 @@ from typing import NamedTuple
 from ..errors import CannotSay, Gap, or_none
 from ..figure.trace import Traced
 from ..formula import Out, record
-from ..judging.finding import Value
+from ..judging.finding import Value, Ways
 from ..judging.values import ValueList
 from ..resolved.craft import Resolved
 from ..resolved.disputed import Disputed
@@ -165,11 +165,12 @@ def empty_values(ledger: Ledger) -> list[Value]:
     )
     out.add(
         "empty-cg",
-        "Empty CG aft of the datum",
+        "Empty CG",
         "length",
         lambda: ledger.empty.station,
         before=lambda: ledger.before.station_m,
         working=lambda: cg_station.working(ledger.empty.moment_kg_m, ledger.empty.mass_kg),
+        ways=Ways("aft of the datum", "forward of the datum"),
     )
     return out.values
 
@@ -209,6 +210,7 @@ def _margins(out: ValueList, ledger: Ledger, limits: Limits, loadings: Loadings,
             lambda s=side: loadings.worst(s)[1].margin(s),
             before=lambda s=side: min(c.worst(s).margin(s) for c in before.cases),
             working=lambda s=side: loadings.worst(s)[1].margin_working(s),
+            ways=Ways("inside", "beyond"),
         )
     out.add(
         "chance-inside",
@@ -243,11 +245,12 @@ def side_values(ledger: Ledger) -> list[Value]:
     out = ValueList("balance")
     out.add(
         "cg-butt-line",
-        "Empty CG to starboard",
+        "Empty CG across",
         "length",
         lambda: ledger.empty_y.station,
         before=lambda: ledger.before_y.station_m,
         working=lambda: cg_butt_line.working(ledger.empty_y.moment_kg_m, ledger.empty_y.mass_kg),
+        ways=Ways("to starboard", "to port"),
     )
     out.add(
         "cg-water-line",

@@ -6,7 +6,7 @@ from collections.abc import Callable
 from typing import NamedTuple
 
 from ..formula import Working
-from ..judging.finding import Value
+from ..judging.finding import Value, Ways
 from ..judging.values import ValueList
 from ..resolved.craft import Resolved
 from ..resolved.floating import Floating
@@ -57,15 +57,16 @@ def found_values(resolved: Resolved, weighing: Weighing, found: Found, floating:
     )
     out.add(
         "station-found",
-        "LCG aft of the datum" if floating else "CG aft of the datum",
+        "LCG" if floating else "CG",
         "length",
         lambda: got(first().x),
         working=(lambda: cg_on_scales.working(got(first().x).value * net(), net())) if scales else None,
         source=by if reported else f"{by}; trim as read",
+        ways=Ways("aft of the datum", "forward of the datum"),
     )
     out.add(
         "butt-line-found",
-        "CG to starboard",
+        "CG across",
         "length",
         lambda: got(first().y),
         working=(
@@ -74,6 +75,7 @@ def found_values(resolved: Resolved, weighing: Weighing, found: Found, floating:
             else None
         ),
         source=by if reported else "as entered, or by her heel",
+        ways=Ways("to starboard", "to port"),
     )
     return out.values
 

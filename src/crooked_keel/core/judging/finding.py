@@ -25,12 +25,22 @@ Mark = Literal["opened", "from memory", "common practice", "proposed", "statics"
 
 
 @record
+class Ways:
+    """What the sign of a number is called where it is a direction: above nought, and below it."""
+
+    over: str
+    under: str
+
+
+@record
 class Param:
-    """One slot of a message: an SI number with its dimension, or a word."""
+    """One slot of a message: an SI number with its dimension, or a word. ways: what the sign of the number is called,
+    above nought and below it."""
 
     si: float | None = None
     dimension: str | None = None
     text: str | None = None
+    ways: Ways | None = None
 
 
 @record
@@ -41,9 +51,9 @@ class Message:
     params: dict[str, Param] = field(default_factory=dict)
 
 
-def q(si: float, dimension: str) -> Param:
+def q(si: float, dimension: str, ways: Ways | None = None) -> Param:
     """A number for a message."""
-    return Param(si=si, dimension=dimension)
+    return Param(si=si, dimension=dimension, ways=ways)
 
 
 def word(text: str) -> Param:
@@ -120,7 +130,8 @@ class Finding:
 
 @record
 class Value:
-    """A headline answer. `si` is None when it cannot be said yet; then `needs` says why; `before_needs` likewise."""
+    """A headline answer. `si` is None when it cannot be said yet; then `needs` says why; `before_needs` likewise.
+    ways: what its sign is called where it is a direction."""
 
     id: str
     bench: Bench
@@ -129,6 +140,7 @@ class Value:
     si: float | None = None
     before_si: float | None = None
     plus_minus_si: float | None = None
+    ways: Ways | None = None
     text: str | None = None
     needs: list[Gap] = field(default_factory=list)
     before_needs: list[Gap] = field(default_factory=list)

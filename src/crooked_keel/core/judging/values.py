@@ -9,7 +9,7 @@ from ..errors import CannotSay, Gap, InputError
 from ..figure.trace import Traced, Uncertain
 from ..formula import Working
 from .finding import Bench as BenchName
-from .finding import Value
+from .finding import Value, Ways
 
 A = TypeVar("A")
 
@@ -31,9 +31,10 @@ class ValueList:
         before: Callable[[], float | Traced | Uncertain] | None = None,
         working: Callable[[], Working | None] | None = None,
         source: str = "",
+        ways: Ways | None = None,
     ) -> None:
         """One value. `ask` may raise CannotSay or InputError: then the value says so. Source: the working's, or as
-        given."""
+        given. ways: what its sign is called where it is a direction."""
         was, gaps = _answer(before) if before is not None else (None, [])
         answer, needs = _answer(ask)
         shown = working() if working is not None and answer is not None else None
@@ -52,6 +53,7 @@ class ValueList:
                 else answer,
                 before_si=was.value if isinstance(was, Traced | Uncertain) else was,
                 plus_minus_si=2 * u if doubtful and u > 0 else None,
+                ways=ways,
                 text=answer if isinstance(answer, str) else None,
                 needs=needs,
                 before_needs=gaps,

@@ -1,3 +1,4 @@
+import type { Ways } from '../../api/client';
 import { useProject } from '../../api/project';
 import { useForms } from '../../api/useForms';
 import { useAssessed, useInstallation } from '../../api/useInstallation';
@@ -57,7 +58,7 @@ function Tubes() {
   const { view } = useProject();
   const said = (si: number | null | undefined) => (si == null ? '?' : formatNumber(si, 'length', view));
   const way = (si: number | null | undefined, over: string, under: string) =>
-    si == null ? '?' : directed(si, 'length', view, over, under);
+    si == null ? '?' : directed(si, 'length', view, { over, under });
   return (
     <section aria-label="Tubes" className="px-4 pt-3">
       <Table
@@ -97,11 +98,16 @@ function Feet() {
   if (!rows.some((f) => f.up_si != null || f.shim_si != null)) return null;
   const metric = reference.views['mm-kg'] as typeof view;
   const inch = reference.views['in-lb'] as typeof view;
-  const both = (si: number) => `${formatNumber(si, 'fine_length', metric)} · ${formatNumber(si, 'fine_length', inch)}`;
+  const both = (si: number, ways?: Ways) => (
+    <>
+      {directed(si, 'fine_length', metric, ways)}
+      <div className="text-xs text-muted">{formatNumber(Math.abs(si), 'fine_length', inch)}</div>
+    </>
+  );
   const way = (si: number | null | undefined, over: string, under: string) =>
-    si == null ? '?' : `${both(Math.abs(si))} ${si < 0 ? under : over}`;
+    si == null ? '?' : both(si, { over, under });
   const turned = (n: number | null | undefined, dimension: string) =>
-    n == null ? '?' : directed(n, dimension, view, 'up', 'down');
+    n == null ? '?' : directed(n, dimension, view, { over: 'up', under: 'down' });
   return (
     <section aria-label="Feet" className="px-4 pt-3">
       <Table

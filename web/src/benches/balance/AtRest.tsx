@@ -3,7 +3,7 @@ import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
 import { answer, api } from '../../api/client';
 import { useProject } from '../../api/project';
-import { formatNumber, needed } from '../../figure/format';
+import { directed, formatNumber, needed } from '../../figure/format';
 import { Table } from '../../parts/Table';
 import { Fold } from '../../sheet/Sheet';
 
@@ -35,7 +35,10 @@ function States() {
   if (!m) return <p className="text-stop">{String(found.error)}</p>;
   if (m.needs.length > 0) return <p className="text-unknown">Cannot say yet: needs {needed(m.needs)}.</p>;
   const length = (si: number | null) => (si === null ? '?' : formatNumber(si, 'length', view));
-  const angle = (si: number | null) => (si === null ? '?' : formatNumber(si, 'angle', view));
+  const angle = (si: number | null) =>
+    si === null ? '?' : directed(si, 'angle', view, { over: 'stbd', under: 'port' });
+  const trim = (si: number | null) =>
+    si === null ? '?' : directed(si, 'length', view, { over: 'stern', under: 'bow' });
   const shown = m.states[picked] ?? m.states[0];
   return (
     <>
@@ -55,13 +58,13 @@ function States() {
               </>
             ),
           },
-          { id: 'trim', head: 'trim, stern down', num: true, cell: (s) => length(s.trim_si) },
+          { id: 'trim', head: 'trim', num: true, cell: (s) => trim(s.trim_si) },
           {
             id: 'small trim',
             head: 'small change',
             num: true,
             className: 'text-muted',
-            cell: (s) => length(s.small_trim_si),
+            cell: (s) => trim(s.small_trim_si),
           },
           { id: 'heel', head: 'heel', num: true, cell: (s) => angle(s.heel_si) },
           {

@@ -1,11 +1,15 @@
+import type { Ways } from '../../api/client';
 import { useProject, useShown } from '../../api/project';
-import { formatNumber, needed } from '../../figure/format';
+import { directed, needed } from '../../figure/format';
 import { Table } from '../../parts/Table';
 
+const TRIM: Ways = { over: 'stern', under: 'bow' };
+const HEEL: Ways = { over: 'stbd', under: 'port' };
+
 /** `before → after`, or only after where nothing changed. */
-function Pair(props: { before: number | null; after: number | null; dimension: string }) {
+function Pair(props: { before: number | null; after: number | null; dimension: string; ways?: Ways }) {
   const { view } = useProject();
-  const said = (si: number | null) => (si === null ? '?' : formatNumber(si, props.dimension, view));
+  const said = (si: number | null) => (si === null ? '?' : directed(si, props.dimension, view, props.ways));
   const [before, after] = [said(props.before), said(props.after)];
   return (
     <span className="whitespace-nowrap">
@@ -36,15 +40,15 @@ export function AfloatStates() {
           },
           {
             id: 'trim',
-            head: 'trim, stern down',
+            head: 'trim',
             num: true,
-            cell: (s) => <Pair before={s.trim_before_si} after={s.trim_si} dimension="length" />,
+            cell: (s) => <Pair before={s.trim_before_si} after={s.trim_si} dimension="length" ways={TRIM} />,
           },
           {
             id: 'heel',
             head: 'heel',
             num: true,
-            cell: (s) => <Pair before={s.heel_before_si} after={s.heel_si} dimension="angle" />,
+            cell: (s) => <Pair before={s.heel_before_si} after={s.heel_si} dimension="angle" ways={HEEL} />,
           },
           {
             id: 'gm',

@@ -5,6 +5,7 @@ from __future__ import annotations
 from ...errors import ask_all, or_none
 from ...figure.trace import need
 from ...formula import Working, record
+from ...judging.finding import Ways
 from ...judging.values import ValueList
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
@@ -208,55 +209,62 @@ class Coupling(Readings):
         both = c.gap_6 is not None and c.gap_12 is not None
         out.add(
             "gap-bottom",
-            "Flange opens at the bottom by",
+            "Flange opens by",
             "fine_length",
             lambda: self.faces.open_bottom_m,
             working=self._opening_working if both else None,
             source="least squares over the gaps",
+            ways=Ways("at the bottom", "at the top"),
         )
         out.add(
             "angle",
-            "Unit against the shaft, nose high",
+            "Unit against the shaft",
             "fine_angle",
             lambda: self.faces.vertical_rad,
             working=self._angle_working if both else None,
             source="least squares over the gaps",
+            ways=Ways("nose high", "nose low"),
         )
         out.add(
             "gap-port",
-            "Flange opens to port by",
+            "Flange opens sideways by",
             "fine_length",
             lambda: self.faces.open_port_m,
             source="least squares over the gaps",
+            ways=Ways("to port", "to starboard"),
         )
         for end, name in ((0, "Front"), (1, "Rear")):
             out.add(
                 f"{name.lower()}-up",
-                f"{name} feet go up by",
+                f"{name} feet, height",
                 "fine_length",
                 lambda e=end: self.move(e, "up"),
                 working=lambda e=end: foot_move.working(*self.move_terms(e, "up")),
+                ways=Ways("up", "down"),
             )
             out.add(
                 f"{name.lower()}-turns",
-                f"{name} nuts, turns up",
+                f"{name} nuts, turns",
                 "number",
                 lambda e=end: self._turns(e),
                 working=lambda e=end: nut_turns.working(self.move(e, "up"), self.thread),
+                ways=Ways("up", "down"),
             )
             out.add(
                 f"{name.lower()}-flats",
-                f"{name} nuts, whole flats up",
+                f"{name} nuts, whole flats",
                 "count",
                 lambda e=end: float((self.plan.front_flats, self.plan.rear_flats)[e]),
                 source="whole flats that leave least of both limits",
+                ways=Ways("up", "down"),
             )
             out.add(
                 f"{name.lower()}-sideways",
-                f"{name} feet go to starboard by",
+                f"{name} feet, sideways",
                 "fine_length",
                 lambda e=end: self.move(e, "sideways"),
                 working=lambda e=end: foot_move.working(*self.move_terms(e, "sideways")),
+                ways=Ways("to starboard", "to port"),
             )
 
     def _opening_working(self) -> Working:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from ...errors import ask_all
 from ...figure.trace import need
+from ...judging.finding import Ways
 from ...judging.values import ValueList
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
@@ -55,27 +56,30 @@ class ShaftLine(Readings):
         old = self.old
         out.add(
             "shaft-angle",
-            "Shaft falls going aft by",
+            "Shaft",
             "angle",
             lambda: self.placed.shaft[0],
             before=(lambda: old.placed.shaft[0]) if old else None,
             working=lambda: shaft_angle.working(*self._shaft_terms()),
+            ways=Ways("falling aft", "rising aft"),
         )
         out.add(
             "unit-angle",
-            "Unit, nose up",
+            "Unit against level",
             "angle",
             lambda: self.placed.nose_up,
             before=(lambda: old.placed.nose_up) if old else None,
             working=lambda: unit_angle.working(self.placed.shaft[0], self.down_angle),
+            ways=Ways("nose up", "nose down"),
         )
         if self.placed.installation.drive.down_angle is not None:
             out.add(
                 "height-gain",
-                "Front of the unit sits lower by",
+                "Front of the unit, against a straight gear",
                 "length",
                 lambda: front_height_gain(*self._height_terms()),
                 working=lambda: front_height_gain.working(*self._height_terms()),
+                ways=Ways("lower", "higher"),
             )
         for key in self.placed.mount_keys:
             name = self.placed.installation.mount.points[key].name

@@ -6,6 +6,7 @@ import numpy as np
 
 from ...errors import ask_all
 from ...figure.trace import need
+from ...judging.finding import Ways
 from ...judging.values import ValueList
 from ...physics.geometry import Vector
 from ...resolved.installation import Local, ResolvedInstallation
@@ -111,17 +112,19 @@ class ThrustLine(Topic):
         )
         out.add(
             "rear-up",
-            "Rear of the unit goes up by",
+            "Rear of the unit, height",
             "length",
             lambda: self.rear_shift[0],
             working=lambda: rear_up.working(self.length, angles()[0]),
+            ways=Ways("up", "down"),
         )
         out.add(
             "rear-port",
-            "Rear of the unit goes to port by",
+            "Rear of the unit, sideways",
             "length",
             lambda: self.rear_shift[1],
             working=lambda: rear_port.working(self.length, *angles()),
+            ways=Ways("to port", "to starboard"),
         )
         out.add(
             "rear-clearance",

@@ -267,7 +267,7 @@ def _said(values: list[Value]) -> Message | None:
             f"{v.label[0].lower() + v.label[1:] if not v.label.startswith('GM') else v.label} {{v{i}}}"
             for i, v in enumerate(values)
         ),
-        params={f"v{i}": q(v.si, v.dimension) for i, v in enumerate(values) if v.si is not None},
+        params={f"v{i}": q(v.si, v.dimension, v.ways) for i, v in enumerate(values) if v.si is not None},
     )
 
 

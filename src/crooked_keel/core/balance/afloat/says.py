@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from ...errors import CannotSay, InputError, or_none
+from ...judging.finding import Ways
 from ...judging.values import ValueList
 from ...physics.hydrostatics import heel_angle, metacentric_height, sinkage, trim_after
 from ...physics.stability import Docked
@@ -37,22 +38,24 @@ def values(afloat: AfloatStates, out: ValueList) -> None:
     )
     out.add(
         "trim",
-        "Trim over her waterline, stern down, empty",
+        "Trim over her waterline, empty",
         "length",
         lambda: afloat.trim(empty().after),
         before=lambda: afloat.trim(empty().before),
         working=lambda: trim_after.working(afloat.trim_found(), empty().after.trim_moment_kg_m, empty().after.mct_kg),
+        ways=Ways("by the stern", "by the bow"),
     )
     heel = lambda s: s.heel_rad if s.heel_rad is not None else heel_angle(s.heel_moment_kg_m, s.displacement_kg, s.gm_m)
     out.add(
         "heel",
-        "Heel, starboard down, empty",
+        "Heel, empty",
         "angle",
         lambda: heel(empty().after),
         before=lambda: heel(empty().before),
         working=lambda: heel_angle.working(
             empty().after.heel_moment_kg_m, empty().after.displacement_kg, empty().after.gm_m
         ),
+        ways=Ways("to starboard", "to port"),
     )
     out.add(
         "gm",
@@ -64,12 +67,13 @@ def values(afloat: AfloatStates, out: ValueList) -> None:
     )
     out.add(
         "sinkage",
-        "Sinks, empty",
+        "Sinkage, empty",
         "length",
         lambda: empty().after.sink_m - empty().before.sink_m,
         working=lambda: sinkage.working(
             empty().after.change_kg - empty().before.change_kg, afloat.floating.hydro.immersion_kg_m
         ),
+        ways=Ways("deeper", "higher"),
     )
     if or_none(lambda: afloat.docked) is not None:
         out.add(

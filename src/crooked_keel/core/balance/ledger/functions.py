@@ -230,7 +230,7 @@ def percent_mac(x_m: float, lemac_m: float, mac_m: float) -> float:
 @formula(
     "balance.cg-y",
     "y = Σmy / Σm",
-    result=("length", "CG to starboard"),
+    result=("length", "CG to starboard of the centreline"),
     Σmy=("mass_moment", "sum of mass times butt line"),
     Σm=("mass", "sum of masses"),
     source="statics",

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from ...errors import CannotSay, Gap, InputError, or_none
+from ...judging.finding import Ways
 from ...judging.values import ValueList
 from .functions import _STATICS, lean_to_balance, rear_axle, static_stability, stop_limit, wheelie_limit
 from .quantities import Axles
@@ -98,6 +99,7 @@ def values(axles: Axles, out: ValueList) -> None:
             lambda: lean_to_balance(*axles.lean(True)),
             before=lambda: lean_to_balance(*axles.lean(False)),
             working=lambda: lean_to_balance.working(*axles.lean(True)),
+            ways=Ways("to port", "to starboard"),
         )
     if axles.resolved.has("corners"):
         out.add(

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from ...formula import Working
+from ...judging.finding import Ways
 from ...judging.values import ValueList
 from ...physics.hydrostatics import form_displacement, form_immersion, metacentric_height
 from ...resolved.floating import Floating
@@ -27,17 +28,19 @@ def values(floating: Floating, out: ValueList) -> None:
     )
     out.add(
         "trim-found",
-        "Trim over her waterline, stern down",
+        "Trim over her waterline",
         "length",
         floating._trim,
         source="plane through the freeboards, least squares",
+        ways=Ways("by the stern", "by the bow"),
     )
     out.add(
         "heel-found",
-        "Heel, starboard down",
+        "Heel",
         "angle",
         lambda: floating.waterplane.slope_starboard,
         source="plane through the freeboards, least squares",
+        ways=Ways("to starboard", "to port"),
     )
     out.add(
         "immersion",
