@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from ..core.judging.finding import Bench
+from ..core.reference.kinds import Form
 from .models import In, Reply, Text
 
 
@@ -55,7 +56,7 @@ class KindOut(Reply):
     id: str
     name: str
     layouts: list[str]
-    forms: list[str]
+    forms: list[Form]
     words: dict[str, str]
     unit_side: int
     cautions: dict[str, str]

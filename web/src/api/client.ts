@@ -10,6 +10,8 @@ export type Change = Schemas['Change'];
 export type Message = Schemas['Message'];
 export type Working = Schemas['Working'];
 export type Suggestion = Schemas['Suggestion'];
+/** What a kind of craft has: a bench asks for forms, never for a kind. */
+export type Form = Schemas['KindOut']['forms'][number];
 export type Ways = Schemas['Ways'];
 export type Gap = Schemas['Gap'];
 export type Level = Finding['level'];

@@ -255,7 +255,7 @@ function InPart<R>(
 
 function classOf<R>(column: TableColumn<R>, row: R): string {
   const own = typeof column.className === 'function' ? column.className(row) : (column.className ?? '');
-  return `${column.num ? 'num pl-3' : ''} ${own}`.trim();
+  return `${column.num ? 'num pl-2' : ''} ${own}`.trim();
 }
 
 function compared(a: unknown, b: unknown): number {

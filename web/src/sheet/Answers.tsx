@@ -36,6 +36,7 @@ function Answer(props: { value: Value }) {
   const [open, setOpen] = useState(false);
   const v = props.value;
   const [before, now] = answerOf(v, view);
+  const way = v.ways && now && [v.ways.over, v.ways.under].find((w) => now.endsWith(w));
   return (
     <div className="py-1" data-value={v.id}>
       <div className="text-xs text-muted first-letter:uppercase">{v.label}</div>
@@ -63,7 +64,8 @@ function Answer(props: { value: Value }) {
             </button>
           )}
           <span className={v.dimension === 'length' && v.id.endsWith('margin') && (v.si ?? 0) < 0 ? 'text-stop' : ''}>
-            {now}
+            {way ? now.slice(0, -way.length) : now}
+            {way && <span className="whitespace-nowrap text-[13px]">{way}</span>}
           </span>
           {v.plus_minus_si != null && (
             <span className="text-xs text-muted"> ±{formatNumber(v.plus_minus_si, v.dimension, view)}</span>

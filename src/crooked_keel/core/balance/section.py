@@ -165,12 +165,12 @@ def empty_values(ledger: Ledger) -> list[Value]:
     )
     out.add(
         "empty-cg",
-        "Empty CG",
+        "Empty CG, from the datum",
         "length",
         lambda: ledger.empty.station,
         before=lambda: ledger.before.station_m,
         working=lambda: cg_station.working(ledger.empty.moment_kg_m, ledger.empty.mass_kg),
-        ways=Ways("aft of the datum", "forward of the datum"),
+        ways=Ways("aft", "forward"),
     )
     return out.values
 

@@ -57,12 +57,12 @@ def found_values(resolved: Resolved, weighing: Weighing, found: Found, floating:
     )
     out.add(
         "station-found",
-        "LCG" if floating else "CG",
+        "LCG, from the datum" if floating else "CG, from the datum",
         "length",
         lambda: got(first().x),
         working=(lambda: cg_on_scales.working(got(first().x).value * net(), net())) if scales else None,
         source=by if reported else f"{by}; trim as read",
-        ways=Ways("aft of the datum", "forward of the datum"),
+        ways=Ways("aft", "forward"),
     )
     out.add(
         "butt-line-found",
