@@ -46,10 +46,10 @@ def answer(v: Value, units: str) -> tuple[str | None, str | None]:
     now = v.text if v.text is not None else None if v.si is None else directed(v.si, v.dimension, units, v.ways)
     if v.before_si is None:
         return None, now
-    stays = v.ways is not None and v.si is not None and (v.si < 0) == (v.before_si < 0)
-    if stays:
-        return number(abs(v.before_si), v.dimension, units), now
-    return directed(v.before_si, v.dimension, units, v.ways), now
+    before = directed(v.before_si, v.dimension, units, v.ways)
+    if v.ways is not None and v.si is not None and (v.si < 0) == (v.before_si < 0) and before != now:
+        before = number(abs(v.before_si), v.dimension, units)
+    return before, now
 
 
 def param(p: Param, units: str) -> str:

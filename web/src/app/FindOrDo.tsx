@@ -1,7 +1,9 @@
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
+import type { Block } from '../api/client';
 import { useProject, useShown } from '../api/project';
 import { workshop } from '../api/route';
+import { useInstallation } from '../api/useInstallation';
 import { sentence } from '../figure/format';
 import { useFocusField } from '../findings/useFocusField';
 
@@ -11,25 +13,50 @@ interface Entry {
   run: () => void;
 }
 
-/** One line to find a bench, a finding, a value or a field of this bench, or to do something. */
+/** The fields of every bench, those of tables left out: where each stands in the document, and its bench. */
+function ofTheSheets(blocks: Block[], unit: string | null, fit: string | null) {
+  return blocks.flatMap((b) =>
+    b.table
+      ? []
+      : b.entries
+          .filter((e) => (unit !== null || !e.pointer.startsWith('~')) && (fit !== null || !e.pointer.startsWith('^')))
+          .map((e) => ({
+            pointer: e.pointer.replace('~', unit ?? '').replace('^', `/fits/${fit}`),
+            label: e.label,
+            bench: b.bench,
+          })),
+  );
+}
+
+/** One line to find a bench, a finding, a value or a field, or to do something. */
 export function FindOrDo(props: { open: boolean; onClose: () => void }) {
   const { id } = workshop.useParams();
-  const { view, units, undo, redo } = useProject();
+  const { view, units, undo, redo, reference, state, fit } = useProject();
+  const { pointer } = useInstallation();
   const { shown } = useShown();
   const go = workshop.useNavigate();
   const focusField = useFocusField();
   const [text, setText] = useState('');
   const to = (bench: (typeof shown.benches)[number]['bench'], finding?: string) => () =>
     void go({ to: '/p/$id/$bench', params: { id, bench }, search: (s) => ({ ...s, finding }) });
-  const fields = props.open ? [...document.querySelectorAll<HTMLElement>('main [data-pointer]')] : [];
+  const listed = props.open ? ofTheSheets(reference.sheets[state.document.kind as string] ?? [], pointer, fit) : [];
+  const known = new Set(listed.map((f) => f.pointer));
+  // Rows of the tables of this bench, and what else is drawn on it.
+  const drawn = props.open
+    ? [...document.querySelectorAll<HTMLElement>('main [data-pointer]')].filter(
+        (f) => !known.has(f.dataset.pointer ?? ''),
+      )
+    : [];
+  const find = (at: string) => () => void setTimeout(() => focusField(at));
   const entries: Entry[] = [
     ...shown.benches.filter((b) => b.built).map((b) => ({ words: b.bench, hint: 'bench', run: to(b.bench) })),
     ...shown.findings.map((f) => ({ words: sentence(f.title, view), hint: f.bench, run: to(f.bench, f.key) })),
     ...shown.values.map((v) => ({ words: v.label, hint: v.bench, run: to(v.bench) })),
-    ...fields.map((f) => ({
+    ...listed.map((f) => ({ words: f.label, hint: `${f.bench}, field`, run: find(f.pointer) })),
+    ...drawn.map((f) => ({
       words: f.getAttribute('aria-label') ?? document.querySelector(`label[for="${f.id}"]`)?.textContent ?? '',
       hint: 'field here',
-      run: () => setTimeout(() => focusField(f.dataset.pointer as string)),
+      run: find(f.dataset.pointer as string),
     })),
     { words: 'library of power units', hint: 'go', run: () => void go({ to: '/library', search: { units } }) },
     { words: 'undo', hint: 'do', run: () => void undo() },
@@ -67,7 +94,7 @@ export function FindOrDo(props: { open: boolean; onClose: () => void }) {
           />
           <ul className="mt-2">
             {found.map((e) => (
-              <li key={e.hint + e.words}>
+              <li key={`${e.hint} ${e.words}`}>
                 <button
                   type="button"
                   className="flex w-full justify-between gap-3 px-1 py-1 text-left hover:bg-tray"

@@ -1,7 +1,7 @@
 import { Link } from '@tanstack/react-router';
 import { useProject, useShown } from '../api/project';
 import { workshop } from '../api/route';
-import { directed, sentence } from '../figure/format';
+import { movedBetween, sentence } from '../figure/format';
 import { Mark } from '../findings/Mark';
 
 /** What the last edit changed: what flipped, then what moved. Click to jump. */
@@ -12,11 +12,10 @@ export function RippleStrip() {
   const flips = ripple?.changed.filter((c) => c.kind === 'finding') ?? [];
   const moves = (ripple?.changed.filter((c) => c.kind === 'value') ?? [])
     .filter((c) => c.dimension && c.dimension !== 'text')
-    .map((c) => ({
-      ...c,
-      from: c.before_si == null ? '—' : directed(c.before_si, c.dimension as string, view, c.ways),
-      to: c.after_si == null ? '—' : directed(c.after_si, c.dimension as string, view, c.ways),
-    }))
+    .map((c) => {
+      const [from, to] = movedBetween(c.before_si, c.after_si, c.dimension as string, view, c.ways);
+      return { ...c, from: from ?? '—', to: to ?? '—' };
+    })
     .filter((c) => c.from !== c.to);
   return (
     <div

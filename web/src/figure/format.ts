@@ -21,13 +21,25 @@ export function directed(si: number, dimension: string, view: View, ways: Ways |
   return /[1-9]/.test(text) ? `${text}${GAP}${si < 0 ? ways.under : ways.over}` : text;
 }
 
-/** What a headline value was and is; a direction that stays is said once, at the end. Same rules as the server's. */
+/** What a number was and is; a direction that stays is said once, at the end. Same rules as the server's. */
+export function movedBetween(
+  was: number | null | undefined,
+  is: number | null | undefined,
+  dimension: string,
+  view: View,
+  ways: Ways | null | undefined,
+): [string | null, string | null] {
+  const now = is == null ? null : directed(is, dimension, view, ways);
+  if (was == null) return [null, now];
+  const before = directed(was, dimension, view, ways);
+  const stays = ways && is != null && is < 0 === was < 0 && before !== now;
+  return [stays ? formatNumber(Math.abs(was), dimension, view) : before, now];
+}
+
+/** The same of a headline value. */
 export function answerOf(v: Value, view: View): [string | null, string | null] {
-  const now = v.text ?? (v.si == null ? null : directed(v.si, v.dimension, view, v.ways));
-  if (v.before_si == null) return [null, now];
-  const stays = v.ways && v.si != null && v.si < 0 === v.before_si < 0;
-  if (stays) return [formatNumber(Math.abs(v.before_si), v.dimension, view), now];
-  return [directed(v.before_si, v.dimension, view, v.ways), now];
+  const [before, now] = movedBetween(v.before_si, v.si, v.dimension, view, v.ways);
+  return [before, v.text ?? now];
 }
 
 /** A message with its slots filled. */

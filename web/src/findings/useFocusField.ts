@@ -20,8 +20,12 @@ export function benchOf(pointer: string, blocks: Block[]): Bench {
   return /^\/(loadings|ledger|fits)/.test(part) ? 'balance' : 'craft';
 }
 
+/** The field on the bench that is open; one that is still drawn while the next bench is fetched does not count. */
 function fieldOf(pointer: string): HTMLElement | undefined {
-  const fields = [...document.querySelectorAll<HTMLElement>('main [data-pointer]')];
+  const open = window.location.pathname.split('/')[3];
+  const fields = [...document.querySelectorAll<HTMLElement>('main [data-pointer]')].filter(
+    (f) => (f.closest<HTMLElement>('[data-bench]')?.dataset.bench ?? open) === open,
+  );
   return (
     fields.find((f) => f.dataset.pointer === pointer) ??
     fields.find((f) => f.dataset.pointer?.startsWith(`${pointer}/`))

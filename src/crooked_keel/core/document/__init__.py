@@ -1,7 +1,7 @@
 """The document and the ways in which it may change."""
 
 from ..figure.base import Figure
-from .align import Align
+from .align import Align, Joint
 from .balance import EnvelopePoint, LedgerRow, Limits, Loading, Pack, Seat, Space, Tank, Wing
 from .base import Part
 from .choose import MoneyLine, Need, Task
@@ -35,6 +35,7 @@ __all__ = [
     "Hung",
     "Installation",
     "Instrument",
+    "Joint",
     "LedgerRow",
     "LibraryUnit",
     "Lifting",

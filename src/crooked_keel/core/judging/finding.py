@@ -71,6 +71,14 @@ class Margin:
 
 
 @record
+class LeftOut:
+    """What a verdict could not look at, though it should have: by name, and what each lacks."""
+
+    names: list[str] = field(default_factory=list)
+    needs: list[Gap] = field(default_factory=list)
+
+
+@record
 class Compared:
     """What was compared. lo and hi bound what is allowed, each if it is there. doubt: two standard deviations."""
 

@@ -9,7 +9,7 @@ from typing import Any
 from ..errors import Gap
 from ..formula import Working
 from ..reference.kinds import Form
-from .finding import Bench, Compared, Finding, Level, Mark, Message, Param
+from .finding import Bench, Compared, Finding, LeftOut, Level, Mark, Message, Param
 
 Check = Callable[..., Iterable[Finding]]
 
@@ -59,10 +59,17 @@ def verdict(
     source: str | None = None,
     can_suggest: bool = False,
     needs: list[Gap] | None = None,
+    left_out: LeftOut | None = None,
     **params: Param,
 ) -> Finding:
-    """A finding of a registered rule; the catalogue gives bench, source and mark."""
+    """A finding of a registered rule; the catalogue gives bench, source and mark. left_out: what could not be judged
+    with it: it is named, and as long as there is any the verdict is not ok, while a worse one stands."""
     r = RULES[rule_id]
+    if left_out is not None and left_out.names:
+        level = "unknown" if level == "ok" else level
+        message += " Not judged, figures are missing: {left_out}."
+        params["left_out"] = Param(text=", ".join(left_out.names))
+        needs = [*(needs or []), *left_out.needs]
     return Finding(
         key=f"{rule_id}:{subject}" if subject else rule_id,
         rule=rule_id,

@@ -1,6 +1,6 @@
 import type { Ways } from '../../api/client';
 import { useProject, useShown } from '../../api/project';
-import { directed, formatNumber, needed } from '../../figure/format';
+import { movedBetween, needed } from '../../figure/format';
 import { Table } from '../../parts/Table';
 
 const TRIM: Ways = { over: 'stern', under: 'bow' };
@@ -9,16 +9,11 @@ const HEEL: Ways = { over: 'stbd', under: 'port' };
 /** `before → after`, or only after where nothing changed. */
 function Pair(props: { before: number | null; after: number | null; dimension: string; ways?: Ways }) {
   const { view } = useProject();
-  const { before: was, after: is, dimension, ways } = props;
-  const said = (si: number | null) => (si === null ? '?' : directed(si, dimension, view, ways));
-  // A direction that stays is said once, at the end.
-  const stays = ways && was !== null && is !== null && was < 0 === is < 0;
+  const [was, is] = movedBetween(props.before, props.after, props.dimension, view, props.ways);
   return (
     <span className="whitespace-nowrap">
-      {said(was) !== said(is) && (
-        <span className="text-muted">{stays ? formatNumber(Math.abs(was), dimension, view) : said(was)} → </span>
-      )}
-      {said(is)}
+      {was !== is && <span className="text-muted">{was ?? '?'} → </span>}
+      {is ?? '?'}
     </span>
   );
 }

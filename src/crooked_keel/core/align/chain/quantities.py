@@ -4,8 +4,10 @@ from __future__ import annotations
 
 import math
 
-from ...errors import CannotSay, Gap, InputError, ask_all
+from ...document import Joint
+from ...errors import InputError, ask_all
 from ...figure.trace import need
+from ...judging.subjects import Subject
 from ...judging.values import ValueList
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
@@ -79,25 +81,19 @@ class RoadLine(Readings):
         ask_all(*asks)
         return runout_of_bore([(math.radians(45 * i), ask()) for i, ask in enumerate(asks)])
 
-    def joints(self) -> list[tuple[str, str, float, float]]:
-        """Joints: id, name, true angle and its limit, rad."""
-        made: list[tuple[str, str, float, float]] = []
-        gaps: list[Gap] = []
-        for key, joint in sorted(self.align.joints.items(), key=lambda j: j[1].rank):
-            base = self.placed.p(f"align/joints/{key}")
-            asks = (
-                lambda j=joint, b=base: need(j.side, f"{b}/side", f"angle of {j.name}, from the side").si,
-                lambda j=joint, b=base: need(j.plan, f"{b}/plan", f"angle of {j.name}, from above").si,
-                lambda j=joint, b=base: need(j.speed, f"{b}/speed", f"fastest speed of {j.name}").si,
-            )
-            try:
-                side, plan, speed = ask_all(*asks)
-                made.append((key, joint.name, compound_angle(side, plan), joint_limit(speed)))
-            except CannotSay as gap:
-                gaps += gap.needs
-        if gaps:
-            raise CannotSay(*gaps)
-        return made
+    def joints(self) -> list[Subject[Joint]]:
+        """The universal joints, in order."""
+        return [Subject(k, j.name, j) for k, j in sorted(self.align.joints.items(), key=lambda j: j[1].rank)]
+
+    def joint(self, key: str, joint: Joint) -> tuple[float, float]:
+        """True angle of a joint and its limit, rad."""
+        base = self.placed.p(f"align/joints/{key}")
+        side, plan, speed = ask_all(
+            lambda: need(joint.side, f"{base}/side", f"angle of {joint.name}, from the side").si,
+            lambda: need(joint.plan, f"{base}/plan", f"angle of {joint.name}, from above").si,
+            lambda: need(joint.speed, f"{base}/speed", f"fastest speed of {joint.name}").si,
+        )
+        return compound_angle(side, plan), joint_limit(speed)
 
     def values(self, out: ValueList) -> None:
         """Headline values of sprockets, wheel, adapter and joints."""
@@ -161,7 +157,7 @@ class RoadLine(Readings):
             )
         if has("joints"):
             for key, joint in sorted(self.align.joints.items(), key=lambda j: j[1].rank):
-                angle = lambda k=key: next(j[2] for j in self.joints() if j[0] == k)
+                angle = lambda k=key, j=joint: self.joint(k, j)[0]
                 out.add(
                     f"joint-{key}",
                     f"Angle of {joint.name}",

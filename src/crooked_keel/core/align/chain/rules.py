@@ -5,9 +5,11 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 
+from ...document import Joint
 from ...judging.band import at_most, band
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
+from ...judging.subjects import Subject, one_by_one
 from .functions import (
     CHAIN_ANGLE_RAD,
     RUNOUT_OK_M,
@@ -125,27 +127,32 @@ def adapter(chain: RoadLine) -> Iterable[Finding]:
     form="joints",
 )
 def joints(chain: RoadLine) -> Iterable[Finding]:
-    for key, name, angle, limit in chain.joints():
-        level: Level = (
-            "watch"
-            if angle < math.radians(0.5)
-            else "ok"
-            if angle <= limit
-            else "watch"
-            if angle <= 1.25 * limit
-            else "stop"
-        )
-        yield verdict(
-            "align.joints",
-            level,
-            "{n}: {a}",
-            "{l} is allowed at its speed; the speed behind it rises and falls by {v}."
-            + (" Straight: the needles do not roll." if angle < math.radians(0.5) else ""),
-            subject=key,
-            compared=Compared(value=angle, dimension="angle", hi=limit),
-            working=joint_variation.working(angle),
-            n=word(name),
-            a=q(angle, "angle"),
-            l=q(limit, "angle"),
-            v=q(joint_variation(angle), "percent"),
-        )
+    return one_by_one("align.joints", chain.joints(), lambda joint: _joint(chain, joint))
+
+
+def _joint(chain: RoadLine, joint: Subject[Joint]) -> Iterable[Finding]:
+    key, name, _ = joint
+    angle, limit = chain.joint(key, joint.of)
+    level: Level = (
+        "watch"
+        if angle < math.radians(0.5)
+        else "ok"
+        if angle <= limit
+        else "watch"
+        if angle <= 1.25 * limit
+        else "stop"
+    )
+    yield verdict(
+        "align.joints",
+        level,
+        "{n}: {a}",
+        "{l} is allowed at its speed; the speed behind it rises and falls by {v}."
+        + (" Straight: the needles do not roll." if angle < math.radians(0.5) else ""),
+        subject=key,
+        compared=Compared(value=angle, dimension="angle", hi=limit),
+        working=joint_variation.working(angle),
+        n=word(name),
+        a=q(angle, "angle"),
+        l=q(limit, "angle"),
+        v=q(joint_variation(angle), "percent"),
+    )

@@ -8,6 +8,7 @@ from ...errors import ask_all
 from ...figure.trace import need
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
+from ...judging.subjects import Subject, known_of
 from ...resolved.installation import ResolvedInstallation
 from .functions import packer_height, unit_angle
 from .quantities import ShaftLine
@@ -56,13 +57,10 @@ def unit_angle_rule(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[
     form="bed",
 )
 def packers(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[Finding]:
-    lines = shaft
-    keys = placed.mount_keys
-    ask_all(lambda: placed.mount_points, *[lambda k=k: lines.packer(k) for k in keys])
-    heights = {k: lines.packer(k) for k in keys}
-    key = min(heights, key=lambda k: heights[k])
-    least = heights[key]
-    name = placed.installation.mount.points[key].name
+    points = placed.installation.mount.points
+    placed.mount_points  # noqa: B018  says what is missing
+    known = known_of([Subject(k, points[k].name, k) for k in placed.mount_keys], shaft.packer)
+    key, least = min(known.answers, key=lambda a: a[1])
     yield verdict(
         "align.packers",
         "ok" if least >= 0.003 else "stop",
@@ -71,10 +69,11 @@ def packers(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[Finding]
         if least >= 0.003
         else "Cut the stringer or raise the unit. Cutting a stringer is structure: have it judged.",
         compared=Compared(value=least, dimension="length", lo=0.003),
-        working=packer_height.working(*lines.packer_terms(key)),
+        working=packer_height.working(*shaft.packer_terms(key)),
+        left_out=known.left_out,
         can_suggest=least < 0.003,
         a=q(least, "length"),
-        b=q(max(heights.values()), "length"),
+        b=q(max(h for _, h in known.answers), "length"),
         d=q(0.003 - least, "length"),
-        f=word(name),
+        f=word(points[key].name),
     )

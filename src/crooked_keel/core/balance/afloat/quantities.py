@@ -8,6 +8,8 @@ from typing import NamedTuple
 from ...document import Mark
 from ...errors import CannotSay, Gap, InputError, ask_all, or_none
 from ...formula import record
+from ...judging.finding import LeftOut
+from ...judging.subjects import Subject, known_of
 from ...physics.hydrostatics import Change, Floated, heel_angle, waterplane_from_freeboards, weight_change_afloat
 from ...physics.stability import Docked, SlackTank, dock_scale, fluid_gm, free_surface_correction
 from ...resolved.craft import Resolved
@@ -225,17 +227,11 @@ class AfloatStates(Topic):
         made = [s for k in self.keys if (s := or_none(lambda k=k: self.state(k))) is not None]
         return made or [self.state(EMPTY)]
 
-    def gaps(self) -> list[Gap]:
-        """What the states that cannot be said need."""
-        needs: dict[str, Gap] = {}
-        for key in self.keys:
-            try:
-                self.state(key)
-            except CannotSay as gap:
-                needs |= {n.pointer: n for n in gap.needs}
-            except InputError as bad:
-                needs[bad.field] = bad.gap
-        return list(needs.values())
+    @lazy
+    def unsaid(self) -> LeftOut:
+        """States that cannot be said."""
+        named = [Subject(k, "Empty" if k == EMPTY else self.loads.name(k), k) for k in self.keys]
+        return known_of(named, self.state).left_out
 
     def trim_found(self) -> float:
         """Trim over the waterline as found, stern down, m; 0 when she is known by a report."""

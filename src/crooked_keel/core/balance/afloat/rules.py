@@ -5,7 +5,6 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 
-from ...errors import CannotSay
 from ...judging.band import band, within
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
@@ -41,6 +40,7 @@ def displacement_change(afloat: AfloatStates) -> Iterable[Finding]:
         judged.level,
         "Displacement changes by {p}",
         "{s}: {a} → {b}." + words[judged.level],
+        left_out=afloat.unsaid,
         compared=judged.compared,
         p=q(share, "percent"),
         s=word(s.name),
@@ -68,6 +68,7 @@ def trim(afloat: AfloatStates) -> Iterable[Finding]:
         level,
         "Trims {d} by the {end}",
         "{s}, over her waterline, stern down: {a} → {b}. Small-change method, waterplane held as found.",
+        left_out=afloat.unsaid,
         compared=Compared(value=change, dimension="length", lo=-OK_TRIM * length, hi=OK_TRIM * length),
         working=trim_change.working(s.after.trim_moment_kg_m - s.before.trim_moment_kg_m, s.after.mct_kg),
         can_suggest=level != "ok",
@@ -140,6 +141,7 @@ def bottom_load(afloat: AfloatStates, resolved: Resolved) -> Iterable[Finding]:
         "ok" if after >= 5.5 else "watch",
         "Bottom loading {a} → {b}",
         "{s}, {m}." + ("" if after >= 5.5 else " Heavy for her bottom: slow onto the plane, if at all."),
+        left_out=afloat.unsaid,
         compared=Compared(value=after, dimension="number", lo=5.5),
         a=q(before, "number"),
         b=q(after, "number"),
@@ -201,6 +203,7 @@ def freeboard(afloat: AfloatStates) -> Iterable[Finding]:
         level,
         "Least freeboard {b}, {m}",
         "{s}: {a} → {b}, {p} lost. Openings lower than the marks were not entered and not checked.",
+        left_out=afloat.unsaid,
         compared=Compared(value=mark.after_si, dimension="length", lo=0.20),
         a=q(mark.before_si, "length"),
         b=q(mark.after_si, "length"),
@@ -219,13 +222,11 @@ def freeboard(afloat: AfloatStates) -> Iterable[Finding]:
     form="afloat",
 )
 def states_afloat(afloat: AfloatStates) -> Iterable[Finding]:
-    needs = afloat.gaps()
-    if needs:
-        raise CannotSay(*needs)
     yield verdict(
         "balance.states-afloat",
         "ok",
         "{n} states followed afloat",
         "Empty and every loading. Small-change method: KM and the waterplane are held at the draft found.",
+        left_out=afloat.unsaid,
         n=q(len(afloat.keys), "count"),
     )

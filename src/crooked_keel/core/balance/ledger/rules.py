@@ -10,8 +10,10 @@ from ...document import Hung, TwoScales
 from ...errors import CannotSay
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
+from ...judging.subjects import Subject, one_by_one
 from ...resolved.craft import Resolved
 from ...resolved.disputed import Disputed
+from ...resolved.installation import ResolvedInstallation
 from ...resolved.references import Body, got
 from ...resolved.weighed import hung, on_scales
 from ..limits.quantities import Limits
@@ -228,30 +230,36 @@ def condition(resolved: Resolved) -> Iterable[Finding]:
     mark="common practice",
 )
 def unit_on_scales(resolved: Resolved) -> Iterable[Finding]:
-    for placed in [*resolved.old, *resolved.installations]:
-        if placed.installation.unit.on_scales == TwoScales():
-            continue
-        mass, at = on_scales(placed)
-        unit = placed.installation.unit
-        agrees = (
-            unit.mass is not None
-            and unit.cg_aft is not None
-            and abs(unit.mass.si - mass) <= 0.02 * mass
-            and abs(unit.cg_aft.along_m - at) <= 0.005
-        )
-        yield verdict(
-            "balance.unit-on-scales",
-            "ok" if agrees else "watch",
-            "{n}: {m}, CG {x} aft of {f}",
-            "By two scales and a plank."
-            + ("" if agrees else " The mass and CG entered for it are blank or differ: take these over."),
-            subject=placed.id if not placed.old else f"old-{placed.id}",
-            can_suggest=not agrees and not placed.old,
-            n=word(placed.name),
-            m=q(mass, "mass"),
-            x=q(at, "length"),
-            f=word(resolved.word("unit flange")),
-        )
+    units = [
+        Subject(f"old-{p.id}" if p.old else p.id, p.name, p)
+        for p in [*resolved.old, *resolved.installations]
+        if p.installation.unit.on_scales != TwoScales()
+    ]
+    return one_by_one("balance.unit-on-scales", units, lambda unit: _on_scales(unit.of, resolved))
+
+
+def _on_scales(placed: ResolvedInstallation, resolved: Resolved) -> Iterable[Finding]:
+    mass, at = on_scales(placed)
+    unit = placed.installation.unit
+    agrees = (
+        unit.mass is not None
+        and unit.cg_aft is not None
+        and abs(unit.mass.si - mass) <= 0.02 * mass
+        and abs(unit.cg_aft.along_m - at) <= 0.005
+    )
+    yield verdict(
+        "balance.unit-on-scales",
+        "ok" if agrees else "watch",
+        "{n}: {m}, CG {x} aft of {f}",
+        "By two scales and a plank."
+        + ("" if agrees else " The mass and CG entered for it are blank or differ: take these over."),
+        subject=placed.id if not placed.old else f"old-{placed.id}",
+        can_suggest=not agrees and not placed.old,
+        n=word(placed.name),
+        m=q(mass, "mass"),
+        x=q(at, "length"),
+        f=word(resolved.word("unit flange")),
+    )
 
 
 @rule(
@@ -262,29 +270,35 @@ def unit_on_scales(resolved: Resolved) -> Iterable[Finding]:
     mark="common practice",
 )
 def unit_hung(resolved: Resolved) -> Iterable[Finding]:
-    for placed in [*resolved.old, *resolved.installations]:
-        unit = placed.installation.unit
-        if unit.hung == Hung():
-            continue
-        x, z = hung(placed)
-        agrees = (
-            unit.cg_aft is not None
-            and unit.cg_up is not None
-            and math.hypot(unit.cg_aft.along_m - x, unit.cg_up.along_m - z) <= 0.010
-        )
-        yield verdict(
-            "balance.unit-hung",
-            "ok" if agrees else "watch",
-            "{n}: CG {x} aft of {f}, {z} up",
-            "Where its two plumb lines cross."
-            + ("" if agrees else " The CG entered for it is blank or differs: take this over."),
-            subject=placed.id if not placed.old else f"old-{placed.id}",
-            can_suggest=not agrees and not placed.old,
-            n=word(placed.name),
-            x=q(x, "length"),
-            z=q(z, "length"),
-            f=word(resolved.word("unit flange")),
-        )
+    units = [
+        Subject(f"old-{p.id}" if p.old else p.id, p.name, p)
+        for p in [*resolved.old, *resolved.installations]
+        if p.installation.unit.hung != Hung()
+    ]
+    return one_by_one("balance.unit-hung", units, lambda unit: _hung(unit.of, resolved))
+
+
+def _hung(placed: ResolvedInstallation, resolved: Resolved) -> Iterable[Finding]:
+    unit = placed.installation.unit
+    x, z = hung(placed)
+    agrees = (
+        unit.cg_aft is not None
+        and unit.cg_up is not None
+        and math.hypot(unit.cg_aft.along_m - x, unit.cg_up.along_m - z) <= 0.010
+    )
+    yield verdict(
+        "balance.unit-hung",
+        "ok" if agrees else "watch",
+        "{n}: CG {x} aft of {f}, {z} up",
+        "Where its two plumb lines cross."
+        + ("" if agrees else " The CG entered for it is blank or differs: take this over."),
+        subject=placed.id if not placed.old else f"old-{placed.id}",
+        can_suggest=not agrees and not placed.old,
+        n=word(placed.name),
+        x=q(x, "length"),
+        z=q(z, "length"),
+        f=word(resolved.word("unit flange")),
+    )
 
 
 @rule(

@@ -7,12 +7,13 @@ from collections.abc import Callable, Iterable
 from typing import NamedTuple
 
 from ...document import Crane, Lifting
-from ...errors import Gap, InputError, ask_all
+from ...errors import InputError, ask_all
 from ...figure.trace import Traced, need, traced
 from ...figure.units import G0_M_S2
 from ...judging.band import at_least, at_most, band
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
+from ...judging.subjects import Subject, one_by_one
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from .functions import (
@@ -44,35 +45,41 @@ class _Lift(NamedTuple):
     second: Point | None
 
 
-def _lifts(resolved: Resolved) -> Iterable[_Lift]:
-    for placed in [*resolved.old, *resolved.installations]:
-        unit = placed.installation.unit
-        lifting, base = unit.lifting, f"{placed.pointer}/unit"
-        if lifting.model_copy(update={"crane": Crane()}) == Lifting():
-            continue
+def _lifts(resolved: Resolved) -> list[Subject[ResolvedInstallation]]:
+    """The units that somebody means to lift."""
+    return [
+        Subject(f"old-{placed.id}" if placed.old else placed.id, placed.name, placed)
+        for placed in [*resolved.old, *resolved.installations]
+        if placed.installation.unit.lifting.model_copy(update={"crane": Crane()}) != Lifting()
+    ]
 
-        def ask(part: str, what: str, of: object = lifting, at: str = f"{base}/lifting") -> Callable[[], Traced]:
-            return lambda: traced(getattr(of, part), f"{at}/{part}", what)
 
-        name = placed.name
-        wanted = [
-            ask("cg_aft", f"CG of the {name}, along the shaft", unit, base),
-            ask("cg_up", f"CG of the {name}, height", unit, base),
-            ask("mass", f"mass of the {name}", unit, base),
-            ask("first_aft", f"first pick of the {name}, along the shaft"),
-            ask("first_up", f"first pick of the {name}, height"),
+def _lift(placed: ResolvedInstallation) -> _Lift:
+    """Raises CannotSay with all that is missing of a lift."""
+    unit = placed.installation.unit
+    lifting, base = unit.lifting, f"{placed.pointer}/unit"
+
+    def ask(part: str, what: str, of: object = lifting, at: str = f"{base}/lifting") -> Callable[[], Traced]:
+        return lambda: traced(getattr(of, part), f"{at}/{part}", what)
+
+    name = placed.name
+    wanted = [
+        ask("cg_aft", f"CG of the {name}, along the shaft", unit, base),
+        ask("cg_up", f"CG of the {name}, height", unit, base),
+        ask("mass", f"mass of the {name}", unit, base),
+        ask("first_aft", f"first pick of the {name}, along the shaft"),
+        ask("first_up", f"first pick of the {name}, height"),
+    ]
+    two = lifting.second_aft is not None or lifting.second_up is not None
+    if two:
+        wanted += [
+            ask("second_aft", f"second pick of the {name}, along the shaft"),
+            ask("second_up", f"second pick of the {name}, height"),
         ]
-        two = lifting.second_aft is not None or lifting.second_up is not None
-        if two:
-            wanted += [
-                ask("second_aft", f"second pick of the {name}, along the shaft"),
-                ask("second_up", f"second pick of the {name}, height"),
-            ]
-        ask_all(*wanted)
-        x, z, mass, *picks = (one() for one in wanted)
-        first = Point(picks[0].value, picks[1].value)
-        second = Point(picks[2].value, picks[3].value) if two else None
-        yield _Lift(placed, lifting, f"{base}/lifting", Point(x.value, z.value), mass, first, second)
+    x, z, mass, *picks = ask_all(*wanted)
+    first = Point(picks[0].value, picks[1].value)
+    second = Point(picks[2].value, picks[3].value) if two else None
+    return _Lift(placed, lifting, f"{base}/lifting", Point(x.value, z.value), mass, first, second)
 
 
 def _subject(lift: _Lift) -> str:
@@ -99,11 +106,14 @@ def _refused(rule_id: str, lift: _Lift, bad: InputError) -> Finding:
     mark="common practice",
 )
 def hangs(resolved: Resolved) -> Iterable[Finding]:
-    for lift in _lifts(resolved):
-        try:
-            yield _hanging(lift)
-        except InputError as bad:
-            yield _refused("balance.pick-tilt", lift, bad)
+    return one_by_one("balance.pick-tilt", _lifts(resolved), lambda unit: _hung(_lift(unit.of)))
+
+
+def _hung(lift: _Lift) -> Iterable[Finding]:
+    try:
+        yield _hanging(lift)
+    except InputError as bad:
+        yield _refused("balance.pick-tilt", lift, bad)
 
 
 def _hanging(lift: _Lift) -> Finding:
@@ -128,7 +138,7 @@ def _hanging(lift: _Lift) -> Finding:
     return verdict(
         "balance.pick-tilt",
         judged.level,
-        "{n} hangs {t} off judged.level, {way} end down",
+        "{n} hangs {t} off level, {way} end down",
         "The pick is {d} off the CG and {h} above it. " + _HANGS,
         subject=_subject(lift),
         working=pick_tilt_working(lift.first.x_m, lift.cg.x_m, lift.first.z_m, lift.cg.z_m),
@@ -149,13 +159,16 @@ def _hanging(lift: _Lift) -> Finding:
     mark="from memory",
 )
 def slings(resolved: Resolved) -> Iterable[Finding]:
-    for lift in _lifts(resolved):
-        if lift.second is None:
-            continue
-        try:
-            yield _slung(lift, lift.second)
-        except InputError as bad:
-            yield _refused("balance.sling-angle", lift, bad)
+    return one_by_one("balance.sling-angle", _lifts(resolved), lambda unit: _in_slings(_lift(unit.of)))
+
+
+def _in_slings(lift: _Lift) -> Iterable[Finding]:
+    if lift.second is None:
+        return
+    try:
+        yield _slung(lift, lift.second)
+    except InputError as bad:
+        yield _refused("balance.sling-angle", lift, bad)
 
 
 def _slung(lift: _Lift, second: Point) -> Finding:
@@ -198,40 +211,30 @@ def _slung(lift: _Lift, second: Point) -> Finding:
     mark="common practice",
 )
 def hoist(resolved: Resolved) -> Iterable[Finding]:
-    for lift in _lifts(resolved):
-        if lift.lifting.rating is None:
-            yield verdict(
-                "balance.hoist",
-                "unknown",
-                "Cannot say yet: the hoist for {n}",
-                "Its plate gives the load at each boom position; between two marks take the lower.",
-                subject=_subject(lift),
-                n=word(lift.placed.name),
-                needs=[_need(lift)],
-            )
-            continue
-        heaviest = (lift.mass.value + 2 * lift.mass.u) * DYNAMIC_FACTOR
-        rating = lift.lifting.rating.si
-        yield verdict(
-            "balance.hoist",
-            "ok" if heaviest <= rating else "stop",
-            "{n} asks {m} of the hoist, rated {r}"
-            if heaviest <= rating
-            else "{n} is too heavy for the hoist: {m} of {r}",
-            "{k} times the mass with its doubt, {f}. The boom as it stands; the legs of a floor crane as its "
-            "plate shows them.",
-            subject=_subject(lift),
-            compared=Compared(value=heaviest, dimension="mass", hi=rating),
-            n=word(lift.placed.name),
-            m=q(heaviest, "mass"),
-            r=q(rating, "mass"),
-            k=q(DYNAMIC_FACTOR, "number"),
-            f=q(heaviest * G0_M_S2, "force"),
-        )
+    return one_by_one("balance.hoist", _lifts(resolved), lambda unit: _hoisted(unit.of))
 
 
-def _need(lift: _Lift) -> Gap:
-    return Gap(pointer=f"{lift.base}/rating", what=f"rating of the hoist for the {lift.placed.name}")
+def _hoisted(placed: ResolvedInstallation) -> Iterable[Finding]:
+    unit, base = placed.installation.unit, f"{placed.pointer}/unit"
+    mass, rating = ask_all(
+        lambda: traced(unit.mass, f"{base}/mass", f"mass of the {placed.name}"),
+        lambda: need(unit.lifting.rating, f"{base}/lifting/rating", f"rating of the hoist for the {placed.name}").si,
+    )
+    heaviest = (mass.value + 2 * mass.u) * DYNAMIC_FACTOR
+    yield verdict(
+        "balance.hoist",
+        "ok" if heaviest <= rating else "stop",
+        "{n} asks {m} of the hoist, rated {r}" if heaviest <= rating else "{n} is too heavy for the hoist: {m} of {r}",
+        "{k} times the mass with its doubt, {f}. The boom as it stands, and between two of its marks the lower rating; "
+        "the legs of a floor crane as its plate shows them.",
+        subject=f"old-{placed.id}" if placed.old else placed.id,
+        compared=Compared(value=heaviest, dimension="mass", hi=rating),
+        n=word(placed.name),
+        m=q(heaviest, "mass"),
+        r=q(rating, "mass"),
+        k=q(DYNAMIC_FACTOR, "number"),
+        f=q(heaviest * G0_M_S2, "force"),
+    )
 
 
 @rule(
@@ -242,12 +245,15 @@ def _need(lift: _Lift) -> Gap:
     mark="common practice",
 )
 def crane(resolved: Resolved) -> Iterable[Finding]:
-    for placed in [*resolved.old, *resolved.installations]:
-        if placed.installation.unit.lifting.crane != Crane():
-            yield _craned(placed)
+    lifted = [
+        Subject(f"old-{p.id}" if p.old else p.id, p.name, p)
+        for p in [*resolved.old, *resolved.installations]
+        if p.installation.unit.lifting.crane != Crane()
+    ]
+    return one_by_one("balance.crane", lifted, lambda unit: _craned(unit.of))
 
 
-def _craned(placed: ResolvedInstallation) -> Finding:
+def _craned(placed: ResolvedInstallation) -> Iterable[Finding]:
     c, base = placed.installation.unit.lifting.crane, f"{placed.pointer}/unit/lifting/crane"
     words = {
         "mass": "mass of the crane",
@@ -262,7 +268,7 @@ def _craned(placed: ResolvedInstallation) -> Finding:
     at = crane_cg(mass, cg, load, hook)
     inside = min(at, legs - at)
     level: Level = "stop" if inside < 0 else "watch" if inside < 0.1 * legs else "ok"
-    return verdict(
+    yield verdict(
         "balance.crane",
         level,
         "Crane with {n}: {d} inside its castors" if inside >= 0 else "Crane with {n} tips over its legs",

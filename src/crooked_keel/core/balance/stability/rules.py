@@ -44,6 +44,7 @@ def heel(afloat: AfloatStates) -> Iterable[Finding]:
         judged.level,
         "Lists {d} to {side}",
         "{s}: {a} → {b}, starboard down. Linear, good for small angles.",
+        left_out=afloat.unsaid,
         compared=judged.compared,
         working=heel_angle.working(s.after.heel_moment_kg_m, s.after.displacement_kg, s.after.gm_m),
         can_suggest=judged.level != "ok",
@@ -109,6 +110,7 @@ def gm(afloat: AfloatStates) -> Iterable[Finding]:
             else " Free surface of slack tanks is not all taken off."
         )
         + (" Less than {w} is little." if value < GM_WATCH_M else ""),
+        left_out=afloat.unsaid,
         compared=Compared(value=value, dimension="length", lo=GM_LEAST_M),
         working=metacentric_height.working(floating.hydro.km_m, s.after.kg_m)
         if not slack
@@ -153,6 +155,7 @@ def free_surface(afloat: AfloatStates, loads: Loads) -> Iterable[Finding]:
             if level != "ok"
             else ""
         ),
+        left_out=afloat.unsaid,
         compared=Compared(value=share, dimension="percent", hi=0.1),
         d=q(fsc, "length"),
         s=word(state.name),
@@ -192,6 +195,7 @@ def one_side_tank(fuel: Fuel, afloat: AfloatStates) -> Iterable[Finding]:
         "With the {t} empty she lists {a}",
         "{s}, the others as they are. Linear, GM as it is then."
         + ("" if judged.level == "ok" else " Draw from both, or shut one off in good time."),
+        left_out=afloat.unsaid,
         compared=judged.compared,
         working=heel_angle.working(
             state.after.heel_moment_kg_m - got(body.mass).value * got(body.y).value,
@@ -262,6 +266,7 @@ def offset_load(afloat: AfloatStates, loads: Loads, resolved: Resolved) -> Itera
             if angle > valid
             else ""
         ),
+        left_out=afloat.unsaid,
         compared=Compared(value=angle, dimension="angle", hi=limit / 2),
         a=q(angle, "angle"),
         s=word(state.name),

@@ -7,8 +7,9 @@ from collections.abc import Iterable
 from ...errors import CannotSay
 from ...judging.finding import Compared, Finding, q, word
 from ...judging.register import rule, verdict
+from ...judging.subjects import Subject, one_by_one
 from ...resolved.craft import Resolved
-from .functions import WAYS, gaps, stowed
+from .functions import WAYS, Stowed, gaps, stowed
 
 
 @rule(
@@ -19,32 +20,34 @@ from .functions import WAYS, gaps, stowed
     mark="statics",
 )
 def pack_space(resolved: Resolved) -> Iterable[Finding]:
-    wanted = [p for p in stowed(resolved) if p.space is not None]
-    needs = [n for p in wanted for n in p.needs]
-    if needs:
-        raise CannotSay(*needs)
-    for pack in wanted:
-        assert pack.space is not None
-        out = pack.outside()
-        fits = all(ok for _, _, ok in out)
-        axis, by, _ = max(out, key=lambda o: (not o[2], abs(o[1])), default=("x", 0.0, True))
-        yield verdict(
-            "balance.pack-space",
-            "stop" if out else "ok",
-            "{p} lies in {s}" if not out else "{p} lies {d} outside {s}" if fits else "{p} is too large for {s}",
-            "Air round it for cooling, and a way to get it out, are not looked at."
-            if not out
-            else "{d} {w} and it is inside along that axis."
-            if fits
-            else "It is longer, wider or higher than the space has room for.",
-            subject=pack.pointer.rsplit("/", 1)[1],
-            compared=Compared(value=abs(by), dimension="length", hi=0.0) if out else None,
-            can_suggest=bool(out) and fits,
-            p=word(pack.name),
-            s=word(pack.space.name),
-            d=q(abs(by), "length"),
-            w=word(WAYS[axis][by < 0]),
-        )
+    packs = [Subject(p.pointer.rsplit("/", 1)[1], p.name, p) for p in stowed(resolved) if p.space is not None]
+    return one_by_one("balance.pack-space", packs, lambda pack: _in_its_space(pack.of))
+
+
+def _in_its_space(pack: Stowed) -> Iterable[Finding]:
+    out = pack.outside()
+    if pack.needs and not out:
+        raise CannotSay(*pack.needs)
+    fits = all(ok for _, _, ok in out)
+    axis, by, _ = max(out, key=lambda o: (not o[2], abs(o[1])), default=("x", 0.0, True))
+    yield verdict(
+        "balance.pack-space",
+        "stop" if out else "ok",
+        "{p} lies in {s}" if not out else "{p} lies {d} outside {s}" if fits else "{p} is too large for {s}",
+        "Air round it for cooling, and a way to get it out, are not looked at."
+        if not out
+        else "{d} {w} and it is inside along that axis."
+        if fits
+        else "It is longer, wider or higher than the space has room for.",
+        subject=pack.pointer.rsplit("/", 1)[1],
+        compared=Compared(value=abs(by), dimension="length", hi=0.0) if out else None,
+        can_suggest=bool(out) and fits,
+        needs=pack.needs,
+        p=word(pack.name),
+        s=word(pack.space.name if pack.space is not None else ""),
+        d=q(abs(by), "length"),
+        w=word(WAYS[axis][by < 0]),
+    )
 
 
 @rule(

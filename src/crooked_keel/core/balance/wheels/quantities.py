@@ -7,6 +7,8 @@ import math
 
 from ...errors import CannotSay, Gap, InputError, ask_all, fields, or_none
 from ...figure.trace import above_zero, need
+from ...judging.finding import LeftOut
+from ...judging.subjects import Subject, known_of
 from ...reference.tyres import tyre_load
 from ...resolved.craft import Resolved
 from ...resolved.loads import Loads
@@ -84,6 +86,23 @@ class Axles(Topic):
     def _stances(self, after: bool) -> list[Stance]:
         made = [s for k in self.keys if (s := or_none(lambda k=k: self.stance(k, after))) is not None]
         return made or [self.stance(EMPTY, after)]
+
+    @lazy
+    def unsaid(self) -> LeftOut:
+        """States that cannot be said, with the work done."""
+        return known_of(self._named(self.keys), lambda k: self.stance(k)).left_out
+
+    @lazy
+    def unsaid_heights(self) -> LeftOut:
+        """States whose height cannot be said; of a craft with loadings the empty one is not ridden."""
+        keys = [k for k in self.keys if k != EMPTY] or self.keys
+        return known_of(self._named(keys), self._height).left_out
+
+    def _height(self, key: str) -> float:
+        return self.sums(key, True, "z").station_m - self.wheels.ground_m
+
+    def _named(self, keys: list[str]) -> list[Subject[str]]:
+        return [Subject(k, "Empty" if k == EMPTY else self.loads.name(k), k) for k in keys]
 
     def ridden(self, after: bool = True) -> list[Stance]:
         """States with somebody aboard; the empty one if there is no loading."""

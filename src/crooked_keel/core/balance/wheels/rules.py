@@ -9,6 +9,7 @@ from ...errors import CannotSay, Gap, or_none
 from ...judging.band import at_least, band, within
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
+from ...judging.subjects import Subject, one_by_one
 from ...resolved.craft import Resolved
 from ..limits.quantities import Limits
 from .functions import lean_to_balance, static_stability, traction_limit, wheelie_limit
@@ -61,6 +62,7 @@ def wheelbase(axles: Axles) -> Iterable[Finding]:
         "ok" if inside else "stop",
         "CG between the axles in every loading" if inside else "CG outside the wheelbase: the {e} lifts",
         "{s}: {x} behind the front axle, wheelbase {l}." + ("" if inside else " It falls over its own wheel."),
+        left_out=axles.unsaid,
         compared=Compared(value=worst.x_m, dimension="length", lo=0.0, hi=worst.base_m),
         s=word(worst.name),
         x=q(worst.x_m, "length"),
@@ -94,6 +96,7 @@ def axle_split(axles: Axles, resolved: Resolved) -> Iterable[Finding]:
             if level == "watch"
             else ""
         ),
+        left_out=axles.unsaid,
         compared=Compared(value=s.front_share, dimension="percent", lo=lo, hi=hi),
         a=q(before.front_share, "percent"),
         b=q(s.front_share, "percent"),
@@ -122,6 +125,7 @@ def wheelie(axles: Axles) -> Iterable[Finding]:
         "{s}. Wheelie limit {a} g"
         + (", grip {g} g." if grip is not None else "; grip is never the limit.")
         + " Uphill it comes sooner. Air drag left out.",
+        left_out=axles.unsaid_heights,
         compared=judged.compared,
         working=wheelie_limit.working(s.base_m, s.x_m, s.height()),
         a=q(limit, "number"),
@@ -224,26 +228,31 @@ def lean(axles: Axles) -> Iterable[Finding]:
     form="stands on wheels",
 )
 def axle_load(axles: Axles, limits: Limits) -> Iterable[Finding]:
-    for end in ("front", "rear"):
-        cap_kg, by = axle_cap(axles, limits, end)
-        worst = max(axles.stances(), key=lambda s: s.front_kg if end == "front" else s.rear_kg)
-        load = worst.front_kg if end == "front" else worst.rear_kg
-        level: Level = "stop" if load > cap_kg else "watch" if load > 0.95 * cap_kg else "ok"
-        yield verdict(
-            "balance.axle-load",
-            level,
-            "{e} axle {d} over what {by} may carry" if load > cap_kg else "{e} axle has {d} left",
-            "{s}: {m} of {cap}, by {by}."
-            + (" At the pressure and up to the speed that the maker of the tyre gives." if by == "its tyres" else ""),
-            subject=end,
-            compared=Compared(value=load, dimension="mass", hi=cap_kg),
-            e=word(end.capitalize()),
-            d=q(abs(cap_kg - load), "mass"),
-            s=word(worst.name),
-            m=q(load, "mass"),
-            cap=q(cap_kg, "mass"),
-            by=word(by),
-        )
+    ends = [Subject(e, f"{e} axle", e) for e in ("front", "rear")]
+    return one_by_one("balance.axle-load", ends, lambda end: _loaded(axles, limits, end.of))
+
+
+def _loaded(axles: Axles, limits: Limits, end: str) -> Iterable[Finding]:
+    cap_kg, by = axle_cap(axles, limits, end)
+    worst = max(axles.stances(), key=lambda s: s.front_kg if end == "front" else s.rear_kg)
+    load = worst.front_kg if end == "front" else worst.rear_kg
+    level: Level = "stop" if load > cap_kg else "watch" if load > 0.95 * cap_kg else "ok"
+    yield verdict(
+        "balance.axle-load",
+        level,
+        "{e} axle {d} over what {by} may carry" if load > cap_kg else "{e} axle has {d} left",
+        "{s}: {m} of {cap}, by {by}."
+        + (" At the pressure and up to the speed that the maker of the tyre gives." if by == "its tyres" else ""),
+        subject=end,
+        left_out=axles.unsaid,
+        compared=Compared(value=load, dimension="mass", hi=cap_kg),
+        e=word(end.capitalize()),
+        d=q(abs(cap_kg - load), "mass"),
+        s=word(worst.name),
+        m=q(load, "mass"),
+        cap=q(cap_kg, "mass"),
+        by=word(by),
+    )
 
 
 @rule(
@@ -269,6 +278,7 @@ def axle_shift(axles: Axles) -> Iterable[Finding]:
             if judged.level == "ok"
             else "Have brake balance and springs checked for the new split before it is driven."
         ),
+        left_out=axles.unsaid,
         compared=judged.compared,
         a=q(before.front_share, "percent"),
         b=q(after.front_share, "percent"),
@@ -299,6 +309,7 @@ def rollover(axles: Axles) -> Iterable[Finding]:
         "Static stability factor {a} → {b}",
         "{s}. Half track over height; on three wheels the track at the CG's station, so load nearer the single "
         "wheel tips it sooner.",
+        left_out=axles.unsaid_heights,
         compared=Compared(value=value, dimension="number", lo=STABILITY_OK),
         working=static_stability.working(*axles.stability_terms(worst.id)),
         a=q(before, "number"),

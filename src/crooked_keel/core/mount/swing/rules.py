@@ -5,10 +5,12 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, ask_all
+from ...figure.kinds import Force
 from ...figure.trace import need
 from ...judging.band import at_least, at_most, band
 from ...judging.finding import Finding, q, word
 from ...judging.register import rule, verdict
+from ...judging.subjects import Subject, one_by_one
 from ..acting import FITTING_FACTOR
 from ..points.functions import reserve_factor
 from .quantities import Swing
@@ -24,27 +26,33 @@ from .quantities import Swing
 )
 def swing(swing: Swing) -> Iterable[Finding]:
     s = swing.mount.swing
-    for what, strength in (("pivot", s.pivot_strength), ("shock", s.shock_strength)):
-        given = lambda st=strength, w=what: need(st, swing._p(f"mount/swing/{w}_strength"), f"strength of the {w}").si
-        ask_all(given, lambda: swing.swing_cases)
-        case, load = swing.worst_swing(what)
-        factor = reserve_factor(given(), 1.5, FITTING_FACTOR, load)
-        judged = band(factor, "number", ok=at_least(1.15), watch=at_least(1.0))
-        yield verdict(
-            "mount.swing",
-            judged.level,
-            "{w} has reserve {r}",
-            "{c}: {l}. Its strength is taken as {st}, ultimate. Side load on the tyre is not in it.",
-            subject=what,
-            compared=judged.compared,
-            working=reserve_factor.working(given(), 1.5, FITTING_FACTOR, load),
-            source=case.source,
-            w=word(what.capitalize()),
-            r=q(factor, "number"),
-            c=word(case.name),
-            l=q(load, "force"),
-            st=q(given(), "force"),
-        )
+    parts = [Subject("pivot", "pivot", s.pivot_strength), Subject("shock", "shock", s.shock_strength)]
+    return one_by_one("mount.swing", parts, lambda part: _carries(swing, part))
+
+
+def _carries(swing: Swing, part: Subject[Force | None]) -> Iterable[Finding]:
+    what = part.key
+    strength, (case, load) = ask_all(
+        lambda: need(part.of, swing._p(f"mount/swing/{what}_strength"), f"strength of the {what}").si,
+        lambda: swing.worst_swing(what),
+    )
+    factor = reserve_factor(strength, 1.5, FITTING_FACTOR, load)
+    judged = band(factor, "number", ok=at_least(1.15), watch=at_least(1.0))
+    yield verdict(
+        "mount.swing",
+        judged.level,
+        "{w} has reserve {r}",
+        "{c}: {l}. Its strength is taken as {st}, ultimate. Side load on the tyre is not in it.",
+        subject=what,
+        compared=judged.compared,
+        working=reserve_factor.working(strength, 1.5, FITTING_FACTOR, load),
+        source=case.source,
+        w=word(what.capitalize()),
+        r=q(factor, "number"),
+        c=word(case.name),
+        l=q(load, "force"),
+        st=q(strength, "force"),
+    )
 
 
 @rule(
