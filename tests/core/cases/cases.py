@@ -1,0 +1,108 @@
+"""A case at each level of each rule: a demonstration, a fit, and the edits that bring it there.
+
+`python -m tests.core.cases.cases` looks for cases that are missing, one edit away from a demonstration or from a case
+that is there, and writes them down.
+"""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Iterator
+from functools import cache
+from pathlib import Path
+from typing import Any, NamedTuple
+
+from crooked_keel.core.assess import assess
+from crooked_keel.core.document import Figure, Project, apply_operations, value_at
+from crooked_keel.core.document.fields import figure_pointers
+from crooked_keel.core.errors import InputError
+from crooked_keel.core.figure.units import VIEWS
+from crooked_keel.core.topic.workspace import Workspace
+from crooked_keel.demo.seed import DEMOS, SECOND, made
+
+FILE = Path(__file__).parent / "cases.json"
+# What a figure is multiplied by; None takes it away.
+SHARES = (None, 0.0, -1.0, 0.01, 0.1, 0.3, 0.5, 0.8, 0.9, 1.1, 1.25, 2.0, 3.0, 10.0, 100.0)
+
+
+class Case(NamedTuple):
+    """One document that brings a rule to a level."""
+
+    rule: str
+    level: str
+    of: str
+    fit: str | None
+    edits: list[dict[str, Any]]
+
+
+@cache
+def demonstrations() -> dict[str, Project]:
+    """Every demonstration by the name of its module."""
+    return {demo.__name__.rsplit(".", 1)[1]: made(kind, demo) for kind, demo in (*DEMOS, *SECOND)}
+
+
+def cases() -> list[Case]:
+    """All that are written down."""
+    return [Case(**c) for c in json.loads(FILE.read_text())]
+
+
+def document(case: Case) -> Project:
+    """The document of a case."""
+    return apply_operations(demonstrations()[case.of], case.edits)
+
+
+def levels(case: Case) -> set[tuple[str, str]]:
+    """Every rule with each level that it gives there."""
+    return {(f.rule, f.level) for f in assess(document(case), case.fit).findings}
+
+
+def spoilt(project: Project) -> Iterator[dict[str, Any]]:
+    """Every figure of a document changed in each way, one edit at a time."""
+    for pointer in figure_pointers(project):
+        figure = value_at(project, pointer)
+        assert isinstance(figure, Figure)
+        shown = VIEWS["mm-kg"].get(figure.dimension)
+        if shown is None or "/sections/" in pointer:
+            continue
+        kept = figure.model_dump(mode="json", by_alias=True, exclude={"si", "plus_minus"}, exclude_none=True)
+        for share in SHARES:
+            if share is None:
+                yield {"op": "remove", "path": pointer}
+                continue
+            text = f"{figure.si / shown.factor * share:.6g} {shown.unit}".strip()
+            yield {"op": "replace", "path": pointer, "value": {**kept, "entered": text}}
+
+
+def looked_for(wanted: set[tuple[str, str]]) -> list[Case]:
+    """Cases of what is wanted, each one edit away from a demonstration or from a case that is there."""
+    found: list[Case] = []
+    starts = [Case("", "", of, fit, []) for of, p in demonstrations().items() for fit in (None, *p.fits)]
+    for start in [*starts, *cases()]:
+        project, workspace = document(start), Workspace()
+        for edit in spoilt(project):
+            if not wanted:
+                return found
+            try:
+                made_of_it = assess(apply_operations(project, [edit]), start.fit, workspace)
+            except InputError:
+                continue
+            for rule, level in {(f.rule, f.level) for f in made_of_it.findings} & wanted:
+                found.append(Case(rule, level, start.of, start.fit, [*start.edits, edit]))
+                wanted.discard((rule, level))
+    return found
+
+
+def written(all_cases: list[Case]) -> str:
+    """The file: a case a line."""
+    lines = [json.dumps(c._asdict(), ensure_ascii=False) for c in sorted(all_cases, key=lambda c: c[:2])]
+    return "[\n" + ",\n".join(lines) + "\n]\n"
+
+
+if __name__ == "__main__":
+    from tests.core.cases.test_cases import wanted
+
+    standing = [c for c in cases() if (c.rule, c.level) in levels(c)]
+    missing = wanted() - {(c.rule, c.level) for c in standing}
+    more = looked_for(set(missing))
+    FILE.write_text(written([*standing, *more]))
+    print(f"found {len(more)} of {len(missing)}")

@@ -1,0 +1,74 @@
+"""Every rule has a document at each level that it can give: what no document shows, nobody has tried."""
+
+from __future__ import annotations
+
+import ast
+import inspect
+import sys
+from collections import defaultdict
+from functools import cache
+
+import pytest
+
+from crooked_keel.core.benches import RULES_OF
+from crooked_keel.core.judging.register import RULES, Rule
+
+from .cases import Case, cases, levels
+
+LEVELS = {"ok", "watch", "stop"}
+# Written, but no document can bring the rule there.
+NOT_REACHED = {
+    ("mount.cases", "stop"): "the sums of a linear solution close; it watches the arithmetic",
+}
+
+
+def can_give(rule: Rule) -> set[str]:
+    """The levels that stand in the source of a rule and of what it calls in its module, comparisons left out."""
+    functions = _functions(rule.check.__module__)
+    seen: set[str] = set()
+    todo, found = [rule.check.__name__], set()
+    while todo:
+        name = todo.pop()
+        if name in seen or name not in functions:
+            continue
+        seen.add(name)
+        body = functions[name]
+        own = {a.arg for a in ast.walk(body.args) if isinstance(a, ast.arg)}
+        compared = {id(c) for n in ast.walk(body) if isinstance(n, ast.Compare) for c in ast.walk(n)}
+        for node in ast.walk(body):
+            if isinstance(node, ast.Constant) and node.value in LEVELS and id(node) not in compared:
+                found.add(str(node.value))
+            elif isinstance(node, ast.Call) and getattr(node.func, "id", "") == "band":
+                found |= {"ok", "watch"} | ({"stop"} if any(k.arg == "watch" for k in node.keywords) else set())
+            elif isinstance(node, ast.Name) and node.id not in own:
+                todo.append(node.id)
+    return found
+
+
+@cache
+def _functions(module: str) -> dict[str, ast.FunctionDef]:
+    tree = ast.parse(inspect.getsource(sys.modules[module]))
+    return {n.name: n for n in tree.body if isinstance(n, ast.FunctionDef)}
+
+
+def wanted() -> set[tuple[str, str]]:
+    """Each rule with each level that it can give."""
+    assert RULES_OF
+    return {(id, level) for id, rule in RULES.items() for level in can_give(rule)} - set(NOT_REACHED)
+
+
+def test_every_level_that_a_rule_can_give_has_a_case() -> None:
+    known = [(c.rule, c.level) for c in cases()]
+    assert len(known) == len(set(known))
+    assert wanted() - set(known) == set()
+    assert {k for k in known if k[1] != "unknown"} - wanted() == set()
+
+
+BY_DOCUMENT: dict[str, list[Case]] = defaultdict(list)
+for _case in cases():
+    BY_DOCUMENT[f"{_case.of} {_case.fit} {_case.edits}"].append(_case)
+
+
+@pytest.mark.parametrize("same", list(BY_DOCUMENT.values()), ids=lambda c: f"{c[0].rule}-{c[0].level}")
+def test_a_case_is_at_its_level(same: list[Case]) -> None:
+    assert {(c.rule, c.level) for c in same} - levels(same[0]) == set()
