@@ -9,7 +9,7 @@ from fractions import Fraction
 from typing import Literal
 
 from ..errors import InputError
-from .units import BY_WORD, DIMENSIONLESS, PLAUSIBLE, UNITS, WORDS_LONGEST_FIRST, Unit
+from .units import BY_WORD, DIMENSIONLESS, PLAUSIBLE, UNITS, WORDS_BY_FIRST, Unit
 
 Source = Literal["measured", "maker", "estimated", "hearsay", "template", "computed"]
 
@@ -23,10 +23,16 @@ NumberStyle = Literal["point", "comma"]
 _VULGAR = {"½": "1/2", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8", "⅓": "1/3", "⅔": "2/3"}
 
 
+_VULGAR_SIGN = re.compile("[" + "".join(_VULGAR) + "]")
+
+
 _MINUS = "-−–‒"
 
 
 _TOLERANCE = re.compile(r"\s*(?:±|\+\s*/\s*[-−–]|\+\s*[-−–])\s*")
+
+
+_NO_NUMBER = re.compile(r"(?i)(nan|inf)")
 
 
 _DIGITS = re.compile(r"(?:\d[\d.,]*|[.,]\d[\d.,]*)(?:[eE][+\-−]?\d+)?")
@@ -106,7 +112,7 @@ def _take_unit(text: str, at: int, dimension: str) -> tuple[Unit | None, int]:
     while at < len(text) and text[at] == " ":
         at += 1
     other: tuple[Unit, int] | None = None
-    for word in WORDS_LONGEST_FIRST:
+    for word in WORDS_BY_FIRST.get(text[at : at + 1], ()):
         if not text.startswith(word, at):
             continue
         end = at + len(word)
@@ -129,7 +135,7 @@ def _quantity(text: str, dimension: str, style: NumberStyle, fallback: Unit | No
         text = text[1:].lstrip()
     if not text:
         raise _fail("no figure here", text, dimension)
-    if re.match(r"(?i)(nan|inf)", text):
+    if _NO_NUMBER.match(text):
         raise _fail(f"'{text}' is not a number", text, dimension)
     total, at, unit, first = 0.0, 0, None, True
     while at < len(text):
@@ -178,8 +184,9 @@ def parse_figure(text: str, dimension: str, style: NumberStyle = "point") -> Par
         raise _fail("too long for one figure", text[:40] + "…", dimension)
     whole = text.strip()
     plain = whole
-    for sign, fraction in _VULGAR.items():
-        plain = re.sub(rf"(\d)\s*{sign}", rf"\1 {fraction}", plain).replace(sign, fraction)
+    if _VULGAR_SIGN.search(plain):
+        for sign, fraction in _VULGAR.items():
+            plain = re.sub(rf"(\d)\s*{sign}", rf"\1 {fraction}", plain).replace(sign, fraction)
     plain = plain.replace("\u00a0", " ").replace("\u202f", " ")
     source = None
     words = plain.rsplit(None, 1)

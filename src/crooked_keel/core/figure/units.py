@@ -131,7 +131,10 @@ BY_WORD: dict[str, tuple[Unit, ...]] = {}
 for _unit in UNITS:
     for _word in _unit.words:
         BY_WORD[_word] = (*BY_WORD.get(_word, ()), _unit)
-WORDS_LONGEST_FIRST = sorted(BY_WORD, key=len, reverse=True)
+# By the first sign of each, the longest first.
+WORDS_BY_FIRST: dict[str, list[str]] = {}
+for _word in sorted(BY_WORD, key=len, reverse=True):
+    WORDS_BY_FIRST.setdefault(_word[:1], []).append(_word)
 
 DIMENSIONLESS = frozenset({"number", "count", "money"})
 
