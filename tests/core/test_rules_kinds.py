@@ -136,9 +136,9 @@ CASES: list[tuple[str, str, str | None, dict[str, Any], str]] = [
     ("motorcycle", "balance.axle-load:rear", "a", {"/craft/limits/rear_axle": "150 kg"}, "stop"),
     ("motorcycle", "balance.axle-load:front", "a", {"/craft/limits/front_axle": None}, "ok"),
     ("motorcycle", "balance.axle-load:rear", "a", {"/craft/supports/rear/load_index": "52"}, "stop"),
-    ("motorcycle", "balance.axle-load", "a", {**INDICES, "/craft/limits/front_axle": None}, "unknown"),
-    ("road-vehicle", "balance.axle-load", "a", {"/craft/supports/port-rear/load_index": None}, "unknown"),
-    ("motorcycle", "balance.axle-load", "a", {"/craft/supports/rear/load_index": "230"}, "unknown"),
+    ("motorcycle", "balance.axle-load:front", "a", {**INDICES, "/craft/limits/front_axle": None}, "unknown"),
+    ("road-vehicle", "balance.axle-load:rear", "a", {"/craft/supports/port-rear/load_index": None}, "unknown"),
+    ("motorcycle", "balance.axle-load:rear", "a", {"/craft/supports/rear/load_index": "230"}, "unknown"),
     ("motorcycle", "balance.pack-space:side", "a", {}, "ok"),
     ("motorcycle", "balance.pack-space:side", "a", {f"{A}/packs/side/butt_line": "95 mm"}, "stop"),
     ("motorcycle", "balance.pack-space:side", "a", {f"{A}/packs/side/width": "390 mm"}, "stop"),
@@ -156,8 +156,8 @@ CASES: list[tuple[str, str, str | None, dict[str, Any], str]] = [
         {f"{A}/packs/side/width": "200 mm", "/fits/a/spaces/spine/starboard": None},
         "ok",
     ),
-    ("motorcycle", "balance.pack-space", "a", {f"{A}/packs/side/width": None}, "unknown"),
-    ("motorcycle", "balance.pack-space", "a", {"/fits/a/spaces/spine/aft": "500 mm"}, "unknown"),
+    ("motorcycle", "balance.pack-space:side", "a", {f"{A}/packs/side/width": None}, "unknown"),
+    ("motorcycle", "balance.pack-space:side", "a", {"/fits/a/spaces/spine/aft": "500 mm"}, "unknown"),
     ("motorcycle", "balance.packs-apart", "a", {}, "ok"),
     ("motorcycle", "balance.packs-apart", "a", {f"{A}/packs/side/water_line": "690 mm"}, "stop"),
     ("road-vehicle", "balance.axle-shift", "a", {}, "watch"),
@@ -465,7 +465,7 @@ CASES: list[tuple[str, str, str | None, dict[str, Any], str]] = [
     ),
     ("road-vehicle", "align.joints:port", "b", {f"{B}/align/joints/port/side": "13°"}, "watch"),
     ("road-vehicle", "align.joints:port", "b", {f"{B}/align/joints/port/side": "20°"}, "stop"),
-    ("road-vehicle", "align.joints", "b", {f"{B}/align/joints/port/side": None}, "unknown"),
+    ("road-vehicle", "align.joints:port", "b", {f"{B}/align/joints/port/side": None}, "unknown"),
 ]
 
 

@@ -139,6 +139,16 @@ def test_memo_keeps_by_identity_and_stays_small() -> None:
     assert memo((calls,), lambda: 5) == 5  # what raised was not kept
 
 
+def test_memo_lets_the_oldest_go_by_weight() -> None:
+    memo = Memo(100, len, 10)
+    parts = [[i] for i in range(4)]
+    for part in parts:
+        memo((part,), lambda: "four")
+    assert [key[0] for key in memo.kept] == [id(parts[2]), id(parts[3])]
+    assert len(memo(([9],), lambda: "longer than all of them")) > 10
+    assert len(memo.kept) == 1  # what is asked for last is kept, whatever it weighs
+
+
 def test_memo_holds_under_many_threads() -> None:
     memo, parts = Memo(8), [[i] for i in range(64)]
 

@@ -48,7 +48,7 @@ class Service:
         if found is None:
             found = self._fresh(head.project_id, head.document, fit)
             self._kept[key] = found
-            while len(self._kept) > 8:
+            while len(self._kept) > 4:
                 self._kept.popitem(last=False)
         return found
 

@@ -66,7 +66,7 @@ class Store:
         self._lock = threading.RLock()
         self._documents: dict[int, Project] = {}
         # Texts of parts of documents that were saved last: an edit leaves most of them as they are.
-        self._texts = Memo(400)
+        self._texts = Memo(400, len, 2_000_000)
         self.engine = create_engine(f"sqlite:///{self.path}")
         event.listen(self.engine, "connect", _pragmas)
         self._migrate()
@@ -249,7 +249,7 @@ class Store:
 
     def _keep(self, revision_id: int, document: Project) -> None:
         self._documents[revision_id] = document
-        while len(self._documents) > 16:
+        while len(self._documents) > 6:
             del self._documents[next(iter(self._documents))]
 
     def _head(self, session: Session, project: ProjectRow) -> Head:

@@ -69,7 +69,7 @@ def dump(project: Project, kept: Kept | None = None) -> str:
     """The document as JSON text, blanks and empty parts left out; the same document always gives the same bytes.
 
     kept: texts of parts that did not change, so that an edit writes anew only what it touched."""
-    return _text(project, kept) or "{}"
+    return _composed(project, kept) or "{}"
 
 
 def _text(value: Any, kept: Kept | None) -> str:

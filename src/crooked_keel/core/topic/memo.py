@@ -14,10 +14,12 @@ T = TypeVar("T")
 
 
 class Memo:
-    """A bounded memory; what was asked for longest ago goes first."""
+    """A bounded memory; what was asked for longest ago goes first. weigh: what a result weighs where they differ much,
+    and heaviest: what all that are kept may weigh together."""
 
-    def __init__(self, most: int) -> None:
+    def __init__(self, most: int, weigh: Callable[[Any], int] | None = None, heaviest: int = 0) -> None:
         self.most = most
+        self._weigh, self._heaviest, self._weight = weigh, heaviest, 0
         self._lock = threading.Lock()
         self.kept: dict[tuple[object, ...], tuple[tuple[object, ...], Any]] = {}
 
@@ -33,7 +35,14 @@ class Memo:
             return value
         made = make()
         with self._lock:
-            while len(self.kept) >= self.most:
-                del self.kept[next(iter(self.kept))]
+            self._let_go(key)
             self.kept[key] = (parts, made)
+            self._weight += self._weigh(made) if self._weigh else 0
+            while len(self.kept) > self.most or (self._weight > self._heaviest and len(self.kept) > 1):
+                self._let_go(next(iter(self.kept)))
         return made
+
+    def _let_go(self, key: tuple[object, ...]) -> None:
+        gone = self.kept.pop(key, None)
+        if gone is not None and self._weigh is not None:
+            self._weight -= self._weigh(gone[1])

@@ -6,8 +6,9 @@ from itertools import combinations
 from typing import NamedTuple
 
 from ...document import Pack, Space
-from ...errors import Gap, InputError, or_none
+from ...errors import CannotSay, Gap, InputError, or_none
 from ...figure.trace import above_zero
+from ...judging.subjects import Subject
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...resolved.references import Axis
@@ -82,16 +83,22 @@ def space_sides(resolved: Resolved, space: Space, base: str, axis: Axis) -> tupl
     return low, high
 
 
-def stowed(resolved: Resolved) -> list[Stowed]:
-    """Every pack of the fit. Raises InputError for a space that is inside out."""
+def packs_of(resolved: Resolved) -> list[Subject[tuple[ResolvedInstallation, Pack]]]:
+    """Every pack of the fit with its installation, in order."""
     return [
-        _stowed(resolved, placed, key, pack)
+        Subject(key, pack.name, (placed, pack))
         for placed in resolved.installations
         for key, pack in sorted(placed.installation.packs.items(), key=lambda p: (p[1].rank, p[0]))
     ]
 
 
-def _stowed(resolved: Resolved, placed: ResolvedInstallation, key: str, pack: Pack) -> Stowed:
+def stowed(resolved: Resolved) -> list[Stowed]:
+    """Every pack of the fit as it lies. Raises InputError for a space that is inside out."""
+    return [as_it_lies(resolved, placed, key, pack) for key, _, (placed, pack) in packs_of(resolved)]
+
+
+def as_it_lies(resolved: Resolved, placed: ResolvedInstallation, key: str, pack: Pack) -> Stowed:
+    """A pack in its space. Raises InputError where that is inside out."""
     base = f"{placed.pointer}/packs/{key}"
     fit = resolved.fit
     space = fit.spaces.get(pack.space) if fit is not None and pack.space is not None else None
@@ -123,6 +130,21 @@ def _stowed(resolved: Resolved, placed: ResolvedInstallation, key: str, pack: Pa
     return Stowed(base, pack.name, pack, space, middle, size, sides, needs)
 
 
+def measured_whole(resolved: Resolved, key: str, placed: ResolvedInstallation, pack: Pack) -> Stowed:
+    """A pack with its three places and its three sizes, whatever space it is meant for. Raises CannotSay for each that
+    is missing."""
+    lies = as_it_lies(resolved, placed, key, pack.model_copy(update={"space": None}))
+    missing = []
+    for axis, (part, extent, _, _) in PLACES.items():
+        if axis not in lies.middle:
+            missing.append(Gap(f"{lies.pointer}/{part}", f"{part.replace('_', ' ')} of {pack.name}"))
+        if axis not in lies.size:
+            missing.append(Gap(f"{lies.pointer}/{extent}", f"{extent} of {pack.name}", allowed="above zero"))
+    if missing:
+        raise CannotSay(*missing)
+    return lies
+
+
 class Apart(NamedTuple):
     """Two packs, the axis along which they lie furthest apart, first before second, and the gap between them there, m;
     below zero one lies in the other."""
@@ -136,7 +158,8 @@ class Apart(NamedTuple):
 def gaps(packs: list[Stowed]) -> list[Apart]:
     """The gap between every two packs whose places and sizes are all known."""
     made = []
-    for a, b in combinations((p for p in packs if len(p.middle) == 3 and len(p.size) == 3), 2):
+    whole = [p for p in packs if len(p.middle) == len(p.size) == len(PLACES)]
+    for a, b in combinations(whole, 2):
         apart = lambda axis, a=a, b=b: abs(a.middle[axis] - b.middle[axis]) - (a.size[axis] + b.size[axis]) / 2
         axis = max(PLACES, key=apart)
         first, second = (a, b) if a.middle[axis] <= b.middle[axis] else (b, a)

@@ -7,9 +7,9 @@ from collections.abc import Iterable
 from ...errors import CannotSay
 from ...judging.finding import Compared, Finding, q, word
 from ...judging.register import rule, verdict
-from ...judging.subjects import Subject, one_by_one
+from ...judging.subjects import Subject, known_of, one_by_one
 from ...resolved.craft import Resolved
-from .functions import WAYS, Stowed, gaps, stowed
+from .functions import WAYS, Stowed, as_it_lies, gaps, measured_whole, packs_of
 
 
 @rule(
@@ -20,8 +20,9 @@ from .functions import WAYS, Stowed, gaps, stowed
     mark="statics",
 )
 def pack_space(resolved: Resolved) -> Iterable[Finding]:
-    packs = [Subject(p.pointer.rsplit("/", 1)[1], p.name, p) for p in stowed(resolved) if p.space is not None]
-    return one_by_one("balance.pack-space", packs, lambda pack: _in_its_space(pack.of))
+    packs = [s for s in packs_of(resolved) if s.of[1].space is not None]
+    lies = lambda s: as_it_lies(resolved, s.of[0], s.key, s.of[1])
+    return one_by_one("balance.pack-space", packs, lambda s: _in_its_space(lies(s)))
 
 
 def _in_its_space(pack: Stowed) -> Iterable[Finding]:
@@ -58,9 +59,14 @@ def _in_its_space(pack: Stowed) -> Iterable[Finding]:
     mark="statics",
 )
 def packs_apart(resolved: Resolved) -> Iterable[Finding]:
-    found = gaps(stowed(resolved))
-    if not found:
+    packs = packs_of(resolved)
+    if len(packs) < 2:
         return
+    asked = [Subject(s.key, s.name, s) for s in packs]
+    known = known_of(asked, lambda s: measured_whole(resolved, s.key, *s.of))
+    found = gaps([lies for _, lies in known.answers])
+    if not found:
+        raise CannotSay(*known.left_out.needs)
     least = min(found, key=lambda g: g.gap_m)
     apart = least.gap_m >= -5e-4
     yield verdict(
@@ -70,6 +76,7 @@ def packs_apart(resolved: Resolved) -> Iterable[Finding]:
         "Nearest: {a} and {b}. The unit and the frame are not looked at: try it with cardboard."
         if apart
         else "They cannot both be there.",
+        left_out=known.left_out,
         compared=Compared(value=least.gap_m, dimension="length", lo=0.0),
         d=q(abs(least.gap_m), "length"),
         a=word(least.first.name),
