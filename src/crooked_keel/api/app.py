@@ -6,7 +6,6 @@ import base64
 import logging
 import re
 import secrets
-from collections.abc import Awaitable, Callable
 from importlib.resources import files
 from pathlib import Path
 from typing import Any
@@ -15,8 +14,10 @@ from fastapi import FastAPI, Request, Response
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import FileResponse, JSONResponse
 from fastapi.staticfiles import StaticFiles
+from starlette.datastructures import MutableHeaders
 from starlette.exceptions import HTTPException
 from starlette.middleware.trustedhost import TrustedHostMiddleware
+from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from ..core.errors import InputError
 from ..store.library import Library
@@ -51,7 +52,8 @@ def create_app(data: Path | None = None, passphrase: str | None = None, hosts: l
         app.include_router(router)
     _problem_schema(app)
     _errors(app)
-    _guards(app, passphrase, hosts or LOCAL_HOSTS)
+    app.add_middleware(_Guard, passphrase=passphrase)
+    app.add_middleware(TrustedHostMiddleware, allowed_hosts=hosts or LOCAL_HOSTS)
     _front_end(app)
     return app
 
@@ -155,17 +157,28 @@ def _errors(app: FastAPI) -> None:
         )
 
 
-def _guards(app: FastAPI, passphrase: str | None, hosts: list[str]) -> None:
-    @app.middleware("http")
-    async def guard(request: Request, call: Callable[[Request], Awaitable[Response]]) -> Response:
-        refused = _refusal(request, passphrase)
-        response = refused if refused is not None else await call(request)
-        response.headers["Content-Security-Policy"] = POLICY
-        response.headers["X-Content-Type-Options"] = "nosniff"
-        response.headers["Referrer-Policy"] = "no-referrer"
-        return response
+class _Guard:
+    """Refuses what comes from elsewhere or is too large, and says in every reply what a browser may do with it."""
 
-    app.add_middleware(TrustedHostMiddleware, allowed_hosts=hosts)
+    def __init__(self, app: ASGIApp, passphrase: str | None) -> None:
+        self.app = app
+        self.passphrase = passphrase
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        if scope["type"] != "http":
+            await self.app(scope, receive, send)
+            return
+
+        async def guarded(message: Message) -> None:
+            if message["type"] == "http.response.start":
+                headers = MutableHeaders(scope=message)
+                headers["Content-Security-Policy"] = POLICY
+                headers["X-Content-Type-Options"] = "nosniff"
+                headers["Referrer-Policy"] = "no-referrer"
+            await send(message)
+
+        refused = _refusal(Request(scope), self.passphrase)
+        await (self.app if refused is None else refused)(scope, receive, guarded)
 
 
 def _refusal(request: Request, passphrase: str | None) -> Response | None:
