@@ -103,7 +103,7 @@ def test_what_can_be_said_of_a_unit_by_itself(filled: TestClient) -> None:
 def test_claimed_at_one_speed_and_used_at_another_is_read_from_the_curve(filled: TestClient) -> None:
     """150 hp claimed at 10,000 are 106.81 N·m, 125 hp at 9,000 are 98.90: common practice, no source; arithmetic of the
     definition."""
-    key = "inline-four-sled-engine-998-cc"
+    key = "upright-triple-870-cc-geared"
     curve = [
         {"speed": "8000 rpm", "torque": "92 N·m"},
         {"speed": "9000 rpm", "torque": "98.90 N·m"},

@@ -18,7 +18,7 @@ from .axe import violations
 from .test_screens import figure, put
 
 SHELF = library()
-SLED = "inline-four-sled-engine-998-cc"
+TRIPLE = "upright-triple-870-cc-geared"
 
 
 @pytest.fixture
@@ -62,7 +62,7 @@ def test_units_are_found_and_put_in_order(page: Page, shelf: None) -> None:
 @pytest.mark.parametrize("size", [(1280, 800), (1024, 768), (820, 1180)])
 def test_nothing_hangs_over(page: Page, shelf: None, size: tuple[int, int]) -> None:
     page.set_viewport_size({"width": size[0], "height": size[1]})
-    for path in ("/library", f"/library/{SLED}"):
+    for path in ("/library", f"/library/{TRIPLE}"):
         page.goto(path)
         page.wait_for_load_state("networkidle")
         assert page.evaluate("document.documentElement.scrollWidth <= window.innerWidth"), path
@@ -135,26 +135,26 @@ def test_a_fit_from_a_unit_with_what_it_will_ask(page: Page, shelf: None, demo: 
     page.get_by_role("button", name="Take a unit from the library").click()
     dialog = page.get_by_role("dialog")
     dialog.get_by_label(re.compile("that last, low down")).check()
-    dialog.get_by_label("Find").fill("sled")
-    dialog.get_by_role("radio", name="inline-four sled engine, 998 cc").check()
+    dialog.get_by_label("Find").fill("triple")
+    dialog.get_by_role("radio", name="upright triple, 870 cc, geared").check()
     expect(dialog.get_by_role("region", name="Stays")).to_contain_text(
         "place and direction of the output flange, as a guess"
     )
     expect(dialog.get_by_role("region", name=re.compile("^It will ask"))).to_contain_text("ass of the mount")
     assert violations(page) == []
     dialog.get_by_role("button", name="Make the fit").click()
-    expect(page).to_have_url(re.compile(f"fit={SLED}"))
-    expect(page.get_by_role("navigation", name="Fits")).to_contain_text("inline-four sled engine, 998 cc")
+    expect(page).to_have_url(re.compile(f"fit={TRIPLE}"))
+    expect(page.get_by_role("navigation", name="Fits")).to_contain_text("upright triple, 870 cc, geared")
     table = page.get_by_role("table", name="candidates")
     expect(table.get_by_role("columnheader")).to_have_count(6)
-    expect(page.get_by_text("inline-four sled engine, 998 cc is not scored yet: needs")).to_be_visible()
+    expect(page.get_by_text("upright triple, 870 cc, geared is not scored yet: needs")).to_be_visible()
     # It asks where it must: the balance cannot say until the mount is weighed.
     page.get_by_role("link", name=re.compile("^Balance")).click()
     expect(page.locator('[data-finding="balance.cg-forward"]')).to_have_attribute("data-level", "unknown")
     # The library keeps what a fit uses, and says where.
-    page.goto(f"/library/{SLED}")
+    page.goto(f"/library/{TRIPLE}")
     aside = page.get_by_role("complementary", name="what can be said of it")
-    expect(aside).to_contain_text("Lapwing, fit inline-four sled engine, 998 cc")
+    expect(aside).to_contain_text("Lapwing, fit upright triple, 870 cc, geared")
     expect(aside.get_by_role("button", name=re.compile("^remove"))).to_have_count(0)
 
 

@@ -37,7 +37,7 @@ from tests.conftest import DEMO_OF, KIND_IDS, bare, value
 
 SHELF = library()
 IDS = sorted(SHELF)
-SLED = SHELF["inline-four-sled-engine-998-cc"]
+TRIPLE = SHELF["upright-triple-870-cc-geared"]
 
 
 def made(project: Project, key: str, into: str | None = None, known: LibraryUnit | None = None) -> Project:
@@ -168,7 +168,7 @@ def test_figures_are_plausible(key: str) -> None:
     ],
 )
 def test_what_is_refused(operations: list[tuple[str, str, Any]], at: str, words: str) -> None:
-    odd = apply_to(SLED, [{"op": o, "path": p, "value": v} for o, p, v in operations], "point")
+    odd = apply_to(TRIPLE, [{"op": o, "path": p, "value": v} for o, p, v in operations], "point")
     with pytest.raises(InputError, match=words) as refused:
         check_unit(odd)
     assert refused.value.field == at
@@ -188,7 +188,7 @@ def test_what_is_refused(operations: list[tuple[str, str, Any]], at: str, words:
 )
 def test_no_edit_brings_in_what_cannot_be(path: str, value: Any) -> None:
     with pytest.raises(InputError) as refused:
-        apply_to(SLED, [{"op": "replace", "path": path, "value": value}], "point")
+        apply_to(TRIPLE, [{"op": "replace", "path": path, "value": value}], "point")
     assert refused.value.field.startswith("/unit/")
 
 
@@ -277,18 +277,14 @@ def test_turning_a_unit_is_a_half_turn_about_the_vertical(key: str) -> None:
 def test_a_unit_that_lay_aft_of_its_flange_lies_ahead_of_it_in_a_boat() -> None:
     project = DEMO_OF["boat"]
     unit = next(
-        iter(
-            made(project, "inline-four-sled-engine-998-cc")
-            .fits["inline-four-sled-engine-998-cc"]
-            .installations.values()
-        )
+        iter(made(project, "upright-triple-870-cc-geared").fits["upright-triple-870-cc-geared"].installations.values())
     ).unit
-    assert SLED.unit.cg_aft is not None and SLED.unit.cg_aft.along_m > 0
-    assert unit.cg_aft is not None and unit.cg_aft.along_m == -SLED.unit.cg_aft.along_m
+    assert TRIPLE.unit.cg_aft is not None and TRIPLE.unit.cg_aft.along_m > 0
+    assert unit.cg_aft is not None and unit.cg_aft.along_m == -TRIPLE.unit.cg_aft.along_m
     assert unit.turns == "anticlockwise" and unit.ports.exhaust.side == "starboard"
-    wish = new_fit(project, "x", SLED)
+    wish = new_fit(project, "x", TRIPLE)
     assert any("end for end" in w for w in wish.again)
-    assert not any("end for end" in w for w in new_fit(DEMO_OF["aeroplane"], "x", SLED).again)
+    assert not any("end for end" in w for w in new_fit(DEMO_OF["aeroplane"], "x", TRIPLE).again)
 
 
 # -- from the library to a fit ---------------------------------------------------------------------------------------
@@ -298,7 +294,7 @@ def test_a_unit_that_lay_aft_of_its_flange_lies_ahead_of_it_in_a_boat() -> None:
 @pytest.mark.parametrize(
     "key",
     [
-        "inline-four-sled-engine-998-cc",
+        "upright-triple-870-cc-geared",
         "axial-motor-70-kw",
         "four-cylinder-marine-diesel-74-kw",
         "liquid-cooled-single-390-cc",
@@ -323,7 +319,7 @@ def test_a_fit_is_made_in_every_kind_and_asks_for_what_it_lacks(kind: str, key: 
 
 def test_placement_is_the_old_one_as_a_guess_and_the_rest_is_the_units_own() -> None:
     project = DEMO_OF["aeroplane"]
-    fit = made(project, "inline-four-sled-engine-998-cc").fits["inline-four-sled-engine-998-cc"]
+    fit = made(project, "upright-triple-870-cc-geared").fits["upright-triple-870-cc-geared"]
     new, old = fit.installations["main"], project.old_installations["main"]
     assert new.placement.flange_station is not None and old.placement.flange_station is not None
     assert new.placement.flange_station.along_m == old.placement.flange_station.along_m
@@ -334,7 +330,7 @@ def test_placement_is_the_old_one_as_a_guess_and_the_rest_is_the_units_own() -> 
 
 
 def test_what_hangs_on_top_comes_into_the_ledger_without_a_place() -> None:
-    fit = made(DEMO_OF["aeroplane"], "inline-four-sled-engine-998-cc").fits["inline-four-sled-engine-998-cc"]
+    fit = made(DEMO_OF["aeroplane"], "upright-triple-870-cc-geared").fits["upright-triple-870-cc-geared"]
     # 7.4 + 9.8 + 3.3 are on top; 2.9 kg were not said, which counts on top.
     masses = {r.name: r.mass.si for r in fit.ledger.values() if r.mass is not None}
     assert sum(masses.values()) == pytest.approx(7.4 + 9.8 + 3.3 + 2.9)
@@ -371,9 +367,9 @@ def test_on_the_road_the_final_chain_stays_behind_the_units_own_stages() -> None
     fit = made(DEMO_OF["motorcycle"], "liquid-cooled-single-390-cc").fits["liquid-cooled-single-390-cc"]
     stages = fit.installations["main"].drive.stages
     assert [k for k, _ in sorted(stages.items(), key=lambda s: s[1].rank)] == ["primary", "chain"]
-    assert "chains and belts outside the unit" in new_fit(DEMO_OF["motorcycle"], "x", SLED).stays
+    assert "chains and belts outside the unit" in new_fit(DEMO_OF["motorcycle"], "x", TRIPLE).stays
     # In an aeroplane a belt is the unit's reduction: it goes with it.
-    assert not new_fit(made(DEMO_OF["aeroplane"], "outrunner-45-kw"), "x", SLED).stays.count(
+    assert not new_fit(made(DEMO_OF["aeroplane"], "outrunner-45-kw"), "x", TRIPLE).stays.count(
         "chains and belts outside the unit"
     )
 
@@ -401,33 +397,33 @@ def test_switching_keeps_what_holds_and_says_what_does_not() -> None:
 
 
 def test_switching_takes_out_what_hung_on_the_old_one_and_keeps_what_was_paid() -> None:
-    project = made(DEMO_OF["aeroplane"], "inline-four-sled-engine-998-cc")
-    fit_id = "inline-four-sled-engine-998-cc"
+    project = made(DEMO_OF["aeroplane"], "upright-triple-870-cc-geared")
+    fit_id = "upright-triple-870-cc-geared"
     own = {
         "op": "add",
         "path": f"/fits/{fit_id}/ledger/cowl",
         "value": {"name": "New cowl", "kind": "installed", "mass": "4 kg"},
     }
     project = apply_operations(project, [own])
-    after = made(project, "two-rotors-1-3-l-geared", fit_id, SLED).fits[fit_id]
+    after = made(project, "two-rotors-1-3-l-geared", fit_id, TRIPLE).fits[fit_id]
     names = {r.name for r in after.ledger.values()}
     assert "New cowl" in names and "Oil cooler, full" in names
     assert "Wiring and control box" not in names
     assert [m.name for m in after.money.values()] == ["two rotors, 1.3 L, geared"]
     assert after.name == "two rotors, 1.3 L, geared"
     paid = apply_operations(project, [{"op": "add", "path": f"/fits/{fit_id}/money/unit-1/spent", "value": "500"}])
-    kept = made(paid, "two-rotors-1-3-l-geared", fit_id, SLED).fits[fit_id]
+    kept = made(paid, "two-rotors-1-3-l-geared", fit_id, TRIPLE).fits[fit_id]
     assert sorted(m.name for m in kept.money.values()) == [
-        "inline-four sled engine, 998 cc",
         "two rotors, 1.3 L, geared",
+        "upright triple, 870 cc, geared",
     ]
 
 
 def test_switching_there_and_back_gives_the_same_unit_and_drive() -> None:
-    project = made(DEMO_OF["aeroplane"], "inline-four-sled-engine-998-cc")
-    fit_id = "inline-four-sled-engine-998-cc"
-    there = made(project, "two-rotors-1-3-l-geared", fit_id, SLED)
-    back = made(there, "inline-four-sled-engine-998-cc", fit_id, SHELF["two-rotors-1-3-l-geared"])
+    project = made(DEMO_OF["aeroplane"], "upright-triple-870-cc-geared")
+    fit_id = "upright-triple-870-cc-geared"
+    there = made(project, "two-rotors-1-3-l-geared", fit_id, TRIPLE)
+    back = made(there, "upright-triple-870-cc-geared", fit_id, SHELF["two-rotors-1-3-l-geared"])
     a, b = (p.fits[fit_id].installations["main"] for p in (project, back))
     assert (a.unit, a.drive, a.mount, a.placement, a.propeller) == (b.unit, b.drive, b.mount, b.placement, b.propeller)
     rows = lambda p: {r.name: r.mass for r in p.fits[fit_id].ledger.values()}
@@ -452,7 +448,7 @@ def test_what_swings_and_what_hangs_on_a_face_is_looked_at_again() -> None:
     assert "pivot, shock, and the mass of what swings" in swings.again
     hangs = into_fit(DEMO_OF["road-vehicle"], "b", "x", SHELF["axial-motor-70-kw"], None)
     assert "overhang of the motor on the face" in hangs.again
-    assert not any("swings" in w or "face" in w for w in into_fit(DEMO_OF["boat"], "a", "x", SLED, None).again)
+    assert not any("swings" in w or "face" in w for w in into_fit(DEMO_OF["boat"], "a", "x", TRIPLE, None).again)
 
 
 @pytest.mark.parametrize("kind", KIND_IDS)
@@ -476,7 +472,7 @@ def test_no_unit_breaks_any_fit(kind: str) -> None:
 @pytest.mark.parametrize("fit", ["nowhere", ""])
 def test_no_unit_into_a_fit_that_is_not_there(fit: str) -> None:
     with pytest.raises(InputError, match="no such fit"):
-        into_fit(DEMO_OF["boat"], fit, "x", SLED, None)
+        into_fit(DEMO_OF["boat"], fit, "x", TRIPLE, None)
 
 
 # -- back into the library -------------------------------------------------------------------------------------------
@@ -510,8 +506,8 @@ def test_the_final_chain_stays_with_the_craft() -> None:
 
 
 def test_kept_and_fitted_again_it_is_the_same_unit() -> None:
-    here = Installation(name="x", unit=SLED.unit, drive=SLED.drive, mount=SLED.mount)
-    assert taken_out(here) == SLED
+    here = Installation(name="x", unit=TRIPLE.unit, drive=TRIPLE.drive, mount=TRIPLE.mount)
+    assert taken_out(here) == TRIPLE
 
 
 # -- what it burns ---------------------------------------------------------------------------------------------------

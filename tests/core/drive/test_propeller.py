@@ -40,6 +40,7 @@ def _stages(*ratios: str) -> Drive:
 
 
 def test_c1_two_stages() -> None:
+    """Common practice, no source; products and quotients by hand."""
     ratio = overall_ratio(_stages("1.23", "3.11"), "/drive", "unit")
     assert ratio == pytest.approx(3.8253)
     assert 10000 / ratio == pytest.approx(2614.18, abs=0.02)

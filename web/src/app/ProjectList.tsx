@@ -171,7 +171,7 @@ function StartDialog(props: { units: Units }) {
       <Asked
         label="What goes in? A unit of the library brings its figures."
         name="unit"
-        placeholder="inline-four sled engine, 998 cc"
+        placeholder="upright triple, 870 cc, geared"
         options={library.data?.map((i) => i.name) ?? []}
       />
       <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
