@@ -184,3 +184,10 @@ def test_fuel_that_goes_is_not_carried_and_was_before(project: Project) -> None:
     assert after.si is not None and fuelled.si is not None
     assert after.before_si == fuelled.before_si
     assert fuelled.si - after.si == pytest.approx(2 * 30 * 0.72)
+
+
+def test_golden_file_of_version_4_is_lifted_with_every_figure_as_it_was() -> None:
+    text = (GOLDEN / "version-4.keel.json").read_text()
+    old, lifted = json.loads(text), load(text)
+    assert old["schema_version"] == 4 and lifted.schema_version == SCHEMA_VERSION
+    assert _typed(old) == _typed(json.loads(dump(lifted)))

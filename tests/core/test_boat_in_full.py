@@ -57,7 +57,7 @@ BY_SECTIONS = put(BOAT, {"/craft/flotation/sections": sections()})
 
 
 def test_a_table_stands_before_the_form() -> None:
-    found = assess(put(BOAT, {"/craft/flotation/table": TABLE}), "a")
+    found = assess(put(BOAT, {"/craft/flotation/table": TABLE, "/craft/flotation/table_density": "1025 kg/m³"}), "a")
     assert not found.failures
     assert finding(found, "craft.form-estimate").level == "ok"
     draft = value(found, "craft.draft")
@@ -73,7 +73,7 @@ def test_a_draft_outside_the_table_is_said_and_nothing_is_extrapolated() -> None
         row(0.25, 1500, 4.7, 4.8, 1.8, 15.0),
         row(0.30, 1950, 4.7, 4.8, 1.7, 14.0),
     ]
-    found = assess(put(BOAT, {"/craft/flotation/table": short}), "a")
+    found = assess(put(BOAT, {"/craft/flotation/table": short, "/craft/flotation/table_density": "1025 kg/m³"}), "a")
     v = next(v for v in found.values if v.id == "craft.mass-found")
     assert v.si is None and "outside the table" in v.needs[0].what
 

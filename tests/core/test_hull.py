@@ -253,18 +253,18 @@ TABLE = [
 
 
 def test_w24_displacement_from_a_table() -> None:
-    row = hydro_from_table(TABLE, 0.662328, 1025)
+    row = hydro_from_table(TABLE, 0.662328, 1025, 1025)
     assert row.displacement_kg == pytest.approx(3067.46, abs=0.01)
-    assert draft_from_table(TABLE, row.displacement_kg, 1025) == pytest.approx(0.662328)
-    fresh = hydro_from_table(TABLE, 0.662328, 1000)
+    assert draft_from_table(TABLE, row.displacement_kg, 1025, 1025) == pytest.approx(0.662328)
+    fresh = hydro_from_table(TABLE, 0.662328, 1000, 1025)
     assert fresh.displacement_kg == pytest.approx(row.displacement_kg / 1.025)
     for draft in (0.45, 0.85):
         with pytest.raises(InputError, match="outside the table"):
-            hydro_from_table(TABLE, draft, 1025)
+            hydro_from_table(TABLE, draft, 1025, 1025)
     with pytest.raises(InputError, match="row 3: the draft"):
-        hydro_from_table([TABLE[0], TABLE[2], TABLE[1]], 0.6, 1025)
+        hydro_from_table([TABLE[0], TABLE[2], TABLE[1]], 0.6, 1025, 1025)
     with pytest.raises(InputError, match="three rows"):
-        hydro_from_table(TABLE[:2], 0.55, 1025)
+        hydro_from_table(TABLE[:2], 0.55, 1025, 1025)
 
 
 def test_the_dock_tells_no_station_of_nothing() -> None:

@@ -90,6 +90,7 @@ _BY_ITSELF = (
             field("width", "wide"),
             field("height", "high"),
             field("voltage", "voltage"),
+            field("full_voltage", "fully charged"),
             field("current", "largest current"),
             field("energy", "energy"),
         ),

@@ -62,6 +62,7 @@ def _pack(name: str, rank: float, mass: str, x: str, z: str, energy: str) -> dic
         "height": f("240 mm"),
         "energy": f(energy, "maker"),
         "voltage": f("350 V", "maker"),
+        "full_voltage": f("403 V", "maker"),
         "current": f("200 A", "maker"),
     }
 
@@ -110,7 +111,7 @@ def _motor(packs: dict[str, Any]) -> dict[str, Any]:
             "thrust": f("1800 N", "estimated"),
             "points": four_points("190 mm", "120 mm", "-120 mm", "120 mm", "measured", "16 kN"),
         },
-    ) | {"packs": packs}
+    ) | {"packs": packs, "packs_joined": "side by side"}
 
 
 FIT_A = _motor({"nose": _pack("Packs in the nose", 1.0, "98.0 kg ±0.2 kg", "-960 mm", "60 mm", "17 kWh")})

@@ -106,6 +106,7 @@ FIT_A = {
     "placement": _PLACED,
     "drive": {"stages": {"chain": _chain("13", "58", "38 kN")}, "efficiency": f("96 %", "estimated")},
     "wheel": _WHEEL,
+    "packs_joined": "side by side",
     "packs": {
         "low": {
             "name": "Box, low",
@@ -116,6 +117,7 @@ FIT_A = {
             "space": "cradle",
             "energy": f("5.4 kWh", "maker"),
             "voltage": f("108 V", "maker"),
+            "full_voltage": f("124 V", "maker"),
             "current": f("200 A", "maker"),
         },
         "side": {
@@ -127,6 +129,7 @@ FIT_A = {
             "space": "spine",
             "energy": f("4.3 kWh", "maker"),
             "voltage": f("108 V", "maker"),
+            "full_voltage": f("124 V", "maker"),
             "current": f("160 A", "maker"),
         },
     },

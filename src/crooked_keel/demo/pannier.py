@@ -146,6 +146,7 @@ FIT_B = {
             "space": "floor",
             "energy": f("3.6 kWh", "maker"),
             "voltage": f("72 V", "maker"),
+            "full_voltage": f("84 V", "maker"),
             "current": f("120 A", "maker"),
         }
     },

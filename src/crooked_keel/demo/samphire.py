@@ -205,6 +205,7 @@ FIT_B = {
     },
     "drive": {"efficiency": f("98 %", "maker")},
     "propeller": _propeller("20 in", "13 in", "3", "9.5 kg ±0.2 kg"),
+    "packs_joined": "side by side",
     "packs": {
         "port": {
             "name": "Bank, port",
@@ -215,6 +216,7 @@ FIT_B = {
             "space": "port",
             "energy": f("15.4 kWh", "maker"),
             "voltage": f("51.2 V", "maker"),
+            "full_voltage": f("58.4 V", "maker"),
             "current": f("300 A", "maker"),
         },
         "starboard": {
@@ -226,6 +228,7 @@ FIT_B = {
             "space": "starboard",
             "energy": f("15.4 kWh", "maker"),
             "voltage": f("51.2 V", "maker"),
+            "full_voltage": f("58.4 V", "maker"),
             "current": f("300 A", "maker"),
         },
     },

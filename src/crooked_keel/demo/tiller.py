@@ -141,6 +141,7 @@ FIT_B = {
         "reverse": "electric",
     },
     "wheel": _WHEEL,
+    "packs_joined": "side by side",
     "packs": {
         "port": {
             "name": "Pack, port sill",
@@ -151,6 +152,7 @@ FIT_B = {
             "space": "port",
             "energy": f("6.2 kWh", "maker"),
             "voltage": f("102 V", "maker"),
+            "full_voltage": f("118 V", "maker"),
             "current": f("180 A", "maker"),
         },
         "starboard": {
@@ -162,6 +164,7 @@ FIT_B = {
             "space": "starboard",
             "energy": f("6.2 kWh", "maker"),
             "voltage": f("102 V", "maker"),
+            "full_voltage": f("118 V", "maker"),
             "current": f("180 A", "maker"),
         },
     },

@@ -314,7 +314,7 @@ def axle_table(axles: Axles) -> list[AxlesOut]:
 
 def step_table(standing: Standing, resolved: Resolved) -> list[StepOut]:
     """Steps of the work on the supports."""
-    return (or_none(standing.tables) or []) if resolved.has("scales") and resolved.fit_id else []
+    return (or_none(standing.tables) or []) if resolved.has("scales") else []
 
 
 def gross_table(limits: Limits) -> float | None:

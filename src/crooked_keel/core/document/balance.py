@@ -122,7 +122,8 @@ class Space(Item):
 
 
 class Pack(Item):
-    """A battery pack: where its middle sits, how large it is, the space it is to lie in, and what it holds."""
+    """A battery pack: where its middle sits, how large it is, the space it is to lie in, and what it holds; its
+    voltage, and that of it fully charged."""
 
     length: Length | None = None
     width: Length | None = None
@@ -135,6 +136,7 @@ class Pack(Item):
     water_line: WaterLine | None = None
     energy: Energy | None = None
     voltage: Voltage | None = None
+    full_voltage: Voltage | None = None
     current: Current | None = None
 
 

@@ -166,6 +166,7 @@ class Flotation(Part):
     crowd: Length | None = None
     read: Literal["afloat, nobody aboard, lines slack", "with people aboard", "ashore"] | None = None
     table: list[HydroRow] | None = None
+    table_density: Density | None = None
     sections: list[HullSection] | None = None
     inclining: Inclining = Inclining()
     marks: dict[Key, Mark] = {}

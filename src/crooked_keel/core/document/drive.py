@@ -48,6 +48,7 @@ class Stage(Item):
     """One step of the reduction. Ratio is driver speed over driven speed; teeth give it exactly."""
 
     type: Literal["gear", "belt", "chain", "planetary"] = "gear"
+    held: Literal["ring", "carrier", "sun"] | None = None
     driver_teeth: Count | None = None
     driven_teeth: Count | None = None
     ratio: Ratio | None = None

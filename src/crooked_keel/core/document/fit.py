@@ -35,7 +35,7 @@ class Placement(Part):
 
 
 class Installation(Item):
-    """One power unit with all that belongs to it."""
+    """One power unit with all that belongs to it. Packs side by side share one voltage, in a row theirs add up."""
 
     deep: ClassVar[bool] = True
 
@@ -45,6 +45,7 @@ class Installation(Item):
     propeller: Propeller = Propeller()
     wheel: Wheel = Wheel()
     packs: dict[Key, Pack] = {}
+    packs_joined: Literal["side by side", "in a row"] | None = None
     mount: Mount = Mount()
     align: Align = Align()
 

@@ -45,8 +45,14 @@ def _to_4(raw: dict[str, Any]) -> dict[str, Any]:
     return {**raw, "schema_version": 4}
 
 
+def _to_5(raw: dict[str, Any]) -> dict[str, Any]:
+    """New figures, left blank: full charge of a pack and how packs are joined, the held member of a planetary stage,
+    the water that a hydrostatic table was made for."""
+    return {**raw, "schema_version": 5}
+
+
 # version → function that lifts a document of that version to the next one.
-STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {1: _to_2, 2: _to_3, 3: _to_4}
+STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {1: _to_2, 2: _to_3, 3: _to_4, 4: _to_5}
 
 
 def lift(raw: dict[str, Any]) -> dict[str, Any]:

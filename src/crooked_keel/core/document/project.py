@@ -20,7 +20,7 @@ from .choose import Need
 from .craft import Craft
 from .fit import Fit, Installation
 
-SCHEMA_VERSION = 4
+SCHEMA_VERSION = 5
 
 
 REFERENCE_VERSION = "2026-11"

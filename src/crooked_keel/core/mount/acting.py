@@ -161,9 +161,17 @@ class Acting(Topic):
             return {"up": up, "0.75 up": 0.75 * up, "down": down}[case.n_z]
         return float(case.n_z)
 
+    def n_y(self, case: LoadCase) -> float:
+        """Load factor to the side: of the side load at least 1.33, and a third of the pull-up. Source: 14 CFR 23.363
+        before amendment 64 (from memory)."""
+        if isinstance(case.n_y, str):
+            side = max(1.33, self.load_factors[0] / 3)
+            return side if case.n_y == "side" else -side
+        return float(case.n_y)
+
     def wrenches(self, case: LoadCase) -> list[Vector]:
         """Wrenches of a case about the unit's CG: one, or one for each blade position of a two-bladed propeller."""
-        asks = [lambda: self.carried, lambda: self.n_z(case)]
+        asks = [lambda: self.carried, lambda: self.n_y(case), lambda: self.n_z(case)]
         if case.torque:
             asks.append(lambda: self.limit_torque)
         if case.thrust or case.torque:
@@ -184,13 +192,13 @@ class Acting(Topic):
             args = (self.inertia, self.output.propeller_speed_rad_s, self.output.rotation, axis, pitch, yaw)
             gyros = two_blade_moments(*args) if self._blades <= 2 else [gyroscopic_moment(*args)]
         at = vector(self.thrust_point) if case.thrust else cg
-        n = np.array([case.n_x, case.n_y, self.n_z(case)])
+        n = np.array([case.n_x, self.n_y(case), self.n_z(case)])
         torque = case.torque * self.limit_torque if case.torque else 0.0
         made = [
             engine_mount_wrench(mass, cg, n, cg, torque, case.thrust * self.thrust if case.thrust else 0.0, at, axis, g)
             for g in gyros
         ]
-        return [w + case.pull * final_drive_wrench(self.final, cg) for w in made] if case.pull else made
+        return [w + final_drive_wrench(self.final, case.pull, cg) for w in made] if case.pull else made
 
     @lazy
     def final(self) -> FinalDrive:

@@ -38,7 +38,7 @@ class CaseOut:
     kind: str
     source: str
     n_x: float
-    n_y: float
+    n_y: float | None
     n_z: float | None
     points: list[PointLoad]
     worst_si: float | None
@@ -140,10 +140,8 @@ def case_table(points: Points) -> list[CaseOut]:
             listed.append(PointLoad(key, x, y, z, sizes[row][column]))
         worst = max((p.size_si for p in listed), default=None)
         closure = points.closure(case.id) if pick else None
-        n_z = or_none(lambda c=case: points.acting.n_z(c))
-        made.append(
-            CaseOut(case.id, case.name, case.kind, case.source, case.n_x, case.n_y, n_z, listed, worst, closure)
-        )
+        n_y, n_z = (or_none(lambda c=case, n=n: n(c)) for n in (points.acting.n_y, points.acting.n_z))
+        made.append(CaseOut(case.id, case.name, case.kind, case.source, case.n_x, n_y, n_z, listed, worst, closure))
     return made
 
 

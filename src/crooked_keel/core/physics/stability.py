@@ -249,9 +249,7 @@ def check_table(rows: Sequence[TableRow]) -> None:
             raise InputError(field, f"row {i}: the displacement does not rise")
 
 
-def hydro_from_table(
-    rows: Sequence[TableRow], draft_m: float, density: float, table_density: float = 1025.0
-) -> TableRow:
+def hydro_from_table(rows: Sequence[TableRow], draft_m: float, density: float, table_density: float) -> TableRow:
     """A line of a table between its rows, for water of another density. No extrapolation.
 
     Raises InputError as `check_table`, and for a draft outside the table. Source: linear interpolation."""
@@ -272,9 +270,7 @@ def hydro_from_table(
     return TableRow(*found)
 
 
-def draft_from_table(
-    rows: Sequence[TableRow], displacement_kg: float, density: float, table_density: float = 1025.0
-) -> float:
+def draft_from_table(rows: Sequence[TableRow], displacement_kg: float, density: float, table_density: float) -> float:
     """Draft at which a table carries a mass, m. Raises InputError as `hydro_from_table`."""
     import numpy as np
 

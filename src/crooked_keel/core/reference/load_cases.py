@@ -1,7 +1,7 @@
 """Load cases of a power unit's mount, a table for each kind of structure. Every row is data with its source.
 
 n is the specific force felt, in g (level rest: 0, 0, +1); the inertia load on the mount is −m·g0·n.
-Quantities marked 'up' and 'down' are the craft's own limit load factors. pitch and yaw are shares of the turning rates.
+Quantities marked 'up' and 'down' are the craft's own limit load factors, 'side' that of the side load. pitch and yaw are shares of the turning rates.
 """
 
 from __future__ import annotations
@@ -16,7 +16,7 @@ class LoadCase(NamedTuple):
     id: str
     name: str
     n_x: float
-    n_y: float
+    n_y: float | Literal["side", "-side"]
     n_z: float | Literal["up", "0.75 up", "down"]
     torque: float = 0
     thrust: float = 0
@@ -32,8 +32,8 @@ AEROPLANE: tuple[LoadCase, ...] = (
     LoadCase("torque", "Take-off torque, 75 % pull-up", 0, 0, "0.75 up", 1, 1, 0, 0, "limit", f"14 CFR 23.361(a)(1) before amendment 64 {_MEM}"),
     LoadCase("pull-up", "Pull-up, full torque", 0, 0, "up", 1, 1, 0, 0, "limit", f"14 CFR 23.361(a)(2) before amendment 64 {_MEM}"),
     LoadCase("push-over", "Push-over, torque kept", 0, 0, "down", 1, 0, 0, 0, "limit", f"14 CFR 23.337 before amendment 64 {_MEM}; torque: common practice"),
-    LoadCase("side-starboard", "Side load to port", 0, 1.33, 1, 0, 0, 0, 0, "limit", f"14 CFR 23.363 before amendment 64 {_MEM}"),
-    LoadCase("side-port", "Side load to starboard", 0, -1.33, 1, 0, 0, 0, 0, "limit", f"14 CFR 23.363 before amendment 64 {_MEM}"),
+    LoadCase("side-starboard", "Side load to port", 0, "side", 1, 0, 0, 0, 0, "limit", f"14 CFR 23.363 before amendment 64 {_MEM}"),
+    LoadCase("side-port", "Side load to starboard", 0, "-side", 1, 0, 0, 0, 0, "limit", f"14 CFR 23.363 before amendment 64 {_MEM}"),
     LoadCase("gyro-up-right", "Turning: nose up, right", 0, 0, 2.5, 1, 1, 1, 1, "limit", f"14 CFR 23.371(b) before amendment 64 {_MEM}"),
     LoadCase("gyro-up-left", "Turning: nose up, left", 0, 0, 2.5, 1, 1, 1, -1, "limit", f"14 CFR 23.371(b) before amendment 64 {_MEM}"),
     LoadCase("gyro-down-right", "Turning: nose down, right", 0, 0, 2.5, 1, 1, -1, 1, "limit", f"14 CFR 23.371(b) before amendment 64 {_MEM}"),

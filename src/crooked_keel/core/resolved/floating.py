@@ -100,6 +100,13 @@ class Floating(Topic):
         return [r._replace(immersion_kg_m=float(k)) for r, k in zip(made, slopes, strict=True)]
 
     @lazy
+    def table_density(self) -> float:
+        """Density of the water that the designer's table was made for, kg/m³."""
+        figure = self.flotation.table_density
+        what = "water that the hydrostatic table was made for"
+        return above_zero(figure, "/craft/flotation/table_density", what)
+
+    @lazy
     def hull(self) -> Hull:
         """Her sections."""
         place = self.resolved.references.place
@@ -130,7 +137,7 @@ class Floating(Topic):
         """Hydrostatics at a draft over the keel, by the table or by the sections."""
         density = self.density.value
         if self.flotation.table:
-            return hydro_from_table(self.table, draft_m, density)
+            return hydro_from_table(self.table, draft_m, density, self.table_density)
         i = self.hull.cut(self.keel + draft_m)
         kb = i.z_m - self.keel
         return TableRow(
@@ -186,7 +193,7 @@ class Floating(Topic):
         """Draft at which table or sections carry the mass of the report, m."""
         mass, density = self.reported_mass.value, self.density.value
         if self.flotation.table:
-            return draft_from_table(self.table, mass, density)
+            return draft_from_table(self.table, mass, density, self.table_density)
         return level_draft(self.hull, mass, density) - self.keel
 
     @lazy

@@ -21,12 +21,14 @@ class Output:
 @dataclass(frozen=True, slots=True)
 class FinalDrive:
     """What the final drive does to the unit in its lowest gear: force (3,) at a point (3,), a moment (3,), and the
-    force at the road that goes with it; N, m, N·m."""
+    force at the road that goes with it; N, m, N·m. other_run_m: where a chain pulls, the same way, when the wheel
+    drives the unit: its other run is tight then; None where nothing pulls."""
 
     force_n: Vector
     at_m: Vector
     moment_n_m: Vector
     road_n: float
+    other_run_m: Vector | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -3,13 +3,16 @@
 from __future__ import annotations
 
 from ..document import Drive, Stage
-from ..errors import InputError, ask_all
+from ..errors import CannotSay, Gap, InputError, ask_all
 from ..figure.trace import need
 from ..formula import formula
 
 
 def stage_ratio(stage: Stage, pointer: str) -> float:
-    """Driver speed over driven speed of one stage. Teeth give it exactly; a typed ratio must then agree."""
+    """Driver speed over driven speed of one stage. Teeth give it exactly; a typed ratio must then agree. Of a planetary
+    stage they are those of the driving wheel and of the other; which member is held must be said.
+
+    Source: kinematics, Willis' equation of planetary trains."""
     teeth = stage.driver_teeth, stage.driven_teeth
     if teeth[0] is not None or teeth[1] is not None:
         driver, driven = teeth
@@ -19,6 +22,11 @@ def stage_ratio(stage: Stage, pointer: str) -> float:
         )
         assert driver is not None and driven is not None
         ratio = driven.si / driver.si
+        if stage.type == "planetary":
+            # Willis: with the carrier held the teeth alone; with ring or sun held the carrier is driven, one turn more.
+            if stage.held is None:
+                raise CannotSay(Gap(f"{pointer}/held", f"which member of the {stage.name} is held"))
+            ratio += 0.0 if stage.held == "carrier" else 1.0
         if stage.ratio is not None and abs(stage.ratio.si - ratio) > 0.005 * ratio:
             raise InputError(
                 f"{pointer}/ratio",

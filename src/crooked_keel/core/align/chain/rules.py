@@ -108,11 +108,14 @@ def adapter(chain: RoadLine) -> Iterable[Finding]:
         "align.adapter",
         "watch" if oval else judged.level,
         "Bore out of round, or a bad reading" if oval else "Bore {t} out, total reading",
-        "Move the box by {e} toward {a} clockwise from the top. Raw total reading {raw}, out of round {o}.",
+        "The dial turns with the crank: the bore's centre lies {e} off its axis, toward the low reading at {a}. Move "
+        "the box {e}, half the total reading, the other way: toward {away}. Angles clockwise from the top. Raw total "
+        "reading {raw}, out of round {o}.",
         compared=judged.compared,
         t=q(total, "fine_length"),
         e=q(r.eccentricity_m, "fine_length"),
         a=q(r.centre_rad, "angle"),
+        away=q((r.centre_rad + math.pi) % (2 * math.pi), "angle"),
         raw=q(r.total_m, "fine_length"),
         o=q(r.ovality_m, "fine_length"),
     )

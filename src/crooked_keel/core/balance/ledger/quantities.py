@@ -116,7 +116,10 @@ class Ledger(Topic):
     @lazy
     def engine_out(self) -> Centre:
         """The craft with the old unit and all that is removed out, nothing put in, along x."""
-        return apply_ledger([*self.as_found, *[b for b in self.resolved.ledger if b.sign < 0]])
+        out = [b for b in self.resolved.ledger if b.sign < 0]
+        if self.resolved.fit_id is None:
+            out += [b for placed in self.resolved.old for b in placed.taken_out]
+        return apply_ledger([*self.as_found, *out])
 
     @lazy
     def in_and_out_kg(self) -> tuple[float, float]:

@@ -106,6 +106,10 @@ class Standing(Topic):
         """Names of the steps, and what changes with each."""
         made = [("As it stands", list(self.ledger.as_found))]
         rest = list(self.resolved.ledger)
+        fitted = self.resolved.fit_id is not None
+        if not fitted:
+            # The engine comes out all the same, before anybody has said what goes in.
+            rest += [b for placed in self.resolved.old for b in placed.taken_out]
         for placed, sign, word in [
             *((p, -1, "out") for p in self.resolved.old),
             (None, -1, ""),
@@ -123,7 +127,7 @@ class Standing(Topic):
                 ids = {id(b) for b in taken}
                 rest = [b for b in rest if id(b) not in ids]
                 made.append((name, taken))
-        if any(b.sign for b in rest):
+        if fitted and any(b.sign for b in rest):
             made.append((FINISHED, rest))
         return made
 
@@ -147,7 +151,7 @@ class Standing(Topic):
         try:
             if name == FINISHED:
                 return self._finished(axis)
-            if name == ALL_OUT:
+            if name == ALL_OUT and self.resolved.fit_id is not None:
                 put_in = [b for b in self.resolved.ledger if b.sign > 0]
                 if len(put_in) < len(change):
                     return apply_ledger(

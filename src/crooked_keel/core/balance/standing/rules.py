@@ -113,7 +113,7 @@ def _every_step(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
     form="scales",
 )
 def tipping(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
-    if resolved.in_line or resolved.fit_id is None:
+    if resolved.in_line:
         return
     found = []
     for step in standing.steps:
@@ -130,7 +130,13 @@ def tipping(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
         level,
         "CG {d} inside its wheels" if inside >= 0 else "CG {d} outside its wheels",
         "{s}: nearest to the line between {a} and {b}, doubt ±{u}"
-        + (", tips over at {t}." if step.height_m is not None else "; its height is not known, no angle said."),
+        + (
+            ". It tips over as it stands."
+            if inside < 0
+            else ", tips over at {t}."
+            if step.height_m is not None
+            else "; its height is not known, no angle said."
+        ),
         d=q(abs(inside), "length"),
         s=word(step.name),
         a=word(a),

@@ -17,6 +17,7 @@ BLOCKS: tuple[Block, ...] = (
             field("/craft/flotation/lcf", "Centre of flotation"),
             field("/craft/flotation/lcb", "Centre of buoyancy, level"),
             field("/craft/flotation/density", "Water"),
+            field("/craft/flotation/table_density", "Water that the hydrostatic table was made for"),
             field("/craft/flotation/read", "Freeboards were read", "choice"),
             field("/craft/flotation/crowd", "How far out people can stand"),
             field("/craft/flotation/planing_area", "Planing area of the bottom"),

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
 from ...errors import CannotSay, Gap, InputError, ask_all
 from ...figure.trace import above_zero, need
 from ...judging.values import ValueList
@@ -34,6 +36,7 @@ class OnBattery(Topic):
         self.road = road
         self.sea = sea
         self.unit = placed.installation.unit
+        self.packs_joined = placed.installation.packs_joined
         self.packs = sorted(placed.installation.packs.items(), key=lambda p: (p[1].rank, p[0]))
         self.assumptions = resolved.project.assumptions
 
@@ -59,17 +62,39 @@ class OnBattery(Topic):
         return list(ask_all(*asks))
 
     @lazy
-    def voltage(self) -> float:
-        """Voltage of the packs, side by side, V. Raises InputError when they differ."""
-        volts = self._pack("voltage", "voltage")
+    def joined(self) -> Literal["side by side", "in a row"]:
+        """How the packs are joined; one alone is joined to nothing."""
+        if len(self.packs) < 2:
+            return "side by side"
+        said = self.packs_joined
+        if said is None:
+            what = f"how the packs of the {self.train.name} are joined, side by side or in a row"
+            raise CannotSay(Gap(self.train.p("packs_joined"), what))
+        return said
+
+    def _volts(self, part: str, words: str) -> float:
+        """Voltage of all packs together, V. Raises InputError where packs side by side differ."""
+        volts, joined = ask_all(lambda: self._pack(part, words), lambda: self.joined)
+        if joined == "in a row":
+            return sum(volts)
         if max(volts) - min(volts) > 0.02 * max(volts):
             key = self.packs[1][0]
             raise InputError(
-                self.train.p(f"packs/{key}/voltage"),
+                self.train.p(f"packs/{key}/{part}"),
                 "packs side by side must have one voltage: they would charge each other",
                 allowed="the voltage of the other packs",
             )
-        return volts[0]
+        return max(volts)
+
+    @lazy
+    def voltage(self) -> float:
+        """Voltage of the packs as they are joined, V."""
+        return self._volts("voltage", "voltage")
+
+    @lazy
+    def full_voltage(self) -> float:
+        """The same, fully charged."""
+        return self._volts("full_voltage", "voltage, fully charged,")
 
     @lazy
     def energy(self) -> float:
@@ -84,7 +109,8 @@ class OnBattery(Topic):
             self.train.p("unit/battery_current"),
             f"battery current limit of the controller ({self.train.name})",
         )
-        return min(limit, sum(self._pack("current", "largest current")))
+        amperes, joined = ask_all(lambda: self._pack("current", "largest current"), lambda: self.joined)
+        return min(limit, min(amperes) if joined == "in a row" else sum(amperes))
 
     @lazy
     def pack_terms(self) -> tuple[float, float]:

@@ -8,7 +8,7 @@ from collections.abc import Iterable
 from ...errors import ask_all
 from ...figure.trace import need
 from ...judging.band import at_least, band
-from ...judging.finding import Compared, Finding, Level, q
+from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
 from ..train.quantities import Train
@@ -51,7 +51,7 @@ def pack(battery: OnBattery, train: Train) -> Iterable[Finding]:
 @rule(
     "drive.voltage",
     "Pack voltage against the controller",
-    limit="0.95 of its limit or less ok, to the limit watch, above stop",
+    limit="fully charged 0.95 of its limit or less ok, to the limit watch, above stop",
     source="maker of the controller; 0.95: common practice",
     mark="common practice",
 )
@@ -65,25 +65,25 @@ def voltage(battery: OnBattery, train: Train) -> Iterable[Finding]:
             f"highest voltage of the controller ({train.name})",
         ).si
     )
-    ask_all(limit, lambda: battery.voltage)
-    volts = battery.voltage
-    level: Level = "ok" if volts <= 0.95 * limit() else "watch" if volts <= limit() else "stop"
+    most, volts = ask_all(limit, lambda: battery.full_voltage)
+    level: Level = "ok" if volts <= 0.95 * most else "watch" if volts <= most else "stop"
     yield verdict(
         "drive.voltage",
         level,
-        "Pack {v}, controller stands {l}",
-        "Take the voltage of the pack fully charged. High voltage kills: isolate, lock, test dead, and leave it "
-        "to people licensed for it.",
-        compared=Compared(value=volts, dimension="voltage", hi=limit()),
+        "Fully charged {v}, controller stands {l}",
+        "{n}, {j}. High voltage kills: isolate, lock, test dead, and leave it to people licensed for it.",
+        compared=Compared(value=volts, dimension="voltage", hi=most),
         v=q(volts, "voltage"),
-        l=q(limit(), "voltage"),
+        l=q(most, "voltage"),
+        n=word("One pack" if len(battery.packs) == 1 else f"{len(battery.packs)} packs"),
+        j=word("alone" if len(battery.packs) == 1 else battery.joined),
     )
 
 
 @rule(
     "drive.continuous",
     "Cruise against continuous power",
-    limit="1.0 of the continuous power or less ok, 1.2 watch, more stop",
+    limit="the continuous power or less ok, more stop",
     source="maker of the motor: a peak rating is for its time only",
     mark="statics",
 )
@@ -93,7 +93,7 @@ def continuous(battery: OnBattery, train: Train, resolved: Resolved) -> Iterable
     ask_all(lambda: train.power, battery.cruise_power)
     asked, given = battery.cruise_power(), train.power
     share = asked / given if given > 0 else math.inf
-    level: Level = "ok" if share <= 1.0 else "watch" if share <= 1.2 else "stop"
+    level: Level = "ok" if share <= 1.0 else "stop"
     time = train.unit.peak_time
     yield verdict(
         "drive.continuous",

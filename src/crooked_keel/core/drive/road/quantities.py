@@ -12,7 +12,6 @@ from ...figure.trace import above_zero, need
 from ...figure.units import G0_M_S2
 from ...formula import record
 from ...physics.geometry import Vector
-from ...physics.mechanics import mean_torque
 from ...resolved.craft import Resolved
 from ...resolved.handed import FinalDrive
 from ...resolved.installation import ResolvedInstallation
@@ -113,9 +112,13 @@ class OnRoad(Topic):
 
     @lazy
     def gears(self) -> list[tuple[str, str, float]]:
-        """Gears, shortest first: id, name, ratio. A drive without any has one, direct."""
+        """Gears, shortest first: id, name, ratio. An electric drive without any has one, direct; a piston engine needs
+        them named, or both ends of its variator."""
         if not self.drive.gears:
-            return [("direct", "one speed", 1.0)]
+            if self.train.electric:
+                return [("direct", "one speed", 1.0)]
+            what = f"gears of the {self.train.name}, or both ends of its variator"
+            raise CannotSay(Gap(self.train.p("drive/gears"), what))
         asks = [
             lambda k=k, g=g: need(g.ratio, self.train.p(f"drive/gears/{k}/ratio"), f"ratio of {g.name}").si
             for k, g in self.drive.gears.items()
@@ -164,12 +167,9 @@ class OnRoad(Topic):
 
     @lazy
     def torque(self) -> float:
-        """Greatest torque of the unit, N·m: its peak, or the mean at rated power."""
+        """Peak torque of the unit, N·m. What lasts is less, and is never taken for it."""
         peak = self.unit.peak_torque
-        if peak is not None:
-            return above_zero(peak, self.train.p("unit/peak_torque"), f"peak torque of the {self.train.name}")
-        ask_all(lambda: self.train.power, lambda: self.train.rated_speed)
-        return mean_torque(self.train.power, self.train.rated_speed)
+        return above_zero(peak, self.train.p("unit/peak_torque"), f"peak torque of the {self.train.name}")
 
     @lazy
     def wheel_terms(self) -> tuple[float, float, float]:
@@ -312,7 +312,8 @@ class OnRoad(Topic):
         line = np.array([wheels.rear_m + self.resolved.stretch_m - at[0], 0.0, wheels.rear_axle_z_m - at[2]])
         line /= np.linalg.norm(line)
         up = np.array([-line[2], 0.0, line[0]])
-        return FinalDrive(chain_pull(torque, diameter) * line, at + up * diameter / 2, np.zeros(3), self.limit_force)
+        pull, half = chain_pull(torque, diameter) * line, up * diameter / 2
+        return FinalDrive(pull, at + half, np.zeros(3), self.limit_force, at - half)
 
     @lazy
     def top_speed(self) -> float:

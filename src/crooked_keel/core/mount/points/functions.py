@@ -122,9 +122,14 @@ def engine_mount_wrench(
     return np.concatenate([inertia + thrust, moment])
 
 
-def final_drive_wrench(final: FinalDrive, reference_m: Vector) -> Vector:
-    """Wrench (6,) that the final drive puts on the unit about a reference. Source: statics."""
-    return np.concatenate([final.force_n, cross(final.at_m - reference_m, final.force_n) + final.moment_n_m])
+def final_drive_wrench(final: FinalDrive, share: float, reference_m: Vector) -> Vector:
+    """Wrench (6,) that the final drive puts on the unit about a reference, with a share of its pull; below nought the
+    wheel drives the unit. A chain never pushes: its other run pulls then. Source: statics."""
+    if share < 0 and final.other_run_m is not None:
+        force, at, moment = -share * final.force_n, final.other_run_m, share * final.moment_n_m
+    else:
+        force, at, moment = share * final.force_n, final.at_m, share * final.moment_n_m
+    return np.concatenate([force, cross(at - reference_m, force) + moment])
 
 
 _FREE_WORDS = (
