@@ -377,6 +377,7 @@ def test_sprockets_and_tyre_give_the_speed() -> None:
         bare(
             "motorcycle",
             {
+                f"{u}/drive/gears": {"one": {"name": "one", "ratio": "1"}},
                 f"{u}/drive/stages/chain/driver_teeth": "14",
                 f"{u}/drive/stages/chain/driven_teeth": "42",
                 f"{u}/unit/rated_speed": "6000 rpm",
@@ -471,7 +472,7 @@ def test_a_chain_that_cannot_close_is_said() -> None:
 
 
 def test_packs_of_two_voltages_side_by_side_are_refused() -> None:
-    made = assess(put(DEMO_OF["motorcycle"], {"/fits/a/installations/main/packs/side/voltage": "72 V"}), "a")
+    made = assess(put(DEMO_OF["motorcycle"], {"/fits/a/installations/main/packs/side/full_voltage": "84 V"}), "a")
     said = finding(made, "drive.voltage")
     assert said.level == "unknown" and "charge each other" in said.needs[0].what
 

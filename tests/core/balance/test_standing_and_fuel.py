@@ -99,6 +99,7 @@ def test_a_hand_on_the_far_end_of_a_tricycle(reach: str, level: str) -> None:
             },
             "/craft/outline/nose": "-1 m",
             "/craft/outline/tail": reach,
+            "/old_installations/main": None,
         },
     )
     found = finding(assess(stands, None), "balance.engine-out")

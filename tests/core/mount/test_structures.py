@@ -160,10 +160,14 @@ def test_stiffness_across_is_the_other_way_round_on_a_level_axis() -> None:
 
 def test_a_chain_pulls_its_unit_and_an_axle_nods_it() -> None:
     pull = final_drive_wrench(
-        FinalDrive(np.array([1000.0, 0, 0]), np.array([0.8, -0.1, 0.5]), np.zeros(3), 0), np.array([0.6, 0, 0.4])
+        FinalDrive(np.array([1000.0, 0, 0]), np.array([0.8, -0.1, 0.5]), np.zeros(3), 0),
+        1.0,
+        np.array([0.6, 0, 0.4]),
     )
     assert pull == pytest.approx([1000, 0, 0, 0, 100, 100])
-    nod = final_drive_wrench(FinalDrive(np.zeros(3), np.zeros(3), np.array([0, 700.0, 0]), 0), np.array([0.6, 0, 0.4]))
+    nod = final_drive_wrench(
+        FinalDrive(np.zeros(3), np.zeros(3), np.array([0, 700.0, 0]), 0), 1.0, np.array([0.6, 0, 0.4])
+    )
     assert nod == pytest.approx([0, 0, 0, 0, 700, 0])
 
 

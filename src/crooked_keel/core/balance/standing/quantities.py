@@ -8,11 +8,14 @@ then lies further aft.
 from __future__ import annotations
 
 import math
+from collections.abc import Callable
 from dataclasses import replace
 from typing import NamedTuple
 
 from ...errors import CannotSay, ask_all, or_none
 from ...formula import record
+from ...judging.finding import LeftOut
+from ...judging.subjects import Known, Subject, known_of
 from ...resolved.craft import Resolved
 from ...resolved.references import Axis, Body
 from ...topic.lazy import lazy
@@ -131,17 +134,28 @@ class Standing(Topic):
             made.append((FINISHED, rest))
         return made
 
-    @lazy
+    @property
     def steps(self) -> list[Step]:
-        """Every step, from as it stands to finished."""
-        made: list[Step] = []
+        """Every step that can be said, from as it stands to finished; raises what they need when none can."""
+        return [step for _, step in self._walked.answers]
+
+    @property
+    def unsaid(self) -> LeftOut:
+        """The steps that cannot be said."""
+        return self._walked.left_out
+
+    @lazy
+    def _walked(self) -> Known[Callable[[], Step], Step]:
+        made: list[Subject[Callable[[], Step]]] = []
         sums: dict[Axis, Centre | CannotSay] = {"x": Centre(), "y": Centre(), "z": Centre()}
         for name, change in self._sequence():
             for axis in ("x", "y", "z"):
                 if axis != "y" or not self.resolved.in_line:
                     sums[axis] = self._further(name, change, axis, sums[axis])
-            made.append(self._step(name, _known(sums["x"]), sums["y"], sums["z"]))
-        return made
+            then = dict(sums)
+            step = lambda name=name, s=then: self._step(name, _known(s["x"]), s["y"], s["z"])
+            made.append(Subject(name, name, step))
+        return known_of(made, lambda step: step())
 
     def _further(self, name: str, change: list[Body], axis: Axis, start: Centre | CannotSay) -> Centre | CannotSay:
         """Sums with more put on or taken off, or what they need. The finished craft is known already, and so, going

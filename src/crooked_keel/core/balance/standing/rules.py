@@ -94,6 +94,7 @@ def _every_step(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
         level,
         "It tips: {n} lifts" if load < 0 else "{n} keeps {l} at every step" if level == "ok" else "{n} is down to {l}",
         message,
+        left_out=standing.unsaid,
         n=word(standing.stands[light].name),
         l=q(load, "mass"),
         s=word(step.name),
@@ -137,6 +138,7 @@ def tipping(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
             if step.height_m is not None
             else "; its height is not known, no angle said."
         ),
+        left_out=standing.unsaid,
         d=q(abs(inside), "length"),
         s=word(step.name),
         a=word(a),
