@@ -241,7 +241,7 @@ def main() -> None:
     line(
         "suggestions for a stop, proved",
         "",
-        said(clock(lambda _: suggest(demo, "a", "balance.cg-forward"), 15)),
+        said(clock(lambda _: suggest(demo, "a", "balance.cg-forward").suggestions, 15)),
     )
     line("everything placed at once", "", said(clock(lambda _: place_together(demo, "a", Wish()), 15)))
     line("seven candidates side by side", "", said(clock(lambda _: compare(_seven(demo)), 10)))

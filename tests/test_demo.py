@@ -171,7 +171,7 @@ def test_a_second_demonstration_of_a_kind_is_whole_too(kind: str, demo: Any) -> 
         ]
         assert found.missing == []
         for trouble in (f for f in found.findings if f.can_suggest and f.level in ("stop", "watch")):
-            assert all(s.reaches in ("ok", "watch") for s in suggest(document, fit, trouble.key))
+            assert all(s.reaches in ("ok", "watch") for s in suggest(document, fit, trouble.key).suggestions)
     assert load(dump(document)) == document
 
 

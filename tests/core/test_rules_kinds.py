@@ -566,7 +566,7 @@ def test_applied_it_reaches_what_it_promised(rule: str, units: str) -> None:
     kind, fit, edits = TROUBLES[rule]
     document = put(DEMO_OF[kind], {"/units": units, **edits})
     key = next(f.key for f in assess(document, fit).findings if f.rule == rule and f.level in ("stop", "watch"))
-    offered = suggest(document, fit, key)
+    offered = suggest(document, fit, key).suggestions
     assert offered
     for s in offered:
         after = assess(apply_operations(document, [o.model_dump() for o in s.operations]), fit)

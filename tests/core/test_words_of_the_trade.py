@@ -98,7 +98,7 @@ def test_findings_and_ways_out_are_in_the_words_of_the_trade(kind: str, fit: str
         (f.key, sentence(offer.message, "mm-kg"))
         for f in made.findings
         if f.level in ("stop", "watch")
-        for offer in suggest(project, fit, f.key)
+        for offer in suggest(project, fit, f.key).suggestions
     ]
     assert strangers(kind, iter(offers)) == []
 

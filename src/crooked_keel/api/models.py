@@ -196,9 +196,10 @@ class PreviewOut(Reply):
 
 
 class Suggestions(Reply):
-    """Proved ways to clear a finding."""
+    """Proved ways to clear a finding; why there is none where there is none."""
 
     suggestions: list[Suggestion]
+    none: str
 
 
 class RevisionOut(Reply):

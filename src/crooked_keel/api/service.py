@@ -134,7 +134,8 @@ class Service:
     def suggestions(self, project_id: str, fit: str | None, finding: str) -> Suggestions:
         """Proved ways to clear a finding."""
         head = self.store.head(project_id)
-        return Suggestions(suggestions=suggest(head.document, self.fit_of(head.document, fit), finding))
+        found = suggest(head.document, self.fit_of(head.document, fit), finding)
+        return Suggestions(suggestions=found.suggestions, none=found.none)
 
     def ask(self, study: Study[A], project_id: str, fit: str | None, **asked: Any) -> A:
         """What a study says."""

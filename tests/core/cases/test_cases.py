@@ -14,6 +14,7 @@ from crooked_keel.core.benches import RULES_OF
 from crooked_keel.core.judging.register import RULES, Rule
 
 from .cases import Case, cases, levels
+from .page import FILE, page
 
 LEVELS = {"ok", "watch", "stop"}
 # Written, but no document can bring the rule there.
@@ -72,3 +73,7 @@ for _case in cases():
 @pytest.mark.parametrize("same", list(BY_DOCUMENT.values()), ids=lambda c: f"{c[0].rule}-{c[0].level}")
 def test_a_case_is_at_its_level(same: list[Case]) -> None:
     assert {(c.rule, c.level) for c in same} - levels(same[0]) == set()
+
+
+def test_the_page_of_rules_is_what_register_and_cases_say() -> None:
+    assert FILE.read_text() == page()

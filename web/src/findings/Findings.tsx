@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { memo, useEffect, useMemo } from 'react';
+import { memo, useEffect, useMemo, useState } from 'react';
 import {
   answer,
   api,
@@ -123,6 +123,34 @@ function Opened(props: { finding: Finding; waysOut: boolean }) {
       {finding.working && <WorkingBox working={finding.working} source={sourceOf(finding)} />}
       {!finding.working && <p className="text-xs text-muted">{sourceOf(finding)}</p>}
       {props.waysOut && <WaysOut finding={finding} />}
+      <TheRule id={finding.rule} />
+    </div>
+  );
+}
+
+/** The entry of the catalogue behind a finding: what is compared with what, and on whose word. */
+function TheRule(props: { id: string }) {
+  const [open, setOpen] = useState(false);
+  const rules = useQuery({
+    queryKey: ['rules'],
+    queryFn: async () => answer(await api.GET('/api/reference/rules')),
+    enabled: open,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  const rule = rules.data?.find((r) => r.id === props.id);
+  return (
+    <div className="mt-1 text-xs text-muted">
+      <button type="button" className="quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
+        {open ? 'fold the rule' : 'the rule'}
+      </button>
+      {open && rule && (
+        <dl className="mt-1 border-l border-rule pl-2" data-rule={rule.id}>
+          <dt>{rule.title}</dt>
+          <dd>limit: {rule.limit}</dd>
+          <dd>source: {rule.source}</dd>
+          <dd>mark: {rule.mark}</dd>
+        </dl>
+      )}
     </div>
   );
 }
@@ -185,15 +213,18 @@ function WaysOut(props: { finding: Finding }) {
         await api.POST('/api/projects/{project_id}/suggestions/{finding}', {
           params: { path: { project_id: id, finding: props.finding.key }, query: { fit } },
         }),
-      ).suggestions,
+      ),
     placeholderData: (before) => before,
   });
   if (fit === null) return <p className="text-muted">The craft as found is not changed by suggestions; pick a fit.</p>;
   if (found.isPending) return <p className="text-muted">Looking for ways out…</p>;
-  if (!found.data?.length) return <p className="text-muted">No way out found with these figures.</p>;
+  if (!found.data?.suggestions.length)
+    return (
+      <p className="text-muted">No way out{found.data?.none ? `. ${found.data.none}` : ' found with these figures.'}</p>
+    );
   return (
     <div>
-      {found.data.map((s) => (
+      {found.data.suggestions.map((s) => (
         <WayOut key={s.id} suggestion={s} />
       ))}
     </div>

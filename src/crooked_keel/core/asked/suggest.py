@@ -1,8 +1,10 @@
-"""suggest(document, fit, finding) → ways to clear it, each proved by assessing the document with its patch applied."""
+"""suggest(document, fit, finding) → ways to clear it, each proved by assessing the document with its patch applied; one
+that makes a new stop anywhere is no way out."""
 
 from __future__ import annotations
 
 from collections.abc import Iterator
+from typing import NamedTuple
 
 from ..assess import Assessment, assess
 from ..benches import TABLE
@@ -32,34 +34,60 @@ def _better(level: str, than: str) -> bool:
     return order.index(level) > order.index(than)
 
 
-def suggest(project: Project, fit_id: str | None, key: str) -> list[Suggestion]:
-    """Proved suggestions for a finding: each makes its level better; best first, and what else it changes is said.
+class WaysOut(NamedTuple):
+    """Proved suggestions, best first; and, where there is none, why."""
+
+    suggestions: list[Suggestion]
+    none: str
+
+
+def suggest(project: Project, fit_id: str | None, key: str) -> WaysOut:
+    """Proved suggestions for a finding: each makes its level better and makes no new stop anywhere; what else it makes
+    worse is said.
 
     Raises InputError if there is no such finding. The craft as found (no fit) is not changed by suggestions."""
     before = assess(project, fit_id)
     finding = next((f for f in before.findings if f.key == key), None)
     if finding is None:
         raise InputError("/findings", "no such finding now", given=key)
-    if finding.rule not in PROPOSERS or fit_id is None:
-        return []
+    if fit_id is None:
+        return WaysOut([], "The craft as found is not changed by suggestions; pick a fit.")
+    if finding.rule not in PROPOSERS:
+        return WaysOut([], "No edit of the figures is known that clears it: its sentence says what would.")
     benches = set_up(project, fit_id)
     suffix = key.rsplit("@", 1)[1] if "@" in key else None
     installation = next((i for i in benches.installations if suffix in (None, i.placed.id)), None)
-    made = []
+    made: list[Suggestion] = []
+    stopping: dict[str, None] = {}
+    lacking = ""
     try:
         for proposal in propose(finding.rule, benches, installation):
             proved = _prove(project, fit_id, before, finding, proposal)
-            if proved is not None:
+            if proved is None:
+                continue
+            stops = [p.text for c in proved.consequences for p in (c.params["level"],) if p.text == "stop"]
+            if stops:
+                stopping[proposal.id] = None
+            else:
                 made.append(proved)
-    except (CannotSay, InputError):
-        pass  # what was yielded stands; the rest needs figures that the finding itself does not
-    return sorted(made, key=_preference)
+    except CannotSay as gap:  # what was yielded stands; the rest needs figures that the finding itself does not
+        lacking = f"Looking further needs {', '.join(n.what for n in gap.needs)}."
+    except InputError as bad:
+        lacking = f"Looking further is refused: {bad.message}."
+    if made:
+        return WaysOut(sorted(made, key=_preference), "")
+    tried = (
+        f"{len(stopping)} way{'s' if len(stopping) > 1 else ''} would clear it but stop something else."
+        if stopping
+        else ""
+    )
+    none = "Nothing that can be moved or changed within its bounds clears it."
+    return WaysOut([], " ".join(w for w in (tried, lacking) if w) or none)
 
 
-def _preference(s: Suggestion) -> tuple[int, bool, bool, int]:
-    """Clears most first; then what stops nothing else; lead after moving what is there; then fewest side effects."""
-    stops = any(p.text == "stop" for c in s.consequences for p in [c.params["level"]])
-    return LEVELS[::-1].index(s.reaches), stops, s.id == "ballast", len(s.consequences)
+def _preference(s: Suggestion) -> tuple[int, bool, int]:
+    """Clears most first; lead after moving what is there; then fewest side effects."""
+    return LEVELS[::-1].index(s.reaches), s.id == "ballast", len(s.consequences)
 
 
 def _prove(

@@ -113,6 +113,7 @@ BLOCKS: tuple[Block, ...] = (
             field("driver_teeth", "driving"),
             field("driven_teeth", "driven"),
             field("ratio", "or ratio"),
+            field("held", "planetary: held", "choice"),
         ),
         form="across",
         table="~/drive/stages",
