@@ -16,7 +16,7 @@ from crooked_keel.core.assess import assess
 from crooked_keel.core.document import SCHEMA_VERSION, Project, apply_operations, dump, load, schema
 from crooked_keel.core.errors import InputError
 from crooked_keel.demo import shelf
-from crooked_keel.demo.seed import SECOND, library, made, seed
+from crooked_keel.demo.seed import DEMOS, SECOND, library, made, seed
 from crooked_keel.store.store import Store
 from tests.conftest import DEMO_OF, KIND_IDS, put
 
@@ -30,8 +30,8 @@ def test_seeded_once_with_its_summary(tmp_path: Path) -> None:
     for row in Service(store).projects():
         assert row.worst_level == "stop" and row.profile is not None
         if row.name != "Curlew":
-            made = DEMO_OF[row.kind]
-            assert store.head(row.id).document == apply_operations(made, shelf.origins(made, library()))
+            shown = next(made(kind, demo) for kind, demo in DEMOS if kind == row.kind)
+            assert store.head(row.id).document == apply_operations(shown, shelf.origins(shown, library()))
     assert not store.head(rows[0][0].id).can_undo  # nothing to undo into an empty project
     store.close()
 

@@ -75,6 +75,8 @@ def test_a_table_is_pasted_with_bare_numbers_in_the_units_of_the_view(page: Page
         "/craft/flotation/table",
         "400\t3100\t4720\t4840\t1620\t13000\n450\t3700\t4740\t4860\t1560\t12400\n500\t4350\t4760\t4880\t1520\t11900",
     )
+    expect(page.locator('[data-finding="craft.form-estimate"]')).to_contain_text("cannot say", ignore_case=True)
+    put(page, "/craft/flotation/table_density", "1025 kg/m³")
     expect(page.locator('[data-finding="craft.form-estimate"]')).to_contain_text("by the designer's table")
 
 

@@ -96,6 +96,8 @@ BLANKS: dict[str, list[tuple[str, str]]] = {
         (r"unit/power", "40 kW"),
         (r"unit/rated_speed", "7500 rpm"),
         (r"unit/peak_torque", "58 N·m"),
+        (r"gears/first/ratio", "2.6"),
+        (r"gears/top/ratio", "0.9"),
         (r"driver_teeth", "15"),
         (r"driven_teeth", "60"),
         (r"chain/strength", "60 kN"),
@@ -359,6 +361,7 @@ def test_the_motorcycle_builder_reads_speed_from_sprockets_and_tyre(page: Page) 
     fill_blanks(
         page,
         [
+            (r"gears/.*ratio", "1"),
             (r"driver_teeth", "14"),
             (r"driven_teeth", "42"),
             (r"rated_speed", "6000 rpm"),

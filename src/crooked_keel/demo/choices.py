@@ -213,11 +213,11 @@ PANNIER = {
 }
 TILLER = {
     **_need(None, None, ("2", "2", "3", "1", "2")),
-    **_priced(A, "2600", "3 weeks", "4", "hearsay"),
-    **_priced(B, "9800", "8 weeks", "3"),
+    **_priced(A, "2100", "4 weeks", "5", "hearsay"),
+    **_priced(B, "7900", "10 weeks", "3"),
     **_given_off(OLD, "in line", "480 mm", "330 g/kWh", "16 kW", "estimated"),
-    **_given_off(A, "in line", "510 mm", "310 g/kWh", "50 kW", "estimated"),
-    **_given_off(B, None, "290 mm", None, "2.2 kW"),
+    **_given_off(A, "vee", "440 mm", "340 g/kWh", "0 kW", "estimated"),
+    **_given_off(B, None, "310 mm", None, "1.4 kW"),
 }
 CURLEW = {
     **_need("30 kW", "2400 m", ("3", "3", "2", "1", "2")),

@@ -1,5 +1,5 @@
-"""Tiller: an invented three-wheeled cargo microvan, 547 cc twin out; a 600 cc motorcycle four by chain, or a 30 kW
-motor on the old gearbox, in."""
+"""Tiller: an invented three-wheeled cargo microvan, 547 cc twin out; an industrial vee-twin with a variator and a
+chain, or an axle with its own motor, in."""
 
 from __future__ import annotations
 
@@ -69,18 +69,18 @@ OLD = {
 }
 
 FIT_A = {
-    "name": "motorcycle four, 600 cc",
+    "name": "industrial vee-twin, 690 cc",
     "unit": {
-        "name": "motorcycle four, 600 cc",
+        "name": "industrial vee-twin, 690 cc",
         "kind": "four-stroke",
-        "cylinders": f("4", "maker"),
-        "power": f("66 kW", "maker"),
-        "rated_speed": f("11500 rpm", "maker"),
-        "peak_torque": f("62 N·m", "maker"),
-        "condition": "wet",
-        "mass": f("66 kg ±1.5 kg", "maker"),
-        **cg("-210 mm", "60 mm", "70 mm", "maker"),
-        **box("480 mm", "500 mm", "-200 mm", "90 mm"),
+        "cylinders": f("2", "maker"),
+        "power": f("15.6 kW", "maker"),
+        "rated_speed": f("3600 rpm", "maker"),
+        "peak_torque": f("48 N·m", "maker"),
+        "condition": "dry",
+        "mass": f("46 kg ±1 kg", "maker"),
+        **cg("-190 mm", "40 mm", "60 mm", "maker"),
+        **box("400 mm", "430 mm", "-190 mm", "80 mm"),
     },
     "placement": {
         "flange_station": aft("1420 mm"),
@@ -90,10 +90,10 @@ FIT_A = {
     "drive": {
         "stages": {
             "primary": {
-                "name": "primary gear",
+                "name": "jackshaft gear",
                 "rank": 1.0,
                 "type": "gear",
-                "ratio": f("1.82", "maker"),
+                "ratio": f("1.6", "maker"),
                 "turning": "flips",
             },
             "chain": {
@@ -101,43 +101,53 @@ FIT_A = {
                 "rank": 9.0,
                 "type": "chain",
                 "turning": "keeps",
-                "driver_teeth": f("13"),
-                "driven_teeth": f("64"),
+                "driver_teeth": f("15"),
+                "driven_teeth": f("45"),
                 "pitch": f("15.875 mm", "maker"),
                 "strength": f("42 kN", "maker"),
             },
         },
-        "gears": gears("2.85", "2.06", "1.65", "1.43", "1.27", "1.17"),
-        "efficiency": f("88 %", "estimated"),
+        "gears": {
+            "low": {"name": "variator, pulling away", "rank": 1.0, "ratio": f("3.0", "maker")},
+            "high": {"name": "variator, run out", "rank": 2.0, "ratio": f("0.8", "maker")},
+        },
+        "efficiency": f("82 %", "estimated"),
         "reverse": "electric",
     },
     "wheel": _WHEEL,
-    "mount": {"mass": f("11 kg ±1 kg", "estimated"), "points": _three("-230 mm", "34 kN")},
+    "mount": {"mass": f("9 kg ±1 kg", "estimated"), "points": _three("-210 mm", "26 kN")},
     "align": {"sprockets": {"first": f("0.4 mm"), "second": f("0.5 mm"), "span": f("100 mm"), "distance": f("480 mm")}},
 }
 
 FIT_B = {
-    "name": "motor, 30 kW, on the old box",
+    "name": "axle with its own motor, 22 kW",
     "unit": {
-        "name": "motor, 30 kW, on the old box",
+        "name": "axle with its own motor, 22 kW",
         "kind": "electric",
-        "power": f("16 kW", "maker"),
-        "rated_speed": f("4500 rpm", "maker"),
-        "peak_power": f("30 kW", "maker"),
-        "peak_torque": f("75 N·m", "maker"),
-        "peak_time": f("2 min", "maker"),
+        "power": f("13 kW", "maker"),
+        "rated_speed": f("4800 rpm", "maker"),
+        "peak_power": f("22 kW", "maker"),
+        "peak_torque": f("58 N·m", "maker"),
+        "peak_time": f("90 s", "maker"),
         "battery_current": f("320 A", "maker"),
         "voltage_limit": f("120 V", "maker"),
         "condition": "ready to run",
-        "mass": f("62 kg ±0.4 kg", note="motor, plate and the old box"),
-        **cg("-40 mm", "-40 mm", "20 mm"),
-        **box("420 mm", "380 mm", "-40 mm", "40 mm"),
+        "mass": f("54 kg ±0.4 kg", note="motor, reduction and carrier"),
+        **cg("-30 mm", "-30 mm", "15 mm"),
+        **box("360 mm", "340 mm", "-30 mm", "30 mm"),
     },
     "placement": _PLACED,
     "drive": {
-        "stages": _FINAL,
-        "gears": {"third": {"name": "third, kept in", "rank": 1.0, "ratio": f("1.45", "maker")}},
-        "efficiency": f("90 %", "estimated"),
+        "stages": {
+            "final": {
+                "name": "reduction in the axle",
+                "rank": 9.0,
+                "type": "gear",
+                "ratio": f("5.4", "maker"),
+                "turning": "flips",
+            }
+        },
+        "efficiency": f("92 %", "estimated"),
         "reverse": "electric",
     },
     "wheel": _WHEEL,
@@ -171,28 +181,8 @@ FIT_B = {
     "mount": {
         "mass": f("7 kg ±0.5 kg"),
         "points": _three("0 mm", "30 kN"),
-        "face": {
-            "overhang": f("178 mm"),
-            "bolts": f("6"),
-            "bolt_circle": f("300 mm"),
-            "support_behind": f("100 mm"),
-            "third_at": f("300 mm"),
-        },
     },
     "align": {
-        "runout": {
-            f"at_{a}": f(v)
-            for a, v in (
-                (0, "0.04 mm"),
-                (45, "0.02 mm"),
-                (90, "0 mm"),
-                (135, "-0.01 mm"),
-                (180, "0.01 mm"),
-                (225, "0.03 mm"),
-                (270, "0.05 mm"),
-                (315, "0.05 mm"),
-            )
-        },
         "joints": {
             "port": {"name": "half-shaft, port", "rank": 1.0, "side": f("4°"), "plan": f("2°"), "speed": f("900 rpm")},
             "starboard": {
@@ -221,9 +211,9 @@ _FIT_A_LEDGER = rows(
     (
         "radiator",
         "installed",
-        "Radiator, pump and hoses",
-        f("9.5 kg ±0.5 kg", "estimated"),
-        at("900 mm", "300 mm", "400 mm", "estimated"),
+        "Oil cooler, fan cowl and duct",
+        f("4.2 kg ±0.5 kg", "estimated"),
+        at("1200 mm", "250 mm", "420 mm", "estimated"),
     ),
     ("exhaust", "installed", "Exhaust", f("9 kg ±1 kg", "estimated"), at("1750 mm", "250 mm", "260 mm", "estimated")),
     ("reverse", "installed", "Electric reverse", f("6.5 kg ±0.3 kg"), at("1850 mm", "-200 mm", "300 mm")),
@@ -281,9 +271,9 @@ def operations() -> list[dict[str, Any]]:
         "/loadings/loaded": _loading("Loaded", 2, "78 kg", "220 kg"),
         "/old_installations/main": OLD,
         "/ledger": _LEDGER,
-        "/fits/a": {"name": "Motorcycle four", "rank": 1.0, "installations": {"main": FIT_A}, "ledger": _FIT_A_LEDGER},
+        "/fits/a": {"name": "Industrial twin", "rank": 1.0, "installations": {"main": FIT_A}, "ledger": _FIT_A_LEDGER},
         "/fits/b": {
-            "name": "Motor on old box",
+            "name": "Motor in the axle",
             "rank": 2.0,
             "installations": {"main": FIT_B},
             "ledger": _FIT_B_LEDGER,

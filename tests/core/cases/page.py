@@ -12,7 +12,7 @@ from crooked_keel.core.benches import BUILT, RULES_OF
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.reference.kinds import KINDS, new_project
 
-from .cases import Case, cases, demonstrations
+from .cases import KEPT_BOX, Case, cases, demonstrations
 
 FILE = Path(__file__).parents[3] / "docs" / "rules.md"
 HEAD = """# Rules
@@ -63,7 +63,7 @@ def _needs() -> dict[str, list[str]]:
 
 def _said(case: Case) -> str:
     """Demonstration, fit, and what is changed."""
-    name = demonstrations()[case.of].name
+    name = demonstrations()[case.of].name + (" on a kept gearbox (of the tests)" if case.of == KEPT_BOX else "")
     where = f"{name}, {'as found' if case.fit is None else f'fit {case.fit}'}"
     if not case.edits:
         return where

@@ -177,7 +177,11 @@ def _chain(name: str, rank: float, pitch: str, teeth: tuple[str, str] | None = N
 
 def _motorcycle(layout: str, unit_name: str) -> Values:
     points = _points("top front", "low front port", "low front starboard", "low rear port", "low rear starboard")
-    drive: Values = {"stages": {"chain": _chain("final chain", 9.0, "15.875 mm")}, "efficiency": _guess("92 %")}
+    drive: Values = {
+        "gears": {"first": {"name": "first", "rank": 1.0}, "top": {"name": "top", "rank": 6.0}},
+        "stages": {"chain": _chain("final chain", 9.0, "15.875 mm")},
+        "efficiency": _guess("92 %"),
+    }
     one = lambda name: {"main": {**_installation(name, points), "drive": drive}}
     return {
         **_wheels("1400 mm", "300 mm", "310 mm"),
