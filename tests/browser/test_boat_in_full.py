@@ -25,7 +25,12 @@ def boat(server: str) -> str:
 
 
 def imported(server: str, kind: str) -> str:
-    body = json.dumps({"text": dump(DEMO_OF[kind])}).encode()
+    return posted(server, dump(DEMO_OF[kind]))
+
+
+def posted(server: str, text: str) -> str:
+    """A project made from the text of a file, through the running server."""
+    body = json.dumps({"text": text}).encode()
     made = urlopen(Request(f"{server}/api/projects/import", body, {"Content-Type": "application/json"}))
     return str(json.load(made)["id"])
 

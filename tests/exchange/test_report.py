@@ -5,6 +5,7 @@ from __future__ import annotations
 from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.exchange.report import lines
+from tests.conftest import DEMO_OF
 
 
 def test_lines_in_both_unit_systems(project: Project) -> None:
@@ -23,3 +24,12 @@ def test_needs_are_listed(project: Project) -> None:
 def test_no_slot_is_left_open(project: Project) -> None:
     for fit in ("a", "b", None):
         assert "{" not in "\n".join(lines(assess(project, fit), "mm-kg"))
+
+
+def test_a_direction_is_said_in_words_and_never_by_a_bare_minus() -> None:
+    """The boat lists to port after the work and to starboard before; her flange opens at the top."""
+    printed = list(lines(assess(DEMO_OF["boat"], "a"), "mm-kg"))
+    heel = next(line for line in printed if "Heel, empty" in line)
+    assert "to starboard → " in heel.replace("\u00a0", " ") and heel.rstrip().endswith("to port") and "−" not in heel
+    opens = next(line for line in printed if "Flange opens by" in line)
+    assert "at the top" in opens and "−" not in opens
