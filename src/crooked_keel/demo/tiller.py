@@ -108,8 +108,8 @@ FIT_A = {
             },
         },
         "gears": {
-            "low": {"name": "variator, pulling away", "rank": 1.0, "ratio": f("3.0", "maker")},
-            "high": {"name": "variator, run out", "rank": 2.0, "ratio": f("0.8", "maker")},
+            "low": {"name": "variator low", "rank": 1.0, "ratio": f("3.0", "maker")},
+            "high": {"name": "variator high", "rank": 2.0, "ratio": f("0.8", "maker")},
         },
         "efficiency": f("82 %", "estimated"),
         "reverse": "electric",
