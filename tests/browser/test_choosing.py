@@ -25,6 +25,8 @@ def test_candidates_stand_side_by_side_and_weights_turn_them_round(page: Page, d
     expect(page.get_by_text(re.compile(r"installed mass 33 \+ cost 17 .*supply of parts 17 = 67"))).to_be_visible()
     put(page, "/need/weights/power", "30")
     expect(page.get_by_text("comes first")).to_contain_text("A inline-three")
+    # Second look, R13: what stops cannot come first unseen.
+    expect(page.get_by_text("comes first")).to_contain_text("but it stops on balance")
     assert violations(page) == []
 
 

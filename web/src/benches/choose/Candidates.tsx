@@ -48,6 +48,7 @@ export function Candidates() {
     ['supply of parts', (c) => (c.id === 'none' ? '' : said(c.parts, 'count')), 'parts'],
   ];
   const best = m.candidates.find((c) => c.id === m.best);
+  const stops = best?.levels.filter((l) => l.level === 'stop').map((l) => l.bench) ?? [];
   const limit = (name: string, dimension: string, words: string) => {
     const si = (at(`/need/${name}`) as StoredFigure | undefined)?.si;
     return si === undefined ? '' : `${words} ${formatNumber(si, dimension, view)}`;
@@ -93,6 +94,7 @@ export function Candidates() {
         {best && (
           <p>
             <b>{best.name}</b> comes first
+            {stops.length > 0 && <b className="text-stop"> by its figures, but it stops on {stops.join(', ')}</b>}
             {m.turns.length > 0 ? `; ${turned(m.turns, view).join('; ')}` : ', whatever one thing counts more or less'}.
           </p>
         )}
