@@ -177,3 +177,46 @@ def test_r37_the_water_of_a_hydrostatic_table_is_a_figure() -> None:
     rows = [TableRow(d, 4000 * d, 4.0, 4.1, 0.0, 1.5, 9.0) for d in (0.4, 0.5, 0.6)]
     assert hydro_from_table(rows, 0.5, 1025, 1000).displacement_kg == pytest.approx(2050)
     assert draft_from_table(rows, 2050, 1025, 1000) == pytest.approx(0.5)
+
+
+LIFT = {
+    f"{A}/unit/mass": "74 kg ±1 kg",
+    f"{A}/unit/cg_aft": typed("150 mm ±2 mm"),
+    f"{A}/unit/cg_up": typed("0 mm ±2 mm"),
+    f"{A}/unit/cg_starboard": typed("0 mm"),
+    f"{A}/unit/lifting/first_aft": typed("150 mm ±2 mm"),
+    f"{A}/unit/lifting/first_up": typed("300 mm ±2 mm"),
+}
+
+
+@pytest.mark.parametrize(
+    ("edits", "level"),
+    [
+        ({}, "ok"),
+        ({f"{A}/unit/cg_starboard": typed("80 mm")}, "watch"),
+        ({f"{A}/unit/cg_starboard": typed("80 mm", dir="port")}, "watch"),
+        ({f"{A}/unit/cg_starboard": typed("150 mm")}, "stop"),
+        ({f"{A}/unit/lifting/first_up": typed("2 mm ±2 mm")}, "stop"),
+        ({f"{A}/unit/cg_aft": typed("150 mm ±60 mm")}, "watch"),
+    ],
+)
+def test_r26_a_unit_hangs_sideways_too_and_a_pick_within_its_doubt_of_the_cg_stops(
+    edits: dict[str, Any], level: str
+) -> None:
+    """Statics: 80 mm beside a pick 300 mm above hangs 14.9° over, 150 mm 26.6°."""
+    assert of(put(DEMO_OF["aeroplane"], {**LIFT, **edits}), "balance.pick-tilt").level == level
+
+
+# Each is ok as measured; with its ± made wide it may not stay so.
+WIDE = [
+    ("motorcycle", "a", "balance.axle-load:rear", "/loadings/two-up/loads/passenger", "65 kg ±300 kg"),
+    ("scooter", "a", "mount.swing:pivot", f"{A}/mount/swing/pivot_strength", "9.5 kN ±9 kN"),
+    ("road-vehicle", "b", "align.joints:port", f"{B}/align/joints/port/side", "4° ±20°"),
+]
+
+
+@pytest.mark.parametrize(("kind", "fit", "key", "pointer", "wide"), WIDE, ids=lambda v: str(v)[:20])
+def test_a_wide_tolerance_never_stays_ok(kind: str, fit: str, key: str, pointer: str, wide: str) -> None:
+    level = lambda project: next(f.level for f in assess(project, fit).findings if f.key == key)
+    assert level(DEMO_OF[kind]) == "ok"
+    assert level(put(DEMO_OF[kind], {pointer: typed(wide)})) == "watch"

@@ -105,7 +105,7 @@ TWO = {**ONE, "first_aft": "50 mm", "second_aft": "450 mm", "second_up": "300 mm
 @pytest.mark.parametrize(
     ("key", "figures", "level"),
     [
-        ("balance.pick-tilt:main", ONE, "ok"),
+        ("balance.pick-tilt:main", ONE, "watch"),  # 1° off, but its CG is in doubt by more than 5°
         ("balance.pick-tilt:main", {**ONE, "first_aft": "290 mm"}, "watch"),
         ("balance.pick-tilt:main", {**ONE, "first_aft": "400 mm"}, "stop"),
         ("balance.pick-tilt:main", {**ONE, "first_up": "20 mm"}, "stop"),
@@ -138,10 +138,10 @@ def test_it_works_with_nothing_else_entered() -> None:
         "boat",
         {
             f"{UNIT}/mass": "210 kg",
-            f"{UNIT}/cg_aft": {"entered": "300 mm", "dir": "forward"},
-            f"{UNIT}/cg_up": {"entered": "100 mm", "dir": "up"},
-            f"{UNIT}/lifting/first_aft": {"entered": "320 mm", "dir": "forward"},
-            f"{UNIT}/lifting/first_up": {"entered": "450 mm", "dir": "up"},
+            f"{UNIT}/cg_aft": {"entered": "300 mm ±2 mm", "dir": "forward"},
+            f"{UNIT}/cg_up": {"entered": "100 mm ±2 mm", "dir": "up"},
+            f"{UNIT}/lifting/first_aft": {"entered": "320 mm ±2 mm", "dir": "forward"},
+            f"{UNIT}/lifting/first_up": {"entered": "450 mm ±2 mm", "dir": "up"},
         },
     )
     found = finding(assess(alone, "a"), "balance.pick-tilt:main")

@@ -9,6 +9,7 @@ from typing import NamedTuple
 from ..document import Figure, Project, value_at
 from ..errors import CannotSay, Gap, or_none
 from ..figure.doubt import measured_uncertainty
+from ..figure.kinds import Mass
 from ..figure.trace import Origin
 from ..formula import Out
 from ..judging.certainty import (
@@ -30,6 +31,7 @@ from .ledger.functions import Centre
 from .loadings.frontier import Side
 from .loadings.quantities import LoadedCase, TrailPoint
 from .section import Balance
+from .wheels.quantities import End
 
 # Minutes of work. Common practice, no source.
 _MINUTES = {"mass": 20.0, "length": 30.0, "angle": 15.0}
@@ -141,26 +143,13 @@ def _of_mass(bench: Balance) -> Iterable[_Margin]:
 def _of_axles(bench: Balance) -> Iterable[_Margin]:
     """What is left of the plate of each axle, in the loading that bears hardest on it."""
     axles, limits = bench.rolls, bench.resolved.project.craft.limits
-    for end, cap in (("front", limits.front_axle), ("rear", limits.rear_axle)):
+    ends: tuple[tuple[End, Mass | None], ...] = (("front", limits.front_axle), ("rear", limits.rear_axle))
+    for end, cap in ends:
         if cap is None:
             continue
         stance = max(axles.stances(), key=lambda s: s.front_kg if end == "front" else s.rear_kg)
-        sums = axles.sums(stance.id, True, "x")
+        load = axles.load_slopes(stance, end)
         front, base = axles.wheels.front_m, stance.base_m
-        by_mass, by_moment = sums.mass_slopes(), sums.moment_slopes()
-        ahead, behind = axles.wheels.axle("front").slopes, axles.wheels.axle("rear").slopes
-        # R = (S − x_f·m) / (x_r − x_f): the axles' own stations count too, on the scales as under the load.
-        on_rear = {
-            o: (
-                by_moment.get(o, 0.0)
-                - front * by_mass.get(o, 0.0)
-                - sums.mass_kg * ahead.get(o, 0.0)
-                - stance.rear_kg * (behind.get(o, 0.0) - ahead.get(o, 0.0))
-            )
-            / base
-            for o in {**by_mass, **ahead, **behind}
-        }
-        load = {o: by_mass.get(o, 0.0) - r for o, r in on_rear.items()} if end == "front" else on_rear
         left = cap.si - (stance.front_kg if end == "front" else stance.rear_kg)
 
         def with_more(

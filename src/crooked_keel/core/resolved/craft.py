@@ -5,6 +5,7 @@ from __future__ import annotations
 from ..document import Fit, Project
 from ..errors import CannotSay, or_gap
 from ..figure.trace import Traced
+from ..judging.subjects import Subject
 from ..reference.kinds import Form
 from ..topic.lazy import lazy
 from ..topic.reading import Topic
@@ -43,6 +44,11 @@ class Resolved(Topic):
     def in_line(self) -> bool:
         """Whether the craft stands on wheels in one line, so that scales cannot find its CG to the side."""
         return self.has("wheels in line") or self.project.craft.layout == "monowheel"
+
+    @property
+    def units(self) -> list[Subject[ResolvedInstallation]]:
+        """Every unit, the old ones first, as subjects of a rule that judges each."""
+        return [Subject(f"old-{p.id}" if p.old else p.id, p.name, p) for p in [*self.old, *self.installations]]
 
     def word(self, name: str) -> str:
         """What the trade calls it."""

@@ -136,11 +136,12 @@ def joints(chain: RoadLine) -> Iterable[Finding]:
 def _joint(chain: RoadLine, joint: Subject[Joint]) -> Iterable[Finding]:
     key, name, _ = joint
     angle, limit = chain.joint(key, joint.of)
+    doubt = math.hypot(*(f.plus_minus.si for f in (joint.of.side, joint.of.plan) if f is not None and f.plus_minus))
     level: Level = (
         "watch"
         if angle < math.radians(0.5)
         else "ok"
-        if angle <= limit
+        if angle + doubt <= limit
         else "watch"
         if angle <= 1.25 * limit
         else "stop"
@@ -152,7 +153,7 @@ def _joint(chain: RoadLine, joint: Subject[Joint]) -> Iterable[Finding]:
         "{l} is allowed at its speed; the speed behind it rises and falls by {v}."
         + (" Straight: the needles do not roll." if angle < math.radians(0.5) else ""),
         subject=key,
-        compared=Compared(value=angle, dimension="angle", hi=limit),
+        compared=Compared(value=angle, dimension="angle", hi=limit, doubt=doubt or None),
         working=joint_variation.working(angle),
         n=word(name),
         a=q(angle, "angle"),

@@ -10,7 +10,7 @@ from ...document import Hung, TwoScales
 from ...errors import CannotSay
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
-from ...judging.subjects import Subject, one_by_one
+from ...judging.subjects import one_by_one
 from ...resolved.craft import Resolved
 from ...resolved.disputed import Disputed
 from ...resolved.installation import ResolvedInstallation
@@ -230,11 +230,7 @@ def condition(resolved: Resolved) -> Iterable[Finding]:
     mark="common practice",
 )
 def unit_on_scales(resolved: Resolved) -> Iterable[Finding]:
-    units = [
-        Subject(f"old-{p.id}" if p.old else p.id, p.name, p)
-        for p in [*resolved.old, *resolved.installations]
-        if p.installation.unit.on_scales != TwoScales()
-    ]
+    units = [u for u in resolved.units if u.of.installation.unit.on_scales != TwoScales()]
     return one_by_one("balance.unit-on-scales", units, lambda unit: _on_scales(unit.of, resolved))
 
 
@@ -270,11 +266,7 @@ def _on_scales(placed: ResolvedInstallation, resolved: Resolved) -> Iterable[Fin
     mark="common practice",
 )
 def unit_hung(resolved: Resolved) -> Iterable[Finding]:
-    units = [
-        Subject(f"old-{p.id}" if p.old else p.id, p.name, p)
-        for p in [*resolved.old, *resolved.installations]
-        if p.installation.unit.hung != Hung()
-    ]
+    units = [u for u in resolved.units if u.of.installation.unit.hung != Hung()]
     return one_by_one("balance.unit-hung", units, lambda unit: _hung(unit.of, resolved))
 
 

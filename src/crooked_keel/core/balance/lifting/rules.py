@@ -43,14 +43,16 @@ class _Lift(NamedTuple):
     mass: Traced
     first: Point
     second: Point | None
+    doubt_m: float
+    across_m: float | None
 
 
 def _lifts(resolved: Resolved) -> list[Subject[ResolvedInstallation]]:
     """The units that somebody means to lift."""
     return [
-        Subject(f"old-{placed.id}" if placed.old else placed.id, placed.name, placed)
-        for placed in [*resolved.old, *resolved.installations]
-        if placed.installation.unit.lifting.model_copy(update={"crane": Crane()}) != Lifting()
+        unit
+        for unit in resolved.units
+        if unit.of.installation.unit.lifting.model_copy(update={"crane": Crane()}) != Lifting()
     ]
 
 
@@ -79,7 +81,10 @@ def _lift(placed: ResolvedInstallation) -> _Lift:
     x, z, mass, *picks = ask_all(*wanted)
     first = Point(picks[0].value, picks[1].value)
     second = Point(picks[2].value, picks[3].value) if two else None
-    return _Lift(placed, lifting, f"{base}/lifting", Point(x.value, z.value), mass, first, second)
+    # Two standard deviations of the CG against a pick, along the shaft or in height, the larger.
+    doubt = 2 * max(math.hypot(x.u, picks[0].u), math.hypot(z.u, picks[1].u))
+    across = unit.cg_starboard.along_m if unit.cg_starboard is not None else None
+    return _Lift(placed, lifting, f"{base}/lifting", Point(x.value, z.value), mass, first, second, doubt, across)
 
 
 def _subject(lift: _Lift) -> str:
@@ -118,9 +123,10 @@ def _hung(lift: _Lift) -> Iterable[Finding]:
 
 def _hanging(lift: _Lift) -> Finding:
     if lift.second is not None:
-        if line_height(lift.first, lift.second, lift.cg.x_m) <= lift.cg.z_m:
+        if line_height(lift.first, lift.second, lift.cg.x_m) - lift.cg.z_m <= lift.doubt_m:
             raise InputError(
-                f"{lift.base}/second_up", "its CG is above the line that joins the picks, and it can roll over"
+                f"{lift.base}/second_up",
+                "its CG is above the line that joins the picks, or within its doubt of it, and it can roll over",
             )
         leveller_share(lift.mass.value, lift.first.x_m, lift.second.x_m, lift.cg.x_m)
         return verdict(
@@ -132,14 +138,20 @@ def _hanging(lift: _Lift) -> Finding:
             n=word(lift.placed.name),
             d=q(line_height(lift.first, lift.second, lift.cg.x_m) - lift.cg.z_m, "length"),
         )
-    tilt = pick_tilt(lift.cg, lift.first)
-    off = abs(tilt)
-    judged = band(off, "angle", ok=at_most(math.radians(5)), watch=at_most(math.radians(20)))
+    tilt, height = pick_tilt(lift.cg, lift.first), lift.first.z_m - lift.cg.z_m
+    if height <= lift.doubt_m:
+        raise InputError(f"{lift.base}/first_up", "the pick is within its doubt of the CG, and it can roll over")
+    # Picks are taken on the centreline: a CG beside it hangs the unit sideways too.
+    off = math.hypot(tilt, math.atan((lift.across_m or 0.0) / height))
+    doubt = math.atan(lift.doubt_m / height)
+    judged = band(off, "angle", ok=at_most(math.radians(5)), watch=at_most(math.radians(20)), doubt=doubt)
     return verdict(
         "balance.pick-tilt",
         judged.level,
         "{n} hangs {t} off level, {way} end down",
-        "The pick is {d} off the CG and {h} above it. " + _HANGS,
+        "The pick is {d} off the CG along the shaft and {h} above it, "
+        + ("{y} beside it, on the centreline. " if lift.across_m is not None else "the side is not looked at. ")
+        + _HANGS,
         subject=_subject(lift),
         working=pick_tilt_working(lift.first.x_m, lift.cg.x_m, lift.first.z_m, lift.cg.z_m),
         compared=judged.compared,
@@ -147,7 +159,8 @@ def _hanging(lift: _Lift) -> Finding:
         t=q(off, "angle"),
         way=word("front" if tilt > 0 else "rear"),
         d=q(abs(lift.first.x_m - lift.cg.x_m), "length"),
-        h=q(lift.first.z_m - lift.cg.z_m, "length"),
+        h=q(height, "length"),
+        y=q(abs(lift.across_m or 0.0), "length"),
     )
 
 
@@ -245,11 +258,7 @@ def _hoisted(placed: ResolvedInstallation) -> Iterable[Finding]:
     mark="common practice",
 )
 def crane(resolved: Resolved) -> Iterable[Finding]:
-    lifted = [
-        Subject(f"old-{p.id}" if p.old else p.id, p.name, p)
-        for p in [*resolved.old, *resolved.installations]
-        if p.installation.unit.lifting.crane != Crane()
-    ]
+    lifted = [unit for unit in resolved.units if unit.of.installation.unit.lifting.crane != Crane()]
     return one_by_one("balance.crane", lifted, lambda unit: _craned(unit.of))
 
 

@@ -4,9 +4,10 @@ out."""
 from __future__ import annotations
 
 import math
+from typing import Literal
 
 from ...errors import CannotSay, Gap, InputError, ask_all, fields, or_none
-from ...figure.trace import above_zero, need
+from ...figure.trace import Origin, above_zero, need
 from ...judging.finding import LeftOut
 from ...judging.subjects import Subject, known_of
 from ...reference.tyres import tyre_load
@@ -22,6 +23,8 @@ from .functions import stand_load
 from .stance import EMPTY, Stance, _over_ground
 from .steering import Point as SidePoint
 from .steering import anti_squat, force_centre, rake_trail_after_pitch, top_run
+
+End = Literal["front", "rear"]
 
 
 class Axles(Topic):
@@ -103,6 +106,25 @@ class Axles(Topic):
 
     def _named(self, keys: list[str]) -> list[Subject[str]]:
         return [Subject(k, "Empty" if k == EMPTY else self.loads.name(k), k) for k in keys]
+
+    def load_slopes(self, stance: Stance, end: End) -> dict[Origin, float]:
+        """What each figure adds to the load on an axle in a state with the work done, kg for its unit.
+
+        R = (S − x_f·m) / (x_r − x_f): the axles' own stations count too, on the scales as under the load."""
+        sums, front = self.sums(stance.id, True, "x"), self.wheels.front_m
+        by_mass, by_moment = sums.mass_slopes(), sums.moment_slopes()
+        ahead, behind = self.wheels.axle("front").slopes, self.wheels.axle("rear").slopes
+        on_rear = {
+            o: (
+                by_moment.get(o, 0.0)
+                - front * by_mass.get(o, 0.0)
+                - sums.mass_kg * ahead.get(o, 0.0)
+                - stance.rear_kg * (behind.get(o, 0.0) - ahead.get(o, 0.0))
+            )
+            / stance.base_m
+            for o in {**by_mass, **ahead, **behind}
+        }
+        return {o: by_mass.get(o, 0.0) - r for o, r in on_rear.items()} if end == "front" else on_rear
 
     def ridden(self, after: bool = True) -> list[Stance]:
         """States with somebody aboard; the empty one if there is no loading."""

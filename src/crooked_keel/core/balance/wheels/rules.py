@@ -6,6 +6,7 @@ import math
 from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, or_none
+from ...figure.trace import standard_uncertainty
 from ...judging.band import at_least, band, within
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
@@ -13,7 +14,7 @@ from ...judging.subjects import Subject, one_by_one
 from ...resolved.craft import Resolved
 from ..limits.quantities import Limits
 from .functions import lean_to_balance, static_stability, traction_limit, wheelie_limit
-from .quantities import Axles
+from .quantities import Axles, End
 from .steering import ground_trail
 
 WHEELIE_OK, WHEELIE_STOP = 0.6, 0.35
@@ -222,30 +223,33 @@ def lean(axles: Axles) -> Iterable[Finding]:
 @rule(
     "balance.axle-load",
     "Axle loads against plate and tyres",
-    limit="stop above the lower of the two",
+    limit="stop above the lower of the two, watch within 5 % or two standard deviations of it",
     source="vehicle plate; tyre load index, ISO 4000-1 (from memory)",
     mark="statics",
     form="stands on wheels",
 )
 def axle_load(axles: Axles, limits: Limits) -> Iterable[Finding]:
-    ends = [Subject(e, f"{e} axle", e) for e in ("front", "rear")]
+    both: tuple[End, ...] = ("front", "rear")
+    ends = [Subject[End](e, f"{e} axle", e) for e in both]
     return one_by_one("balance.axle-load", ends, lambda end: _loaded(axles, limits, end.of))
 
 
-def _loaded(axles: Axles, limits: Limits, end: str) -> Iterable[Finding]:
+def _loaded(axles: Axles, limits: Limits, end: End) -> Iterable[Finding]:
     cap_kg, by = axle_cap(axles, limits, end)
     worst = max(axles.stances(), key=lambda s: s.front_kg if end == "front" else s.rear_kg)
     load = worst.front_kg if end == "front" else worst.rear_kg
-    level: Level = "stop" if load > cap_kg else "watch" if load > 0.95 * cap_kg else "ok"
+    doubt = 2 * standard_uncertainty(axles.load_slopes(worst, end))
+    level: Level = "stop" if load > cap_kg else "watch" if load > 0.95 * cap_kg or load + doubt > cap_kg else "ok"
     yield verdict(
         "balance.axle-load",
         level,
         "{e} axle {d} over what {by} may carry" if load > cap_kg else "{e} axle has {d} left",
-        "{s}: {m} of {cap}, by {by}."
+        "{s}: {m} ±{u} of {cap}, by {by}."
         + (" At the pressure and up to the speed that the maker of the tyre gives." if by == "its tyres" else ""),
         subject=end,
         left_out=axles.unsaid,
-        compared=Compared(value=load, dimension="mass", hi=cap_kg),
+        compared=Compared(value=load, dimension="mass", hi=cap_kg, doubt=doubt or None),
+        u=q(doubt, "mass"),
         e=word(end.capitalize()),
         d=q(abs(cap_kg - load), "mass"),
         s=word(worst.name),

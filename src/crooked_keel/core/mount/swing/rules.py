@@ -37,7 +37,9 @@ def _carries(swing: Swing, part: Subject[Force | None]) -> Iterable[Finding]:
         lambda: swing.worst_swing(what),
     )
     factor = reserve_factor(strength, 1.5, FITTING_FACTOR, load)
-    judged = band(factor, "number", ok=at_least(1.15), watch=at_least(1.0))
+    given = part.of.plus_minus if part.of is not None else None
+    doubt = factor * given.si / strength if given is not None else 0.0
+    judged = band(factor, "number", ok=at_least(1.15), watch=at_least(1.0), doubt=doubt)
     yield verdict(
         "mount.swing",
         judged.level,
