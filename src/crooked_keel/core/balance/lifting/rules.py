@@ -10,7 +10,7 @@ from ...document import Crane, Lifting
 from ...errors import InputError, ask_all
 from ...figure.trace import Traced, need, traced
 from ...figure.units import G0_M_S2
-from ...judging.band import at_least, at_most, band
+from ...judging.band import Band, at_least, at_most, band
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...judging.subjects import Subject, one_by_one
@@ -44,7 +44,7 @@ class _Lift(NamedTuple):
     first: Point
     second: Point | None
     doubt_m: float
-    across_m: float | None
+    across: Traced | None
 
 
 def _lifts(resolved: Resolved) -> list[Subject[ResolvedInstallation]]:
@@ -83,7 +83,8 @@ def _lift(placed: ResolvedInstallation) -> _Lift:
     second = Point(picks[2].value, picks[3].value) if two else None
     # Two standard deviations of the CG against a pick, along the shaft or in height, the larger.
     doubt = 2 * max(math.hypot(x.u, picks[0].u), math.hypot(z.u, picks[1].u))
-    across = unit.cg_starboard.along_m if unit.cg_starboard is not None else None
+    beside = lambda figure: traced(figure, f"{base}/cg_starboard", f"CG of the {name}, sideways")
+    across = beside(unit.cg_starboard) if unit.cg_starboard is not None else None
     return _Lift(placed, lifting, f"{base}/lifting", Point(x.value, z.value), mass, first, second, doubt, across)
 
 
@@ -121,6 +122,21 @@ def _hung(lift: _Lift) -> Iterable[Finding]:
         yield _refused("balance.pick-tilt", lift, bad)
 
 
+def _tilted(off: float, doubt: float) -> Band:
+    """How far off level it hangs, judged with its doubt; rad."""
+    return band(off, "angle", ok=at_most(math.radians(5)), watch=at_most(math.radians(20)), doubt=doubt)
+
+
+def _side(lift: _Lift) -> Traced:
+    """How far beside the centreline its CG lies, m; nought where it is not said."""
+    return lift.across if lift.across is not None else Traced(0.0)
+
+
+def _beside(lift: _Lift) -> str:
+    """What is said of the side: picks are taken on the centreline."""
+    return "its CG {y} beside the centreline. " if lift.across is not None else "the side is not looked at. "
+
+
 def _hanging(lift: _Lift) -> Finding:
     if lift.second is not None:
         if line_height(lift.first, lift.second, lift.cg.x_m) - lift.cg.z_m <= lift.doubt_m:
@@ -129,29 +145,29 @@ def _hanging(lift: _Lift) -> Finding:
                 "its CG is above the line that joins the picks, or within its doubt of it, and it can roll over",
             )
         leveller_share(lift.mass.value, lift.first.x_m, lift.second.x_m, lift.cg.x_m)
+        under = line_height(lift.first, lift.second, lift.cg.x_m) - lift.cg.z_m
+        judged = _tilted(math.atan(abs(_side(lift).value) / under), math.atan(2 * _side(lift).u / under))
         return verdict(
             "balance.pick-tilt",
-            "ok",
+            judged.level,
             "{n} hangs between its picks",
-            "CG {d} under the line that joins them. " + _HANGS,
+            "CG {d} under the line that joins them; " + _beside(lift) + _HANGS,
+            compared=judged.compared,
+            y=q(abs(_side(lift).value), "length"),
             subject=_subject(lift),
             n=word(lift.placed.name),
-            d=q(line_height(lift.first, lift.second, lift.cg.x_m) - lift.cg.z_m, "length"),
+            d=q(under, "length"),
         )
     tilt, height = pick_tilt(lift.cg, lift.first), lift.first.z_m - lift.cg.z_m
     if height <= lift.doubt_m:
         raise InputError(f"{lift.base}/first_up", "the pick is within its doubt of the CG, and it can roll over")
-    # Picks are taken on the centreline: a CG beside it hangs the unit sideways too.
-    off = math.hypot(tilt, math.atan((lift.across_m or 0.0) / height))
-    doubt = math.atan(lift.doubt_m / height)
-    judged = band(off, "angle", ok=at_most(math.radians(5)), watch=at_most(math.radians(20)), doubt=doubt)
+    off = math.hypot(tilt, math.atan(_side(lift).value / height))
+    judged = _tilted(off, math.atan(lift.doubt_m / height))
     return verdict(
         "balance.pick-tilt",
         judged.level,
         "{n} hangs {t} off level, {way} end down",
-        "The pick is {d} off the CG along the shaft and {h} above it, "
-        + ("{y} beside it, on the centreline. " if lift.across_m is not None else "the side is not looked at. ")
-        + _HANGS,
+        "The pick is {d} off the CG along the shaft and {h} above it; " + _beside(lift) + _HANGS,
         subject=_subject(lift),
         working=pick_tilt_working(lift.first.x_m, lift.cg.x_m, lift.first.z_m, lift.cg.z_m),
         compared=judged.compared,
@@ -160,7 +176,7 @@ def _hanging(lift: _Lift) -> Finding:
         way=word("front" if tilt > 0 else "rear"),
         d=q(abs(lift.first.x_m - lift.cg.x_m), "length"),
         h=q(height, "length"),
-        y=q(abs(lift.across_m or 0.0), "length"),
+        y=q(abs(_side(lift).value), "length"),
     )
 
 
