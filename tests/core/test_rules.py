@@ -348,7 +348,7 @@ CASES: list[tuple[str, str, dict[str, Any], str]] = [
         "balance.pick-tilt:main",
         "a",
         {f"{A}/unit/lifting/first_aft": "245 mm", f"{A}/unit/lifting/first_up": "400 mm"},
-        "ok",
+        "watch",
     ),
     (
         "balance.pick-tilt:main",

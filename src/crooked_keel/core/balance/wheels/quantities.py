@@ -7,7 +7,7 @@ import math
 from typing import Literal
 
 from ...errors import CannotSay, Gap, InputError, ask_all, fields, or_none
-from ...figure.trace import Origin, above_zero, need
+from ...figure.trace import Origin, above_zero, need, standard_uncertainty
 from ...judging.finding import LeftOut
 from ...judging.subjects import Subject, known_of
 from ...reference.tyres import tyre_load
@@ -125,6 +125,10 @@ class Axles(Topic):
             for o in {**by_mass, **ahead, **behind}
         }
         return {o: by_mass.get(o, 0.0) - r for o, r in on_rear.items()} if end == "front" else on_rear
+
+    def load_doubt(self, stance: Stance, end: End) -> float:
+        """Two standard deviations of the load on an axle, kg."""
+        return 2 * standard_uncertainty(self.load_slopes(stance, end))
 
     def ridden(self, after: bool = True) -> list[Stance]:
         """States with somebody aboard; the empty one if there is no loading."""

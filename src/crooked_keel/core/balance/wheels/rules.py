@@ -6,7 +6,6 @@ import math
 from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, or_none
-from ...figure.trace import standard_uncertainty
 from ...judging.band import at_least, band, within
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
@@ -238,7 +237,7 @@ def _loaded(axles: Axles, limits: Limits, end: End) -> Iterable[Finding]:
     cap_kg, by = axle_cap(axles, limits, end)
     worst = max(axles.stances(), key=lambda s: s.front_kg if end == "front" else s.rear_kg)
     load = worst.front_kg if end == "front" else worst.rear_kg
-    doubt = 2 * standard_uncertainty(axles.load_slopes(worst, end))
+    doubt = axles.load_doubt(worst, end)
     level: Level = "stop" if load > cap_kg else "watch" if load > 0.95 * cap_kg or load + doubt > cap_kg else "ok"
     yield verdict(
         "balance.axle-load",
