@@ -32,9 +32,10 @@ from .drive.air.quantities import AirPropeller
 from .drive.battery.quantities import OnBattery
 from .drive.marine.quantities import AtSea
 from .drive.road.quantities import OnRoad
+from .drive.road.runs import Runs
 from .drive.section import DriveTopics
 from .drive.train.quantities import Train
-from .errors import CannotSay, Gap, or_gap
+from .errors import CannotSay, Gap, or_gap, or_none
 from .mount.acting import Acting
 from .mount.face.quantities import OnFace
 from .mount.points.quantities import Points
@@ -102,6 +103,7 @@ class _Handed(NamedTuple):
     ground: tuple[float, float] | CannotSay
     heaviest_kg: float | CannotSay
     rear_kg: float | CannotSay
+    driven_kg: float | CannotSay
 
 
 class _Wiring:
@@ -114,7 +116,9 @@ class _Wiring:
         self.ws = workspace
         school = project.assumptions.tolerance_school or "two standard deviations"
         named, instruments = project.craft.references, project.instruments
-        self.references = workspace.topic("references", References, project.kind, named, instruments, school)
+        self.references = workspace.topic(
+            "references", References, project.kind, project.craft.layout, named, instruments, school
+        )
 
     def benches(self) -> Benches:
         """Every topic."""
@@ -123,18 +127,47 @@ class _Wiring:
         craft = self._craft(resolved)
         balance = self._balance(resolved, craft)
         ground = or_gap(lambda: craft.weighing.ground)
-        before = _Handed(ground, or_gap(lambda: balance.loadings_before.heaviest_mass), self._rear_kg(balance, False))
+        before = _Handed(
+            ground,
+            or_gap(lambda: balance.loadings_before.heaviest_mass),
+            self._rear_kg(balance, False),
+            self._driven_kg(balance, False),
+        )
         old = [self._installation(resolved, p, craft, before, None, f"old {p.id}") for p in self.old]
         if fit_id is None:
             return Benches(resolved, craft, balance, self.old, old, ws)
-        after = _Handed(ground, or_gap(lambda: balance.loadings.heaviest_mass), self._rear_kg(balance, True))
-        by_id = {o.placed.id: o for o in old}
-        first = old[0] if old else None
+        after = _Handed(
+            ground,
+            or_gap(lambda: balance.loadings.heaviest_mass),
+            self._rear_kg(balance, True),
+            self._driven_kg(balance, True),
+        )
+        pairs = self._pairs()
         made = [
-            self._installation(resolved, p, craft, after, by_id.get(p.id, first), f"fit {p.id}")
-            for p in self.installations
+            self._installation(resolved, p, craft, after, old[k] if k is not None else None, f"fit {p.id}")
+            for p, k in zip(self.installations, pairs, strict=True)
         ]
         return Benches(resolved, craft, balance, self.old, made, ws)
+
+    def _pairs(self) -> list[int | None]:
+        """For each new unit the old one that it replaces: by id; alone for alone; as many as there were, by where they
+        stand across the craft. None where nothing says which."""
+        old, new = self.old, self.installations
+        ids = [o.id for o in old]
+        if all(p.id in ids for p in new):
+            return [ids.index(p.id) for p in new]
+        if len(old) != len(new):
+            return [None] * len(new)
+        if len(old) == 1:
+            return [0]
+        across = [[or_none(lambda p=p: p.flange[1].value) for p in units] for units in (old, new)]
+        if any(y is None for ys in across for y in ys) or any(len(set(ys)) < len(ys) for ys in across):
+            return [None] * len(new)
+        by_side = [sorted(range(len(ys)), key=lambda k, ys=ys: ys[k] or 0.0) for ys in across]
+        made: list[int | None] = [None] * len(new)
+        for was, now in zip(*by_side, strict=True):
+            made[now] = was
+        return made
 
     def _placed(self, key: str, pointer: str, installation: Installation, old: bool) -> ResolvedInstallation:
         return self.ws.topic(
@@ -227,6 +260,13 @@ class _Wiring:
         axles = balance.axles
         return or_gap(lambda: max(s.rear_kg for s in axles.stances(after)))
 
+    def _driven_kg(self, balance: Balance, after: bool) -> float | CannotSay:
+        """Most on the driven axle in any loading: of a two-wheeler the rear one, else the heavier."""
+        axles = balance.axles
+        if axles is None or axles.resolved.has("wheels in line"):
+            return self._rear_kg(balance, after)
+        return or_gap(lambda: max(max(s.rear_kg, s.front_kg) for s in axles.stances(after)))
+
     def _installation(
         self,
         resolved: Resolved,
@@ -245,9 +285,9 @@ class _Wiring:
         )
         drive = self._drive(resolved, placed, craft, given, old.drive if old else None, name)
         final = None
-        if drive.road is not None:
-            road = drive.road
-            final = or_gap(lambda: road.final)
+        if drive.runs is not None:
+            runs = drive.runs
+            final = or_gap(lambda: runs.final)
         output = or_gap(lambda: drive.train.output)
         acting = ws.topic(f"acting {name}", Acting, resolved, placed, output, final)
         points = swing = face = None
@@ -273,7 +313,7 @@ class _Wiring:
     ) -> DriveTopics:
         ws, has = self.ws, resolved.has
         train = ws.topic(f"train {name}", Train, resolved, placed, old.train if old else None)
-        air = sea = road = battery = None
+        air = sea = road = battery = runs = None
         if has("air propeller"):
             before = old.air if old else None
             air = ws.topic(f"air {name}", AirPropeller, resolved, placed, train, given.ground, before)
@@ -288,11 +328,14 @@ class _Wiring:
                 train,
                 craft.wheels,
                 given.heaviest_kg,
+                given.driven_kg,
                 old.road if old else None,
             )
+            before_runs = old.runs if old else None
+            runs = ws.topic(f"runs {name}", Runs, resolved, placed, train, road, craft.wheels, before_runs)
         if train.electric:
             battery = ws.topic(f"battery {name}", OnBattery, resolved, placed, train, road, sea)
-        return DriveTopics(train, air, sea, road, battery)
+        return DriveTopics(train, air, sea, road, battery, runs)
 
     def _align(
         self, resolved: Resolved, placed: ResolvedInstallation, old: InstallationBenches | None, name: str

@@ -49,6 +49,7 @@ def installation(
     return {
         "name": name,
         "unit": {"name": name, **unit},
+        "lies": "aft of its flange",
         "placement": placement,
         "drive": drive,
         "propeller": propeller,

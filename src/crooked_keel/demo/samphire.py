@@ -67,6 +67,7 @@ OLD = {
         **box("1080 mm", "720 mm", None, "120 mm"),
         "angle_limit": f("12°", "maker"),
     },
+    "lies": "ahead of its flange",
     "placement": {
         "flange_station": aft("5210 mm"),
         "flange_butt_line": side("0 mm"),
@@ -117,6 +118,7 @@ FIT_A = {
         **box("900 mm", "640 mm", None, "140 mm"),
         "angle_limit": f("10°", "maker"),
     },
+    "lies": "ahead of its flange",
     "placement": {
         "flange_station": aft("5240 mm"),
         "flange_butt_line": side("0 mm"),
@@ -196,6 +198,7 @@ FIT_B = {
         **box("420 mm", "380 mm", None, "0 mm"),
         "angle_limit": f("30°", "maker"),
     },
+    "lies": "ahead of its flange",
     "placement": {
         "flange_station": aft("5240 mm"),
         "flange_butt_line": side("0 mm"),

@@ -9,6 +9,7 @@ BLOCKS: tuple[Block, ...] = (
         "align",
         "Thrust line",
         (
+            field("~/lies", "The unit lies", "choice"),
             field("~/placement/down", "Down thrust"),
             field("~/placement/right", "Right thrust (left is negative)"),
             field("~/placement/flange_station", "Output flange, station"),
@@ -17,7 +18,8 @@ BLOCKS: tuple[Block, ...] = (
             field("/craft/references/firewall/station", "Firewall"),
         ),
         form="thrust line",
-        hint="The flange stays where it is; the rear of the unit moves.",
+        hint="A tractor lies aft of its flange, a pusher ahead of it. The flange stays where it is; the far end of the "
+        "unit moves.",
     ),
     Block(
         "align",
@@ -41,6 +43,8 @@ BLOCKS: tuple[Block, ...] = (
             field("~/align/coupling/front_feet", "Coupling face to front feet"),
             field("~/align/coupling/rear_feet", "Coupling face to rear feet"),
             field("~/align/coupling/thread_pitch", "Pitch of the thread"),
+            field("~/align/coupling/thread_up", "Thread left upward, least of the feet"),
+            field("~/align/coupling/thread_down", "Thread left downward, least of the feet"),
             field("/assumptions/coupling_school", "Gap limit", "choice"),
         ),
         form="coupling",
@@ -72,6 +76,7 @@ BLOCKS: tuple[Block, ...] = (
         "align",
         "Shaft line",
         (
+            field("~/lies", "The unit lies", "choice"),
             field("~/placement/flange_station", "Coupling, station"),
             field("~/placement/flange_butt_line", "Coupling, butt line"),
             field("~/placement/flange_water_line", "Coupling, height"),
@@ -151,7 +156,7 @@ BLOCKS: tuple[Block, ...] = (
         (
             field("~/unit/length", "Length"),
             field("~/unit/width", "Width"),
-            field("~/unit/rear_radius", "Radius of its rear"),
+            field("~/unit/rear_radius", "Radius of its far end"),
             field("~/unit/height", "Height"),
             field("~/unit/box_up", "Middle of the unit over its shaft"),
             field("~/unit/mass", "Mass"),

@@ -14,16 +14,18 @@ from .thrust.quantities import ThrustLine
 
 
 def rear_clearance(thrust: ThrustLine, placed: ResolvedInstallation, resolved: Resolved) -> Iterator[Proposal]:
-    """The whole unit forward, on the tape."""
+    """The whole unit away from the firewall, on the tape."""
     figure = placed.installation.placement.flange_station
     if figure is None:
         return
-    value, rounded = moved_place(figure, -(0.0127 - thrust.rear_clearance), resolved.project.units, up=False)
+    away, clear = -placed.side, thrust.rear_clearance
+    value, rounded = moved_place(figure, away * (0.0127 - clear), resolved.project.units, up=away > 0)
     yield Proposal(
-        "forward",
+        "away",
         Message(
-            template="Unit {d} further forward: its flange {x} {dir} of the {origin}",
+            template="Unit {d} further {way}: its flange {x} {dir} of the {origin}",
             params={
+                "way": word("aft" if away > 0 else "forward"),
                 "d": q(abs(rounded - figure.si), "length"),
                 "x": q(rounded, "length"),
                 "dir": word(figure.dir),

@@ -63,9 +63,10 @@ def propose(bench: Balance, side: str) -> Iterator[Proposal]:
         if weight > 0 and spacer is not None:
             shift = aft * lack * point.mass_kg / weight
             value, rounded = moved_place(figure, shift, units, up=shift > 0)
-            longer = spacer.si + aft * abs(rounded - figure.si)
+            grows = -aft if or_none(lambda p=placed: p.pushes) is True else aft
+            longer = spacer.si + grows * abs(rounded - figure.si)
             if longer >= 0:
-                text = tape_text(on_the_tape(longer, units, up=aft < 0), units)
+                text = tape_text(on_the_tape(longer, units, up=grows < 0), units)
                 yield Proposal(
                     f"spacer-{placed.id}",
                     Message(
@@ -74,7 +75,7 @@ def propose(bench: Balance, side: str) -> Iterator[Proposal]:
                             "n": word(placed.name),
                             "d": q(abs(rounded - figure.si), "length"),
                             "way": word("aft" if aft > 0 else "forward"),
-                            "s": q(on_the_tape(longer, units, up=aft < 0), "length"),
+                            "s": q(on_the_tape(longer, units, up=grows < 0), "length"),
                         },
                     ),
                     [

@@ -138,6 +138,7 @@ def _in_place_of(old: Installation, project: Project, key: str, shelf: LibraryUn
         "name": old.name if len(project.old_installations) > 1 else shelf.unit.name,
         "rank": old.rank,
         "placement": placement,
+        **({"lies": old.lies} if old.lies else {}),
         "propeller": plain(old.propeller),
         "wheel": plain(old.wheel),
     }
@@ -155,7 +156,8 @@ def _end_for_end(project: Project, shelf: LibraryUnit, like: Installation) -> bo
     """Whether a unit must be turned: its CG lies on the other side of its flange than that of the unit it replaces, or
     than units of such a craft do. Not where its place is not known, and not in a craft whose units lie across."""
     at, there, usual = shelf.unit.cg_aft, like.unit.cg_aft, kind_of(project).unit_side
-    wanted = there.along_m if there is not None else usual
+    said = {"aft of its flange": 1.0, "ahead of its flange": -1.0, None: None}[like.lies]
+    wanted = said if said is not None else there.along_m if there is not None else usual
     return usual != 0 and at is not None and at.along_m * wanted < 0
 
 

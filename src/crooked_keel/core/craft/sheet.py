@@ -67,6 +67,7 @@ FOUND: tuple[Block, ...] = (
             field("/craft/as_found/raised/end", "End lifted", "choice"),
             field("/craft/as_found/raised/lift", "Lifted by"),
             field("/craft/as_found/raised/reading", "Load on the other end meanwhile"),
+            field("/craft/as_found/raised/tare", "Of that, what was not the craft"),
         ),
         form="stands on wheels",
         hint="Used in place of the height above. Suspension blocked, brakes off, cradle under the axle, a second "
@@ -123,6 +124,7 @@ REST: tuple[Block, ...] = (
             field("/craft/road/rolling", "Rolling coefficient"),
             field("/craft/road/grip", "Grip of the driven tyre"),
             field("/craft/road/cruise", "Cruising speed"),
+            field("/craft/road/steepest", "Steepest hill it must climb"),
         ),
         form="driven wheel",
     ),
@@ -251,7 +253,11 @@ REST: tuple[Block, ...] = (
     Block(
         "craft",
         "On the ground",
-        (field("/craft/lowest_attitude", "Steepest nose-down attitude"),),
+        (
+            field("/craft/lowest_attitude", "Steepest nose-down attitude"),
+            field("/craft/highest_attitude", "Steepest nose-up attitude, tail down"),
+            field("/craft/airspeed", "Fastest airspeed at full power"),
+        ),
         form="air propeller",
     ),
     Block("craft", "Ballast", (field("/craft/ballast_station", "Where ballast may go"),), without="stands on wheels"),

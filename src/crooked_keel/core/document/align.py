@@ -5,36 +5,40 @@ from __future__ import annotations
 from typing import Literal
 
 from ..figure.kinds import (
-    Angle,
-    FineLength,
+    Dial,
+    Feeler,
     FineOffset,
     Length,
     Rotation,
+    SmallAngle,
+    ThreadPitch,
 )
 from .base import Item, Key, Part
 
 
 class Coupling(Part):
-    """Readings at the coupling: gaps and rim steps by the clock, seen from aft; feet by their distance from its
-    face."""
+    """Readings at the coupling: gaps and rim steps by the clock, seen from aft; feet by their distance from its face;
+    how much thread is left at the foot that has least of it, to go up and to go down."""
 
     diameter: Length | None = None
     facing: Literal["forward", "aft"] = "forward"
-    gap_12: FineLength | None = None
-    gap_3: FineLength | None = None
-    gap_6: FineLength | None = None
-    gap_9: FineLength | None = None
-    step_12: FineOffset | None = None
-    step_3: FineOffset | None = None
-    step_6: FineOffset | None = None
-    step_9: FineOffset | None = None
+    gap_12: Feeler | None = None
+    gap_3: Feeler | None = None
+    gap_6: Feeler | None = None
+    gap_9: Feeler | None = None
+    step_12: Dial | None = None
+    step_3: Dial | None = None
+    step_6: Dial | None = None
+    step_9: Dial | None = None
     front_feet: Length | None = None
     rear_feet: Length | None = None
-    thread_pitch: FineLength | None = None
-    under_front_port: FineLength | None = None
-    under_front_starboard: FineLength | None = None
-    under_rear_port: FineLength | None = None
-    under_rear_starboard: FineLength | None = None
+    thread_pitch: ThreadPitch | None = None
+    thread_up: Length | None = None
+    thread_down: Length | None = None
+    under_front_port: Feeler | None = None
+    under_front_starboard: Feeler | None = None
+    under_rear_port: Feeler | None = None
+    under_rear_starboard: Feeler | None = None
     afloat: Literal["afloat, loaded, coupling apart", "ashore"] | None = None
 
 
@@ -59,29 +63,31 @@ class WheelCentre(Part):
 class Runout(Part):
     """A dial swung in the bore of an adapter: eight readings by 45°, clockwise from the top."""
 
-    at_0: FineOffset | None = None
-    at_45: FineOffset | None = None
-    at_90: FineOffset | None = None
-    at_135: FineOffset | None = None
-    at_180: FineOffset | None = None
-    at_225: FineOffset | None = None
-    at_270: FineOffset | None = None
-    at_315: FineOffset | None = None
+    at_0: Dial | None = None
+    at_45: Dial | None = None
+    at_90: Dial | None = None
+    at_135: Dial | None = None
+    at_180: Dial | None = None
+    at_225: Dial | None = None
+    at_270: Dial | None = None
+    at_315: Dial | None = None
 
 
 class Joint(Item):
     """A universal joint: its angle seen from the side and from above, and the fastest it turns."""
 
-    side: Angle | None = None
-    plan: Angle | None = None
+    side: SmallAngle | None = None
+    plan: SmallAngle | None = None
     speed: Rotation | None = None
 
 
 class Align(Part):
-    """What is read and set when the lines are brought true."""
+    """What is read and set when the lines are brought true. joints_phased: how the forks at the two ends of the shaft
+    between a pair of joints stand to each other."""
 
     coupling: Coupling = Coupling()
     sprockets: SprocketLine = SprocketLine()
     wheel: WheelCentre = WheelCentre()
     runout: Runout = Runout()
     joints: dict[Key, Joint] = {}
+    joints_phased: Literal["in line", "a quarter turn out"] | None = None

@@ -5,15 +5,16 @@ from __future__ import annotations
 from typing import Literal
 
 from ..figure.kinds import (
-    Angle,
+    ChordShare,
     Count,
     Current,
-    Density,
     Energy,
+    FuelDensity,
     Length,
+    LoadFactor,
     Mass,
     MassMoment,
-    Number,
+    Rake,
     Voltage,
     Volume,
 )
@@ -43,8 +44,8 @@ class Limits(Part):
     aft: Station | None = None
     lemac: Station | None = None
     mac: Length | None = None
-    forward_mac: Number | None = None
-    aft_mac: Number | None = None
+    forward_mac: ChordShare | None = None
+    aft_mac: ChordShare | None = None
     gross: Mass | None = None
     landing: Mass | None = None
     zero_fuel: Mass | None = None
@@ -70,7 +71,7 @@ class Tank(Item):
     turn: Count | None = None
 
     capacity: Volume | None = None
-    density: Density | None = None
+    density: FuelDensity | None = None
     station: Station | None = None
     butt_line: ButtLine | None = None
     water_line: WaterLine | None = None
@@ -92,7 +93,7 @@ class Steering(Part):
     """Steering geometry of a two-wheeler: rake from the vertical, offset of the axle from the steering axis; and the
     pivot of a swinging arm with a chain."""
 
-    rake: Angle | None = None
+    rake: Rake | None = None
     offset: Length | None = None
     pivot_station: Station | None = None
     pivot_water_line: WaterLine | None = None
@@ -103,7 +104,7 @@ class Wing(Part):
     place."""
 
     half_span: Length | None = None
-    load_factor: Number | None = None
+    load_factor: LoadFactor | None = None
     lift_at: Length | None = None
     mass: Mass | None = None
     cg_at: Length | None = None

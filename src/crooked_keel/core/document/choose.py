@@ -8,12 +8,13 @@ from pydantic import StringConstraints
 
 from ..figure.kinds import (
     Altitude,
-    Count,
+    Grade,
     Mass,
     Money,
-    Number,
     Power,
     Wait,
+    Warmth,
+    Weight,
 )
 from .base import Item, Note, Part
 
@@ -43,11 +44,11 @@ class Task(Item):
 class Weights(Part):
     """How much each thing counts when candidates are scored; blank is not counted."""
 
-    power: Number | None = None
-    mass: Number | None = None
-    cost: Number | None = None
-    wait: Number | None = None
-    parts: Number | None = None
+    power: Weight | None = None
+    mass: Weight | None = None
+    cost: Weight | None = None
+    wait: Weight | None = None
+    parts: Weight | None = None
 
 
 class Need(Part):
@@ -56,11 +57,11 @@ class Need(Part):
 
     power: Power | None = None
     altitude: Altitude | None = None
-    hot: Number | None = None
+    hot: Warmth | None = None
     least_power: Power | None = None
     most_mass: Mass | None = None
     most_cost: Money | None = None
     longest_wait: Wait | None = None
-    least_parts: Count | None = None
+    least_parts: Grade | None = None
     currency: Note = ""
     weights: Weights = Weights()

@@ -5,15 +5,18 @@ from __future__ import annotations
 from typing import ClassVar, Literal
 
 from ..figure.kinds import (
-    Angle,
     Area,
-    Count,
-    Density,
+    Attitude,
     Duration,
+    FormCoefficient,
     Length,
+    LoadIndex,
     Mass,
     Offset,
-    Ratio,
+    Power,
+    RoadSpeed,
+    SmallAngle,
+    WaterDensity,
 )
 from ..figure.place import (
     ButtLine,
@@ -55,7 +58,7 @@ class Support(Item):
     butt_line: ButtLine | None = None
     water_line: WaterLine | None = None
     radius: Length | None = None
-    load_index: Count | None = None
+    load_index: LoadIndex | None = None
     raised: Length | None = None
     reading: Mass | None = None
     reading_2: Mass | None = None
@@ -74,11 +77,13 @@ class Correction(Item):
 
 
 class Raised(Part):
-    """One end lifted with a scale under the other wheel or wheels: gives the height of the CG."""
+    """One end lifted with a scale under the other wheel or wheels: gives the height of the CG. tare: of what stood on
+    that scale then; blank takes those of the weighing."""
 
     end: Literal["front", "rear"] = "front"
     lift: Length | None = None
     reading: Mass | None = None
+    tare: Mass | None = None
 
 
 class AsFound(Part):
@@ -91,7 +96,7 @@ class AsFound(Part):
     report_butt_line: ButtLine | None = None
     butt_line: ButtLine | None = None
     water_line: WaterLine | None = None
-    pitch: Angle | None = None
+    pitch: SmallAngle | None = None
     empty_includes: Literal["full oil", "undrainable oil only"] | None = None
     raised: Raised = Raised()
 
@@ -156,17 +161,17 @@ class Flotation(Part):
 
     length: Length | None = None
     beam: Length | None = None
-    block: Ratio | None = None
-    waterplane: Ratio | None = None
+    block: FormCoefficient | None = None
+    waterplane: FormCoefficient | None = None
     keel: WaterLine | None = None
     lcf: Station | None = None
     lcb: Station | None = None
-    density: Density | None = None
+    density: WaterDensity | None = None
     planing_area: Area | None = None
     crowd: Length | None = None
     read: Literal["afloat, nobody aboard, lines slack", "with people aboard", "ashore"] | None = None
     table: list[HydroRow] | None = None
-    table_density: Density | None = None
+    table_density: WaterDensity | None = None
     sections: list[HullSection] | None = None
     inclining: Inclining = Inclining()
     marks: dict[Key, Mark] = {}
@@ -200,7 +205,8 @@ class Outline(Part):
 
 
 class Craft(Part):
-    """Everything about the host craft that is not the power unit."""
+    """Everything about the host craft that is not the power unit. Lowest and highest: how far its nose goes down and up
+    on the ground; airspeed: its fastest at full power; auxiliary: what else its packs feed."""
 
     deep: ClassVar[bool] = True
 
@@ -221,6 +227,9 @@ class Craft(Part):
     steering: Steering = Steering()
     wing: Wing = Wing()
     story: Story = Story()
-    lowest_attitude: Angle | None = None
+    lowest_attitude: Attitude | None = None
+    highest_attitude: Attitude | None = None
+    airspeed: RoadSpeed | None = None
+    auxiliary: Power | None = None
     ballast_station: Station | None = None
     stand: Station | None = None

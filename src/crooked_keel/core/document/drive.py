@@ -5,17 +5,24 @@ from __future__ import annotations
 from typing import Literal
 
 from ..figure.kinds import (
-    Angle,
-    Area,
+    Aspect,
+    Blades,
+    ChainPitch,
     Count,
+    DragArea,
+    Efficiency,
     Force,
+    Grip,
     Inertia,
     Length,
     Mass,
-    Number,
-    Ratio,
     RoadSpeed,
+    Rolling,
     SeaSpeed,
+    Slope,
+    SmallAngle,
+    StageRatio,
+    Teeth,
 )
 from ..figure.place import (
     DriveStation,
@@ -27,12 +34,13 @@ from .unit import Turn
 
 
 class Road(Part):
-    """What holds a road craft back, and the grip of its driven wheel."""
+    """What holds a road craft back, the grip of its driven wheel, and the steepest hill it must climb."""
 
-    drag_area: Area | None = None
-    rolling: Ratio | None = None
-    grip: Ratio | None = None
+    drag_area: DragArea | None = None
+    rolling: Rolling | None = None
+    grip: Grip | None = None
     cruise: RoadSpeed | None = None
+    steepest: Slope | None = None
 
 
 class Trial(Part):
@@ -45,25 +53,28 @@ class Trial(Part):
 
 
 class Stage(Item):
-    """One step of the reduction. Ratio is driver speed over driven speed; teeth give it exactly."""
+    """One step of the reduction. Ratio is driver speed over driven speed; teeth give it exactly. order: its place along
+    the train, 1 at the unit; pulley: pitch diameter of the driving one of a belt without teeth."""
 
     type: Literal["gear", "belt", "chain", "planetary"] = "gear"
     held: Literal["ring", "carrier", "sun"] | None = None
-    driver_teeth: Count | None = None
-    driven_teeth: Count | None = None
-    ratio: Ratio | None = None
+    driver_teeth: Teeth | None = None
+    driven_teeth: Teeth | None = None
+    ratio: StageRatio | None = None
     turning: Literal["keeps", "flips"] | None = None
     offset_up: StageWaterLine | None = None
     offset_starboard: StageButtLine | None = None
-    pitch: Length | None = None
+    pitch: ChainPitch | None = None
     centres: Length | None = None
     strength: Force | None = None
+    order: Count | None = None
+    pulley: Length | None = None
 
 
 class Gear(Item):
     """One speed of a box or one end of a variator: driver speed over driven speed."""
 
-    ratio: Ratio | None = None
+    ratio: StageRatio | None = None
 
 
 class Drive(Part):
@@ -71,8 +82,8 @@ class Drive(Part):
 
     stages: dict[Key, Stage] = {}
     gears: dict[Key, Gear] = {}
-    efficiency: Ratio | None = None
-    down_angle: Angle | None = None
+    efficiency: Efficiency | None = None
+    down_angle: SmallAngle | None = None
     reverse: Literal["box", "electric", "none"] | None = None
     mass: Mass | None = None
     cg_aft: DriveStation | None = None
@@ -84,7 +95,7 @@ class Propeller(Part):
 
     diameter: Length | None = None
     pitch: Length | None = None
-    blades: Count | None = None
+    blades: Blades | None = None
     hull_above: Length | None = None
     mass: Mass | None = None
     inertia: Inertia | None = None
@@ -98,5 +109,5 @@ class Wheel(Part):
     mass: Mass | None = None
     radius: Length | None = None
     width: Length | None = None
-    aspect: Number | None = None
+    aspect: Aspect | None = None
     rim: Length | None = None

@@ -5,8 +5,8 @@ from __future__ import annotations
 from typing import ClassVar, Literal
 
 from ..figure.kinds import (
-    Angle,
     Offset,
+    ThrustAngle,
 )
 from ..figure.place import (
     ButtLine,
@@ -19,7 +19,7 @@ from .base import Item, Key, Part
 from .choose import MoneyLine, Task
 from .drive import Drive, Propeller, Wheel
 from .mount import Mount
-from .unit import PowerUnit
+from .unit import PowerUnit, YesNo
 
 
 class Placement(Part):
@@ -28,18 +28,20 @@ class Placement(Part):
     flange_station: Station | None = None
     flange_butt_line: ButtLine | None = None
     flange_water_line: WaterLine | None = None
-    down: Angle | None = None
-    right: Angle | None = None
+    down: ThrustAngle | None = None
+    right: ThrustAngle | None = None
     propeller_station: Station | None = None
     propeller_water_line: WaterLine | None = None
 
 
 class Installation(Item):
-    """One power unit with all that belongs to it. Packs side by side share one voltage, in a row theirs add up."""
+    """One power unit with all that belongs to it. lies: on which side of its output flange it lies: aft of it in a
+    tractor, ahead of it in a pusher. Packs side by side share one voltage, in a row theirs add up."""
 
     deep: ClassVar[bool] = True
 
     unit: PowerUnit = PowerUnit()
+    lies: Literal["aft of its flange", "ahead of its flange"] | None = None
     placement: Placement = Placement()
     drive: Drive = Drive()
     propeller: Propeller = Propeller()
@@ -52,7 +54,7 @@ class Installation(Item):
 
 class Fit(Item):
     """One candidate repower. fuel: whether the craft keeps its tanks; how far front and rear of a two-wheeler stand
-    higher than before."""
+    higher than before; what petrol asks below a deck."""
 
     deep: ClassVar[bool] = True
 
@@ -60,6 +62,9 @@ class Fit(Item):
     rear_rise: Offset | None = None
 
     fuel: Literal["kept", "out"] | None = None
+    ventilated: YesNo | None = None
+    ignition_protected: YesNo | None = None
+    vapour_detected: YesNo | None = None
 
     installations: dict[Key, Installation] = {}
     ledger: dict[Key, LedgerRow] = {}

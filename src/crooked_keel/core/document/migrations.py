@@ -51,8 +51,24 @@ def _to_5(raw: dict[str, Any]) -> dict[str, Any]:
     return {**raw, "schema_version": 5}
 
 
+_LAY = {"aeroplane": "aft of its flange", "boat": "ahead of its flange"}
+
+
+def _to_6(raw: dict[str, Any]) -> dict[str, Any]:
+    """Which side of its flange a unit lies belongs to the installation: as the kind of craft had it so far, left blank
+    in a canard, whose unit was placed as if it pulled. All else that is new is left blank."""
+    side = None if raw.get("craft", {}).get("layout") == "canard" else _LAY.get(raw.get("kind", "aeroplane"))
+    if side is None:
+        return {**raw, "schema_version": 6}
+    lay = lambda made: {key: {**installation, "lies": side} for key, installation in made.items()}
+    fits = {k: {**f, "installations": lay(f.get("installations", {}))} for k, f in raw.get("fits", {}).items()}
+    old = lay(raw.get("old_installations", {}))
+    parts = {name: part for name, part in (("fits", fits), ("old_installations", old)) if part}
+    return {**raw, **parts, "schema_version": 6}
+
+
 # version → function that lifts a document of that version to the next one.
-STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {1: _to_2, 2: _to_3, 3: _to_4, 4: _to_5}
+STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {1: _to_2, 2: _to_3, 3: _to_4, 4: _to_5, 5: _to_6}
 
 
 def lift(raw: dict[str, Any]) -> dict[str, Any]:

@@ -6,10 +6,10 @@ from typing import Literal
 
 from ..figure.kinds import (
     Count,
+    Factor,
     Force,
     Length,
     Mass,
-    Ratio,
     Stiffness,
 )
 from ..figure.place import (
@@ -78,4 +78,4 @@ class Mount(Part):
     mass: Mass | None = None
     points: dict[Key, MountPoint] = {}
     thrust: Force | None = None
-    torque_factor: Ratio | None = None
+    torque_factor: Factor | None = None

@@ -8,11 +8,15 @@ from pydantic import Field
 
 from ..figure.grammar import NumberStyle
 from ..figure.kinds import (
+    Clearance,
+    Depth,
+    Efficiency,
+    Factor,
+    Gain,
     Length,
     Mass,
-    Number,
-    Ratio,
-    Rotation,
+    TipMach,
+    TurnRate,
 )
 from .balance import LedgerRow, Loading
 from .base import Item, Key, Name, Part
@@ -20,7 +24,7 @@ from .choose import Need
 from .craft import Craft
 from .fit import Fit, Installation
 
-SCHEMA_VERSION = 5
+SCHEMA_VERSION = 6
 
 
 REFERENCE_VERSION = "2026-11"
@@ -30,20 +34,20 @@ class Instrument(Item):
     """A scale or a tape that several figures were read with: how far its readings may all be off together, in parts of
     the reading or by a length. A bound; figures name it."""
 
-    gain: Number | None = None
+    gain: Gain | None = None
     offset: Length | None = None
 
 
 class Assumptions(Part):
     """Defaults that a person may change. A blank takes the default that the catalogue names."""
 
-    tip_mach: Number | None = None
-    ground_clearance: Length | None = None
-    pitch_rate: Rotation | None = None
-    yaw_rate: Rotation | None = None
-    shock: Ratio | None = None
-    depth_of_discharge: Ratio | None = None
-    motor_efficiency: Ratio | None = None
+    tip_mach: TipMach | None = None
+    ground_clearance: Clearance | None = None
+    pitch_rate: TurnRate | None = None
+    yaw_rate: TurnRate | None = None
+    shock: Factor | None = None
+    depth_of_discharge: Depth | None = None
+    motor_efficiency: Efficiency | None = None
     tolerance_school: Literal["two standard deviations", "largest error"] | None = None
     seat_mass: Mass | None = None
     coupling_school: Literal["by diameter", "flat 0.003 in", "both"] | None = None

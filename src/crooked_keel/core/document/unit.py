@@ -10,16 +10,19 @@ from ..figure.kinds import (
     Consumption,
     Count,
     Current,
+    Cylinders,
     Duration,
     FineLength,
+    Grade,
     Inertia,
     Length,
+    LimitAngle,
     Mass,
     Money,
-    Number,
     Power,
-    Ratio,
+    Pulses,
     Rotation,
+    StageRatio,
     Torque,
     Voltage,
     Volume,
@@ -128,7 +131,7 @@ class OutputPort(Part):
     shaft: FineLength | None = None
     height: Length | None = None
     turns: Turn | None = None
-    ratio: Ratio | None = None
+    ratio: StageRatio | None = None
 
 
 class FuelPort(Part):
@@ -203,7 +206,7 @@ class ControlsPort(Part):
 class InstrumentsPort(Part):
     """Instruments."""
 
-    pulses: Number | None = None
+    pulses: Pulses | None = None
     bus: Literal["single wires", "digital bus"] | None = None
 
 
@@ -241,10 +244,10 @@ class PowerUnit(Part):
     inertia: Inertia | None = None
     cost: Money | None = None
     wait: Wait | None = None
-    parts: Count | None = None
+    parts: Grade | None = None
     kind: UnitKind | None = None
     layout: Layout | None = None
-    cylinders: Count | None = None
+    cylinders: Cylinders | None = None
     heat: Power | None = None
     consumption: Consumption | None = None
     power: Power | None = None
@@ -270,4 +273,4 @@ class PowerUnit(Part):
     box_aft: UnitStation | None = None
     box_up: UnitWaterLine | None = None
     rear_radius: Length | None = None
-    angle_limit: Angle | None = None
+    angle_limit: LimitAngle | None = None

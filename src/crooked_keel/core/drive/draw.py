@@ -8,6 +8,7 @@ from ..errors import or_none
 from ..reference.outlines import Circle, Point
 from ..resolved.draw import turned
 from ..resolved.installation import ResolvedInstallation
+from ..resolved.ratios import along_the_train
 
 
 def reduction(placed: ResolvedInstallation) -> list[Point]:
@@ -45,7 +46,7 @@ def sprockets(placed: ResolvedInstallation) -> list[Circle]:
 
 
 def _sprockets(p: ResolvedInstallation) -> list[Circle]:
-    chains = [c for c in sorted(p.installation.drive.stages.values(), key=lambda c: c.rank) if c.type == "chain"]
+    chains = [c for _, c in along_the_train(p.installation.drive) if c.type == "chain"]
     if not chains or (chain := chains[-1]).pitch is None or chain.driver_teeth is None or chain.driven_teeth is None:
         return []
     radius = lambda teeth: chain.pitch.si / (2 * math.sin(math.pi / teeth.si)) if chain.pitch else 0.0

@@ -11,7 +11,7 @@ from ..judging.finding import Value
 from ..judging.values import ValueList
 from ..physics.mechanics import mean_torque
 from ..resolved.craft import Resolved
-from ..resolved.ratios import ratio_of_products, ratio_products, stage_ratio
+from ..resolved.ratios import along_the_train, ratio_of_products, ratio_products, stage_ratio
 from ..topic.reading import Topic
 from .air.functions import propeller_speed
 from .air.quantities import AirPropeller
@@ -19,6 +19,7 @@ from .battery.quantities import OnBattery
 from .marine.quantities import AtSea, AtSeaOut
 from .road import says as road_says
 from .road.quantities import OnRoad, OnRoadOut
+from .road.runs import Runs
 from .train.quantities import TURN_WORDS, Train
 
 
@@ -62,6 +63,7 @@ class DriveTopics(NamedTuple):
     sea: AtSea | None
     road: OnRoad | None
     battery: OnBattery | None
+    runs: Runs | None
 
     def topics(self) -> list[Topic]:
         """Those that there are."""
@@ -130,6 +132,13 @@ def road_values(road: OnRoad) -> list[Value]:
     return out.values
 
 
+def chain_values(runs: Runs) -> list[Value]:
+    """The last chain."""
+    out = ValueList("drive")
+    road_says.chain_values(runs, out)
+    return out.values
+
+
 def battery_values(battery: OnBattery) -> list[Value]:
     """An electric unit."""
     out = ValueList("drive")
@@ -137,12 +146,12 @@ def battery_values(battery: OnBattery) -> list[Value]:
     return out.values
 
 
-VALUES = (ratio_values, air_values, torque_values, sea_values, road_values, battery_values)
+VALUES = (ratio_values, air_values, torque_values, sea_values, road_values, chain_values, battery_values)
 
 
 def shaft_table(train: Train) -> list[ShaftOut]:
     """Every shaft from the crank on; blanks where it cannot be said."""
-    stages = sorted(train.drive.stages.items(), key=lambda s: s[1].rank)
+    stages = along_the_train(train.drive)
     ratio: float | None = 1.0
     turns = or_none(lambda: train.unit_turns)
     speed, power = or_none(lambda: train.rated_speed), or_none(lambda: train.power)
@@ -200,6 +209,6 @@ def propeller_table(train: Train, air: AirPropeller | None, sea: AtSea | None, r
     )
 
 
-def road_table(road: OnRoad) -> OnRoadOut:
+def road_table(road: OnRoad, runs: Runs) -> OnRoadOut:
     """The driven wheel as drawn."""
-    return road_says.tables(road)
+    return road_says.tables(road, runs)

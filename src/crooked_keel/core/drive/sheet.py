@@ -92,6 +92,7 @@ BLOCKS: tuple[Block, ...] = (
         "Stages, from the crank",
         (
             field("type", "type", "choice"),
+            field("order", "place"),
             field("driver_teeth", "driving"),
             field("driven_teeth", "driven"),
             field("ratio", "or ratio"),
@@ -109,6 +110,7 @@ BLOCKS: tuple[Block, ...] = (
         "Stages, from the crank; the final one last",
         (
             field("type", "type", "choice"),
+            field("order", "place"),
             field("driver_teeth", "driving"),
             field("driven_teeth", "driven"),
             field("ratio", "or ratio"),
@@ -127,8 +129,13 @@ BLOCKS: tuple[Block, ...] = (
     ),
     Block(
         "drive",
-        "Chain of a stage",
-        (field("pitch", "pitch"), field("centres", "centres"), field("strength", "strength")),
+        "Chain or belt of a stage",
+        (
+            field("pitch", "pitch"),
+            field("centres", "centres"),
+            field("strength", "strength"),
+            field("pulley", "pulley, no teeth"),
+        ),
         form="across",
         table="~/drive/stages",
         one="stage",
@@ -177,6 +184,7 @@ BLOCKS: tuple[Block, ...] = (
         (
             field("/assumptions/depth_of_discharge", "Share of the energy used (85 %)"),
             field("/assumptions/motor_efficiency", "Motor and controller (88 %)"),
+            field("/craft/auxiliary", "Other loads on the packs"),
         ),
         electric=True,
         hint="Blank takes the default in brackets.",

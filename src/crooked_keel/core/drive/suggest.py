@@ -10,7 +10,7 @@ from ..judging.finding import Message, Operation, q, word
 from ..judging.propose import Proposal, computed, moved_place, on_the_tape, tape_text
 from ..resolved.craft import Resolved
 from ..resolved.installation import ResolvedInstallation
-from ..resolved.ratios import stage_ratio
+from ..resolved.ratios import along_the_train, stage_ratio
 from .air.quantities import AirPropeller
 from .marine.functions import propeller_pitch, tip_clearance_share
 from .marine.quantities import AtSea
@@ -22,7 +22,7 @@ from .train.quantities import Train
 def tip_mach(air: AirPropeller, train: Train, placed: ResolvedInstallation, resolved: Resolved) -> Iterator[Proposal]:
     """A smaller diameter, or a greater ratio in the last stage."""
     yield _diameter(train, placed, resolved, air.diameter_for_mach)
-    stages = sorted(placed.installation.drive.stages.items(), key=lambda s: s[1].rank)
+    stages = along_the_train(placed.installation.drive)
     if not stages:
         return
     key, stage = stages[-1]
@@ -100,7 +100,7 @@ def pitch(sea: AtSea, train: Train, placed: ResolvedInstallation, resolved: Reso
         Message(template="Pitch {p}", params={"p": q(wanted, "length")}),
         [Operation(op="replace", path=train.p("propeller/pitch"), value=computed(figure, tape_text(wanted, units)))],
     )
-    stages = sorted(placed.installation.drive.stages.items(), key=lambda s: s[1].rank)
+    stages = along_the_train(placed.installation.drive)
     if stages and stages[-1][1].driver_teeth is None:
         key, stage = stages[-1]
         base = train.p(f"drive/stages/{key}")
@@ -122,7 +122,7 @@ def top_gear(road: OnRoad, train: Train, placed: ResolvedInstallation) -> Iterat
     """Teeth of the last sprocket, or ratio of the last stage, that bring top gear a little over the speed of the
     power."""
     road = road
-    stages = sorted(placed.installation.drive.stages.items(), key=lambda s: s[1].rank)
+    stages = along_the_train(placed.installation.drive)
     if not stages:
         return
     key, stage = stages[-1]

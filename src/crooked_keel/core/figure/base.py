@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from typing import Any, ClassVar, Self
 
 from pydantic import BaseModel, ConfigDict, ValidationInfo, model_validator
@@ -36,8 +37,15 @@ class Figure(BaseModel):
     dimension: ClassVar[str] = "number"
     # The dimension by which a view prints it, where that is finer or of another trade than `dimension`.
     shown: ClassVar[str | None] = None
+    # What is possible, both ends included, in SI: refused outside. Blank ends are the grammar's own.
     least: ClassVar[float | None] = None
+    most: ClassVar[float | None] = None
     least_words: ClassVar[str] = ""
+    most_words: ClassVar[str] = ""
+    # What is accepted, as people write it, where the two ends do not say it.
+    allowed: ClassVar[str] = ""
+    # What is usual, both ends included, in SI: outside it a figure is asked about.
+    usual: ClassVar[tuple[float, float]] = (-math.inf, math.inf)
 
     entered: str
     si: float = 0.0
@@ -92,7 +100,9 @@ class Figure(BaseModel):
             ):
                 raise InputError("", f"{name} in SI ({typed}) disagrees with its text ({si})", given=value["entered"])
         if cls.least is not None and parsed.si < cls.least:
-            raise InputError("", cls.least_words, given=value["entered"])
+            raise InputError("", cls.least_words, given=value["entered"], allowed=cls.allowed or None)
+        if cls.most is not None and parsed.si > cls.most:
+            raise InputError("", cls.most_words, given=value["entered"], allowed=cls.allowed or None)
         normal = {k: v for k, v in value.items() if k not in ("entered", "si", "plus_minus")}
         normal["entered"], normal["si"] = parsed.entered, parsed.si
         if tolerance_text is not None:

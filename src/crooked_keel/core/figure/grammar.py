@@ -167,6 +167,37 @@ def _quantity(text: str, dimension: str, style: NumberStyle, fallback: Unit | No
     return sign * total, unit
 
 
+# Digits, the decimal mark and exactly three more: where people elsewhere separate thousands.
+_THREE = {
+    style: re.compile(rf"(?<![\d.,])\d{{1,3}}{re.escape(mark)}\d{{3}}(?![\d.,])")
+    for style, mark in (("point", "."), ("comma", ","))
+}
+_ONE_TO = re.compile(r"\s*1\s*:\s*(\d+(?:[.,]\d+)?)\s*")
+
+
+def _help(text: str, dimension: str, style: NumberStyle) -> None:
+    """Raises InputError for what reads two ways: a ratio written 1:2.43, a speed of 5.600 rpm."""
+    turned = _ONE_TO.fullmatch(text)
+    if turned and dimension == "number":
+        way = turned.group(1)
+        raise InputError(
+            "",
+            f"'{text.strip()}' reads two ways: which shaft turns faster?",
+            given=text.strip(),
+            allowed=f"{way} where the driver turns {way} times for one turn of what it drives, 1/{way} the other way",
+        )
+    three = _THREE[style].search(text) if dimension == "rotation" else None
+    if three:
+        mark = "." if style == "point" else ","
+        head, tail = three.group().split(mark)
+        raise InputError(
+            "",
+            f"'{three.group()}' reads two ways: {head} and a fraction, or {head} thousand {int(tail)}?",
+            given=text.strip(),
+            allowed=f"{head}{tail} rpm, or {head}{mark}{tail.rstrip('0') or '0'} rpm",
+        )
+
+
 def read_number(text: str, style: NumberStyle = "point") -> float:
     """A bare number of any size, as people write it: a check sum of a sheet, not a figure of the craft.
 
@@ -195,6 +226,7 @@ def parse_figure(text: str, dimension: str, style: NumberStyle = "point") -> Par
     if not plain:
         raise _fail("no figure here", whole, dimension)
     parts = _TOLERANCE.split(plain)
+    _help(parts[0], dimension, style)
     if len(parts) > 2:
         raise _fail("more than one ± in one figure", whole, dimension)
     try:

@@ -25,6 +25,7 @@ class Place(Figure):
     dimension = "length"
     origin: Annotated[str, Field(alias="from")] = "datum"
     dir: str
+    usual = (-60.0, 60.0)
 
     @property
     def along_m(self) -> float:

@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+from typing import Any
+
 import numpy as np
 
 from ..errors import CannotSay, Gap, InputError, ask_all
@@ -30,6 +33,9 @@ FITTING_FACTOR = 1.15
 PITCH_RATE_RAD_S = 1.0
 YAW_RATE_RAD_S = 2.5
 BUMP_G = 3.0
+# Crash ahead: 14 CFR 23.561(b)(2); behind the cabin (b)(3) and (e), before amendment 64 (from memory).
+CRASH_AHEAD_G = 9.0
+CRASH_BEHIND_G = 18.0
 PEAK_SOURCE = "peak torque of the motor, as entered, times the ratio (proposed)"
 AXES = {"fore and aft": np.array([1.0, 0, 0]), "sideways": np.array([0, 1.0, 0]), "up and down": np.array([0, 0, 1.0])}
 
@@ -154,6 +160,21 @@ class Acting(Topic):
             a.yaw_rate.si if a.yaw_rate else YAW_RATE_RAD_S
         )
 
+    @lazy
+    def behind_cabin(self) -> bool:
+        """Whether the unit would come forward into the cabin in a crash: a pusher."""
+        return self.placed.pushes
+
+    def n_x(self, case: LoadCase) -> float:
+        """Load factor forward of a case."""
+        if isinstance(case.n_x, str):
+            return CRASH_BEHIND_G if self.behind_cabin else CRASH_AHEAD_G
+        return float(case.n_x)
+
+    def thrust_share(self, case: LoadCase) -> float:
+        """Share of the thrust in a case: all of it pushes a unit behind the cabin on in a crash."""
+        return 1.0 if isinstance(case.n_x, str) and self.behind_cabin else case.thrust
+
     def n_z(self, case: LoadCase) -> float:
         """Vertical load factor of a case."""
         if isinstance(case.n_z, str):
@@ -171,12 +192,14 @@ class Acting(Topic):
 
     def wrenches(self, case: LoadCase) -> list[Vector]:
         """Wrenches of a case about the unit's CG: one, or one for each blade position of a two-bladed propeller."""
-        asks = [lambda: self.carried, lambda: self.n_y(case), lambda: self.n_z(case)]
+        felt = ask_all(lambda: self.n_x(case), lambda: self.n_y(case), lambda: self.n_z(case))
+        asks: list[Callable[[], Any]] = [lambda: self.carried]
+        share = self.thrust_share(case)
         if case.torque:
             asks.append(lambda: self.limit_torque)
-        if case.thrust or case.torque:
+        if share or case.torque:
             asks.append(lambda: self.placed.rotation)
-        if case.thrust:
+        if share:
             asks += [lambda: self.thrust, lambda: self.thrust_point]
         if case.pull:
             asks.append(lambda: self.final)
@@ -185,17 +208,17 @@ class Acting(Topic):
             asks += [lambda: self.inertia, lambda: self.output, lambda: self._blades]
         ask_all(*asks)
         mass, cg = self.carried
-        axis = self.placed.thrust_axis if case.torque or case.thrust or turning else np.array([-1.0, 0, 0])
+        axis = self.placed.thrust_axis if case.torque or share or turning else np.array([-1.0, 0, 0])
         gyros = [np.zeros(3)]
         if turning:
             pitch, yaw = (r * s for r, s in zip(self.rates, (case.pitch, case.yaw), strict=True))
             args = (self.inertia, self.output.propeller_speed_rad_s, self.output.rotation, axis, pitch, yaw)
             gyros = two_blade_moments(*args) if self._blades <= 2 else [gyroscopic_moment(*args)]
-        at = vector(self.thrust_point) if case.thrust else cg
-        n = np.array([case.n_x, self.n_y(case), self.n_z(case)])
+        at = vector(self.thrust_point) if share else cg
+        n = np.array(felt)
         torque = case.torque * self.limit_torque if case.torque else 0.0
         made = [
-            engine_mount_wrench(mass, cg, n, cg, torque, case.thrust * self.thrust if case.thrust else 0.0, at, axis, g)
+            engine_mount_wrench(mass, cg, n, cg, torque, share * self.thrust if share else 0.0, at, axis, g)
             for g in gyros
         ]
         return [w + final_drive_wrench(self.final, case.pull, cg) for w in made] if case.pull else made

@@ -37,7 +37,7 @@ class CaseOut:
     name: str
     kind: str
     source: str
-    n_x: float
+    n_x: float | None
     n_y: float | None
     n_z: float | None
     points: list[PointLoad]
@@ -140,8 +140,9 @@ def case_table(points: Points) -> list[CaseOut]:
             listed.append(PointLoad(key, x, y, z, sizes[row][column]))
         worst = max((p.size_si for p in listed), default=None)
         closure = points.closure(case.id) if pick else None
-        n_y, n_z = (or_none(lambda c=case, n=n: n(c)) for n in (points.acting.n_y, points.acting.n_z))
-        made.append(CaseOut(case.id, case.name, case.kind, case.source, case.n_x, n_y, n_z, listed, worst, closure))
+        acting = points.acting
+        x, y, z = (or_none(lambda c=case, n=n: n(c)) for n in (acting.n_x, acting.n_y, acting.n_z))
+        made.append(CaseOut(case.id, case.name, case.kind, case.source, x, y, z, listed, worst, closure))
     return made
 
 

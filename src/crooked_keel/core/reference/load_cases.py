@@ -1,7 +1,8 @@
 """Load cases of a power unit's mount, a table for each kind of structure. Every row is data with its source.
 
 n is the specific force felt, in g (level rest: 0, 0, +1); the inertia load on the mount is −m·g0·n.
-Quantities marked 'up' and 'down' are the craft's own limit load factors, 'side' that of the side load. pitch and yaw are shares of the turning rates.
+Quantities marked 'up' and 'down' are the craft's own limit load factors, 'side' that of the side load, 'forward' the
+crash ahead: 9, or 18 with thrust where the unit lies behind the cabin. pitch and yaw are shares of the turning rates.
 """
 
 from __future__ import annotations
@@ -15,7 +16,7 @@ class LoadCase(NamedTuple):
 
     id: str
     name: str
-    n_x: float
+    n_x: float | Literal["forward"]
     n_y: float | Literal["side", "-side"]
     n_z: float | Literal["up", "0.75 up", "down"]
     torque: float = 0
@@ -39,7 +40,7 @@ AEROPLANE: tuple[LoadCase, ...] = (
     LoadCase("gyro-down-right", "Turning: nose down, right", 0, 0, 2.5, 1, 1, -1, 1, "limit", f"14 CFR 23.371(b) before amendment 64 {_MEM}"),
     LoadCase("gyro-down-left", "Turning: nose down, left", 0, 0, 2.5, 1, 1, -1, -1, "limit", f"14 CFR 23.371(b) before amendment 64 {_MEM}"),
     LoadCase("landing", "Landing", 0, 0, 2.67, 0, 0, 0, 0, "limit", f"14 CFR 23.473(g) before amendment 64 {_MEM}"),
-    LoadCase("emergency-forward", "Emergency forward", 9, 0, 0, 0, 0, 0, 0, "ultimate", f"14 CFR 23.561(b)(2) before amendment 64 {_MEM}"),
+    LoadCase("emergency-forward", "Emergency forward", "forward", 0, 0, 0, 0, 0, 0, "ultimate", f"14 CFR 23.561(b)(2): 9 g; (b)(3) and (e): 18 g behind the cabin, with its thrust; before amendment 64 {_MEM}"),
     LoadCase("emergency-side-starboard", "Emergency to port", 0, 1.5, 0, 0, 0, 0, 0, "ultimate", f"14 CFR 23.561(b)(2) before amendment 64 {_MEM}"),
     LoadCase("emergency-side-port", "Emergency to starboard", 0, -1.5, 0, 0, 0, 0, 0, "ultimate", f"14 CFR 23.561(b)(2) before amendment 64 {_MEM}"),
     LoadCase("emergency-up", "Emergency up", 0, 0, -3, 0, 0, 0, 0, "ultimate", f"14 CFR 23.561(b)(2) before amendment 64 {_MEM}"),

@@ -27,7 +27,7 @@ def _points(*names: str) -> Values:
     return {name.replace(" ", "-"): {"name": name, "rank": float(i)} for i, name in enumerate(names)}
 
 
-def _installation(name: str, points: Values, **more: Values) -> Values:
+def _installation(name: str, points: Values, **more: Any) -> Values:
     mount = {"points": points, **more.pop("mount", {})}
     return {"name": name, "unit": {"name": name}, "mount": mount, **more}
 
@@ -50,6 +50,7 @@ def _aeroplane(layout: str, unit_name: str) -> Values:
             "/craft/supports/main": {"name": "main wheel", "rank": 1.0, "role": "main", "butt_line": _side("0 mm")}
         }
     points = _points("top port", "top starboard", "low starboard", "low port")
+    lies = {} if layout == "canard" else {"lies": "aft of its flange"}
     return {
         "/craft/references/firewall": {"name": "firewall", "rank": 1.0},
         "/craft/seats/pilot": {"name": "pilot", "rank": 1.0},
@@ -57,7 +58,11 @@ def _aeroplane(layout: str, unit_name: str) -> Values:
         "/loadings/solo": {"name": "Pilot alone, full tank", "rank": 1.0},
         **mains,
         f"/craft/supports/{third}": {"name": f"{third} wheel", "rank": 3.0, "role": third},
-        **_common(unit_name, {"main": _installation("old engine", points)}, {"main": _installation(unit_name, points)}),
+        **_common(
+            unit_name,
+            {"main": _installation("old engine", points, **lies)},
+            {"main": _installation(unit_name, points, **lies)},
+        ),
     }
 
 
@@ -65,6 +70,7 @@ def _boat(layout: str, unit_name: str) -> Values:
     feet = _points("front port", "front starboard", "rear starboard", "rear port")
     sides = {"main": ""} if layout == "single screw" else {"port": ", port", "starboard": ", starboard"}
     more = {
+        "lies": "ahead of its flange",
         "drive": {"stages": {"gear": {"name": "gearbox", "rank": 1.0, "type": "gear"}}, "efficiency": _guess("97 %")},
         "align": {"coupling": {"thread_pitch": _guess("1.5 mm")}},
     }

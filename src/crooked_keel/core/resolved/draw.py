@@ -60,7 +60,7 @@ def _box(p: ResolvedInstallation) -> list[Point]:
         return []
     base = p.unit_flange_local
     flat: list[Point] = []
-    half, up, length, side = unit.height.si / 2, unit.box_up.along_m, unit.length.si, p.references.kind.unit_side
+    half, up, length, side = unit.height.si / 2, unit.box_up.along_m, unit.length.si, p.side
     first, last = 0.0, side * length
     if not side:
         if unit.box_aft is None:

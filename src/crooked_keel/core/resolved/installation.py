@@ -16,7 +16,7 @@ from ..figure.trace import Traced
 from ..physics.geometry import Matrix, Vector, rotation_y, shaft_direction, thrust_direction, thrust_rotation
 from ..topic.lazy import lazy
 from ..topic.reading import Topic
-from .ratios import overall_ratio
+from .ratios import along_the_train, overall_ratio
 from .references import Body, References
 
 Local = tuple[Traced, Traced, Traced]
@@ -121,6 +121,26 @@ class ResolvedInstallation(Topic):
         return ask_all(*asks)
 
     @lazy
+    def side(self) -> int:
+        """+1 where the unit lies aft of its output flange, −1 ahead of it, 0 where it lies across: as was said. A blank
+        is answered by where its CG lies; in a canard, where either is built, it is asked for."""
+        if not self.references.kind.unit_side:
+            return 0
+        said = self.installation.lies
+        if said is not None:
+            return 1 if said == "aft of its flange" else -1
+        at, layout = self.installation.unit.cg_aft, self.references.layout
+        if layout == "canard" or at is None or not at.along_m:
+            flange = self.references.word("flange")
+            raise CannotSay(Gap(self.p("lies"), f"whether the {self.name} lies aft or ahead of its {flange}"))
+        return 1 if at.along_m > 0 else -1
+
+    @property
+    def pushes(self) -> bool:
+        """Whether it drives a propeller behind it. Raises CannotSay where nothing says so."""
+        return self.references.has("thrust line") and self.side < 0
+
+    @lazy
     def rotation(self) -> Matrix:
         """Turn of the unit about its flange, 3×3: by the thrust line, by the shaft line, or none where the shaft lies
         across."""
@@ -186,10 +206,11 @@ class ResolvedInstallation(Topic):
     def unit_flange_local(self) -> Local:
         """The unit's own output flange, from the output flange of the drive."""
         zero = Traced(0.0)
-        drive, side = self.installation.drive, float(self.references.kind.unit_side)
-        if not drive.stages or not side:
+        drive = self.installation.drive
+        if not drive.stages or not self.references.kind.unit_side:
             return zero, zero, zero
-        stages = sorted(drive.stages.items(), key=lambda s: s[1].rank)
+        side = float(self.side)
+        stages = along_the_train(drive)
         asks: list[Callable[[], Traced]] = [
             lambda: self.references.measured(drive.length, self.p("drive/length"), f"length of the drive ({self.name})")
         ]
@@ -246,28 +267,28 @@ class ResolvedInstallation(Topic):
 
     @lazy
     def propeller_centre(self) -> Local:
-        """Hub of the propeller: at the end of the shaft line, or ahead of the output flange by the spacer."""
+        """Hub of the propeller: at the end of the shaft line, or beyond the output flange by the spacer."""
         if self.references.has("shaft line"):
             ask_all(lambda: self.flange, lambda: self.shaft_end)
             return self.shaft_end[0], self.flange[1], self.shaft_end[1]
         ask = lambda: self.references.measured(
             self.installation.propeller.spacer, self.p("propeller/spacer"), f"length of the spacer ({self.name})"
         )
-        ask_all(ask, lambda: self.flange, lambda: self.rotation)
+        ask_all(ask, lambda: self.flange, lambda: self.rotation, lambda: self.side)
         zero = Traced(0.0)
-        return self.placed((ask().times(-1.0), zero, zero))
+        return self.placed((ask().times(-float(self.side)), zero, zero))
 
     @lazy
     def rear(self) -> Local:
-        """Centre of the rear of the unit, on its shaft line."""
+        """Centre of the far end of the unit, on its shaft line."""
         zero = Traced(0.0)
         return self._from_unit_flange(
             (
                 lambda: self.references.measured(
                     self.installation.unit.length,
                     self.p("unit/length"),
-                    f"length of the {self.name} behind its flange",
-                ),
+                    f"length of the {self.name} from its flange",
+                ).times(float(self.side)),
                 lambda: zero,
                 lambda: zero,
             )

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import math
+
 from ..document import Drive, Stage
 from ..errors import CannotSay, Gap, InputError, ask_all
 from ..figure.trace import need
@@ -36,6 +38,31 @@ def stage_ratio(stage: Stage, pointer: str) -> float:
             )
         return ratio
     return need(stage.ratio, f"{pointer}/ratio", f"ratio of the {stage.name}").si
+
+
+# Stages within the unit or its box; the others run outside it, to what it drives.
+_WITHIN = ("gear", "planetary")
+
+
+def along_the_train(drive: Drive) -> list[tuple[str, Stage]]:
+    """The stages from the unit on: by the order that was given; those without one as they stand on the list, what runs
+    outside the unit (chains, belts) after what is within it."""
+    place = lambda s: (s.order.si, 0, s.rank) if s.order is not None else (math.inf, s.type not in _WITHIN, s.rank)
+    return sorted(drive.stages.items(), key=lambda s: place(s[1]))
+
+
+def order_open(drive: Drive) -> list[tuple[str, Stage]]:
+    """Stages of which the order was not given and that stand on the list after one which runs outside the unit: where
+    they belong must be said. None where the list leaves no doubt."""
+    listed = sorted(drive.stages.items(), key=lambda s: s[1].rank)
+    outside = False
+    made = []
+    for key, stage in listed:
+        if stage.type not in _WITHIN:
+            outside = True
+        elif outside and stage.order is None:
+            made.append((key, stage))
+    return made
 
 
 def overall_ratio(drive: Drive, pointer: str, name: str) -> float:

@@ -69,9 +69,15 @@ class References(Topic):
     as_a_whole = True
 
     def __init__(
-        self, kind: str, named: Mapping[str, Reference], instruments: Mapping[str, Instrument], school: School
+        self,
+        kind: str,
+        layout: str,
+        named: Mapping[str, Reference],
+        instruments: Mapping[str, Instrument],
+        school: School,
     ) -> None:
         self.kind: Kind = KINDS[kind]
+        self.layout = layout
         self.named = named
         self.instruments = instruments
         self.school = school

@@ -41,8 +41,8 @@ def rotate_about_flange(
 @formula(
     "align.rear-up",
     "u = L·sin(N)",
-    result=("length", "rear of the unit goes up"),
-    L=("length", "length behind the flange"),
+    result=("length", "far end of the unit goes up in a tractor, down in a pusher"),
+    L=("length", "flange to the far end of the unit"),
     N=("angle", "down thrust"),
     source="trigonometry",
     example=(
@@ -54,15 +54,15 @@ def rotate_about_flange(
     ),
 )
 def rear_up(length_m: float, down_rad: float) -> float:
-    """How far the rear of the unit rises when the flange is held, m."""
+    """How far the far end of the unit rises when the flange is held, of a tractor; sinks, of a pusher; m."""
     return float(length_m * np.sin(down_rad))
 
 
 @formula(
     "align.rear-port",
     "p = L·cos(N)·sin(M)",
-    result=("length", "rear of the unit goes to port"),
-    L=("length", "length behind the flange"),
+    result=("length", "far end of the unit goes to port in a tractor, to starboard in a pusher"),
+    L=("length", "flange to the far end of the unit"),
     N=("angle", "down thrust"),
     M=("angle", "right thrust"),
     source="trigonometry",
@@ -76,28 +76,31 @@ def rear_up(length_m: float, down_rad: float) -> float:
     ),
 )
 def rear_port(length_m: float, down_rad: float, right_rad: float) -> float:
-    """How far the rear of the unit swings to port when the flange is held, m."""
+    """How far the far end of the unit swings to port when the flange is held, of a tractor; to starboard, of a
+    pusher; m."""
     return float(length_m * np.cos(down_rad) * np.sin(right_rad))
 
 
 @formula(
     "align.firewall-distance",
-    "d = xw − xf",
+    "d = s·(xw − xf)",
     result=("length", "flange to firewall"),
+    s=("number", "1 where the unit lies aft of its flange, −1 ahead of it"),
     xw=("length", "station of the firewall"),
     xf=("length", "station of the flange"),
     source="geometry",
     example=(
         (
-            0.9,
+            -1.0,
             0.3,
+            0.9,
         ),
         0.6,
     ),
 )
-def firewall_distance(firewall_m: float, flange_m: float) -> float:
-    """From the output flange to the firewall, along the craft, m."""
-    return firewall_m - flange_m
+def firewall_distance(side: float, firewall_m: float, flange_m: float) -> float:
+    """From the output flange to the firewall, along the craft on the side where the unit lies, m."""
+    return side * (firewall_m - flange_m)
 
 
 @formula(
@@ -105,7 +108,7 @@ def firewall_distance(firewall_m: float, flange_m: float) -> float:
     "c = d − a",
     result=("length", "unit to firewall"),
     d=("length", "flange to firewall"),
-    a=("length", "nearest rim of the turned unit, aft of the flange"),
+    a=("length", "nearest rim of the turned unit, from the flange"),
     source="geometry",
     example=(
         (
@@ -116,7 +119,7 @@ def firewall_distance(firewall_m: float, flange_m: float) -> float:
     ),
 )
 def rear_clearance(distance_m: float, reach_m: float) -> float:
-    """From the nearest rim of the rear of the unit to the firewall, m."""
+    """From the nearest rim of the far end of the unit to the firewall, m."""
     return distance_m - reach_m
 
 
@@ -142,15 +145,18 @@ def tube_length(x_m: float, y_m: float, z_m: float) -> float:
     return math.hypot(x_m, y_m, z_m)
 
 
-def rear_disc_reach(rotation: np.ndarray, centre_local_m: Vector, radius_m: float) -> float:
-    """Furthest aft that the rim of a disc square to the shaft reaches, from the flange: (R·c)_x + r·√(1 − R₀₀²), m.
-
-    Source: trigonometry."""
+def rear_disc_reach(rotation: np.ndarray, centre_local_m: Vector, radius_m: float, side: int = 1) -> float:
+    """How far the rim of a disc square to the shaft reaches from the flange, aft (side 1) or forward (−1):
+    s·(R·c)_x + r·√(1 − R₀₀²), m. Source: trigonometry."""
     # Row 0 is a unit vector: its other two parts say √(1 − R₀₀²) without losing small turns to rounding.
-    return float(rotation[0] @ centre_local_m) + radius_m * float(np.hypot(rotation[0, 1], rotation[0, 2]))
+    return side * float(rotation[0] @ centre_local_m) + radius_m * float(np.hypot(rotation[0, 1], rotation[0, 2]))
 
 
-def expected_right_sign(turns: int, propeller_x_m: float, cg_x_m: float) -> int:
-    """+1 if the trade would set right thrust: clockwise tractor; −1 for left. Source: FAA-H-8083-25, aerodynamics
-    chapter (from memory): P-factor, slipstream and torque of a clockwise tractor all ask for right thrust."""
-    return turns * (1 if propeller_x_m < cg_x_m else -1)
+def expected_right_sign(turns: int, side: int) -> int:
+    """+1 if the trade would turn the thrust to the right, −1 to the left. turns: +1 clockwise seen from aft; side: +1
+    tractor, −1 pusher.
+
+    Source: FAA-H-8083-25, aerodynamics chapter (from memory): P-factor and torque of a clockwise propeller swing the
+    nose to the left. Thrust to the right swings it back where it acts ahead of the CG; behind the CG thrust to the left
+    does (statics)."""
+    return turns * side

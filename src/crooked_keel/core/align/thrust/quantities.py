@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
-from ...errors import ask_all
+from ...errors import ask_all, or_none
 from ...figure.trace import need
 from ...judging.finding import Ways
 from ...judging.values import ValueList
@@ -55,41 +55,44 @@ class ThrustLine(Topic):
 
     @lazy
     def length(self) -> float:
-        """From the output flange to the rear of the unit, along the shaft, m."""
+        """From the output flange to the far end of the unit, along the shaft, m."""
         unit = self.unit
         ask_all(
             lambda: self.placed.unit_flange_local,
-            lambda: need(unit.length, self.placed.p("unit/length"), f"length of the {self.name} behind its flange"),
+            lambda: need(unit.length, self.placed.p("unit/length"), f"length of the {self.name} from its flange"),
         )
         assert unit.length is not None
-        return self.placed.unit_flange_local[0].value + unit.length.si
+        return abs(self.placed.unit_flange_local[0].value) + unit.length.si
 
     @lazy
     def firewall_distance(self) -> float:
         """From the output flange to the firewall, along the craft, m."""
-        ask_all(lambda: self.placed.flange, self.placed.references.firewall_x)
+        ask_all(lambda: self.placed.flange, self.placed.references.firewall_x, lambda: self.placed.side)
         return firewall_distance(*self._stations())
 
-    def _stations(self) -> tuple[float, float]:
-        """Stations of firewall and flange, m."""
-        return self.placed.references.firewall_x().value, self.placed.flange[0].value
+    def _stations(self) -> tuple[float, float, float]:
+        """Side on which the unit lies; stations of firewall and flange, m."""
+        return float(self.placed.side), self.placed.references.firewall_x().value, self.placed.flange[0].value
 
     @lazy
     def reach(self) -> float:
-        """Nearest rim of the rear of the unit, aft of the flange, m."""
+        """Nearest rim of the far end of the unit, from the flange, m."""
         unit = self.unit
         ask_all(
             lambda: self.length,
             lambda: self.placed.rotation,
-            lambda: need(unit.rear_radius, self.placed.p("unit/rear_radius"), f"radius of the rear of the {self.name}"),
+            lambda: need(
+                unit.rear_radius, self.placed.p("unit/rear_radius"), f"radius of the far end of the {self.name}"
+            ),
         )
         assert unit.rear_radius is not None and unit.length is not None
-        base = vector(self.placed.unit_flange_local) + np.array([unit.length.si, 0.0, 0.0])
-        return rear_disc_reach(self.placed.rotation, base, unit.rear_radius.si)
+        side = self.placed.side
+        base = vector(self.placed.unit_flange_local) + np.array([side * unit.length.si, 0.0, 0.0])
+        return rear_disc_reach(self.placed.rotation, base, unit.rear_radius.si, side)
 
     @lazy
     def rear_clearance(self) -> float:
-        """From the nearest rim of the rear of the unit to the firewall, m."""
+        """From the nearest rim of the far end of the unit to the firewall, m."""
         ask_all(lambda: self.firewall_distance, lambda: self.reach)
         return rear_clearance(self.firewall_distance, self.reach)
 
@@ -112,23 +115,23 @@ class ThrustLine(Topic):
         )
         out.add(
             "rear-up",
-            "Rear of the unit, height",
+            "Far end of the unit, height",
             "length",
             lambda: self.rear_shift[0],
             working=lambda: rear_up.working(self.length, angles()[0]),
-            ways=Ways("up", "down"),
+            ways=self.up_or_down,
         )
         out.add(
             "rear-port",
-            "Rear of the unit, sideways",
+            "Far end of the unit, sideways",
             "length",
             lambda: self.rear_shift[1],
             working=lambda: rear_port.working(self.length, *angles()),
-            ways=Ways("to port", "to starboard"),
+            ways=self.port_or_starboard,
         )
         out.add(
             "rear-clearance",
-            "Rear of the unit to firewall",
+            "Unit to firewall",
             "length",
             lambda: self.rear_clearance,
             before=(lambda: old.rear_clearance) if old else None,
@@ -145,10 +148,25 @@ class ThrustLine(Topic):
                 working=lambda k=key: tube_length.working(*self._tube(k)),
             )
 
+    @property
+    def pushes(self) -> bool:
+        """Whether the unit lies ahead of its flange; not where nothing says so."""
+        return or_none(lambda: self.placed.pushes) is True
+
+    @property
+    def up_or_down(self) -> Ways:
+        """What the sign of the far end's height is called: the end of a pusher sinks with down thrust."""
+        return Ways("down", "up") if self.pushes else Ways("up", "down")
+
+    @property
+    def port_or_starboard(self) -> Ways:
+        """What the sign of its way sideways is called."""
+        return Ways("to starboard", "to port") if self.pushes else Ways("to port", "to starboard")
+
     @lazy
     def rear_shift(self) -> tuple[float, float]:
-        """How far the rear of the unit goes up and to port, m."""
-        ask_all(lambda: self.length, lambda: self.placed.angles)
+        """How far the far end of the unit goes up and to port of a tractor, down and to starboard of a pusher, m."""
+        ask_all(lambda: self.length, lambda: self.placed.angles, lambda: self.placed.side)
         down, right = (a.value for a in self.placed.angles)
         return rear_up(self.length, down), rear_port(self.length, down, right)
 

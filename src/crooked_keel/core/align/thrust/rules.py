@@ -7,7 +7,7 @@ from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap
 from ...judging.band import at_least, band
-from ...judging.finding import Finding, q, word
+from ...judging.finding import Finding, Ways, q, word
 from ...judging.register import rule, verdict
 from ...physics.mechanics import TURN_SIGN
 from ...resolved.installation import ResolvedInstallation
@@ -17,7 +17,7 @@ from .quantities import ThrustLine
 
 @rule(
     "align.rear-clearance",
-    "Rear of the unit to the firewall",
+    "Unit to the firewall",
     limit="12.7 mm or more; 8 to 12.7 mm watch; less stop",
     source="example from builders, no source; 25 mm is often asked near hoses",
     mark="common practice",
@@ -41,8 +41,8 @@ def rear_clearance(thrust: ThrustLine) -> Iterable[Finding]:
 @rule(
     "align.thrust-side",
     "Side of the thrust line",
-    limit="right for a clockwise tractor",
-    source="FAA-H-8083-25, aerodynamics chapter (from memory)",
+    limit="right for a clockwise tractor, left for a clockwise pusher",
+    source="FAA-H-8083-25, aerodynamics chapter (from memory); pusher: statics",
     mark="from memory",
     form="thrust line",
 )
@@ -54,26 +54,27 @@ def thrust_side(placed: ResolvedInstallation) -> Iterable[Finding]:
     turns = placed.installation.propeller.turns
     if turns is None:
         raise CannotSay(Gap(placed.p("propeller/turns"), f"hand of the propeller ({placed.name})"))
-    # A tractor: the propeller is ahead of the CG. The only layout of this kind so far.
-    wanted = expected_right_sign(TURN_SIGN[turns], -1.0, 0.0)
+    side = placed.side
+    wanted = expected_right_sign(TURN_SIGN[turns], side)
     same = (right > 0) == (wanted > 0)
     yield verdict(
         "align.thrust-side",
         "ok" if same else "watch",
         "{a} to the {side}" if same else "Thrust points to the {side}",
-        "The propeller turns {t} seen from aft looking forward; such a tractor wants its thrust to the {want}. "
+        "The propeller turns {t} seen from aft looking forward; such a {kind} wants its thrust to the {want}. "
         "How much: copy type practice and prove in flight.",
         can_suggest=not same,
         a=q(abs(right), "angle"),
         side=word("right" if right > 0 else "left"),
         t=word(turns),
+        kind=word("tractor" if side > 0 else "pusher"),
         want=word("right" if wanted > 0 else "left"),
     )
 
 
 @rule(
     "align.held-flange",
-    "Where the rear goes",
+    "Where its far end goes",
     limit="shown, not judged",
     source="trigonometry",
     mark="statics",
@@ -85,13 +86,13 @@ def held_flange(thrust: ThrustLine, placed: ResolvedInstallation) -> Iterable[Fi
     yield verdict(
         "align.held-flange",
         "ok",
-        "Rear of the unit: {p} to port, {u} up",
-        "{n} down and {m} right with the output flange held. Drill nothing from the straight drawing.",
+        "Far end of the unit: {p}, {u}",
+        "Thrust {n} and {m}, the output flange held. Drill nothing from the straight drawing.",
         working=rear_port.working(thrust.length, down, right),
-        p=q(port, "length"),
-        u=q(up, "length"),
-        n=q(down, "angle"),
-        m=q(right, "angle"),
+        p=q(port, "length", thrust.port_or_starboard),
+        u=q(up, "length", thrust.up_or_down),
+        n=q(down, "angle", Ways("down", "up")),
+        m=q(right, "angle", Ways("to the right", "to the left")),
     )
 
 
@@ -110,9 +111,37 @@ def tubes(thrust: ThrustLine, placed: ResolvedInstallation) -> Iterable[Finding]
     yield verdict(
         "align.tubes",
         "ok",
-        "{n} tubes cut to length",
-        "Centre to centre. {w} differs most from the straight drawing, by {d}.",
+        "Length of {n} tubes",
+        "Centre to centre, for cutting. {w} differs most from the straight drawing, by {d}. Buckling, welds and "
+        "whether they brace each other were not looked at: four tubes without a diagonal sway.",
         n=q(len(turned.tube_length_m), "count"),
         w=word(placed.installation.mount.points[most].name),
         d=q(change, "length"),
+    )
+
+
+# A CG nearer its flange than this says nothing of the side on which the unit lies, m. Proposed.
+_BY_THE_FLANGE_M = 0.03
+
+
+@rule(
+    "align.lies",
+    "Side of its flange on which the unit lies",
+    limit="its CG on the same side, or within 30 mm of the flange",
+    source="geometry; 30 mm: proposed",
+    mark="proposed",
+)
+def lies(placed: ResolvedInstallation) -> Iterable[Finding]:
+    at, said = placed.installation.unit.cg_aft, placed.installation.lies
+    if said is None or at is None or abs(at.along_m) <= _BY_THE_FLANGE_M or at.along_m * placed.side >= 0:
+        return
+    yield verdict(
+        "align.lies",
+        "unknown",
+        "The {n} is said to lie {s}, and its CG {c} of it: which?",
+        "All that is said of clearance, propeller, thrust and mount follows from it.",
+        needs=[Gap(placed.p("lies"), f"whether the {placed.name} lies aft or ahead of its flange")],
+        n=word(placed.name),
+        s=word(said),
+        c=q(at.along_m, "length", Ways("aft", "ahead")),
     )

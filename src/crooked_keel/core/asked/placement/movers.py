@@ -3,6 +3,7 @@ out."""
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterator
 from typing import NamedTuple
 
@@ -70,11 +71,11 @@ def _units(benches: Benches, wish: Wish) -> Iterator[Moving]:
             continue
         forward, aft = wish.forward_m, wish.aft_m
         clear = or_none(lambda b=bundle: b.align.thrust.rear_clearance) if air else None
-        if clear is not None:
-            aft = min(aft, clear - wish.clearance_m)
-        if air and wish.propeller_stays:
-            spacer = placed.installation.propeller.spacer
-            forward = min(forward, spacer.si if spacer else 0.0)
+        pushes = or_none(lambda p=placed: p.pushes) is True
+        toward_wall = clear - wish.clearance_m if clear is not None else math.inf
+        spacer = placed.installation.propeller.spacer
+        off_wall = (spacer.si if spacer else 0.0) if air and wish.propeller_stays else math.inf
+        aft, forward = min(aft, off_wall if pushes else toward_wall), min(forward, toward_wall if pushes else off_wall)
         if aft > -forward:
             slope = _slope(placed)
             effect: Effect = (0.0, weight, 0.0, weight * slope)

@@ -7,7 +7,7 @@ rounded to the tape and assessed again before it is offered. Asked for when some
 
 from __future__ import annotations
 
-from typing import Any
+from typing import Any, Literal
 
 from ...assess import assess
 from ...balance.section import Balance
@@ -291,7 +291,8 @@ def _spacer(project: Project, fit_id: str, thing: Moving, value: float) -> tuple
     spacer = project.fits[fit_id].installations[key].propeller.spacer
     if spacer is None:
         return None
-    longer = on_the_tape(max(spacer.si + value, 0.0), project.units, up=value > 0)
+    grows = -value if project.fits[fit_id].installations[key].lies == "ahead of its flange" else value
+    longer = on_the_tape(max(spacer.si + grows, 0.0), project.units, up=grows > 0)
     return Operation(
         op="replace",
         path=f"/fits/{fit_id}/installations/{key}/propeller/spacer",
@@ -333,8 +334,10 @@ def _reach(benches: Benches) -> tuple[float, float, float, float, SplitOut | Non
     plane, propeller_kg = got(propeller.x).value, got(propeller.mass).value
     rest_kg = bench.ledger.empty.mass_kg - kg - propeller_kg
     rest_x = (bench.ledger.empty.moment_kg_m - kg * x - propeller_kg * plane) / rest_kg
-    face = firewall - clear  # the rearmost of the unit is its mounting face here
-    held = Held(rest_kg, rest_x, kg, face - x, face - flange, firewall, plane, propeller_kg)
+    way: Literal[-1, 1] = 1 if placed.pushes else -1
+    face = firewall + way * clear  # what of the unit is nearest the firewall is its mounting face here
+    cg, end = way * (x - face), way * (flange - face)
+    held = Held(rest_kg, rest_x, kg, cg, end, firewall, plane, propeller_kg, direction=way)
     longest = longest_mount(held)
     return cg_with_mount(held, 0.0)[0], cg_with_mount(held, longest)[0], 0.0, longest, _split(bench, held)
 

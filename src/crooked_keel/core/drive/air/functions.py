@@ -38,7 +38,7 @@ def tip_speed(diameter_m: float, speed_rad_s: float) -> float:
     result=("number", "tip Mach number"),
     D=("length", "diameter"),
     ω=("rotation", "propeller speed"),
-    a=("speed", "speed of sound, ISA sea level"),
+    a=("speed", "speed of sound, ISA, where the power is wanted"),
     source=f"{_SOURCE}; ICAO Doc 7488 (from memory)",
     example=(
         (
@@ -56,11 +56,33 @@ def tip_mach(diameter_m: float, speed_rad_s: float, sound_m_s: float) -> float:
 
 
 @formula(
+    "drive.helical-mach",
+    "M = √(Ms² + (V / a)²)",
+    result=("number", "tip Mach number in flight"),
+    Ms=("number", "tip Mach number, standing"),
+    V=("speed", "airspeed"),
+    a=("speed", "speed of sound, ISA, where the power is wanted"),
+    source=_SOURCE,
+    example=(
+        (
+            0.8,
+            68.0,
+            340.0,
+        ),
+        0.82462,
+    ),
+)
+def helical_mach(standing: float, airspeed_m_s: float, sound_m_s: float) -> float:
+    """Tip Mach number in flight: the tips go round and ahead."""
+    return math.hypot(standing, airspeed_m_s / sound_m_s)
+
+
+@formula(
     "drive.diameter-for-mach",
     "D = 2·M·a / ω",
     result=("length", "largest diameter"),
     M=("number", "tip Mach allowed"),
-    a=("speed", "speed of sound, ISA sea level"),
+    a=("speed", "speed of sound, ISA, where the power is wanted"),
     ω=("rotation", "propeller speed"),
     source=_SOURCE,
     example=(

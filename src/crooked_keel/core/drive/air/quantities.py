@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import math
+
 from ...errors import CannotSay, ask_all
 from ...figure.trace import above_zero, need
 from ...judging.values import ValueList
@@ -11,10 +13,12 @@ from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ..train.quantities import Train
-from .functions import ground_clearance, max_diameter_ground, max_diameter_tip, tip_mach, tip_speed
+from .functions import ground_clearance, helical_mach, max_diameter_ground, max_diameter_tip, tip_mach, tip_speed
 
 TIP_MACH_DEFAULT = 0.85
-CLEARANCE_DEFAULT_M = {"tailwheel": 0.2286, "tricycle": 0.1778}
+CLEARANCE_DEFAULT_M = {"tailwheel": 0.2286, "tricycle": 0.1778, "canard": 0.1778}
+# Where nobody said how fast the craft flies, tips are judged as if no faster than this, m/s. Proposed.
+FAST_M_S = 90.0
 
 
 class AirPropeller(Topic):
@@ -46,9 +50,15 @@ class AirPropeller(Topic):
         )
 
     @property
+    def height_m(self) -> float:
+        """Height at which the power is wanted, m; sea level where nobody said."""
+        height = self.resolved.project.need.altitude
+        return max(height.si, 0.0) if height is not None else 0.0
+
+    @property
     def sound(self) -> float:
-        """Speed of sound, ISA sea level, m/s."""
-        return isa(0).sound_m_s
+        """Speed of sound at the height where the power is wanted, ISA, m/s: the lower, the sooner the tips reach it."""
+        return isa(self.height_m).sound_m_s
 
     @property
     def mach_limit(self) -> float:
@@ -71,6 +81,22 @@ class AirPropeller(Topic):
         """Static tip Mach at rated speed."""
         ask_all(lambda: self.diameter, lambda: self.train.propeller_speed)
         return tip_mach(self.diameter, self.train.propeller_speed, self.sound)
+
+    @property
+    def airspeed(self) -> float | None:
+        """Fastest airspeed at full power, m/s, where it was said."""
+        given = self.resolved.project.craft.airspeed
+        return given.si if given is not None else None
+
+    def mach_at(self, airspeed_m_s: float) -> float:
+        """Tip Mach in flight: the tips go round and ahead."""
+        return helical_mach(self.mach, airspeed_m_s, self.sound)
+
+    @property
+    def airspeed_allowed(self) -> float:
+        """Airspeed at which the tips reach the Mach number allowed, m/s; 0 where they do standing."""
+        left = self.mach_limit**2 - self.mach**2
+        return self.sound * math.sqrt(left) if left > 0 else 0.0
 
     @lazy
     def hub(self) -> tuple[float, float]:
@@ -100,10 +126,20 @@ class AirPropeller(Topic):
         ).si
 
     @lazy
+    def attitudes(self) -> tuple[float, ...]:
+        """Attitudes on the ground in which the tips are judged, nose-up angles, rad: level and nose down; of a pusher
+        tail down too, where a propeller behind the wheels comes lowest."""
+        ask_all(lambda: self.lowest_attitude, lambda: self.placed.pushes)
+        highest = self.resolved.project.craft.highest_attitude
+        if self.placed.pushes:
+            highest = need(highest, "/craft/highest_attitude", "steepest nose-up attitude, tail down")
+        return (0.0, self.lowest_attitude, *([highest.si] if highest is not None else []))
+
+    @lazy
     def worst_clearance(self) -> tuple[float, float]:
-        """Least clearance of the level and the lowest attitude, and that attitude."""
-        ask_all(lambda: self.lowest_attitude, lambda: self.clearance(0.0))
-        return min((self.clearance(a), a) for a in (0.0, self.lowest_attitude))
+        """Least clearance of every attitude, and that attitude."""
+        ask_all(lambda: self.attitudes, lambda: self.clearance(0.0))
+        return min((self.clearance(a), a) for a in self.attitudes)
 
     @lazy
     def diameter_for_mach(self) -> float:
@@ -112,13 +148,13 @@ class AirPropeller(Topic):
 
     @lazy
     def diameter_for_ground(self) -> float:
-        """Largest diameter by clearance in both attitudes, m."""
-        ask_all(lambda: self.hub, lambda: self.lowest_attitude)
+        """Largest diameter by clearance in every attitude, m."""
+        ask_all(lambda: self.hub, lambda: self.attitudes)
         return max_diameter_ground(*self.ground_terms())
 
     def ground_terms(self) -> tuple[float, float, float, float]:
         """Hub, attitude and clearance of the attitude that allows least."""
-        terms = [(*self.hub, a, self.clearance_wanted) for a in (0.0, self.lowest_attitude)]
+        terms = [(*self.hub, a, self.clearance_wanted) for a in self.attitudes]
         return min(terms, key=lambda t: max_diameter_ground(*t))
 
     def values(self, out: ValueList) -> None:

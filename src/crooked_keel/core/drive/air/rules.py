@@ -9,40 +9,55 @@ from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.installation import ResolvedInstallation
 from ..train.quantities import Train
-from .functions import ground_clearance, tip_mach
-from .quantities import AirPropeller
+from .functions import ground_clearance, helical_mach, tip_mach
+from .quantities import FAST_M_S, AirPropeller
 
 
 @rule(
     "drive.tip-mach",
     "Tip Mach",
-    limit="the school chosen (0.80, 0.85 or 0.90); 0.03 over is watch",
+    limit="the school chosen (0.80, 0.85 or 0.90), with airspeed and height; 0.03 over is watch, more stop",
     source="common practice: schools 0.80, 0.85, 0.90; kinematics",
     mark="common practice",
     form="air propeller",
 )
 def tip_mach_rule(air: AirPropeller, train: Train) -> Iterable[Finding]:
-    mach, limit = air.mach, air.mach_limit
+    standing, limit, airspeed = air.mach, air.mach_limit, air.airspeed
+    mach = standing if airspeed is None else air.mach_at(airspeed)
     level: Level = "ok" if mach <= limit else "watch" if mach <= limit + 0.03 else "stop"
+    height = " at {h}" if air.height_m > 0 else " at sea level"
+    if airspeed is not None:
+        said = "{d} at {n}, flying {v}" + height + ". The chosen school allows {limit}; standing it is {s}."
+    else:
+        said = "{d} at {n}, standing" + height + ". The chosen school allows {limit}, reached in flight at {most}."
+        if level == "ok" and air.airspeed_allowed < FAST_M_S:
+            pointer = "/craft/airspeed"
+            raise CannotSay(Gap(pointer, "fastest airspeed at full power: standing the tips are near what is allowed"))
     yield verdict(
         "drive.tip-mach",
         level,
         "Tips run at Mach {m}",
-        "{d} at {n}, standing. The chosen school allows {limit}; flight adds to it.",
+        said,
         compared=Compared(value=mach, dimension="number", lo=0.0, hi=limit),
-        working=tip_mach.working(air.diameter, train.propeller_speed, air.sound),
+        working=tip_mach.working(air.diameter, train.propeller_speed, air.sound)
+        if airspeed is None
+        else helical_mach.working(standing, airspeed, air.sound),
         can_suggest=level != "ok",
         m=q(mach, "number"),
         d=q(air.diameter, "length"),
         n=q(train.propeller_speed, "rotation"),
         limit=q(limit, "number"),
+        s=q(standing, "number"),
+        v=q(airspeed or 0.0, "road_speed"),
+        most=q(air.airspeed_allowed, "road_speed"),
+        h=q(air.height_m, "altitude"),
     )
 
 
 @rule(
     "drive.ground-clearance",
     "Propeller over the ground",
-    limit="229 mm tailwheel, 178 mm nose wheel, level; 25 mm in hand or watch; the same in the lowest attitude",
+    limit="229 mm tailwheel, 178 mm nose wheel; 25 mm in hand or watch; level, nose down, and tail down of a pusher",
     source="14 CFR 23.925 before amendment 64 (from memory)",
     mark="from memory",
     form="air propeller",
@@ -55,13 +70,19 @@ def ground_clearance_rule(air: AirPropeller) -> Iterable[Finding]:
         "drive.ground-clearance",
         level,
         "{c} under the tips",
-        "{a}. {w} is asked, wheels and struts as they stand loaded; a soft tyre takes more.",
+        "{a}. {w} is asked, wheels and struts as they stand loaded; a soft tyre or strut was not looked at.",
         compared=Compared(value=clearance, dimension="length", lo=wanted),
         working=ground_clearance.working(*air.hub, attitude, air.diameter),
         can_suggest=level != "ok",
         c=q(clearance, "length"),
         w=q(wanted, "length"),
-        a=word("Level" if attitude == 0 else "In the steepest nose-down attitude"),
+        a=word(
+            "Level"
+            if attitude == 0
+            else "In the steepest nose-down attitude"
+            if attitude < 0
+            else "With the tail down, as far as it goes"
+        ),
     )
 
 

@@ -215,6 +215,44 @@ def chain_pull(torque_n_m: float, diameter_m: float) -> float:
     return 2 * torque_n_m / diameter_m
 
 
+@formula(
+    "drive.toothed-pulley",
+    "d = p·N / π",
+    result=("length", "pitch diameter"),
+    p=("length", "belt pitch"),
+    N=("count", "teeth"),
+    source="ISO 5296 geometry (from memory)",
+    example=(
+        (
+            0.008,
+            55.0,
+        ),
+        0.14006,
+    ),
+)
+def toothed_pitch_diameter(pitch_m: float, teeth: float) -> float:
+    """Pitch diameter of a toothed pulley, m."""
+    return pitch_m * teeth / math.pi
+
+
+@formula(
+    "drive.belt-shaft-load",
+    "S = 1.5·F",
+    result=("force", "load on the shafts of a belt"),
+    F=("force", "difference of its two runs"),
+    source="machine-design handbook, belts: tight over slack 5 (from memory); proposed for toothed belts too",
+    example=(
+        (1000.0,),
+        1500.0,
+    ),
+    valid="a belt that does not slip, its tension set as the handbook asks",
+)
+def belt_shaft_load(difference_n: float) -> float:
+    """What both runs of a belt pull the shafts together with, N: tight side 1.25 and slack side 0.25 of the
+    difference."""
+    return 1.5 * difference_n
+
+
 def chain_wrap(driver_m: float, driven_m: float, centres_m: float) -> float:
     """Wrap of the chain round the smaller sprocket, rad: π − 2·asin(|D2 − D1|/2C), pitch diameters. Source: geometry.
 

@@ -4,31 +4,20 @@ from __future__ import annotations
 
 import math
 
-import numpy as np
-
-from ...document import Stage
-from ...errors import CannotSay, Gap, InputError, ask_all, fields, or_none
+from ...errors import CannotSay, Gap, ask_all
 from ...figure.trace import above_zero, need
 from ...figure.units import G0_M_S2
 from ...formula import record
-from ...physics.geometry import Vector
 from ...resolved.craft import Resolved
-from ...resolved.handed import FinalDrive
 from ...resolved.installation import ResolvedInstallation
-from ...resolved.ratios import stage_ratio
 from ...resolved.wheels import Wheels
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ..train.quantities import Train
 from .functions import (
-    chain_centres,
-    chain_links,
-    chain_pull,
-    even_links,
     power_limited_speed,
     road_load,
     road_speed,
-    sprocket_pitch_diameter,
     tyre_radius,
     wheel_torque,
 )
@@ -60,7 +49,8 @@ class OnRoadOut:
 
 
 class OnRoad(Topic):
-    """The driven wheel of one installation. heaviest_kg: mass of the heaviest loading, from the balance bench."""
+    """The driven wheel of one installation. heaviest_kg, driven_kg: mass of the heaviest loading, and the most on the
+    driven axle, from the balance bench."""
 
     def __init__(
         self,
@@ -69,6 +59,7 @@ class OnRoad(Topic):
         train: Train,
         wheels: Wheels | None,
         heaviest_kg: float | CannotSay,
+        driven_kg: float | CannotSay,
         old: OnRoad | None,
     ) -> None:
         self.resolved = resolved
@@ -80,6 +71,7 @@ class OnRoad(Topic):
         self.wheel = placed.installation.wheel
         self.unit = placed.installation.unit
         self._heaviest_kg = heaviest_kg
+        self._driven_kg = driven_kg
         self.old = old
 
     def heaviest(self) -> float:
@@ -183,70 +175,6 @@ class OnRoad(Topic):
         ask_all(lambda: self.wheel_terms, lambda: self.radius)
         return wheel_torque(*self.wheel_terms) / self.radius
 
-    @lazy
-    def chain(self) -> tuple[str, Stage]:
-        """The final chain: the last stage, if it is one. Raises InputError when there is none."""
-        stages = sorted(self.drive.stages.items(), key=lambda s: s[1].rank)
-        if not stages or stages[-1][1].type != "chain":
-            raise InputError(self.train.p("drive/stages"), f"the {self.train.name} has no final chain")
-        return stages[-1]
-
-    @property
-    def has_chain(self) -> bool:
-        """Whether the last stage is a chain."""
-        return or_none(lambda: self.chain) is not None
-
-    @lazy
-    def chain_terms(self) -> tuple[float, float, float]:
-        """Pitch, driving and driven teeth of the final chain."""
-        key, stage = self.chain
-        base = self.train.p(f"drive/stages/{key}")
-        asks = (
-            lambda: above_zero(stage.pitch, f"{base}/pitch", "pitch of the final chain"),
-            lambda: need(stage.driver_teeth, f"{base}/driver_teeth", "teeth of the output sprocket").si,
-            lambda: need(stage.driven_teeth, f"{base}/driven_teeth", "teeth of the rear sprocket").si,
-        )
-        return ask_all(*asks)
-
-    @property
-    def centres_field(self) -> str:
-        """Where the distance between the sprockets' centres is entered."""
-        return self.train.p(f"drive/stages/{self.chain[0]}/centres")
-
-    @lazy
-    def centres(self) -> float:
-        """Distance between the sprockets' centres, m: as measured, or from the output sprocket to the rear axle."""
-        key, stage = self.chain
-        if stage.centres is not None:
-            return stage.centres.si
-        wheels = self.wheels
-        placed = self.placed
-        if wheels is None:
-            raise CannotSay(Gap(self.train.p(f"drive/stages/{key}/centres"), "centre distance of the final chain"))
-        ask_all(lambda: placed.flange, lambda: wheels.rear_m, lambda: wheels.rear_axle_z_m)
-        x, _, z = (t.value for t in placed.flange)
-        return math.hypot(wheels.rear_m + self.resolved.stretch_m - x, wheels.rear_axle_z_m - z)
-
-    @lazy
-    def links_terms(self) -> tuple[float, float, float, float]:
-        """Centre distance, pitch and teeth of the final chain."""
-        ask_all(lambda: self.centres, lambda: self.chain_terms)
-        pitch, a, b = self.chain_terms
-        return self.centres, pitch, a, b
-
-    @lazy
-    def links(self) -> float:
-        """Length of the final chain in links, not rounded."""
-        with fields(centres=self.centres_field):
-            return chain_links(*self.links_terms)
-
-    @lazy
-    def fitted_centres(self) -> float:
-        """Centre distance with the next even number of links, m."""
-        pitch, a, b = self.chain_terms
-        with fields(links=self.centres_field, centres=self.centres_field):
-            return chain_centres(even_links(self.links), pitch, a, b)
-
     @property
     def shock(self) -> float:
         """Shock factor on the final drive."""
@@ -263,57 +191,25 @@ class OnRoad(Topic):
         return grip() * self.heaviest() * G0_M_S2
 
     @lazy
+    def driven_load(self) -> float:
+        """Most on the driven axle, level and standing, N: the rear one of a two-wheeler, the heavier one where nobody
+        says which is driven."""
+        if isinstance(self._driven_kg, CannotSay):
+            raise CannotSay(*self._driven_kg.needs)
+        return self._driven_kg * G0_M_S2
+
+    @lazy
+    def axle_grip(self) -> float:
+        """Force that the driven axle holds, N."""
+        grip = lambda: above_zero(self.road.grip, "/craft/road/grip", "grip of the driven tyre")
+        ask_all(grip, lambda: self.driven_load)
+        return grip() * self.driven_load
+
+    @lazy
     def limit_force(self) -> float:
         """Force at the road that the mounts are judged for: torque with shock, not above the grip, N."""
         ask_all(lambda: self.wheel_force, lambda: self.grip_force)
         return min(self.wheel_force * self.shock, self.grip_force)
-
-    @lazy
-    def pull_terms(self) -> tuple[float, float]:
-        """Torque at the output sprocket for the limit force, and the sprocket's pitch diameter."""
-        ask_all(lambda: self.limit_force, lambda: self.radius, lambda: self.chain_terms)
-        key, stage = self.chain
-        pitch, teeth, _ = self.chain_terms
-        torque = self.limit_force * self.radius / stage_ratio(stage, self.train.p(f"drive/stages/{key}"))
-        return torque, sprocket_pitch_diameter(pitch, teeth)
-
-    @lazy
-    def chain_strength(self) -> float:
-        """Tensile strength of the final chain, N."""
-        key, stage = self.chain
-        return need(
-            stage.strength, self.train.p(f"drive/stages/{key}/strength"), "tensile strength of the final chain"
-        ).si
-
-    @lazy
-    def chain_factor(self) -> float:
-        """Strength of the final chain over its pull in the lowest gear with shock."""
-        ask_all(lambda: self.chain_strength, lambda: self.pull_terms)
-        return self.chain_strength / chain_pull(*self.pull_terms)
-
-    @lazy
-    def final(self) -> FinalDrive:
-        """What the final drive does to the unit in its lowest gear: chain pull along its top run, or the axle's
-        torque."""
-        wheels = self.wheels
-        if wheels is None or not self.has_chain:
-            ask_all(lambda: self.limit_force, lambda: self.radius)
-            return FinalDrive(
-                np.zeros(3), np.zeros(3), np.array([0.0, self.limit_force * self.radius, 0.0]), self.limit_force
-            )
-        ask_all(
-            lambda: self.pull_terms,
-            lambda: self.placed.flange,
-            lambda: wheels.rear_m,
-            lambda: wheels.rear_axle_z_m,
-        )
-        torque, diameter = self.pull_terms
-        at: Vector = np.array([t.value for t in self.placed.flange])
-        line = np.array([wheels.rear_m + self.resolved.stretch_m - at[0], 0.0, wheels.rear_axle_z_m - at[2]])
-        line /= np.linalg.norm(line)
-        up = np.array([-line[2], 0.0, line[0]])
-        pull, half = chain_pull(torque, diameter) * line, up * diameter / 2
-        return FinalDrive(pull, at + half, np.zeros(3), self.limit_force, at - half)
 
     @lazy
     def top_speed(self) -> float:
@@ -321,6 +217,15 @@ class OnRoad(Topic):
         ask_all(lambda: self.power_speed, lambda: self.geared_terms)
         speed, radius, _ = self.geared_terms
         return max(min(road_speed(speed, radius, self.total(r)), self.power_speed) for _, _, r in self.gears)
+
+    @lazy
+    def hill_force(self) -> float:
+        """Force at the road that the steepest hill asks of the heaviest loading, N, at walking pace."""
+        steepest = need(self.road.steepest, "/craft/road/steepest", "steepest hill it must climb").si
+        rolling = lambda: need(self.road.rolling, "/craft/road/rolling", "rolling coefficient of the tyres").si
+        ask_all(rolling, self.heaviest)
+        along = math.atan(steepest)
+        return self.heaviest() * G0_M_S2 * (math.sin(along) + rolling() * math.cos(along))
 
     def cruise_load(self) -> float:
         """Road load at the cruising speed, N."""

@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
 
 from ...errors import CannotSay, Gap, ask_all, fields, or_none
-from ...judging.band import at_most, band
+from ...judging.band import at_least, at_most, band
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
+from ...judging.subjects import Subject, one_by_one
+from ...resolved.ratios import order_open
 from ..train.quantities import Train
 from .functions import (
     chain_links,
@@ -20,6 +22,7 @@ from .functions import (
     sprocket_pitch_diameter,
 )
 from .quantities import OnRoad
+from .runs import Run, Runs
 
 
 @rule(
@@ -58,118 +61,178 @@ def top_gear(road: OnRoad) -> Iterable[Finding]:
 @rule(
     "drive.grip",
     "Force at the road against grip",
-    limit="below the tyre's grip ok, above watch",
+    limit="below the grip of the driven axle, as it stands loaded, ok, above watch",
     source="mechanics",
     mark="statics",
     form="driven wheel",
 )
 def grip(road: OnRoad) -> Iterable[Finding]:
-    ask_all(lambda: road.wheel_force, lambda: road.grip_force)
-    judged = band(road.wheel_force, "force", ok=at_most(road.grip_force))
+    ask_all(lambda: road.wheel_force, lambda: road.axle_grip)
+    judged = band(road.wheel_force, "force", ok=at_most(road.axle_grip))
     yield verdict(
         "drive.grip",
         judged.level,
         "Lowest gear pushes {f}" + ("" if judged.level == "ok" else ", more than the tyre holds"),
-        "Grip at most {g}, with all of the mass on the driven wheels.",
+        "Grip at most {g}, with {m} on the driven axle; what pulling away shifts onto or off it is not counted.",
         compared=judged.compared,
         f=q(road.wheel_force, "force"),
-        g=q(road.grip_force, "force"),
+        g=q(road.axle_grip, "force"),
+        m=q(road.driven_load, "force"),
     )
+
+
+@rule(
+    "drive.hill",
+    "The steepest hill",
+    limit="lowest gear pushes 1.2 times what the hill asks or more ok, what it asks watch, less stop; within the grip",
+    source="mechanics; 1.2: proposed",
+    mark="proposed",
+    form="driven wheel",
+)
+def hill(road: OnRoad) -> Iterable[Finding]:
+    if road.road.steepest is None:
+        return
+    ask_all(lambda: road.hill_force, lambda: road.wheel_force, lambda: road.axle_grip)
+    asked, there = road.hill_force, min(road.wheel_force, road.axle_grip)
+    share = there / asked if asked > 0 else math.inf
+    judged = band(share, "number", ok=at_least(1.2), watch=at_least(1.0))
+    yield verdict(
+        "drive.hill",
+        judged.level,
+        "Climbs {s}: {n} times the force it asks" if share >= 1 else "Does not climb {s}",
+        "The hill asks {a}, heaviest loading; lowest gear pushes {f}, the driven axle holds {g} on the level. "
+        "1.2 times is asked.",
+        compared=judged.compared,
+        s=q(road.road.steepest.si, "percent"),
+        n=q(share, "number"),
+        a=q(asked, "force"),
+        f=q(road.wheel_force, "force"),
+        g=q(road.axle_grip, "force"),
+    )
+
+
+@rule(
+    "drive.train-order",
+    "Order of the stages",
+    limit="known where a stage within the unit is listed after a chain or belt",
+    source="kinematics",
+    mark="statics",
+)
+def train_order(train: Train) -> Iterable[Finding]:
+    stages = order_open(train.drive)
+    if stages:
+        where = lambda k: train.p(f"drive/stages/{k}/order")
+        raise CannotSay(*[Gap(where(k), f"place along the train of the {s.name}") for k, s in stages])
+    return ()
 
 
 @rule(
     "drive.chain-closes",
-    "Final chain closes",
-    limit="an even number of links at a centre distance there is",
+    "Length of the chains",
+    limit="shown for cutting: the next even number of links, and where that sets the wheel",
     source="machine-design handbook, roller chains (from memory)",
     mark="from memory",
-    form="sprockets",
+    form="across",
 )
-def chain_closes(road: OnRoad) -> Iterable[Finding]:
-    if not road.has_chain:
-        return
-    even = even_links(road.links)
-    yield verdict(
-        "drive.chain-closes",
-        "ok",
-        "Chain of {n} links, centres {c}",
-        "{x} links at {d}; the next even number sets the wheel {m} further. The adjuster must reach it, and wear "
-        "beyond.",
-        working=chain_links.working(*road.links_terms),
-        n=q(even, "count"),
-        c=q(road.fitted_centres, "length"),
-        x=q(road.links, "number"),
-        d=q(road.centres, "length"),
-        m=q(road.fitted_centres - road.centres, "length"),
-    )
+def chain_closes(runs: Runs) -> Iterable[Finding]:
+    def judge(s: Subject[Run]) -> Iterator[Finding]:
+        links, fitted, centres = runs.links(s.of), runs.fitted_centres(s.of), runs.centres(s.of)
+        yield verdict(
+            "drive.chain-closes",
+            "ok",
+            "{name}: {n} links set its centres at {c}",
+            "{x} links at {d}; the next even number sets them {m} further apart. The adjuster must reach that, and "
+            "wear beyond: its reach was not looked at.",
+            subject=s.key,
+            working=chain_links.working(*runs.links_terms(s.of)),
+            name=word(s.name),
+            n=q(even_links(links), "count"),
+            c=q(fitted, "length"),
+            x=q(links, "number"),
+            d=q(centres, "length"),
+            m=q(fitted - centres, "length"),
+        )
+
+    return one_by_one("drive.chain-closes", runs.subjects(runs.chains), judge)
+
+
+# An old chain proves only what it carried with reserve: below this it excuses nothing. Proposed.
+_PROVES = 4.0
 
 
 @rule(
     "drive.chain-strength",
-    "Strength of the final chain",
-    limit="8 times the pull with shock ok, 6 watch, less stop; not less than the old chain had: watch",
-    source="common practice, no source; tensile by its maker",
+    "Strength of chains and belts",
+    limit="8 times the pull with shock ok, 6 watch, less stop; 4 and not less than the old one had: watch",
+    source="common practice, no source; tensile by its maker; 4: proposed",
     mark="common practice",
-    form="sprockets",
+    form="across",
 )
-def chain_strength(road: OnRoad) -> Iterable[Finding]:
-    if not road.has_chain:
-        return
-    factor, strength, pull = road.chain_factor, road.chain_strength, chain_pull(*road.pull_terms)
-    before = road if road.placed.old else road.old
-    proven = or_none(lambda: before.chain_factor) if before else None
-    level: Level = (
-        "ok" if factor >= 8 else "watch" if factor >= 6 or (proven is not None and factor >= proven) else "stop"
-    )
-    yield verdict(
-        "drive.chain-strength",
-        level,
-        "Chain stands {f} times its pull",
-        "Pull {p} in the lowest gear with shock {k}, not above the tyre's grip; chain {s}."
-        + (" Not less than the old chain had." if level == "watch" and factor < 6 else ""),
-        compared=Compared(value=factor, dimension="number", lo=8.0),
-        working=chain_pull.working(*road.pull_terms),
-        f=q(factor, "number"),
-        p=q(pull, "force"),
-        k=q(road.shock, "number"),
-        s=q(strength, "force"),
-    )
+def chain_strength(runs: Runs) -> Iterable[Finding]:
+    before = runs if runs.placed.old else runs.old
+    last = before.all[-1] if before is not None and before.all else None
+    proven = or_none(lambda: before.factor(last)) if before is not None and last is not None else None
+
+    def judge(s: Subject[Run]) -> Iterator[Finding]:
+        factor, run = runs.factor(s.of), s.of
+        carried = run.last and proven is not None and factor >= max(proven, _PROVES)
+        level: Level = "ok" if factor >= 8 else "watch" if factor >= 6 or carried else "stop"
+        yield verdict(
+            "drive.chain-strength",
+            level,
+            "{name} stands {f} times its pull, of 8 asked",
+            "Pull {p} in the lowest gear with shock {k}, not above the tyre's grip; strength {s}. Below 6 it stops."
+            + (" Not less than the old one had." if carried and factor < 6 else "")
+            + (" Both runs of the belt counted." if run.stage.type == "belt" else ""),
+            subject=s.key,
+            compared=Compared(value=factor, dimension="number", lo=8.0),
+            working=chain_pull.working(*runs.pull_terms(run)),
+            name=word(s.name),
+            f=q(factor, "number"),
+            p=q(runs.pull(run), "force"),
+            k=q(runs.road.shock, "number"),
+            s=q(factor * runs.pull(run), "force"),
+        )
+
+    return one_by_one("drive.chain-strength", runs.subjects(runs.all), judge)
 
 
 @rule(
     "drive.small-sprocket",
-    "Small sprocket",
-    limit="15 teeth or more ok, 11 to 14 watch, less stop; wrap 120° or more ok, 100° watch",
+    "Small sprockets",
+    limit="15 teeth or more ok, 11 to 14 watch, less stop; wrap 120° or more ok, 100° watch, less stop",
     source="common practice, no source; wrap: handbook (from memory)",
     mark="common practice",
-    form="sprockets",
+    form="across",
 )
-def small_sprocket(road: OnRoad) -> Iterable[Finding]:
-    if not road.has_chain:
-        return
-    ask_all(lambda: road.chain_terms, lambda: road.centres)
-    pitch_m, a, b = road.chain_terms
-    teeth = min(a, b)
-    with fields(centres=road.centres_field):
-        wrap = chain_wrap(sprocket_pitch_diameter(pitch_m, a), sprocket_pitch_diameter(pitch_m, b), road.centres)
-    level: Level = (
-        "stop"
-        if teeth < 11 or wrap < math.radians(100)
-        else "watch"
-        if teeth < 15 or wrap < math.radians(120)
-        else "ok"
-    )
-    yield verdict(
-        "drive.small-sprocket",
-        level,
-        "{n} teeth, wrap {w}",
-        "Speed of the chain rises and falls by {r}."
-        + ("" if level == "ok" else " Few teeth or little wrap wear the chain fast."),
-        compared=Compared(value=teeth, dimension="count", lo=15.0),
-        n=q(teeth, "count"),
-        w=q(wrap, "angle"),
-        r=q(chain_ripple(teeth), "percent"),
-    )
+def small_sprocket(runs: Runs) -> Iterable[Finding]:
+    def judge(s: Subject[Run]) -> Iterator[Finding]:
+        (pitch_m, a, b), centres = ask_all(lambda: runs.teeth(s.of), lambda: runs.centres(s.of))
+        with fields(centres=f"{s.of.pointer}/centres"):
+            wrap = chain_wrap(sprocket_pitch_diameter(pitch_m, a), sprocket_pitch_diameter(pitch_m, b), centres)
+        teeth = min(a, b)
+        level: Level = (
+            "stop"
+            if teeth < 11 or wrap < math.radians(100)
+            else "watch"
+            if teeth < 15 or wrap < math.radians(120)
+            else "ok"
+        )
+        yield verdict(
+            "drive.small-sprocket",
+            level,
+            "{name}: {n} teeth, wrap {w}",
+            "15 teeth and 120° of wrap are asked, below 11 or 100° it stops. Its speed rises and falls by {r}."
+            + ("" if level == "ok" else " Few teeth or little wrap wear the chain fast."),
+            subject=s.key,
+            compared=Compared(value=teeth, dimension="count", lo=15.0),
+            name=word(s.name),
+            n=q(teeth, "count"),
+            w=q(wrap, "angle"),
+            r=q(chain_ripple(teeth), "percent"),
+        )
+
+    return one_by_one("drive.small-sprocket", runs.subjects(runs.chains), judge)
 
 
 @rule(

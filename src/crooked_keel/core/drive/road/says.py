@@ -6,6 +6,7 @@ from ...errors import or_none
 from ...judging.values import ValueList
 from .functions import chain_links, chain_pull, even_links, road_speed, wheel_torque
 from .quantities import GearOut, OnRoad, OnRoadOut
+from .runs import Runs
 
 
 def values(road: OnRoad, out: ValueList) -> None:
@@ -52,32 +53,39 @@ def values(road: OnRoad, out: ValueList) -> None:
         before=before(lambda o: o.wheel_force),
         source="torque over rolling radius",
     )
-    if road.has_chain:
+
+
+def chain_values(runs: Runs, out: ValueList) -> None:
+    """Length, centres and pull of the last chain, or of the chain or belt that pulls hardest."""
+    chain = runs.final_chain
+    if chain is not None:
         out.add(
             "chain-links",
             "Final chain, links",
             "number",
-            lambda: road.links,
-            working=lambda: chain_links.working(*road.links_terms),
+            lambda: runs.links(chain),
+            working=lambda: chain_links.working(*runs.links_terms(chain)),
         )
         out.add(
             "chain-centres",
             "Centres with the next even chain",
             "length",
-            lambda: road.fitted_centres,
+            lambda: runs.fitted_centres(chain),
             source="machine-design handbook, roller chains (from memory)",
         )
+    if runs.all:
+        old = runs.old if runs.old is not None and runs.old.all else None
         out.add(
             "chain-pull",
-            "Chain pull, lowest gear, with shock",
+            "Pull of chain or belt, lowest gear, with shock",
             "force",
-            lambda: chain_pull(*road.pull_terms),
-            before=before(lambda o: chain_pull(*o.pull_terms)),
-            working=lambda: chain_pull.working(*road.pull_terms),
+            lambda: runs.pull(runs.hardest),
+            before=(lambda: old.pull(old.hardest)) if old else None,
+            working=lambda: chain_pull.working(*runs.pull_terms(runs.hardest)),
         )
 
 
-def tables(road: OnRoad) -> OnRoadOut:
+def tables(road: OnRoad, runs: Runs) -> OnRoadOut:
     """For the drawing."""
     gears = []
     for key, name, ratio in or_none(lambda: road.gears) or []:
@@ -93,11 +101,12 @@ def tables(road: OnRoad) -> OnRoadOut:
                 else None,
             )
         )
-    links = or_none(lambda: road.links) if road.has_chain else None
+    chain = runs.final_chain
+    links = or_none(lambda: runs.links(chain)) if chain is not None else None
     return OnRoadOut(
         wheel_radius_si=or_none(lambda: road.radius),
         gears=gears,
         chain_links=links,
         chain_even=even_links(links) if links else None,
-        chain_centres_si=or_none(lambda: road.fitted_centres) if road.has_chain else None,
+        chain_centres_si=or_none(lambda: runs.fitted_centres(chain)) if chain is not None else None,
     )

@@ -8,6 +8,7 @@ from ...physics.mechanics import TURN_SIGN, mean_torque
 from ...resolved.craft import Resolved
 from ...resolved.handed import Output
 from ...resolved.installation import ResolvedInstallation
+from ...resolved.ratios import along_the_train
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ..air.functions import output_rotation, propeller_speed
@@ -79,7 +80,7 @@ class Train(Topic):
     @lazy
     def output_turns(self) -> int:
         """Turning direction at the output flange."""
-        stages = sorted(self.drive.stages.items(), key=lambda s: s[1].rank)
+        stages = along_the_train(self.drive)
         missing = [
             Gap(self.p(f"drive/stages/{k}/turning"), f"whether the {s.name} keeps or flips the turning direction")
             for k, s in stages
