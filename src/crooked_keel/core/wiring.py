@@ -280,7 +280,7 @@ class _Wiring:
         fit = None if placed.old else self.fit
         choose = ChooseTopics(
             ws.topic(f"lasting {name}", Lasting, resolved, fit, placed, old.choose.lasting if old else None),
-            ws.topic(f"ports {name}", PortPair, placed, old.choose.ports if old else None),
+            ws.topic(f"ports {name}", PortPair, placed, fit, old.choose.ports if old else None),
             ws.topic(f"spending {name}", Spending, resolved, fit, placed),
         )
         drive = self._drive(resolved, placed, craft, given, old.drive if old else None, name)

@@ -87,6 +87,7 @@ LAPWING = {
     f"{B}/curve": _curve(("1500", "178"), ("1900", "195"), ("2300", "201"), ("2700", "198"), ("2800", "193")),
     **{f"{u}/breathing": "naturally aspirated" for u in (OLD, A, B)},
     f"{A}/ratings": _ratings(("lasting", "92 hp", "5600 rpm", None), ("take-off", "96 hp", "5900 rpm", "5 min")),
+    f"{B}/ratings": _ratings(("lasting", "75 hp", "2700 rpm", None)),
     f"{A}/accessories": {
         "starter": {
             "name": "Starter and alternator",
@@ -151,6 +152,8 @@ SAMPHIRE = {
     f"{B}/curve": _curve(("100", "174"), ("600", "174"), ("1100", "173.6"), ("1300", "147")),
     **{f"{u}/breathing": "naturally aspirated" for u in (OLD, A)},
     f"{B}/breathing": "electric",
+    f"{A}/ratings": _ratings(("lasting", "57 hp", "3000 rpm", None)),
+    "/craft/auxiliary": f("120 W", "estimated"),
     f"{OLD}/ports": _ports(
         mounting={"bolts": "4", "along": "640 mm", "across": "520 mm", "hole": "16 mm", "foot_height": "90 mm"},
         output={
@@ -197,6 +200,7 @@ HARROW = {
     f"{A}/breathing": "electric",
     f"{B}/breathing": "naturally aspirated",
     f"{A}/ratings": _ratings(("lasting", "21 kW", "4800 rpm", None), ("peak", "35 kW", "4800 rpm", "60 s")),
+    f"{B}/ratings": _ratings(("lasting", "58 kW", "8000 rpm", None)),
     **_priced(A, "8900", "7 weeks", "3"),
     **_priced(B, "3200", "2 weeks", "4", "hearsay"),
     **_given_off(OLD, "in line", "460 mm", "320 g/kWh", "0 kW", "estimated"),
@@ -205,6 +209,7 @@ HARROW = {
 }
 PANNIER = {
     **_need(None, None, ("2", "1", "3", "1", "3")),
+    f"{A}/ratings": _ratings(("lasting", "11 kW", "8000 rpm", None)),
     **_priced(A, "740", "2 weeks", "5"),
     **_priced(B, "2950", "6 weeks", "3"),
     **_given_off(OLD, "swing unit", "330 mm", "350 g/kWh", "0 kW", "estimated"),
@@ -213,6 +218,8 @@ PANNIER = {
 }
 TILLER = {
     **_need(None, None, ("2", "2", "3", "1", "2")),
+    f"{A}/ratings": _ratings(("lasting", "15.6 kW", "3600 rpm", None)),
+    "/craft/auxiliary": f("150 W", "estimated"),
     **_priced(A, "2100", "4 weeks", "5", "hearsay"),
     **_priced(B, "7900", "10 weeks", "3"),
     **_given_off(OLD, "in line", "480 mm", "330 g/kWh", "16 kW", "estimated"),

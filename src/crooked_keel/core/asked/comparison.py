@@ -242,8 +242,12 @@ def _installed(benches: Benches) -> float:
 
 
 def _cost(units: list[ChooseTopics]) -> float:
-    """The lines of money of the fit, or the prices of all its units."""
-    return units[0].spending.cost() if units[0].spending.money else sum(u.spending.cost() for u in units)
+    """The lines of money of the fit with the prices of units that have none, or the prices of all its units."""
+    lines = units[0].spending
+    if not lines.money:
+        return sum(u.spending.cost() for u in units)
+    extra = sum(u.lasting.unit.cost.si for u in units if u.spending.not_in_lines and u.lasting.unit.cost is not None)
+    return lines.spending.forecast + extra
 
 
 def _parts(unit: ChooseTopics) -> float:

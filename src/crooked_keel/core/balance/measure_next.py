@@ -267,7 +267,8 @@ def _candidates(project: Project, bench: Balance, gradient: Gradient) -> Iterabl
             if body.derived and body.sign > 0 and body.pointer.startswith(installation.pointer):
                 mass = got(body.mass)
                 total += mass.value
-                lift.update(mass.slopes)
+                for origin, slope in mass.slopes.items():
+                    lift[origin] = lift.get(origin, 0.0) + slope  # a scale that all were weighed on counts for all
         if len(lift) > 1:
             name = f"{installation.name}, drive, propeller and mount in one lift"
             yield Candidate(f"lift:{installation.id}", name, (Reading(lift, _mass_r(total)),), _LIFT_MINUTES)

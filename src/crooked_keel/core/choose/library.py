@@ -271,6 +271,13 @@ def _swapped(
     said.of("again", "the ratio", left)
     said.of("goes", "the points of its mount: their pattern was the other unit's", here.mount.points)
     said.of("again", "mass of the mount", here.mount.mass)
+    said.of("again", "torque factor of the mount: it was the other unit's", here.mount.torque_factor)
+    said.of("again", "thrust on the mount", here.mount.thrust)
+    said.of(
+        "again",
+        "whether it sits on rubber, and where its thrust is taken",
+        here.mount.seating or here.mount.thrust_taken,
+    )
     said.of("again", "pivot, shock, and the mass of what swings", here.mount.swing != SwingUnit())
     said.of("again", "overhang of the motor on the face", here.mount.face != Face())
     said.of("goes", "readings of the alignment: they were taken with the other unit", here.align != Align())

@@ -58,13 +58,15 @@ class SwingUnit(Part):
 
 
 class Face(Part):
-    """A motor bolted to the face of a gearbox: overhang from the face to its CG, plate and bolts; and a third point."""
+    """A motor bolted to the face of a gearbox: overhang from the face to its CG, plate and bolts; and a third point
+    with what it carries."""
 
     overhang: Length | None = None
     bolts: Count | None = None
     bolt_circle: Length | None = None
     third_at: Length | None = None
     support_behind: Length | None = None
+    third_strength: Force | None = None
 
 
 class Mount(Part):

@@ -8,7 +8,7 @@ from typing import Any
 import numpy as np
 
 from ..errors import CannotSay, Gap, InputError, ask_all
-from ..figure.trace import need
+from ..figure.trace import Traced, need
 from ..formula import Working
 from ..physics.geometry import Vector
 from ..physics.mechanics import torque_factor
@@ -104,14 +104,24 @@ class Acting(Topic):
 
     @lazy
     def carried(self) -> tuple[float, Vector]:
-        """Mass and CG of what hangs on the points: unit, reduction, propeller."""
-        bodies = [b for b in self.placed.parts if b.id in self.hung]
+        """Mass and CG of what hangs on the points: unit with all that comes on top of its mass, reduction,
+        propeller."""
+        bodies = [*(b for b in self.placed.parts if b.id in self.hung), *self.placed.on_top]
         ask_all(*[lambda m=m: got(m) for b in bodies for m in (b.mass, b.x, b.y, b.z)])
         masses = np.array([got(b.mass).value for b in bodies])
         if masses.sum() <= 0:
             raise InputError(self._p("unit/mass"), f"the {self.name} has no mass", allowed="above zero")
         places = np.array([[got(b.x).value, got(b.y).value, got(b.z).value] for b in bodies])
         return float(masses.sum()), np.asarray(masses @ places / masses.sum())
+
+    @lazy
+    def carried_doubt(self) -> float:
+        """Two standard deviations of the mass on the points, as a share of it."""
+        bodies = [*(b for b in self.placed.parts if b.id in self.hung), *self.placed.on_top]
+        total = Traced(0.0)
+        for body in bodies:
+            total = total + got(body.mass)
+        return 2 * total.u / self.carried[0]
 
     @property
     def hung(self) -> tuple[str, ...]:
@@ -251,9 +261,13 @@ class Acting(Topic):
         return ULTIMATE_FACTOR if case.kind == "limit" else 1.0
 
     def masses(self) -> tuple[float, float, float]:
-        """Masses of unit, reduction and propeller, kg."""
+        """Masses of unit, with what comes on top, reduction and propeller, kg."""
         known = {b.id: got(b.mass).value for b in self.placed.parts if b.id in self.hung}
-        return known["unit"], known.get("drive", 0.0), known.get("propeller", 0.0)
+        return (
+            known["unit"] + sum(got(b.mass).value for b in self.placed.on_top),
+            known.get("drive", 0.0),
+            known.get("propeller", 0.0),
+        )
 
     def torque_working(self) -> Working | None:
         """The working of the limit torque; none where it is the peak torque that was entered."""

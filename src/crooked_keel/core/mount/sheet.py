@@ -131,6 +131,7 @@ BLOCKS: tuple[Block, ...] = (
             field("~/mount/face/overhang", "Face to CG, plate and all"),
             field("~/mount/face/bolts", "Bolts"),
             field("~/mount/face/bolt_circle", "Bolt circle"),
+            field("~/mount/face/third_strength", "Third point, strength"),
             field("~/mount/face/support_behind", "Gearbox supports to the face"),
             field("~/mount/face/third_at", "Face to the third point"),
         ),

@@ -12,7 +12,8 @@ from typing import Literal, NamedTuple
 
 class LoadCase(NamedTuple):
     """torque, thrust: share of limit torque and of thrust; pitch (nose up), yaw (nose right): share of the rates; pull:
-    share of what the final drive does to the unit in its lowest gear: chain pull, or the axle's torque."""
+    share of what the final drive does to the unit in its lowest gear: chain pull, or the axle's torque; brake: share of
+    what the tyre holds when its wheel is braked, whatever the unit is."""
 
     id: str
     name: str
@@ -26,6 +27,7 @@ class LoadCase(NamedTuple):
     kind: Literal["limit", "ultimate"] = "limit"
     source: str = ""
     pull: float = 0
+    brake: float = 0
 
 
 _MEM = "(from memory)"
@@ -103,5 +105,5 @@ SCOOTER: tuple[LoadCase, ...] = (
     LoadCase("pulling-away", "Pulling away, all the grip or torque there is", 0, 0, 1, pull=1, source="statics"),
     LoadCase("bump", "Bump", 0, 0, 3, source=_PRACTICE),
     LoadCase("rebound", "Wheel off the road", 0, 0, 0, source="statics"),
-    LoadCase("braking", "Rear brake or regeneration, 0.6 of the pull", 0, 0, 1, pull=-0.6, source=_PROPOSED),
+    LoadCase("braking", "Rear brake, all the grip there is", 0, 0, 1, brake=1, source="statics"),
 )  # fmt: skip

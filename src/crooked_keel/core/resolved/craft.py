@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from ..document import Fit, Project
 from ..errors import CannotSay, or_gap
 from ..figure.trace import Traced
@@ -64,7 +66,19 @@ class Resolved(Topic):
         """What comes with the installations of the fit, and the driven wheel of a stretched frame."""
         if self.fit_id is None:
             return []
-        return [b for i in self.installations for b in i.put_in] + self._stretched()
+        return [b for i in self.installations for b in [*i.put_in, *self._hung(i)]] + self._stretched()
+
+    @lazy
+    def in_the_ledgers(self) -> set[str]:
+        """Names of what the ledgers leave or put aboard, in small letters; what they take out is not there."""
+        ledgers = [self.project.ledger, self.fit.ledger if self.fit else {}]
+        return {r.name.casefold() for rows in ledgers for r in rows.values() if r.kind != "removed"}
+
+    def _hung(self, placed: ResolvedInstallation) -> list[Body]:
+        """What comes on top of the mass of a unit and is in no ledger."""
+        return [
+            replace(b, id=f"{placed.id}-{b.id}") for b in placed.on_top if b.name.casefold() not in self.in_the_ledgers
+        ]
 
     @lazy
     def derived_rows(self) -> list[Body]:

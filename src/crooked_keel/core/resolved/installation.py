@@ -9,10 +9,10 @@ from dataclasses import replace
 
 import numpy as np
 
-from ..document import Installation
+from ..document import Accessory, Installation
 from ..errors import CannotSay, Gap, InputError, ask_all, or_gap
 from ..figure.kinds import Mass
-from ..figure.trace import Traced
+from ..figure.trace import Origin, Traced
 from ..physics.geometry import Matrix, Vector, rotation_y, shaft_direction, thrust_direction, thrust_rotation
 from ..topic.lazy import lazy
 from ..topic.reading import Topic
@@ -415,6 +415,34 @@ class ResolvedInstallation(Topic):
                 )
             )
         return made
+
+    @property
+    def accessories_on_top(self) -> list[tuple[str, Accessory]]:
+        """What comes on top of the quoted mass; what was not said does."""
+        return [(k, a) for k, a in self.installation.unit.accessories.items() if a.counted != "in its mass"]
+
+    @lazy
+    def on_top(self) -> list[Body]:
+        """The same as bodies: somewhere on the unit, within half its length of its CG along the craft."""
+        made = []
+        for key, accessory in self.accessories_on_top:
+            base = self.p(f"unit/accessories/{key}")
+            what = f"mass of the {accessory.name} ({self.name})"
+            mass = or_gap(lambda a=accessory, b=base, w=what: self.references.measured(a.mass, f"{b}/mass", w))
+            x = or_gap(lambda b=base, n=accessory.name: self._somewhere(b, n))
+            y, z = (or_gap(lambda k=k: self.unit_cg[k]) for k in (1, 2))
+            made.append(Body(f"on-top-{key}", accessory.name, "installed", 1, base, mass, x, y, z, derived=True))
+        return made
+
+    def _somewhere(self, pointer: str, name: str) -> Traced:
+        """Station of the unit's CG, within half the unit's length, an even chance of each place."""
+        what = f"length of the {self.name} from its flange"
+        length = lambda: self.references.measured(self.installation.unit.length, self.p("unit/length"), what)
+        ask_all(lambda: self.unit_cg, length)
+        where = Origin.of(
+            pointer, length().value / math.sqrt(12), f"where on the {self.name} the {name} sits", "estimated"
+        )
+        return self.unit_cg[0] + Traced(0.0, {where: 1.0})
 
     @lazy
     def taken_out(self) -> list[Body]:

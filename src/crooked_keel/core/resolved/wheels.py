@@ -89,6 +89,10 @@ class Wheels(Topic):
         """Butt line of the middle of an axle's wheels, m."""
         return self._mean(role, "y")
 
+    def across_m(self, key: str, support: Support) -> float:
+        """Butt line of a wheel, m."""
+        return self._place(key, support, "y").value
+
     def track_m(self, role: str) -> float | None:
         """Track of an axle; None when it has one wheel."""
         wheels = self._axle(role)

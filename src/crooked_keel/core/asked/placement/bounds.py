@@ -177,15 +177,16 @@ def _corners(bench: Balance) -> Iterator[Bound]:
         for way, left in ((-1.0, SHIFT_STOP + s.front_share - was), (1.0, SHIFT_STOP - s.front_share + was)):
             yield Bound((0.0, way, 0.0, 0.0), left * whole, (SHIFT_STOP - SHIFT_OK) * whole)
     for s in axles.heights():
-        track, height = axles.stability_terms(s.id)
+        track, _, height = axles.stability_terms(s.id)
         stop = s.mass_kg * (track / 2 - STABILITY_STOP * height)
-        by_x = axles.half_track_by_station(s)
-        yield Bound(
-            (0.0, by_x, 0.0, -STABILITY_OK),
-            stop,
-            s.mass_kg * height * (STABILITY_OK - STABILITY_STOP),
-            stop_effect=(0.0, by_x, 0.0, -STABILITY_STOP),
-        )
+        by_x, off = axles.half_track_by_station(s), axles.sums(s.id, True, "y").station_m - axles.middle
+        for sign in (1.0, -1.0):
+            yield Bound(
+                (0.0, by_x, -sign, -STABILITY_OK),
+                stop - sign * s.mass_kg * off,
+                s.mass_kg * height * (STABILITY_OK - STABILITY_STOP),
+                stop_effect=(0.0, by_x, -sign, -STABILITY_STOP),
+            )
 
 
 def _afloat(bench: Balance) -> Iterator[Bound]:

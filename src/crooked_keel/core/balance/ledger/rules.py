@@ -104,7 +104,7 @@ def wide_tolerance(resolved: Resolved) -> Iterable[Finding]:
             )
 
 
-# What a unit that is ready to run has on it already.
+# What a piston engine or turbine that is ready to run has on it already; a motor has none of it.
 _ON_THE_UNIT = (
     "starter",
     "alternator",
@@ -148,21 +148,9 @@ def double_count(resolved: Resolved) -> Iterable[Finding]:
                 b=word(body.kind),
             )
         seen[here] = body
-    for placed in resolved.installations:
-        if placed.installation.unit.condition != "ready to run":
-            continue
-        for body in rows:
-            if body.kind == "installed" and any(w in _plain(body.name).split() for w in _ON_THE_UNIT):
-                troubled = True
-                yield verdict(
-                    "balance.double-count",
-                    "watch",
-                    "{n}: counted in the unit already?",
-                    "{u} was weighed ready to run. If it had this on, take the row out.",
-                    subject=f"{placed.id} {body.pointer}",
-                    n=word(body.name),
-                    u=word(placed.name),
-                )
+    for said in (*_twice_with_units(resolved, rows), *_packs_typed(resolved, rows)):
+        troubled = True
+        yield said
     outline = resolved.project.craft.outline
     if outline.tail is not None:
         first = outline.nose.along_m if outline.nose is not None else 0.0
@@ -188,6 +176,42 @@ def double_count(resolved: Resolved) -> Iterable[Finding]:
         )
 
 
+def _twice_with_units(resolved: Resolved, rows: list[Body]) -> Iterable[Finding]:
+    """Rows that put on, or take off, what a unit weighed ready to run has in its own mass already."""
+    of = [(p, "installed") for p in resolved.installations] + [(p, "removed") for p in resolved.old]
+    for placed, kind in of:
+        unit = placed.installation.unit
+        if unit.condition != "ready to run" or unit.kind == "electric":
+            continue
+        for body in rows:
+            if body.kind == kind and any(w in _plain(body.name).split() for w in _ON_THE_UNIT):
+                yield verdict(
+                    "balance.double-count",
+                    "watch",
+                    "{n}: counted in the unit already?",
+                    "{u} was weighed ready to run. If it had this on, take the row out.",
+                    subject=f"{'old-' if placed.old else ''}{placed.id} {body.pointer}",
+                    n=word(body.name),
+                    u=word(placed.name),
+                )
+
+
+def _packs_typed(resolved: Resolved, rows: list[Body]) -> Iterable[Finding]:
+    """Rows that put on what stands among the packs of a fit already."""
+    packs = {_plain(k.name) for p in resolved.installations for k in p.installation.packs.values()}
+    for body in rows:
+        name = _plain(body.name)
+        if body.kind == "installed" and packs and (name in packs or {"pack", "packs"} & set(name.split())):
+            yield verdict(
+                "balance.double-count",
+                "watch",
+                "{n}: is that one of the packs?",
+                "The packs of this fit are in the sums by themselves. If this is one of them, take the row out.",
+                subject=f"pack {body.pointer}",
+                n=word(body.name),
+            )
+
+
 @rule(
     "balance.condition",
     "State in which the unit was weighed",
@@ -196,29 +220,33 @@ def double_count(resolved: Resolved) -> Iterable[Finding]:
     mark="common practice",
 )
 def condition(resolved: Resolved) -> Iterable[Finding]:
-    for installation in resolved.installations:
-        unit = installation.installation.unit
-        if unit.mass is None:
+    for unit in resolved.units:
+        placed = unit.of
+        if placed.installation.unit.mass is None or (placed.old and resolved.fit_id is None):
             continue
-        if unit.condition != "ready to run":
+        if placed.installation.unit.condition != "ready to run":
             yield verdict(
                 "balance.condition",
                 "watch",
                 "{n}: its mass is {c}",
-                "Oil, coolant, exhaust, starter and hoses may be missing from it. List them in the ledger or "
+                "Oil, coolant, exhaust, starter and hoses went out with it and may be missing from that mass: list "
+                "them as removed, or weigh it ready to run."
+                if placed.old
+                else "Oil, coolant, exhaust, starter and hoses may be missing from it. List them in the ledger or "
                 "weigh it ready to run.",
-                subject=installation.id,
-                n=word(installation.name),
-                c=word(unit.condition or "of an unstated condition"),
+                subject=unit.key,
+                n=word(unit.name),
+                c=word(placed.installation.unit.condition or "of an unstated condition"),
             )
         else:
             yield verdict(
                 "balance.condition",
                 "ok",
                 "{n} was weighed ready to run",
-                "Nothing of it is listed again.",
-                subject=installation.id,
-                n=word(installation.name),
+                "Its mass is taken with oil, coolant, exhaust and starter. Rows that name them again are asked about "
+                "under what is counted twice.",
+                subject=unit.key,
+                n=word(unit.name),
             )
 
 

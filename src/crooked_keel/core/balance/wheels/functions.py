@@ -105,23 +105,25 @@ def lean_to_balance(y_m: float, height_m: float) -> float:
 
 @formula(
     "balance.static-stability",
-    "S = t / (2·z)",
+    "S = (½·t − y) / z",
     result=("number", "static stability factor"),
     t=("length", "track, taken at the CG's station"),
+    y=("length", "CG off the middle of the track, to either side"),
     z=("length", "CG over the ground"),
     source="road-vehicle rollover measure (from memory); three wheels: moments about the oblique line, statics",
     example=(
         (
             1.5,
+            0.15,
             0.6,
         ),
-        1.25,
+        1.0,
     ),
     valid="rigid body on a level road; suspension and tyres tip it sooner",
 )
-def static_stability(track_m: float, height_m: float) -> float:
-    """Track over twice the height of the CG."""
-    return track_m / (2 * height_m)
+def static_stability(track_m: float, off_m: float, height_m: float) -> float:
+    """Half track, less what the CG is off its middle, over the height of the CG: toward the side it leans to."""
+    return (track_m / 2 - off_m) / height_m
 
 
 @formula(

@@ -13,6 +13,7 @@ from ...judging.subjects import Subject, known_of
 from ...reference.tyres import tyre_load
 from ...resolved.craft import Resolved
 from ...resolved.loads import Loads
+from ...resolved.ratios import along_the_train
 from ...resolved.references import Axis, Body
 from ...resolved.wheels import Wheels
 from ...topic.lazy import lazy
@@ -131,8 +132,14 @@ class Axles(Topic):
         return 2 * standard_uncertainty(self.load_slopes(stance, end))
 
     def ridden(self, after: bool = True) -> list[Stance]:
-        """States with somebody aboard; the empty one if there is no loading."""
-        return [s for s in self.stances(after) if s.id != EMPTY] or self.stances(after)
+        """States with somebody aboard; the empty one if there is no loading. Raises what the first needs where none can
+        be said."""
+        if not self.loads.keys:
+            return self.stances(after)
+        made = [s for s in self.stances(after) if s.id != EMPTY]
+        if not made:
+            self.stance(self.loads.keys[0], after)  # says what is missing: the empty craft is not what is ridden
+        return made
 
     def heights(self, after: bool = True) -> list[Stance]:
         """Ridden states whose height is known; raises what it needs when none is."""
@@ -143,16 +150,23 @@ class Axles(Topic):
         return known
 
     def tyres_kg(self, end: str) -> float | None:
-        """What the tyres of an axle may carry together by their load indices, kg; None where none is given. Raises
-        CannotSay where only some are."""
+        """What the tyres of an axle may carry evenly loaded, by their load indices, kg: the weaker as often as there
+        are wheels; None where none is given. Raises CannotSay where only some are."""
+        tyres = self.tyre_caps(end)
+        return len(tyres) * min(cap for _, _, cap in tyres) if tyres else None
+
+    def tyre_caps(self, end: str) -> list[tuple[str, float, float]]:
+        """Name, butt line (0 of a single one) and what it may carry of each tyre of an axle, kg; none where no load
+        index is given. Raises CannotSay where only some are."""
         wheels = [(k, s) for k, s in self.wheels.supports if s.role == end]
         if all(s.load_index is None for _, s in wheels):
-            return None
+            return []
         index = lambda k, s: (
             need(s.load_index, f"/craft/supports/{k}/load_index", f"load index of the tyre, {s.name}").si
         )
         ask_all(*[lambda k=k, s=s: index(k, s) for k, s in wheels])
-        return sum(tyre_load(index(k, s), f"/craft/supports/{k}/load_index") for k, s in wheels)
+        across = lambda k, s: self.wheels.across_m(k, s) if len(wheels) > 1 else 0.0
+        return [(s.name, across(k, s), tyre_load(index(k, s), f"/craft/supports/{k}/load_index")) for k, s in wheels]
 
     @lazy
     def grip(self) -> float:
@@ -234,8 +248,7 @@ class Axles(Topic):
                 ).value
             ),
         )
-        stages = sorted(placed.installation.drive.stages.items(), key=lambda i: i[1].rank)
-        chains = [(k, s) for k, s in stages if s.type in ("chain", "belt")]
+        chains = [(k, s) for k, s in along_the_train(placed.installation.drive) if s.type in ("chain", "belt")]
         if not chains:
             # A shaft, or a motor in the hub that reacts on the arm: the pull acts at the pivot.
             ask_all(*pivot, front, ground)
@@ -293,22 +306,61 @@ class Axles(Topic):
             raise InputError("/craft/stand", "the stand is under the axle: it carries all, and nothing steadies it")
         return name, stand_load(centre.mass_kg, centre.station_m, self.stand, at), at
 
-    def stability_terms(self, key: str, after: bool = True) -> tuple[float, float]:
-        """Track and height for the static stability factor of a state, m. Three wheels: the track at the CG's
-        station."""
-        s = self.stance(key, after)
+    def stability_terms(self, key: str, after: bool = True) -> tuple[float, float, float]:
+        """Track, CG off its middle and height for the static stability factor of a state, m. Three wheels: the track at
+        the CG's station."""
+        s, y, middle = ask_all(lambda: self.stance(key, after), lambda: self.sums(key, after, "y"), lambda: self.middle)
         front, rear = self.wheels.track_m("front"), self.wheels.track_m("rear")
+        off = abs(y.station_m - middle)
         if front is not None and rear is not None:
-            return (front + rear) / 2, s.height()
+            return (front + rear) / 2, off, s.height()
         track, from_single = (rear, s.x_m) if rear is not None else (front, s.base_m - s.x_m)
         if track is None:
             raise CannotSay(Gap("/craft/supports", "two wheels on one axle"))
-        return track * from_single / s.base_m, s.height()
+        return track * from_single / s.base_m, off, s.height()
 
-    def port_share(self, after: bool) -> float:
-        """Share of the mass on the port wheels, empty, both axles leaning on them alike; on three wheels, of what the
-        pair carries."""
-        state, moment = self.stance(EMPTY, after), self.sums(EMPTY, after, "y").moment_kg_m
+    @lazy
+    def middle(self) -> float:
+        """Butt line of the middle of the tracks, m."""
+        wide = [role for role in ("front", "rear") if self.wheels.track_m(role) is not None]
+        if not wide:
+            raise CannotSay(Gap("/craft/supports", "two wheels on one axle"))
+        return sum(self.wheels.middle_m(role) for role in wide) / len(wide)
+
+    def stability(self, key: str) -> tuple[float, float]:
+        """Static stability factor of a state with the work done, and two standard deviations of it."""
+        track, off, height = self.stability_terms(key)
+        side = 1.0 if self.sums(key, True, "y").station_m >= self.middle else -1.0
+        along = self.half_track_by_station(self.stance(key))
+        value = (track / 2 - off) / height
+        return value, self.doubt(key, {"x": along / height, "y": -side / height, "z": -value / height})
+
+    def doubt(self, key: str, parts: dict[Axis, float]) -> float:
+        """Two standard deviations of something that follows the CG of a state, with the work done, by so much along
+        each axis; figures that the axes share are counted once. Source: JCGM 100:2008, 5.1.2 (from memory)."""
+        slopes: dict[Origin, float] = {}
+        for axis, part in parts.items():
+            if part:
+                for origin, slope in self.sums(key, True, axis).slopes().items():
+                    slopes[origin] = slopes.get(origin, 0.0) + part * slope
+        return 2 * standard_uncertainty(slopes)
+
+    def pitch_doubt(self, s: Stance, front: bool) -> float:
+        """The same of the acceleration that lifts the front, or of the braking that lifts the rear."""
+        height = s.height()
+        arm = s.base_m - s.x_m if front else s.x_m
+        return self.doubt(s.id, {"x": (-1.0 if front else 1.0) / height, "z": -arm / height**2})
+
+    def side_shares(self, key: str) -> tuple[float, float]:
+        """Shares of an axle of two wheels on its port and its starboard wheel, in a state with the work done, both
+        axles leaning alike."""
+        port = self.port_share(True, key)
+        return port, 1.0 - port
+
+    def port_share(self, after: bool, key: str = EMPTY) -> float:
+        """Share of the mass on the port wheels in a state, both axles leaning on them alike; on three wheels, of what
+        the pair carries."""
+        state, moment = self.stance(key, after), self.sums(key, after, "y").moment_kg_m
         across = 0.0
         for role, load in (("front", state.front_kg), ("rear", state.rear_kg)):
             moment -= load * self.wheels.middle_m(role)

@@ -4,16 +4,18 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterable
+from typing import NamedTuple
 
-from ...errors import CannotSay, Gap, or_none
+from ...errors import CannotSay, Gap, or_gap, or_none
 from ...judging.band import at_least, band, within
-from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.finding import LEVELS, Compared, Finding, LeftOut, Level, q, word
 from ...judging.register import rule, verdict
-from ...judging.subjects import Subject, one_by_one
+from ...judging.subjects import Subject, known_of, one_by_one
 from ...resolved.craft import Resolved
 from ..limits.quantities import Limits
-from .functions import lean_to_balance, static_stability, traction_limit, wheelie_limit
+from .functions import lean_to_balance, static_stability, stop_limit, traction_limit, wheelie_limit
 from .quantities import Axles, End
+from .stance import EMPTY
 from .steering import ground_trail
 
 WHEELIE_OK, WHEELIE_STOP = 0.6, 0.35
@@ -48,22 +50,25 @@ def axle_cap(axles: Axles, caps: Limits, end: str) -> tuple[float, str]:
 @rule(
     "balance.wheelbase",
     "CG between the axles",
-    limit="stop outside the wheelbase",
+    limit="stop outside the wheelbase, watch within two standard deviations of an axle",
     source="statics",
     mark="statics",
     form="stands on wheels",
 )
 def wheelbase(axles: Axles) -> Iterable[Finding]:
-    worst = min(axles.stances(), key=lambda s: min(s.x_m, s.base_m - s.x_m))
-    inside = 0 < worst.x_m < worst.base_m
+    doubts = {s.id: axles.doubt(s.id, {"x": 1.0}) for s in axles.stances()}
+    worst = min(axles.stances(), key=lambda s: min(s.x_m, s.base_m - s.x_m) - doubts[s.id])
+    inside, doubt = 0 < worst.x_m < worst.base_m, doubts[worst.id]
+    sure = doubt < worst.x_m < worst.base_m - doubt
     lifts = "front" if worst.x_m >= worst.base_m else "rear"
     yield verdict(
         "balance.wheelbase",
-        "ok" if inside else "stop",
+        "ok" if sure else "watch" if inside else "stop",
         "CG between the axles in every loading" if inside else "CG outside the wheelbase: the {e} lifts",
-        "{s}: {x} behind the front axle, wheelbase {l}." + ("" if inside else " It falls over its own wheel."),
+        "{s}: {x} ±{u} behind the front axle, wheelbase {l}." + ("" if inside else " It falls over its own wheel."),
         left_out=axles.unsaid,
-        compared=Compared(value=worst.x_m, dimension="length", lo=0.0, hi=worst.base_m),
+        compared=Compared(value=worst.x_m, dimension="length", lo=0.0, hi=worst.base_m, doubt=doubt or None),
+        u=q(doubt, "length"),
         s=word(worst.name),
         x=q(worst.x_m, "length"),
         l=q(worst.base_m, "length"),
@@ -83,7 +88,8 @@ def axle_split(axles: Axles, resolved: Resolved) -> Iterable[Finding]:
     lo, hi = split_band(resolved)
     s = max(axles.ridden(), key=lambda s: max(lo - s.front_share, s.front_share - hi))
     before = axles.stance(s.id, False)
-    level: Level = "ok" if lo <= s.front_share <= hi else "watch"
+    doubt = axles.doubt(s.id, {"x": 1 / s.base_m})
+    level = band(s.front_share, "percent", ok=within(lo, hi), watch=within(0.0, 1.0), doubt=doubt).level
     yield verdict(
         "balance.axle-split",
         level,
@@ -97,7 +103,7 @@ def axle_split(axles: Axles, resolved: Resolved) -> Iterable[Finding]:
             else ""
         ),
         left_out=axles.unsaid,
-        compared=Compared(value=s.front_share, dimension="percent", lo=lo, hi=hi),
+        compared=Compared(value=s.front_share, dimension="percent", lo=lo, hi=hi, doubt=doubt or None),
         a=q(before.front_share, "percent"),
         b=q(s.front_share, "percent"),
         s=word(s.name.lower()),
@@ -113,23 +119,87 @@ def axle_split(axles: Axles, resolved: Resolved) -> Iterable[Finding]:
     form="pitch limits",
 )
 def wheelie(axles: Axles) -> Iterable[Finding]:
-    s = min(axles.heights(), key=lambda s: wheelie_limit(s.base_m, s.x_m, s.height()))
+    doubts = {s.id: axles.pitch_doubt(s, True) for s in axles.heights()}
+    s = min(axles.heights(), key=lambda s: wheelie_limit(s.base_m, s.x_m, s.height()) - doubts[s.id])
     limit = wheelie_limit(s.base_m, s.x_m, s.height())
     grip = traction_limit(s.base_m, s.x_m, s.height(), axles.grip)
     slips = grip is not None and grip < limit
-    judged = band(limit, "number", ok=at_least(WHEELIE_OK), watch=at_least(WHEELIE_STOP))
+    judged = band(limit, "number", ok=at_least(WHEELIE_OK), watch=at_least(WHEELIE_STOP), doubt=doubts[s.id])
     yield verdict(
         "balance.wheelie",
         judged.level,
         "Front lifts at {a} g" if not slips else "The tyre slips at {g} g, before the front lifts",
-        "{s}. Wheelie limit {a} g"
+        "{s}. Wheelie limit {a} g ±{u}, 0.6 g is asked"
         + (", grip {g} g." if grip is not None else "; grip is never the limit.")
         + " Uphill it comes sooner. Air drag left out.",
         left_out=axles.unsaid_heights,
         compared=judged.compared,
         working=wheelie_limit.working(s.base_m, s.x_m, s.height()),
         a=q(limit, "number"),
+        u=q(doubts[s.id], "number"),
         g=q(grip or 0.0, "number"),
+        s=word(s.name),
+    )
+
+
+BRAKE_OK, BRAKE_STOP = 0.8, 0.5
+
+
+@rule(
+    "balance.rear-lifts",
+    "Rear lifts under braking",
+    limit="0.8 g or more ok, 0.5 g or more watch, less stop",
+    source="statics; the limits: proposed",
+    mark="proposed",
+    form="pitch limits",
+)
+def rear_lifts(axles: Axles) -> Iterable[Finding]:
+    doubts = {s.id: axles.pitch_doubt(s, False) for s in axles.heights()}
+    s = min(axles.heights(), key=lambda s: stop_limit(s.x_m, s.height()) - doubts[s.id])
+    limit = stop_limit(s.x_m, s.height())
+    judged = band(limit, "number", ok=at_least(BRAKE_OK), watch=at_least(BRAKE_STOP), doubt=doubts[s.id])
+    yield verdict(
+        "balance.rear-lifts",
+        judged.level,
+        "Rear lifts at {a} g of braking",
+        "{s}, ±{u}; 0.8 g is asked, below 0.5 g it stops. Downhill it comes sooner. A front tyre that slips "
+        "first was not "
+        "looked at.",
+        left_out=axles.unsaid_heights,
+        compared=judged.compared,
+        working=stop_limit.working(s.x_m, s.height()),
+        a=q(limit, "number"),
+        u=q(doubts[s.id], "number"),
+        s=word(s.name),
+    )
+
+
+@rule(
+    "balance.hill",
+    "Front lifts on the steepest hill",
+    limit="the hill that lifts it at steady speed 2 times as steep or more ok, 1.2 watch, less stop",
+    source="statics; the limits: proposed",
+    mark="proposed",
+    form="pitch limits",
+)
+def hill(axles: Axles) -> Iterable[Finding]:
+    steepest = axles.road.steepest
+    if steepest is None or steepest.si <= 0:
+        return
+    share = lambda s: wheelie_limit(s.base_m, s.x_m, s.height()) / steepest.si
+    doubts = {s.id: axles.pitch_doubt(s, True) / steepest.si for s in axles.heights()}
+    s = min(axles.heights(), key=lambda s: share(s) - doubts[s.id])
+    judged = band(share(s), "number", ok=at_least(2.0), watch=at_least(1.2), doubt=doubts[s.id])
+    yield verdict(
+        "balance.hill",
+        judged.level,
+        "Front lifts on a hill of {a}, {b} must be climbed",
+        "{s}, at steady speed; starting on the hill lifts it sooner. Twice as steep is asked.",
+        left_out=axles.unsaid_heights,
+        compared=judged.compared,
+        working=wheelie_limit.working(s.base_m, s.x_m, s.height()),
+        a=q(share(s) * steepest.si, "percent"),
+        b=q(steepest.si, "percent"),
         s=word(s.name),
     )
 
@@ -203,13 +273,18 @@ def squat(axles: Axles) -> Iterable[Finding]:
 def lean(axles: Axles) -> Iterable[Finding]:
     y, z = axles.lean()
     angle = lean_to_balance(y, z)
-    level: Level = "ok" if abs(angle) <= LEAN_OK else "watch" if abs(angle) <= LEAN_STOP else "stop"
+    far = y * y + z * z
+    doubt = axles.doubt(EMPTY, {"y": z / far, "z": -y / far})
+    level = band(angle, "angle", ok=within(-LEAN_OK, LEAN_OK), watch=within(-LEAN_STOP, LEAN_STOP), doubt=doubt).level
     yield verdict(
         "balance.lean",
         level,
         "Leans {d} to balance",
-        "CG {y} to {side}, {z} over the ground. The rider would have to sit to the other side.",
-        compared=Compared(value=angle, dimension="angle", lo=-LEAN_STOP, hi=LEAN_STOP),
+        "CG {y} to {side}, {z} over the ground, ±{u}; 0.5° is allowed, above 2° it stops. The rider would have "
+        "to sit to "
+        "the other side.",
+        compared=Compared(value=angle, dimension="angle", lo=-LEAN_STOP, hi=LEAN_STOP, doubt=doubt or None),
+        u=q(doubt, "angle"),
         working=lean_to_balance.working(y, z),
         can_suggest=level != "ok",
         d=q(abs(angle), "angle"),
@@ -233,27 +308,76 @@ def axle_load(axles: Axles, limits: Limits) -> Iterable[Finding]:
     return one_by_one("balance.axle-load", ends, lambda end: _loaded(axles, limits, end.of))
 
 
+class _Borne(NamedTuple):
+    """What something under an axle carries, what it may, by whom, and two standard deviations, kg."""
+
+    load_kg: float
+    cap_kg: float
+    by: str
+    doubt_kg: float
+    state: str
+
+    @property
+    def left(self) -> float:
+        """What is left of it, in doubts where there are any."""
+        left = self.cap_kg - self.load_kg
+        return left / self.doubt_kg if self.doubt_kg > 0 else left / max(self.cap_kg, 1e-9) * 1e9
+
+    @property
+    def level(self) -> Level:
+        """Stop above the cap, watch within a twentieth or the doubt of it."""
+        if self.load_kg > self.cap_kg:
+            return "stop"
+        return "watch" if self.load_kg > 0.95 * self.cap_kg or self.load_kg + self.doubt_kg > self.cap_kg else "ok"
+
+
+def _borne(axles: Axles, limits: Limits, end: End) -> tuple[list[_Borne], LeftOut]:
+    """Plate and tyres of an axle in every state; states of which the sides are not known are judged as if even, and
+    named."""
+    plate = limits.limits.front_axle if end == "front" else limits.limits.rear_axle
+    tyres = axles.tyre_caps(end)
+    if plate is None and not tyres:
+        axle_cap(axles, limits, end)  # says what is missing
+    made: list[_Borne] = []
+    uneven = LeftOut()
+    for s in axles.stances():
+        load, doubt = (s.front_kg if end == "front" else s.rear_kg), axles.load_doubt(s, end)
+        if plate is not None:
+            made.append(_Borne(load, plate.si, "its plate", doubt, s.name))
+        if len(tyres) == 1:
+            made.append(_Borne(load, tyres[0][2], "its tyre", doubt, s.name))
+        elif tyres:
+            shares = or_gap(lambda s=s: axles.side_shares(s.id))
+            if isinstance(shares, CannotSay):
+                uneven = LeftOut([f"which side carries more, {s.name.lower()}"], list(shares.needs))
+                shares = (0.5, 0.5)
+            port = min(y for _, y, _ in tyres)
+            for name, y, cap in tyres:
+                share = shares[0] if y == port else shares[1]
+                made.append(_Borne(load * share, cap, f"the tyre of the {name}", doubt * share, s.name))
+    return made, uneven
+
+
 def _loaded(axles: Axles, limits: Limits, end: End) -> Iterable[Finding]:
-    cap_kg, by = axle_cap(axles, limits, end)
-    worst = max(axles.stances(), key=lambda s: s.front_kg if end == "front" else s.rear_kg)
-    load = worst.front_kg if end == "front" else worst.rear_kg
-    doubt = axles.load_doubt(worst, end)
-    level: Level = "stop" if load > cap_kg else "watch" if load > 0.95 * cap_kg or load + doubt > cap_kg else "ok"
+    borne, uneven = _borne(axles, limits, end)
+    worst = min(borne, key=lambda b: (LEVELS.index(b.level), b.left))
+    unsaid = axles.unsaid
+    by = worst.by
     yield verdict(
         "balance.axle-load",
-        level,
-        "{e} axle {d} over what {by} may carry" if load > cap_kg else "{e} axle has {d} left",
+        worst.level,
+        "{e} axle {d} over what {by} may carry" if worst.level == "stop" else "{e} axle has {d} left",
         "{s}: {m} ±{u} of {cap}, by {by}."
-        + (" At the pressure and up to the speed that the maker of the tyre gives." if by == "its tyres" else ""),
+        + (" At the pressure and up to the speed that the maker of the tyre gives." if by != "its plate" else ""),
         subject=end,
-        left_out=axles.unsaid,
-        compared=Compared(value=load, dimension="mass", hi=cap_kg, doubt=doubt or None),
-        u=q(doubt, "mass"),
+        left_out=LeftOut([*unsaid.names, *uneven.names], [*unsaid.needs, *uneven.needs]),
+        compared=Compared(value=worst.load_kg, dimension="mass", hi=worst.cap_kg, doubt=worst.doubt_kg or None),
+        u=q(worst.doubt_kg, "mass"),
         e=word(end.capitalize()),
-        d=q(abs(cap_kg - load), "mass"),
-        s=word(worst.name),
-        m=q(load, "mass"),
-        cap=q(cap_kg, "mass"),
+        d=q(abs(worst.cap_kg - worst.load_kg), "mass"),
+        s=word(worst.state),
+        m=q(worst.load_kg, "mass"),
+        cap=q(worst.cap_kg, "mass"),
         by=word(by),
     )
 
@@ -298,24 +422,26 @@ def axle_shift(axles: Axles) -> Iterable[Finding]:
     form="corners",
 )
 def rollover(axles: Axles) -> Iterable[Finding]:
-    worst = min(axles.heights(), key=lambda s: static_stability(*axles.stability_terms(s.id)))
-    value, before = (
-        static_stability(*axles.stability_terms(worst.id)),
-        static_stability(*axles.stability_terms(worst.id, False)),
-    )
-    level: Level = (
-        "stop" if value < STABILITY_STOP else "watch" if value < STABILITY_OK or value < 0.95 * before else "ok"
-    )
+    known = known_of([Subject(s.id, s.name, s) for s in axles.heights()], lambda s: axles.stability(s.id))
+    worst, (value, doubt) = min(known.answers, key=lambda k: k[1][0] - k[1][1])
+    before = static_stability(*axles.stability_terms(worst.id, False))
+    judged = band(value, "number", ok=at_least(STABILITY_OK), watch=at_least(STABILITY_STOP), doubt=doubt)
+    level = "watch" if judged.level == "ok" and value < 0.95 * before else judged.level
+    left, unsaid = known.left_out, axles.unsaid_heights
     yield verdict(
         "balance.rollover",
         level,
         "Static stability factor {a} → {b}",
-        "{s}. Half track over height; on three wheels the track at the CG's station, so load nearer the single "
-        "wheel tips it sooner.",
-        left_out=axles.unsaid_heights,
-        compared=Compared(value=value, dimension="number", lo=STABILITY_OK),
+        "{s}, ±{u}, toward the side that carries more. 1.10 is asked, below 0.90 it stops. Half track less what "
+        "the CG is "
+        "off its middle, over height; on three wheels the track at the CG's station, so load nearer the single "
+        "wheel tips "
+        "it sooner.",
+        left_out=LeftOut([*unsaid.names, *left.names], [*unsaid.needs, *left.needs]),
+        compared=judged.compared,
         working=static_stability.working(*axles.stability_terms(worst.id)),
         a=q(before, "number"),
         b=q(value, "number"),
+        u=q(doubt, "number"),
         s=word(worst.name),
     )

@@ -2,9 +2,12 @@
 
 from __future__ import annotations
 
+import re
+
 from ...document import Fit
 from ...errors import CannotSay, Gap
 from ...figure.trace import need
+from ...judging.finding import LeftOut
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
@@ -38,6 +41,12 @@ class Spending(Topic):
             for k, m in rows
             if m.planned is None and m.committed is None and m.spent is None
         ]
+        # What is closed will cost what was paid: a blank there is not nothing.
+        blank += [
+            Gap(f"/fits/{self.resolved.fit_id}/money/{k}/spent", f"what was paid for {m.name}, which is closed")
+            for k, m in rows
+            if m.state == "closed" and m.spent is None
+        ]
         if blank:
             raise CannotSay(*blank)
         for _, line in rows:
@@ -55,6 +64,14 @@ class Spending(Topic):
             )
         return lines
 
+    @property
+    def without_wait(self) -> LeftOut:
+        """Open lines of which nobody said how long they take."""
+        lines = self.fit.money.items() if self.fit is not None else ()
+        blank = [(k, m) for k, m in lines if m.wait is None and m.state != "closed"]
+        where = lambda k: f"/fits/{self.resolved.fit_id}/money/{k}/wait"
+        return LeftOut([m.name for _, m in blank], [Gap(where(k), f"how long {m.name} takes") for k, m in blank])
+
     @lazy
     def spending(self) -> Status:
         """Sums of the money of the fit."""
@@ -62,10 +79,23 @@ class Spending(Topic):
             raise CannotSay(Gap(f"/fits/{self.resolved.fit_id}/money", "lines of money of this fit"))
         return ledger_status(self.money)
 
+    @property
+    def not_in_lines(self) -> bool:
+        """Whether the unit has a price and no line of money is for it: none of that amount, none that shares a word
+        with its name."""
+        price = self.unit.cost
+        if price is None or self.fit is None:
+            return False
+        own = {"unit", "engine", "motor", *(w for w in _words(self.name) if len(w) > 3)}
+        lines = self.fit.money.values()
+        amounts = [f.si for m in lines for f in (m.planned, m.committed, m.spent) if f is not None]
+        return not any(own & _words(m.name) for m in lines) and price.si not in amounts
+
     def cost(self) -> float:
-        """What the fit will have cost: its lines of money, else the price of the unit."""
+        """What the fit will have cost: its lines of money, with the price of the unit where no line is for it."""
         if self.money:
-            return self.spending.forecast
+            price = self.unit.cost.si if self.not_in_lines and self.unit.cost is not None else 0.0
+            return self.spending.forecast + price
         return need(self.unit.cost, self.p("cost"), f"price of the {self.name}, or lines of money").si
 
     def wait_s(self) -> float:
@@ -74,3 +104,8 @@ class Spending(Topic):
         if longest is not None:
             return longest.wait_s
         return need(self.unit.wait, self.p("wait"), f"how long the {self.name} takes to come").si
+
+
+def _words(name: str) -> set[str]:
+    """The words of a name, in small letters."""
+    return set(re.findall(r"[a-z]+", name.casefold()))

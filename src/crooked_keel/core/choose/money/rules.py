@@ -21,22 +21,41 @@ from .quantities import Spending
     mark="common practice",
 )
 def money(unit: Lasting, spending: Spending) -> Iterable[Finding]:
+    most = unit.need.most_cost
     if not spending.money:
+        if spending.fit is not None and most is not None and unit.unit.cost is not None:
+            yield from _unit_alone(unit.unit.cost.si, most.si)
         return
-    s, most = spending.spending, unit.need.most_cost
-    over = most is not None and s.forecast > most.si
-    level: Level = "stop" if over else "watch" if s.variance > 0.1 * s.planned else "ok"
+    s, whole = spending.spending, spending.cost()
+    over = most is not None and whole > most.si
+    level: Level = "stop" if over else "watch" if whole - s.planned > 0.1 * s.planned else "ok"
     yield verdict(
         "choose.money",
         level,
         "It will cost {f}, planned {p}" if not over else "It will cost {f}, more than the {m} you want to pay",
-        "{s} paid, {e} ordered and not paid yet.",
-        compared=Compared(value=s.forecast, dimension="money", hi=most.si if most else s.planned * 1.1),
-        f=q(s.forecast, "money"),
+        "{s} paid, {e} ordered and not paid yet."
+        + (" No line is for the unit itself: its price is counted on top." if spending.not_in_lines else ""),
+        compared=Compared(value=whole, dimension="money", hi=most.si if most else s.planned * 1.1),
+        f=q(whole, "money"),
         p=q(s.planned, "money"),
         m=q(most.si if most else 0.0, "money"),
         s=q(s.spent, "money"),
         e=q(s.exposure, "money"),
+    )
+
+
+def _unit_alone(price: float, most: float) -> Iterable[Finding]:
+    """Only the unit's price is known: enough to say that it is too much, never that the whole is not."""
+    if price <= most:
+        return
+    yield verdict(
+        "choose.money",
+        "stop",
+        "The unit alone costs {f}, more than the {m} you want to pay",
+        "Nothing else of this fit is priced yet.",
+        compared=Compared(value=price, dimension="money", hi=most),
+        f=q(price, "money"),
+        m=q(most, "money"),
     )
 
 
@@ -55,7 +74,7 @@ def complete(unit: Lasting, spending: Spending, resolved: Resolved) -> Iterable[
         need(i.unit.cost, f"{base}/{k}/unit/cost", f"price of the {i.unit.name}").si
         for k, i in spending.fit.installations.items()
     )
-    whole = spending.spending.forecast if spending.money else bare
+    whole = spending.cost() if spending.money else bare
     short = whole < 1.2 * bare
     yield verdict(
         "choose.complete",
@@ -79,7 +98,7 @@ def complete(unit: Lasting, spending: Spending, resolved: Resolved) -> Iterable[
 def wait(unit: Lasting, spending: Spending) -> Iterable[Finding]:
     if spending.fit is None or not spending.fit.money:
         return
-    longest, most = longest_wait(spending.money), unit.need.longest_wait
+    longest, most, blank = longest_wait(spending.money), unit.need.longest_wait, spending.without_wait
     if longest is None:
         return
     holds = next((m.holds_up for m in spending.fit.money.values() if m.name == longest.name), "")
@@ -87,10 +106,11 @@ def wait(unit: Lasting, spending: Spending) -> Iterable[Finding]:
     yield verdict(
         "choose.wait",
         "watch" if late else "ok",
-        "{n} takes {w} to come",
+        "{n} takes longest: {w}" if not blank.names else "Of those known {n} takes longest: {w}",
         ("Longer than the {m} you want to wait. " if late else "")
         + ("It holds up: {h}." if holds else "What it holds up was not said."),
         compared=Compared(value=longest.wait_s, dimension="wait", hi=most.si) if most else None,
+        left_out=blank if most is not None else None,
         n=word(longest.name),
         w=q(longest.wait_s, "wait"),
         m=q(most.si if most else 0.0, "wait"),

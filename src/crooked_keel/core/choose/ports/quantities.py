@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
+from ...document import Fit
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
@@ -14,8 +15,10 @@ from .functions import Value as PortValue
 class PortPair(Topic):
     """The ports of a unit beside those of the one that it replaces."""
 
-    def __init__(self, placed: ResolvedInstallation, old: PortPair | None) -> None:
+    def __init__(self, placed: ResolvedInstallation, fit: Fit | None, old: PortPair | None) -> None:
+        self.placed = placed
         self.unit = placed.installation.unit
+        self.fit = fit
         self.old = old
 
     @property
@@ -28,6 +31,20 @@ class PortPair(Topic):
             if any(v is not None for v in values.values()):
                 made[key] = {f: v if v is None or isinstance(v, str) else v.si for f, v in values.items()}
         return made
+
+    @property
+    def burns_petrol(self) -> bool:
+        """Whether the unit burns petrol, by its fuel port, or by its kind where that is blank."""
+        said = self.unit.ports.fuel.kind
+        return said == "petrol" if said is not None else self.unit.kind in ("four-stroke", "two-stroke")
+
+    @property
+    def one_sided(self) -> PortPair | None:
+        """The one of two units whose ports nobody entered, where the other's are; None where there is none such."""
+        if self.old is None or self.old is self:
+            return None
+        had, has = bool(self.old.port_values), bool(self.port_values)
+        return None if had == has else self.old if has else self
 
     @lazy
     def ports(self) -> list[Row]:

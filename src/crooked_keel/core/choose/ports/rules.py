@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
+from ...errors import Gap
 from ...judging.finding import Finding, Level, word
 from ...judging.register import rule, verdict
 from ..power.rules import _SAID
@@ -18,6 +19,19 @@ from .quantities import PortPair
     mark="common practice",
 )
 def port(ports: PortPair) -> Iterable[Finding]:
+    blank = ports.one_sided
+    if blank is not None:
+        yield verdict(
+            "choose.port",
+            "unknown",
+            "Where old and new meet was not looked at",
+            "Nothing is entered of the ports of the {n}, while the other unit's are there.",
+            subject="blank",
+            needs=[
+                Gap(blank.placed.p("unit/ports/mounting/bolts"), f"mount pattern and ports of the {blank.placed.name}")
+            ],
+            n=word(blank.placed.name),
+        )
     for row in ports.ports:
         named = row.differs or row.blank
         level: Level = "ok" if row.status == "same" else "watch"
@@ -36,3 +50,42 @@ def port(ports: PortPair) -> Iterable[Finding]:
             c=word(row.kind.caution),
             k=word(", ".join(a.words for a in row.blank)),
         )
+
+
+# What a petrol engine below a deck must have: field of the fit, in words. 33 CFR 183 subparts I to K (from memory).
+_PETROL = (
+    ("ventilated", "a blower and ducts from the bottom of the space, run before every start"),
+    ("ignition_protected", "everything electrical in that space protected against igniting vapour"),
+    ("vapour_detected", "a detector of vapour with its alarm at the helm"),
+)
+
+
+@rule(
+    "choose.petrol-below",
+    "Petrol below a deck",
+    limit="ventilation, ignition protection and a vapour alarm, each answered with yes; else stop",
+    source="33 CFR 183, subparts I to K; ABYC practice (from memory)",
+    mark="from memory",
+    form="afloat",
+)
+def petrol_below(ports: PortPair) -> Iterable[Finding]:
+    if ports.fit is None or not ports.burns_petrol or ports.old is None or ports.old.burns_petrol:
+        return
+    lacking = [(f, words) for f, words in _PETROL if getattr(ports.fit, f) != "yes"]
+    base = f"/fits/{ports.placed.pointer.split('/')[2]}"
+    yield verdict(
+        "choose.petrol-below",
+        "stop" if lacking else "watch",
+        "Petrol where there was none: {l} not answered" if lacking else "Petrol where there was none",
+        (
+            "Needed before a start: {w}. "
+            if lacking
+            else "Ventilation, ignition protection and vapour alarm are said to be there. "
+        )
+        + "Vapour lies in a bilge and one spark is enough. Tank, filler, vents, hoses and bonding change too; a "
+        "surveyor "
+        "must see it.",
+        needs=[Gap(f"{base}/{f}", words) for f, words in lacking],
+        l=word(f"{len(lacking)} of {len(_PETROL)}"),
+        w=word("; ".join(words for _, words in lacking)),
+    )

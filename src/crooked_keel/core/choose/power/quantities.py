@@ -196,14 +196,12 @@ class Lasting(Topic):
     @property
     def on_top(self) -> list[tuple[str, Accessory]]:
         """What comes on top of the quoted mass; what was not said does."""
-        return [(k, a) for k, a in self.unit.accessories.items() if a.counted != "in its mass"]
+        return self.placed.accessories_on_top
 
     @property
     def not_listed(self) -> list[tuple[str, Accessory]]:
-        """What comes on top and is in no ledger, by its name."""
-        rows = [*self.resolved.project.ledger.values(), *(self.fit.ledger.values() if self.fit else ())]
-        names = {r.name.casefold() for r in rows}
-        return [(k, a) for k, a in self.on_top if a.name.casefold() not in names]
+        """What comes on top and no ledger puts aboard, by its name."""
+        return [(k, a) for k, a in self.on_top if a.name.casefold() not in self.resolved.in_the_ledgers]
 
     @lazy
     def extra_mass(self) -> float:

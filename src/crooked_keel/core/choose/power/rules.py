@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import ask_all
+from ...errors import CannotSay, Gap, ask_all
 from ...figure.kinds import Power, Rotation
-from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.finding import Compared, Finding, LeftOut, Level, q, word
 from ...judging.register import rule, verdict
 from ..money.quantities import Spending
 from .curve import disagreement
@@ -24,6 +24,20 @@ def curve(unit: Lasting) -> Iterable[Finding]:
     if not unit.unit.curve:
         return
     unit.curve  # noqa: B018  says what is wrong with it
+    rated = unit.unit.rated_speed
+    if rated is not None and not unit.curve.slowest_rad_s <= rated.si <= unit.curve.fastest_rad_s:
+        yield verdict(
+            "choose.curve",
+            "unknown",
+            "{n}: its curve does not reach its rated speed",
+            "The curve runs from {a} to {b}, rated is {r}: what it gives there cannot be compared.",
+            subject="reach",
+            needs=[Gap(unit.p("curve"), f"curve of the {unit.name} up to its rated speed")],
+            n=word(unit.name),
+            a=q(unit.curve.slowest_rad_s, "rotation"),
+            b=q(unit.curve.fastest_rad_s, "rotation"),
+            r=q(rated.si, "rotation"),
+        )
     typed_both = [
         (p.speed_rad_s, p.torque_n_m, p.power_w) for p in unit.points if p.torque_n_m is not None and p.power_w
     ]
@@ -56,35 +70,51 @@ def curve(unit: Lasting) -> Iterable[Finding]:
 
 
 def _claimed(unit: Lasting, claims: list[tuple[Rotation | None, Power | None]]) -> list[tuple[float, float, float]]:
-    """Speed, torque of the curve and power of each claim that the curve reaches."""
+    """Speed, torque of the curve and power of each claim that the curve reaches. A power that is limited below the
+    curve, as the one that lasts often is, contradicts nothing: it is had at part throttle."""
     made = []
+    limited = {r.power.si for r in unit.unit.ratings.values() if r.power is not None}
     for speed, power in claims:
         inside = speed is not None and unit.curve.slowest_rad_s <= speed.si <= unit.curve.fastest_rad_s
-        if speed is not None and power is not None and power.si > 0 and inside:
-            made.append((speed.si, unit.curve.torque_at(speed.si), power.si))
+        if speed is None or power is None or power.si <= 0 or not inside:
+            continue
+        there = unit.curve.torque_at(speed.si)
+        part_throttle = unit.unit.kind != "electric" and power.si in limited and power.si < there * speed.si
+        if not part_throttle:
+            made.append((speed.si, there, power.si))
     return made
 
 
 @rule(
     "choose.lasting",
     "Peak is not taken for what lasts",
-    limit="rated power not above the rating without a limit, else watch",
+    limit="rated power not above the rating without a limit, no short rating or peak below it, else watch",
     source="rated power definitions, 14 CFR 1.1 (from memory)",
     mark="from memory",
 )
 def lasting(unit: Lasting) -> Iterable[Finding]:
-    if not unit.unit.ratings or unit.unit.power is None:
+    if unit.unit.power is None:
         return
+    if not unit.unit.ratings and unit.unit.kind == "electric":
+        return  # its rated power is the continuous one, its peak a field of its own
+    if not unit.unit.ratings:
+        raise CannotSay(Gap(unit.p("ratings"), f"a rating of the {unit.name} that says whether its power lasts"))
     power, name = unit.continuous
     over = unit.unit.power.si > power * 1.001
     best = max((r for r in unit.ratings if r[2] is not None and r[1] > power), key=lambda r: r[1], default=None)
+    upside = next((r for r in unit.ratings if r[2] is not None and r[1] < power * 0.999), None)
+    peak = unit.unit.peak_power
+    below = peak is not None and peak.si < power * 0.999
+    level: Level = "watch" if over or upside or below else "ok"
     yield verdict(
         "choose.lasting",
-        "watch" if over else "ok",
+        level,
         "{n}: {p} lasts, not {r}" if over else "{n}: {p} lasts",
         "{w}."
         + (" {k} for {t} at the most." if best else "")
-        + (" Every bench reads the rated power: enter the one that lasts, and the other as the peak." if over else ""),
+        + (" Every bench reads the rated power: enter the one that lasts, and the other as the peak." if over else "")
+        + (" {u} for a short time is less than that: which of the two is it?" if upside else "")
+        + (" Its peak is said to be {e}, less than what lasts: which?" if below else ""),
         compared=Compared(value=unit.unit.power.si, dimension="power", hi=power),
         can_suggest=over,
         n=word(unit.name),
@@ -93,6 +123,8 @@ def lasting(unit: Lasting) -> Iterable[Finding]:
         w=word(name[0].upper() + name[1:]),
         k=q(best[1] if best else 0.0, "power"),
         t=q((best[2] or 0.0) if best else 0.0, "time"),
+        u=q(upside[1] if upside else 0.0, "power"),
+        e=q(peak.si if peak else 0.0, "power"),
     )
 
 
@@ -109,6 +141,9 @@ def power_there(unit: Lasting) -> Iterable[Finding]:
         return
     share = unit.power_there / wanted.si
     height, hot = unit.there
+    unsaid = LeftOut()
+    if not unit.unit.ratings and unit.unit.kind != "electric":
+        unsaid = LeftOut(["whether its power lasts"], [Gap(unit.p("ratings"), f"a rating of the {unit.name}")])
     level: Level = "ok" if share >= 1.3 else "watch" if share >= 1.1 else "stop"
     yield verdict(
         "choose.power-there",
@@ -116,8 +151,10 @@ def power_there(unit: Lasting) -> Iterable[Finding]:
         "{n} has {a} where {b} is needed",
         "{k} of {r} is left at {h}"
         + (", {t} K hotter than standard" if hot else "")
-        + ". What lasts is counted, not the peak.",
+        + ("." if unsaid.names else ". What lasts is counted, not the peak.")
+        + " 1.3 times is asked, below 1.1 it stops.",
         compared=Compared(value=share, dimension="number", lo=1.3),
+        left_out=unsaid,
         n=word(unit.name),
         a=q(unit.power_there, "power"),
         b=q(wanted.si, "power"),
@@ -131,16 +168,29 @@ def power_there(unit: Lasting) -> Iterable[Finding]:
 @rule(
     "choose.heat",
     "Heat into the coolant",
-    limit="not more than a twentieth above the old unit's ok, more watch",
+    limit="not more than a twentieth above the old unit's ok, more watch; cooled by air both: by their power",
     source="the old cooler carried what the old unit gave; the twentieth: common practice, no source",
     mark="common practice",
 )
 def heat(unit: Lasting) -> Iterable[Finding]:
     was = unit.old
-    if was is None or (unit.unit.heat is None and was.unit.heat is None):
+    if was is None:
         return
     ask_all(lambda: unit.heat, lambda: was.heat)
     new, old = unit.heat, was.heat
+    if new == 0 and old == 0 and unit.unit.kind != "electric":
+        yield from _by_air(unit, was)
+        return
+    if new == 0 and old > 0 and unit.unit.kind != "electric":
+        yield verdict(
+            "choose.heat",
+            "watch",
+            "{n} is cooled by air; the old unit had a coolant",
+            "Nothing in the craft leads air past its cylinders: inlet, baffles, fan and outlet are to be made, and the "
+            "hottest head measured on the first run.",
+            n=word(unit.name),
+        )
+        return
     more = new > 1.05 * old
     title = (
         "{n} gives its coolant {a}, the old unit gave {b}"
@@ -161,6 +211,26 @@ def heat(unit: Lasting) -> Iterable[Finding]:
         if more
         else "What cooled the old unit carried as much. Whether it is clean and reached by air or water was not "
         "checked.",
+        compared=Compared(value=new, dimension="power", hi=1.05 * old),
+        n=word(unit.name),
+        a=q(new, "power"),
+        b=q(old, "power"),
+    )
+
+
+def _by_air(unit: Lasting, was: Lasting) -> Iterable[Finding]:
+    """Air cools both: the heat follows the power that lasts."""
+    ask_all(lambda: unit.continuous, lambda: was.continuous)
+    new, old = unit.continuous[0], was.continuous[0]
+    more = new > 1.05 * old
+    yield verdict(
+        "choose.heat",
+        "watch" if more else "ok",
+        "{n}: air cools {a}, it cooled {b}" if more else "{n} is cooled by air, as the old unit was",
+        "Its heat goes with its power: inlets, baffles and outlet that were enough for the old unit are too small. "
+        "Measure the hottest head on the first run."
+        if more
+        else "No more power than before. Whether the air reaches every cylinder was not checked.",
         compared=Compared(value=new, dimension="power", hi=1.05 * old),
         n=word(unit.name),
         a=q(new, "power"),

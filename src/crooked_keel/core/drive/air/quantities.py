@@ -78,9 +78,9 @@ class AirPropeller(Topic):
 
     @lazy
     def mach(self) -> float:
-        """Static tip Mach at rated speed."""
-        ask_all(lambda: self.diameter, lambda: self.train.propeller_speed)
-        return tip_mach(self.diameter, self.train.propeller_speed, self.sound)
+        """Static tip Mach at the fastest that a rating turns it."""
+        ask_all(lambda: self.diameter, lambda: self.train.fastest)
+        return tip_mach(self.diameter, self.train.fastest, self.sound)
 
     @property
     def airspeed(self) -> float | None:
@@ -144,7 +144,7 @@ class AirPropeller(Topic):
     @lazy
     def diameter_for_mach(self) -> float:
         """Largest diameter by tip Mach, m."""
-        return max_diameter_tip(self.mach_limit, self.sound, self.train.propeller_speed)
+        return max_diameter_tip(self.mach_limit, self.sound, self.train.fastest)
 
     @lazy
     def diameter_for_ground(self) -> float:
@@ -174,14 +174,14 @@ class AirPropeller(Topic):
             "number",
             lambda: self.mach,
             before=(lambda: old.mach) if old else None,
-            working=lambda: tip_mach.working(self.diameter, self.train.propeller_speed, self.sound),
+            working=lambda: tip_mach.working(self.diameter, self.train.fastest, self.sound),
         )
         out.add(
             "diameter-for-mach",
             "Largest diameter, tip Mach",
             "length",
             lambda: self.diameter_for_mach,
-            working=lambda: max_diameter_tip.working(self.mach_limit, self.sound, self.train.propeller_speed),
+            working=lambda: max_diameter_tip.working(self.mach_limit, self.sound, self.train.fastest),
         )
         out.add(
             "diameter-for-ground",

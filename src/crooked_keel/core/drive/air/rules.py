@@ -39,13 +39,13 @@ def tip_mach_rule(air: AirPropeller, train: Train) -> Iterable[Finding]:
         "Tips run at Mach {m}",
         said,
         compared=Compared(value=mach, dimension="number", lo=0.0, hi=limit),
-        working=tip_mach.working(air.diameter, train.propeller_speed, air.sound)
+        working=tip_mach.working(air.diameter, train.fastest, air.sound)
         if airspeed is None
         else helical_mach.working(standing, airspeed, air.sound),
         can_suggest=level != "ok",
         m=q(mach, "number"),
         d=q(air.diameter, "length"),
-        n=q(train.propeller_speed, "rotation"),
+        n=q(train.fastest, "rotation"),
         limit=q(limit, "number"),
         s=q(standing, "number"),
         v=q(airspeed or 0.0, "road_speed"),

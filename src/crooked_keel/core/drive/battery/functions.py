@@ -27,22 +27,26 @@ def pack_power(voltage_v: float, current_a: float) -> float:
 
 @formula(
     "drive.consumption",
-    "e = F / η",
+    "e = F / η + Pa / V",
     result=("energy_per_length", "energy for the way"),
     F=("force", "road load at cruise"),
     η=("number", "motor, controller and drive together"),
+    Pa=("power", "other loads on the packs"),
+    V=("road_speed", "cruising speed"),
     source="mechanics",
     example=(
         (
             150.0,
             0.75,
+            400.0,
+            20.0,
         ),
-        200.0,
+        220.0,
     ),
 )
-def consumption(load_n: float, efficiency: float) -> float:
+def consumption(load_n: float, efficiency: float, other_w: float, speed_m_s: float) -> float:
     """Energy out of the pack for each metre, J/m."""
-    return load_n / efficiency
+    return load_n / efficiency + other_w / speed_m_s
 
 
 @formula(
@@ -70,14 +74,15 @@ def electric_range(energy_j: float, share: float, per_metre_j: float) -> float:
 
 @formula(
     "drive.sea-range",
-    "R = V·E·k·η / P",
+    "R = V·E·k / (P / η + Pa)",
     result=("sea_distance", "range"),
     V=("sea_speed", "cruising speed"),
     E=("energy", "energy of the packs"),
     k=("number", "share used"),
     η=("number", "motor and controller"),
     P=("power", "shaft power at that speed"),
-    source="power taken as the cube of speed from the speed expected at full power; still water",
+    Pa=("power", "other loads on the packs"),
+    source="power from the speed at full power: as its cube in displacement, its square on the plane; still water",
     example=(
         (
             3.0,
@@ -85,24 +90,28 @@ def electric_range(energy_j: float, share: float, per_metre_j: float) -> float:
             0.8,
             0.5,
             3000.0,
+            200.0,
         ),
-        14400.0,
+        13935.5,
     ),
-    valid="displacement speeds, still water",
+    valid="within the regime, still water, clean hull",
 )
-def sea_range(speed_m_s: float, energy_j: float, share: float, efficiency: float, power_w: float) -> float:
+def sea_range(
+    speed_m_s: float, energy_j: float, share: float, efficiency: float, power_w: float, other_w: float
+) -> float:
     """Range at a cruising speed in still water, m."""
-    return speed_m_s * energy_j * share * efficiency / power_w
+    return speed_m_s * energy_j * share / (power_w / efficiency + other_w)
 
 
 @formula(
     "drive.endurance",
-    "t = E·k·η / P",
+    "t = E·k / (P / η + Pa)",
     result=("time", "time at continuous power"),
     E=("energy", "energy of the packs"),
     k=("number", "share used"),
     η=("number", "motor and controller"),
     P=("power", "continuous power"),
+    Pa=("power", "other loads on the packs"),
     source="mechanics; no reserve",
     example=(
         (
@@ -110,11 +119,12 @@ def sea_range(speed_m_s: float, energy_j: float, share: float, efficiency: float
             0.8,
             0.5,
             3000.0,
+            200.0,
         ),
-        4800.0,
+        4645.16,
     ),
     valid="steady power",
 )
-def endurance(energy_j: float, share: float, efficiency: float, power_w: float) -> float:
+def endurance(energy_j: float, share: float, efficiency: float, power_w: float, other_w: float) -> float:
     """Time at a power, s."""
-    return energy_j * share * efficiency / power_w
+    return energy_j * share / (power_w / efficiency + other_w)

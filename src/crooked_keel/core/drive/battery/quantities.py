@@ -130,11 +130,24 @@ class OnBattery(Topic):
         given = self.assumptions.motor_efficiency
         return given.si if given else MOTOR_EFFICIENCY_DEFAULT
 
+    @property
+    def other_loads(self) -> float:
+        """What else the packs feed, W; nothing where nobody said, and then that is said."""
+        given = self.resolved.project.craft.auxiliary
+        return given.si if given is not None else 0.0
+
+    @property
+    def others_said(self) -> bool:
+        """Whether somebody said what else the packs feed."""
+        return self.resolved.project.craft.auxiliary is not None
+
     @lazy
-    def road_terms(self) -> tuple[float, float]:
-        """Road load at cruise and efficiency from pack to road."""
-        ask_all(self.on_road.cruise_load, lambda: self.train.efficiency)
-        return self.on_road.cruise_load(), self.motor_efficiency * self.train.efficiency
+    def road_terms(self) -> tuple[float, float, float, float]:
+        """Road load at cruise, efficiency from pack to road, other loads and cruising speed."""
+        cruise = lambda: above_zero(self.on_road.road.cruise, "/craft/road/cruise", "cruising speed")
+        ask_all(self.on_road.cruise_load, lambda: self.train.efficiency, cruise)
+        through = self.motor_efficiency * self.train.efficiency
+        return self.on_road.cruise_load(), through, self.other_loads, cruise()
 
     @lazy
     def range_terms(self) -> tuple[float, float, float]:
@@ -143,13 +156,14 @@ class OnBattery(Topic):
         return self.energy, self.depth, consumption(*self.road_terms)
 
     @lazy
-    def sea_terms(self) -> tuple[float, float, float, float, float]:
-        """Cruising speed, energy, share used, efficiency, and power at that speed."""
+    def sea_terms(self) -> tuple[float, float, float, float, float, float]:
+        """Cruising speed, energy, share used, efficiency, power at that speed by the method of her regime, and other
+        loads."""
         trial = self.resolved.project.craft.trial
         cruise = lambda: above_zero(trial.cruise, "/craft/trial/cruise", "cruising speed")
         ask_all(cruise, lambda: self.energy, lambda: self.at_sea.speed, lambda: self.train.power)
-        power = self.train.power * (cruise() / self.at_sea.speed) ** 3
-        return cruise(), self.energy, self.depth, self.motor_efficiency, power
+        power = self.train.power * (cruise() / self.at_sea.speed) ** (2 if trial.regime == "planing" else 3)
+        return cruise(), self.energy, self.depth, self.motor_efficiency, power, self.other_loads
 
     def cruise_power(self) -> float:
         """Mechanical power asked of the unit at cruise, W."""
@@ -194,7 +208,7 @@ class OnBattery(Topic):
                 working=lambda: sea_range.working(*self.sea_terms),
             )
         else:
-            terms = lambda: (self.energy, self.depth, self.motor_efficiency, self.train.power)
+            terms = lambda: (self.energy, self.depth, self.motor_efficiency, self.train.power, self.other_loads)
             out.add(
                 "endurance",
                 "Time at continuous power, no reserve",

@@ -5,10 +5,10 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 
-from ...errors import ask_all
-from ...figure.trace import need
+from ...errors import CannotSay, Gap, ask_all
+from ...figure.trace import above_zero, need
 from ...judging.band import at_least, band
-from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.finding import Compared, Finding, LeftOut, Level, Param, q, word
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
 from ..train.quantities import Train
@@ -28,16 +28,20 @@ def pack(battery: OnBattery, train: Train) -> Iterable[Finding]:
         return
     ask_all(lambda: battery.pack_terms, lambda: train.power)
     given, peak = pack_power(*battery.pack_terms) * battery.motor_efficiency, train.unit.peak_power
-    wanted = peak.si if peak else train.power
+    wanted = max(peak.si, train.power) if peak else train.power
     judged = band(given, "power", ok=at_least(wanted), watch=at_least(train.power))
+    blank = LeftOut()
+    if peak is None:
+        blank = LeftOut(["its peak"], [Gap(train.p("unit/peak_power"), f"peak power of the {train.name}")])
     yield verdict(
         "drive.pack",
         judged.level,
         "The pack gives {g} at the shaft",
         "{v} and {i}, motor and controller taken as {e}. Motor: {c} continuous"
-        + (", {p} peak." if peak else ". Peak not entered.")
+        + (", {p} peak." if peak else ".")
         + " Sag of the pack is not taken off.",
         compared=judged.compared,
+        left_out=blank,
         working=pack_power.working(*battery.pack_terms),
         g=q(given, "power"),
         v=q(battery.voltage, "voltage"),
@@ -82,13 +86,16 @@ def voltage(battery: OnBattery, train: Train) -> Iterable[Finding]:
 
 @rule(
     "drive.continuous",
-    "Cruise against continuous power",
-    limit="the continuous power or less ok, more stop",
+    "Power asked against continuous power",
+    limit="cruise at the continuous power or less ok, more stop; in the air the power wanted up to the peak watch",
     source="maker of the motor: a peak rating is for its time only",
     mark="statics",
 )
 def continuous(battery: OnBattery, train: Train, resolved: Resolved) -> Iterable[Finding]:
-    if not train.electric or resolved.has("air propeller"):
+    if not train.electric:
+        return
+    if resolved.has("air propeller"):
+        yield from _in_the_air(train, resolved)
         return
     ask_all(lambda: train.power, battery.cruise_power)
     asked, given = battery.cruise_power(), train.power
@@ -105,6 +112,33 @@ def continuous(battery: OnBattery, train: Train, resolved: Resolved) -> Iterable
         a=q(asked, "power"),
         g=q(given, "power"),
         t=q(time.si if time else 0.0, "time"),
+    )
+
+
+def _in_the_air(train: Train, resolved: Resolved) -> Iterable[Finding]:
+    """An aeroplane wants its power for the climb: what lasts gives it, or the peak for as long as that lasts."""
+    unit = train.unit
+    wanted = lambda: above_zero(resolved.project.need.power, "/need/power", "power wanted where it is used")
+    ask_all(lambda: train.power, wanted)
+    asked, given, peak, time = wanted(), train.power, unit.peak_power, unit.peak_time
+    level: Level = "ok" if asked <= given else "watch" if peak is not None and asked <= peak.si else "stop"
+    if level == "watch" and time is None:
+        raise CannotSay(Gap(train.p("unit/peak_time"), f"how long the peak of the {train.name} lasts"))
+    yield verdict(
+        "drive.continuous",
+        level,
+        "{a} is wanted, the motor gives {g} all day",
+        {
+            "ok": "The climb is flown with what lasts.",
+            "watch": "Its peak of {p} gives it, for {t}: the climb must be over by then, and the motor cool again "
+            "before the next.",
+            "stop": "Not even its peak gives that." if peak is not None else "Its peak is not entered.",
+        }[level],
+        compared=Compared(value=asked, dimension="power", hi=given),
+        a=q(asked, "power"),
+        g=q(given, "power"),
+        p=q(peak.si if peak is not None else 0.0, "power"),
+        t=q(time.si if time is not None else 0.0, "time"),
     )
 
 
@@ -125,13 +159,14 @@ def range_rule(battery: OnBattery, train: Train, resolved: Resolved) -> Iterable
             "ok",
             "Range {r} at cruise",
             "Of {e} aboard {k} is used; motor and controller {m}, drive {d}; level, no wind, steady; road load as "
-            "entered. Cold, hills and starts take more.",
+            "entered; {o}. Cold, hills and starts take more.",
             working=electric_range.working(*terms),
             r=q(electric_range(*terms), "distance"),
             e=q(battery.energy, "energy"),
             k=q(battery.depth, "percent"),
             m=q(battery.motor_efficiency, "percent"),
             d=q(train.efficiency, "percent"),
+            o=_others(battery),
         )
         return
     sea = battery.sea_terms
@@ -139,12 +174,43 @@ def range_rule(battery: OnBattery, train: Train, resolved: Resolved) -> Iterable
         "drive.range",
         "ok",
         "Range {r} at {v}",
-        "Of {e} aboard {k} is used; motor and controller {m}; power as the cube of speed from the speed expected "
-        "at full power; still water, clean hull.",
+        "Of {e} aboard {k} is used; motor and controller {m}; power as the {p} of speed from the speed expected at "
+        "full power; {o}; still water, clean hull.",
         working=sea_range.working(*sea),
         r=q(sea_range(*sea), "sea_distance"),
         v=q(sea[0], "sea_speed"),
         e=q(battery.energy, "energy"),
         k=q(battery.depth, "percent"),
         m=q(battery.motor_efficiency, "percent"),
+        p=word("square" if resolved.project.craft.trial.regime == "planing" else "cube"),
+        o=_others(battery),
+    )
+
+
+def _others(battery: OnBattery) -> Param:
+    """What is counted beside the motor, in words."""
+    said = "other loads as entered"
+    return word(said if battery.others_said else "nothing else on the packs, for other loads are not entered")
+
+
+@rule(
+    "drive.phase-current",
+    "Phase current of the controller",
+    limit="not below its battery current: a controller gives its motor more current than it takes",
+    source="power is kept: at less than full voltage the current grows",
+    mark="statics",
+)
+def phase_current(battery: OnBattery, train: Train) -> Iterable[Finding]:
+    phase, taken = train.unit.phase_current, train.unit.battery_current
+    if not train.electric or phase is None or taken is None:
+        return
+    turned = phase.si < taken.si
+    yield verdict(
+        "drive.phase-current",
+        "watch" if turned else "ok",
+        "Phase current {p} below battery current {b}: which is which?" if turned else "Phase current {p}, battery {b}",
+        "Whether the motor stands it, and for how long, is its maker's to say.",
+        compared=Compared(value=phase.si, dimension="current", lo=taken.si),
+        p=q(phase.si, "current"),
+        b=q(taken.si, "current"),
     )

@@ -190,7 +190,7 @@ class AtSea(Topic):
             "diameter-quick",
             "Starting diameter for this power and speed",
             "length",
-            lambda: self._quick(),
+            lambda: self.quick,
             source="propeller handbook, 632.7·SHP^0.2/rpm^0.6 (from memory)",
         )
         out.add(
@@ -206,7 +206,9 @@ class AtSea(Topic):
         ask_all(lambda: self.pitch_terms, lambda: self.pitch)
         return apparent_slip(self.wanted, self.pitch, self.train.propeller_speed), self.pitch_terms[2]
 
-    def _quick(self) -> float:
+    @lazy
+    def quick(self) -> float:
+        """Diameter at which a handbook starts for this power and speed, m."""
         blades = lambda: (
             need(self.propeller.blades, self.train.p("propeller/blades"), f"number of blades ({self.train.name})").si
         )

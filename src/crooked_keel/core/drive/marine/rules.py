@@ -139,3 +139,41 @@ def hull_clearance(sea: AtSea, train: Train) -> Iterable[Finding]:
         a=q(asked, "percent"),
         n=q(train.propeller_speed, "rotation"),
     )
+
+
+@rule(
+    "drive.absorbs",
+    "Whether the propeller takes the power",
+    limit="diameter 0.8 to 1.25 of the starting diameter: not judged further; 0.65 to 1.6 watch, beyond stop",
+    source="propeller handbook, 632.7·SHP^0.2/rpm^0.6 (from memory); the bands: proposed",
+    mark="from memory",
+    form="marine propeller",
+)
+def absorbs(sea: AtSea, train: Train, placed: ResolvedInstallation) -> Iterable[Finding]:
+    if placed.old:
+        return
+    quick, diameter = ask_all(lambda: sea.quick, lambda: sea.diameter)
+    share = diameter / quick
+    level: Level = "unknown" if 0.8 <= share <= 1.25 else "watch" if 0.65 <= share <= 1.6 else "stop"
+    small = share < 1
+    yield verdict(
+        "drive.absorbs",
+        level,
+        "Cannot say yet: whether a propeller of {d} takes {p}"
+        if level == "unknown"
+        else "A propeller of {d} is {w} for {p}",
+        "{q} at {n} is where a handbook starts for that power."
+        + (
+            " The match of unit and propeller is not computed here: ask the propeller's maker for both curves."
+            if level == "unknown"
+            else " So small, it slips and cavitates, and the unit runs away from it."
+            if small
+            else " So large, it holds the unit below its speed, and overloads it."
+        ),
+        compared=Compared(value=diameter, dimension="length", lo=0.8 * quick, hi=1.25 * quick),
+        d=q(diameter, "length"),
+        p=q(sea.shaft_power, "power"),
+        w=word("small" if small else "large"),
+        q=q(quick, "length"),
+        n=q(train.propeller_speed, "rotation"),
+    )

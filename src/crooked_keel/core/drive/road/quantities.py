@@ -89,9 +89,10 @@ class OnRoad(Topic):
                 self.train.p("wheel/radius"),
                 "rolling radius of the driven wheel",
             )
-        return tyre_radius(*self._tyre())
+        return tyre_radius(*self.tyre_terms())
 
-    def _tyre(self) -> tuple[float, float, float]:
+    def tyre_terms(self) -> tuple[float, float, float]:
+        """Rim, width and aspect of the driven tyre, by its marks."""
         wheel, base = self.wheel, self.train.p("wheel")
         asks = (
             lambda: above_zero(wheel.rim, f"{base}/rim", "rim diameter of the driven wheel, or its rolling radius"),

@@ -20,6 +20,7 @@ from .functions import (
     even_links,
     road_speed,
     sprocket_pitch_diameter,
+    tyre_radius,
 )
 from .quantities import OnRoad
 from .runs import Run, Runs
@@ -78,6 +79,31 @@ def grip(road: OnRoad) -> Iterable[Finding]:
         f=q(road.wheel_force, "force"),
         g=q(road.axle_grip, "force"),
         m=q(road.driven_load, "force"),
+    )
+
+
+@rule(
+    "drive.wheel-radius",
+    "Radius of the driven wheel",
+    limit="as measured within 4 % of what the marks on its tyre give, else unknown",
+    source="ETRTO convention (from memory); 4 %: common practice, no source",
+    mark="common practice",
+    form="driven wheel",
+)
+def wheel_radius(road: OnRoad) -> Iterable[Finding]:
+    marked = or_none(lambda: tyre_radius(*road.tyre_terms()))
+    if road.wheel.radius is None or marked is None or abs(road.radius / marked - 1) <= 0.04:
+        return
+    yield verdict(
+        "drive.wheel-radius",
+        "unknown",
+        "The driven wheel measures {a}, its marks say {b}: which?",
+        "Road speed, force at the road and chain pull all follow it. Roll it three turns along a tape and "
+        "divide by 18.85.",
+        needs=[Gap(road.train.p("wheel/radius"), "rolling radius of the driven wheel, measured again")],
+        compared=Compared(value=road.radius, dimension="length", lo=0.96 * marked, hi=1.04 * marked),
+        a=q(road.radius, "length"),
+        b=q(marked, "length"),
     )
 
 

@@ -99,10 +99,36 @@ class Train(Topic):
         return mean_torque(self.power, self.propeller_speed)
 
     @lazy
+    def claims(self) -> list[tuple[float, float]]:
+        """Power and speed of the rated power and of every rating, whether it lasts or not: W, rad/s."""
+        asks = [lambda: (self.power, self.rated_speed)]
+        for key, rating in self.unit.ratings.items():
+            base, what = self.p(f"unit/ratings/{key}"), f"of the rating {rating.name} ({self.name})"
+            asks.append(
+                lambda r=rating, b=base, w=what: (
+                    need(r.power, f"{b}/power", f"power {w}").si,
+                    above_zero(r.speed, f"{b}/speed", f"speed {w}"),
+                )
+            )
+        return list(ask_all(*asks))
+
+    @lazy
+    def hardest(self) -> tuple[float, float]:
+        """Power and speed of the claim with the greatest torque."""
+        return max(self.claims, key=lambda c: c[0] / c[1])
+
+    @lazy
+    def fastest(self) -> float:
+        """Greatest speed of the propeller at any rating, rad/s."""
+        ask_all(lambda: self.claims, lambda: self.ratio)
+        return propeller_speed(max(speed for _, speed in self.claims), self.ratio)
+
+    @lazy
     def output(self) -> Output:
-        """What the mount needs to know."""
-        ask_all(lambda: self.mean_torque, lambda: self.output_turns)
-        return Output(self.mean_torque, self.output_turns, self.propeller_speed)
+        """What the mount needs to know: the greatest mean torque of all ratings, and how fast the propeller turns."""
+        ask_all(lambda: self.hardest, lambda: self.output_turns, lambda: self.fastest)
+        power, speed = self.hardest
+        return Output(mean_torque(power, speed) * self.ratio, self.output_turns, self.fastest)
 
     @property
     def turned(self) -> str:

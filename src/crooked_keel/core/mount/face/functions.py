@@ -50,7 +50,8 @@ def overhung_motor_face(
     first_deg: float | None = None,
 ) -> FaceBolts:
     """Bolts of an overhung motor: tension M·z/Σz² without preload, shear of weight and torque as vectors, the worse
-    sign of the torque. first_deg: first bolt from starboard toward up; None takes half a pitch.
+    sign of the torque. first_deg: first bolt from starboard toward up; None takes the worst that any clocking gives, a
+    bolt at the top of the circle for tension and one at its side for shear.
 
     Raises InputError for fewer than three bolts or a circle of no size. Source: elastic bolt group, statics."""
     if bolts < 3:
@@ -60,13 +61,15 @@ def overhung_motor_face(
     moment = face_moment(load_factor, mass_kg, overhang_m)
     shear = load_factor * mass_kg * G0_M_S2 / bolts
     radius = circle_m / 2
-    first = math.radians(180 / bolts if first_deg is None else first_deg)
+    tangential = peak_torque_n_m / (bolts * radius)
+    if first_deg is None:  # Σz² = n·r²/2 however an even circle of three or more is clocked
+        return FaceBolts(2 * moment / (bolts * radius), tangential + shear)
+    first = math.radians(first_deg)
     at = [
         (radius * math.cos(first + 2 * math.pi * i / bolts), radius * math.sin(first + 2 * math.pi * i / bolts))
         for i in range(bolts)
     ]
     second = sum(z * z for _, z in at)
-    tangential = peak_torque_n_m / (bolts * radius)
     worst = max(
         math.hypot(sign * tangential * -z / radius, sign * tangential * y / radius - shear)
         for y, z in at
@@ -98,5 +101,12 @@ def overhung_motor_face(
     valid="stiff unit and box; the third point and the support carry all",
 )
 def third_point(load_factor: float, mass_kg: float, overhang_m: float, behind_m: float, third_m: float) -> float:
-    """Load on a third point at the motor's tail, N. Both arms are from the line of the gearbox's own supports."""
+    """Load on a third point at the motor's tail, N. Both arms are from the line of the gearbox's own supports. Raises
+    InputError where point and supports are in one place: nothing is held."""
+    if third_m + behind_m < 1e-3:
+        raise InputError(
+            "~/mount/face/third_at",
+            "the third point is at the gearbox's own supports: it holds nothing",
+            allowed="further from them than 1 mm",
+        )
     return load_factor * mass_kg * G0_M_S2 * (overhang_m + behind_m) / (third_m + behind_m)

@@ -4,17 +4,22 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
+from ...errors import ask_all
+from ...figure.trace import above_zero
 from ...judging.finding import Finding, Level, q
 from ...judging.register import rule, verdict
-from .functions import face_moment
+from ..acting import FITTING_FACTOR, ULTIMATE_FACTOR
+from ..points.functions import reserve_factor
+from .functions import face_moment, third_point
 from .quantities import OnFace
 
 
 @rule(
     "mount.face",
     "Motor on the gearbox's face",
-    limit="moment below the old unit's ok, 1.5 times watch, more or unknown stop without a third point",
-    source="proposed",
+    limit="moment below the old unit's ok, 1.5 times watch, more or unknown stop; with a third point by its reserve: "
+    "1.15 or more watch, less stop",
+    source="proposed; factors as on other mounts",
     mark="proposed",
     form="gearbox face",
 )
@@ -26,17 +31,20 @@ def face(face: OnFace) -> Iterable[Finding]:
     old = face_moment(*face.old.face_terms) if known and face.old else None
     third = face.mount.face.third_at is not None
     share = moment / old if old else None
-    level: Level = (
-        "ok"
-        if share is not None and share <= 1.0
-        else "watch"
-        if third or (share is not None and share <= 1.5)
-        else "stop"
-    )
+    held = share is not None and share <= 1.0
+    reserve = _third_reserve(face) if third and not held else None
+    level: Level
+    if held:
+        level = "ok"
+    elif reserve is not None:
+        level = "watch" if reserve >= 1.15 else "stop"
+    else:
+        level = "watch" if share is not None and share <= 1.5 else "stop"
     tail = (
-        " A third point at its tail, on rubber, set after the gearbox is bolted tight, takes load off the face."
-        if third
-        else " Add a third point at its tail, on rubber."
+        " Its third point, on rubber and set after the gearbox is bolted tight, takes {l} then and has reserve {r}; "
+        "1.15 is asked."
+        if reserve is not None
+        else " Add a third point at its tail, on rubber: 1.5 times the old is the most without one."
     )
     yield verdict(
         "mount.face",
@@ -48,4 +56,14 @@ def face(face: OnFace) -> Iterable[Finding]:
         working=face_moment.working(*face.face_terms),
         m=q(moment, "moment"),
         o=q(old or 0.0, "moment"),
+        l=q(third_point(*face.third_terms) if reserve is not None else 0.0, "force"),
+        r=q(reserve or 0.0, "number"),
     )
+
+
+def _third_reserve(face: OnFace) -> float:
+    """Reserve of the third point in a bump. Raises CannotSay where its strength or its place is not known."""
+    what = f"strength of the third point of the {face.name}, with its bracket"
+    strength = lambda: above_zero(face.mount.face.third_strength, face._p("mount/face/third_strength"), what)
+    ask_all(strength, lambda: face.third_terms)
+    return reserve_factor(strength(), ULTIMATE_FACTOR, FITTING_FACTOR, third_point(*face.third_terms))

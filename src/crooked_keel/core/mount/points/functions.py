@@ -142,6 +142,31 @@ _FREE_WORDS = (
 )
 
 
+# Softest motion of a held unit over its stiffest, in stiffness: below the first it is nearly free, below the second
+# free for any purpose. Proposed.
+NEARLY_FREE = 5e-4
+FREE = 1e-5
+
+
+def weakest_motion(mounts: Sequence[MountSpring]) -> tuple[float, str]:
+    """Stiffness of the softest of the six motions over that of the stiffest, turns by the spread of the points; and the
+    softest in words. Source: statics of a rigid body on springs."""
+    _, total, spread, _ = _held(mounts)
+    scale = np.diag([1, 1, 1, 1 / spread, 1 / spread, 1 / spread])
+    sizes, motions = np.linalg.eigh(scale @ total @ scale)
+    return float(sizes[0] / sizes[-1]), _FREE_WORDS[int(np.argmax(np.abs(motions[:, 0])))]
+
+
+def _held(mounts: Sequence[MountSpring]) -> tuple[Vector, Matrix, float, list[tuple[Matrix, Matrix]]]:
+    """Centroid of the mounts, stiffness (6, 6) about it, spread of the mounts, and each mount's arm and stiffness."""
+    centre: Vector = np.mean([m.at_m for m in mounts], axis=0)
+    arms = [np.hstack([np.eye(3), -skew(m.at_m - centre)]) for m in mounts]
+    springs = [mount_stiffness(m.axis, m.axial_n_m, m.radial_n_m, m.across_n_m) for m in mounts]
+    total = sum((b.T @ k @ b for b, k in zip(arms, springs, strict=True)), np.zeros((6, 6)))
+    spread = float(np.sqrt(np.mean([np.sum((m.at_m - centre) ** 2) for m in mounts])))
+    return centre, total, spread, list(zip(arms, springs, strict=True))
+
+
 def mount_reactions(mounts: Sequence[MountSpring], reference_m: Vector, wrenches: Matrix) -> Shared:
     """Share wrenches (6, cases) given about a reference among springs that hold a rigid body.
 
@@ -154,11 +179,7 @@ def mount_reactions(mounts: Sequence[MountSpring], reference_m: Vector, wrenches
         for b in mounts[i + 1 :]:
             if float(np.linalg.norm(a.at_m - b.at_m)) < 1e-3:
                 raise InputError("~/mount/points", f"{a.name} and {b.name} are within 1 mm of each other")
-    centre: Vector = np.mean([m.at_m for m in mounts], axis=0)
-    arms = [np.hstack([np.eye(3), -skew(m.at_m - centre)]) for m in mounts]
-    springs = [mount_stiffness(m.axis, m.axial_n_m, m.radial_n_m, m.across_n_m) for m in mounts]
-    total = sum((b.T @ k @ b for b, k in zip(arms, springs, strict=True)), np.zeros((6, 6)))
-    spread = float(np.sqrt(np.mean([np.sum((m.at_m - centre) ** 2) for m in mounts])))
+    centre, total, spread, each = _held(mounts)
     if spread < 1e-6:
         raise InputError("~/mount/points", "one mount point cannot hold a unit against turning")
     scale = np.diag([1, 1, 1, 1 / spread, 1 / spread, 1 / spread])
@@ -171,7 +192,7 @@ def mount_reactions(mounts: Sequence[MountSpring], reference_m: Vector, wrenches
     about = wrenches.copy()
     about[3:] += cross(np.asarray(reference_m - centre), wrenches[:3])
     moved: Matrix = np.asarray(np.linalg.solve(total, about), dtype=float)
-    loads = np.array([k @ b @ moved for b, k in zip(arms, springs, strict=True)])
+    loads = np.array([k @ b @ moved for b, k in each])
     at_reference = moved.copy()
     at_reference[:3] += cross(moved[3:], reference_m - centre)
     return Shared(np.asarray(at_reference, dtype=float), np.asarray(loads, dtype=float))
@@ -217,7 +238,7 @@ def limit_engine_torque(factor: float, power_w: float, output_speed_rad_s: float
     "mount.carried",
     "m = mu + md + mp",
     result=("mass", "mass on the mount"),
-    mu=("mass", "unit"),
+    mu=("mass", "unit, with all that hangs on it"),
     md=("mass", "reduction"),
     mp=("mass", "propeller"),
     source="statics",

@@ -2,11 +2,15 @@
 
 from __future__ import annotations
 
+import math
+
 import numpy as np
 
-from ...errors import CannotSay, ask_all
+from ...errors import CannotSay, Gap, ask_all
+from ...figure.doubt import figure_uncertainty
 from ...figure.trace import need
 from ...formula import Working
+from ...judging.finding import LeftOut
 from ...judging.values import ValueList
 from ...physics.geometry import Matrix, Vector
 from ...reference.load_cases import LoadCase
@@ -24,6 +28,7 @@ from .functions import (
     point_load,
     reserve_factor,
     sums_close,
+    weakest_motion,
 )
 
 
@@ -146,6 +151,37 @@ class Points(Topic):
                 ]
                 made[key] = min(factors, key=lambda f: f[0])
         return made
+
+    @property
+    def without_strength(self) -> LeftOut:
+        """Points whose strength is not known."""
+        points = self.mount.points
+        blank = [k for k in self.placed.mount_keys if points[k].strength is None]
+        where = lambda k: self._p(f"mount/points/{k}/strength")
+        needs = [Gap(where(k), f"strength of point {points[k].name}") for k in blank]
+        return LeftOut([points[k].name for k in blank], needs)
+
+    def left_out(self, more: LeftOut | None = None) -> LeftOut:
+        """Load cases that cannot be said, and what else was left out."""
+        gaps = self.shared[3]
+        needs = {n.pointer: n for gap in gaps.values() for n in gap.needs}
+        names = [f"case {self.acting.case_name(k)}" for k in gaps]
+        also = more or LeftOut()
+        return LeftOut([*also.names, *names], [*also.needs, *needs.values()])
+
+    def reserve_doubt(self, key: str) -> float:
+        """Two standard deviations of the reserve of a point, as a share of it: of its strength, and of the mass that
+        hangs on the points."""
+        strength = self.mount.points[key].strength
+        school = self.resolved.project.assumptions.tolerance_school or "two standard deviations"
+        typed = strength is not None and strength.plus_minus is not None and strength.si > 0
+        own = 2 * figure_uncertainty(strength, school) / strength.si if typed and strength is not None else 0.0
+        return math.hypot(own, self.acting.carried_doubt)
+
+    @lazy
+    def weakest(self) -> tuple[float, str]:
+        """How softly the weakest motion is held beside the stiffest, and that motion in words."""
+        return weakest_motion(self.springs)
 
     @lazy
     def least_reserve(self) -> tuple[str, float, LoadCase, float]:

@@ -4,14 +4,14 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Gap
+from ...errors import CannotSay, Gap, or_none
 from ...judging.band import at_least, at_most, band
-from ...judging.finding import Finding, q, word
+from ...judging.finding import Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...physics.mechanics import TORQUE_FACTOR_SOURCE
 from ...resolved.craft import Resolved
 from ..acting import FITTING_FACTOR, PEAK_SOURCE, Acting
-from .functions import limit_engine_torque, reserve_factor
+from .functions import FREE, NEARLY_FREE, limit_engine_torque, reserve_factor
 from .quantities import Points
 
 _NOT_THERE = {
@@ -48,22 +48,39 @@ def cases(points: Points, acting: Acting, resolved: Resolved) -> Iterable[Findin
     yield verdict(
         "mount.cases",
         "ok" if left < 1e-8 else "stop",
-        "{n} cases, sums close" if left < 1e-8 else "The sums do not close",
-        "In every case the loads on the points add up to the load of the unit. "
+        "Loads of {n} cases computed" if left < 1e-8 else "The sums do not close",
+        "Checked: in every case the loads on the points add up to the load of the unit. Whether the points stand them "
+        "is judged by their reserve. Not looked at: tubes, diagonals, welds, sudden stoppage. "
         + _NOT_THERE["firewall" if resolved.has("firewall") else "bed" if resolved.has("bed") else "other"],
         n=q(len(columns), "count"),
     )
 
 
-@rule("mount.held", "The unit is held", limit="no free motion", source="statics", mark="statics", form="spring points")
+@rule(
+    "mount.held",
+    "The unit is held",
+    limit="weakest motion held by a 2000th of the stiffest or more ok, a 100 000th watch, less stop",
+    source="statics; the two shares: proposed",
+    mark="proposed",
+    form="spring points",
+)
 def held(points: Points) -> Iterable[Finding]:
     points.shared  # noqa: B018  raises, naming the free motion
+    share, motion = points.weakest
+    level: Level = "ok" if share >= NEARLY_FREE else "watch" if share >= FREE else "stop"
     yield verdict(
         "mount.held",
-        "ok",
-        "Held in every direction",
-        "{n} points, rigid unit, springs as stated.",
+        level,
+        "Held in every direction" if level == "ok" else "Nearly free {w}",
+        "{n} points, rigid unit, springs as stated."
+        if level == "ok"
+        else "{n} points: its weakest motion is held {s} times as softly as its stiffest; {limit} is the most. The "
+        "points lie nearly in one line, or one is far too soft: loads of that motion are not to be trusted. Set a "
+        "point further off the line.",
         n=q(len(points.springs), "count"),
+        w=word(motion),
+        s=q(1 / share, "count"),
+        limit=q(1 / NEARLY_FREE, "count"),
     )
 
 
@@ -76,18 +93,25 @@ def held(points: Points) -> Iterable[Finding]:
     form="spring points",
 )
 def reserve(points: Points, acting: Acting) -> Iterable[Finding]:
-    key, factor, case, load = points.least_reserve
+    made = points.reserves
+    if not made:
+        raise CannotSay(*points.without_strength.needs)
+    doubt = lambda k: made[k][0] * points.reserve_doubt(k)
+    key = min(made, key=lambda k: made[k][0] - doubt(k))
+    factor, case, load = made[key]
     strength = points.mount.points[key].strength
     assert strength is not None
-    judged = band(factor, "number", ok=at_least(1.15), watch=at_least(1.0))
+    judged = band(factor, "number", ok=at_least(1.15), watch=at_least(1.0), doubt=doubt(key))
     yield verdict(
         "mount.reserve",
         judged.level,
-        "{p} has reserve {r}",
-        "{c}: {load} on the point, {kind}. Its strength is taken as {s}, ultimate.",
+        "{p} has reserve {r}, of 1.15 asked",
+        "{c}: {load} on the point, {kind}. Its strength is taken as {s}, ultimate. Bolts, welds and fatigue were not "
+        "looked at.",
         compared=judged.compared,
         working=reserve_factor.working(strength.si, acting.ultimate_factor(case), FITTING_FACTOR, load),
         source=case.source,
+        left_out=points.left_out(points.without_strength),
         p=word(points.mount.points[key].name),
         r=q(factor, "number"),
         c=word(case.name),
@@ -113,12 +137,16 @@ def against_old(points: Points, acting: Acting) -> Iterable[Finding]:
     new = points.worst
     old = points.old.worst
     share = new[2] / old[2]
-    judged = band(share, "number", ok=at_most(1.0), watch=at_most(1.1))
+    judged = band(share, "number", ok=at_most(1.0), watch=at_most(1.1), doubt=share * acting.carried_doubt)
+    carried = or_none(lambda: points.old.least_reserve[1] if points.old else None)
+    unproven = carried is not None and carried < 1.0
     yield verdict(
         "mount.against-old",
-        judged.level,
+        "watch" if unproven and judged.level == "ok" else judged.level,
         "Worst point carries {p} of the old",
-        "{a} → {b}, {n} in: {c}. The structure behind the points is proven for the old load only.",
+        "{a} → {b}, {n} in: {c}. The structure behind the points is proven for the old load only."
+        + (" The old one itself had a reserve of {r} by these sums: it proves nothing." if unproven else ""),
+        r=q(carried or 0.0, "number"),
         compared=judged.compared,
         p=q(share, "percent"),
         a=q(old[2], "force"),
@@ -156,7 +184,7 @@ def torque(acting: Acting, resolved: Resolved) -> Iterable[Finding]:
         "mount.limit-torque",
         "ok",
         "Limit torque {t} at the {f}",
-        "{k} times the mean torque behind the reduction; it rolls the unit {way}.",
+        "{k} times the greatest mean torque of its ratings behind the reduction; it rolls the unit {way}.",
         working=limit_engine_torque.working(acting.factor, power, acting.output.propeller_speed_rad_s),
         f=word(resolved.word("flange")),
         t=q(abs(limit), "torque"),
@@ -204,14 +232,17 @@ def uplift(points: Points, acting: Acting) -> Iterable[Finding]:
                 up = float(shared.load_n[row, 2, columns[case.id]].max())
                 if up > worst[2]:
                     worst = (key, case.id, up)
+    left_out = points.left_out()
     if worst[2] <= 0:
-        yield verdict("mount.uplift", "ok", "Every foot stays down", "In every limit case of the table.")
+        title = "Every foot stays down" if not left_out.names else "Every foot stays down in the cases that are known"
+        yield verdict("mount.uplift", "ok", title, "In {n} load cases.", left_out=left_out, n=q(len(columns), "count"))
         return
     yield verdict(
         "mount.uplift",
         "watch",
         "Foot {p} lifts with {f}",
         "{c}. It needs a captive mount, and bolts through the stringer rather than lag screws.",
+        left_out=left_out,
         p=word(points.mount.points[worst[0]].name),
         c=word(acting.case_name(worst[1]).capitalize()),
         f=q(worst[2], "force"),

@@ -5,7 +5,7 @@ from __future__ import annotations
 import numpy as np
 
 from ...errors import CannotSay, Gap, ask_all
-from ...figure.trace import need
+from ...figure.trace import above_zero, need
 from ...figure.units import G0_M_S2
 from ...formula import record
 from ...judging.values import ValueList
@@ -93,7 +93,7 @@ class Swing(Topic):
         """Shock and pivot in each case. The load of the wheel is that of the heaviest loading on the rear axle."""
         figure = self.mount.swing.mass
         mass = lambda: need(figure, self._p("mount/swing/mass"), "mass of what swings: unit, wheel and silencer").si
-        ask_all(lambda: self.arm, mass, lambda: self.rear_load, lambda: self.acting.final)
+        ask_all(lambda: self.arm, mass, lambda: self.rear_load, lambda: self.acting.final, lambda: self.grip)
         arm = self.arm
         pivot, lower, upper, contact, cg = (
             np.array([p.x, p.z]) for p in (arm.pivot, arm.shock_lower, arm.shock_upper, arm.contact, arm.cg)
@@ -107,13 +107,18 @@ class Swing(Topic):
                     upper,
                     contact,
                     self.acting.n_z(case) * self.rear_load,
-                    case.pull * self.acting.final.road_n,
+                    case.pull * self.acting.final.road_n - case.brake * self.grip * self.rear_load,
                     mass(),
                     cg,
                 ),
             )
             for case in self.acting.table
         ]
+
+    @lazy
+    def grip(self) -> float:
+        """Grip of the tyre that is braked."""
+        return above_zero(self.resolved.project.craft.road.grip, "/craft/road/grip", "grip of the driven tyre")
 
     @lazy
     def rear_load(self) -> float:

@@ -8,7 +8,7 @@ from ...errors import CannotSay, Gap, ask_all
 from ...figure.kinds import Force
 from ...figure.trace import need
 from ...judging.band import at_least, at_most, band
-from ...judging.finding import Finding, q, word
+from ...judging.finding import Compared, Finding, q, word
 from ...judging.register import rule, verdict
 from ...judging.subjects import Subject, one_by_one
 from ..acting import FITTING_FACTOR
@@ -54,6 +54,30 @@ def _carries(swing: Swing, part: Subject[Force | None]) -> Iterable[Finding]:
         c=word(case.name),
         l=q(load, "force"),
         st=q(strength, "force"),
+    )
+
+
+@rule(
+    "mount.swing-mass",
+    "Mass of what swings",
+    limit="not below the mass of the unit that swings with it, else unknown",
+    source="a part is no heavier than the whole",
+    mark="statics",
+    form="swing unit",
+)
+def swing_mass(swing: Swing) -> Iterable[Finding]:
+    whole, part = swing.mount.swing.mass, swing.placed.installation.unit.mass
+    if whole is None or part is None or whole.si >= part.si:
+        return
+    yield verdict(
+        "mount.swing-mass",
+        "unknown",
+        "What swings is said to weigh {a}, its unit alone {b}: which?",
+        "Pivot and shock are judged by what swings: unit, wheel and silencer together.",
+        needs=[Gap(swing._p("mount/swing/mass"), "mass of what swings: unit, wheel and silencer")],
+        compared=Compared(value=whole.si, dimension="mass", lo=part.si),
+        a=q(whole.si, "mass"),
+        b=q(part.si, "mass"),
     )
 
 
