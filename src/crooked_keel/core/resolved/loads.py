@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from ..document import Fit, Loading, Seat, Tank
-from ..errors import ask_all, or_gap
+from ..errors import InputError, ask_all, or_gap
 from ..figure.trace import Traced
 from ..topic.lazy import lazy
 from ..topic.reading import Topic
@@ -79,6 +79,14 @@ class Loads(Topic):
         at, what = f"/loadings/{key}/fuel/{tank_id}", f"fuel in the {tank.name} ({loading.name})"
 
         def mass() -> Traced:
+            held = loading.fuel.get(tank_id)
+            if held is not None and tank.capacity is not None and held.si > tank.capacity.si * (1 + 1e-9):
+                raise InputError(
+                    at,
+                    f"{loading.name}: more fuel than the {tank.name} holds",
+                    given=held.entered,
+                    allowed=f"up to {tank.capacity.entered}",
+                )
             volume, density = ask_all(
                 lambda: as_stated(loading.fuel.get(tank_id), at, what),
                 lambda: measured(tank.density, f"{pointer}/density", f"density of the fuel in the {tank.name}"),

@@ -103,12 +103,10 @@ class Fuel(Topic):
 
     @property
     def _wing_mass(self) -> tuple[float, float]:
-        """Mass of one wing and how far out its CG lies, kg and m; nothing known takes no relief. Raises CannotSay for
-        one without the other."""
-        if self.wing.mass is None and self.wing.cg_at is None:
-            return 0.0, 0.0
-        mass = need(self.wing.mass, "/craft/wing/mass", "mass of one wing")
-        return mass.si, need(self.wing.cg_at, "/craft/wing/cg_at", "where the CG of the wing lies").si
+        """Mass of both wings and how far out the CG of either lies, kg and m."""
+        mass = lambda: need(self.wing.mass, "/craft/wing/mass", "mass of both wings").si
+        at = lambda: need(self.wing.cg_at, "/craft/wing/cg_at", "how far out the CG of a wing lies").si
+        return ask_all(mass, at)
 
     def bending(self, key: str, base: Centre, added: bool) -> list[Bent]:
         """Bending at the root in the states of one loading: as loaded, wing tanks empty, all tanks empty. The half with

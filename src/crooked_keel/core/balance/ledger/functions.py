@@ -344,29 +344,37 @@ def phi(x: float) -> float:
 
 @formula(
     "balance.chance-inside",
-    "P = max(0, Φ(gf / uf) + Φ(ga / ua) − 1)",
+    "P = max(0, Φ(gf / uf) + Φ(ga / ua) + Φ(gm / um) − 2)",
     result=("percent", "chance inside the limits"),
     gf=("length", "forward margin"),
     uf=("length", "its standard uncertainty"),
     ga=("length", "aft margin"),
     ua=("length", "its standard uncertainty"),
-    source="normal errors, one mass; JCGM 100:2008 (from memory)",
+    gm=("mass", "left to the gross mass, heaviest loading"),
+    um=("mass", "its standard uncertainty"),
+    source="normal errors; Bonferroni's inequality; JCGM 100:2008 (from memory)",
     example=(
         (
             0.02,
             0.01,
             0.02,
             0.01,
+            20.0,
+            10.0,
         ),
-        0.9545,
+        0.93175,
     ),
-    valid="normal errors, one mass; that both limits are passed at once is left out",
+    valid="normal errors; a lower bound: that two limits are passed at once is left out",
 )
-def chance_inside(forward_margin_m: float, forward_u_m: float, aft_margin_m: float, aft_u_m: float) -> float:
-    """Chance that the CG lies between its limits at one mass, normal errors. Raises InputError without a tolerance."""
+def chance_inside(
+    forward_margin_m: float, forward_u_m: float, aft_margin_m: float, aft_u_m: float, mass_kg: float, mass_u_kg: float
+) -> float:
+    """Chance, at the least, that the CG lies between its limits and the mass below its own, normal errors. Raises
+    InputError without a tolerance."""
     if forward_u_m <= 0 or aft_u_m <= 0:
         raise InputError("", "no tolerance is known: a chance cannot be said")
-    return max(0.0, phi(forward_margin_m / forward_u_m) + phi(aft_margin_m / aft_u_m) - 1)
+    kept = phi(mass_kg / mass_u_kg) if mass_u_kg > 0 else float(mass_kg >= 0)
+    return max(0.0, phi(forward_margin_m / forward_u_m) + phi(aft_margin_m / aft_u_m) + kept - 2)
 
 
 def support_reactions(mass_kg: float, x_m: float, y_m: float, supports: list[tuple[float, float]]) -> list[float]:

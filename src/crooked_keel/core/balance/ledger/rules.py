@@ -8,7 +8,7 @@ from collections.abc import Iterable
 
 from ...document import Hung, TwoScales
 from ...errors import CannotSay
-from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.finding import Compared, Finding, q, word
 from ...judging.register import rule, verdict
 from ...judging.subjects import one_by_one
 from ...resolved.craft import Resolved
@@ -16,34 +16,8 @@ from ...resolved.disputed import Disputed
 from ...resolved.installation import ResolvedInstallation
 from ...resolved.references import Body, got
 from ...resolved.weighed import hung, on_scales
-from ..limits.quantities import Limits
 from .functions import apply_ledger, is_lead
 from .quantities import Ledger
-
-
-@rule(
-    "balance.cg-lateral",
-    "Lateral CG",
-    limit="designer's limits; none given: watch beyond 25 mm",
-    source="designer's limit; 25 mm: common practice, no source",
-    mark="common practice",
-    form="cg limits",
-)
-def cg_lateral(limits: Limits, ledger: Ledger) -> Iterable[Finding]:
-    y = ledger.empty_y.station
-    lo, hi, given = limits.lateral
-    margin = min(y.value - lo, hi - y.value)
-    level: Level = ("stop" if given else "watch") if margin < 0 else "watch" if margin < 2 * y.u else "ok"
-    yield verdict(
-        "balance.cg-lateral",
-        level,
-        "CG {d} off the centreline",
-        "Empty: {y} to starboard ±{u}" + ("." if given else "; no lateral limit given, 25 mm taken."),
-        compared=Compared(value=y.value, dimension="length", lo=lo, hi=hi, doubt=2 * y.u or None),
-        d=q(abs(y.value), "length"),
-        y=q(y.value, "length"),
-        u=q(2 * y.u, "length"),
-    )
 
 
 @rule(

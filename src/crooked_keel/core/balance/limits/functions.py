@@ -15,6 +15,8 @@ from ...errors import InputError
 Numbers = NDArray[np.float64]
 
 EDGE_M = 1e-9
+# How far beside a corner its bands are looked at, kg.
+_BESIDE_KG = 1e-7
 _MOST_CUTS = 4000
 
 
@@ -84,7 +86,8 @@ class Envelope:
     def cut(self, mass_kg: float) -> Cut | None:
         """Limits at a mass, or None above or below the envelope.
 
-        A mass on a corner takes the edge with the greater slope, for the cautious tolerance.
+        On a corner it is the narrower of the bands just below and just above: an outline may step there. Its slope is
+        the greater of the two, for the cautious tolerance.
         Raises InputError where an outline has more than one band at one mass."""
         if self.corners is None:
             assert self.forward_m is not None and self.aft_m is not None
@@ -97,30 +100,34 @@ class Envelope:
         return made
 
     def _cut(self, corners: tuple[tuple[float, float], ...], mass_kg: float) -> Cut | None:
+        if not any(abs(mass_kg - m) <= EDGE_M for m in self.masses_kg):
+            return self._band(corners, mass_kg)
+        beside = [b for step in (-_BESIDE_KG, _BESIDE_KG) if (b := self._band(corners, mass_kg + step)) is not None]
+        if not beside:
+            return None
+        lo, hi = max(b.forward_m for b in beside), min(b.aft_m for b in beside)
+        near = 1e-6 + _BESIDE_KG * max(abs(s) for b in beside for s in (b.forward_slope_m_kg, b.aft_slope_m_kg))
+        forward = max((b.forward_slope_m_kg for b in beside if abs(b.forward_m - lo) <= near), key=abs)
+        aft = max((b.aft_slope_m_kg for b in beside if abs(b.aft_m - hi) <= near), key=abs)
+        return Cut(lo, hi, forward, aft)
+
+    def _band(self, corners: tuple[tuple[float, float], ...], mass_kg: float) -> Cut | None:
+        """Limits at a mass that is on no corner; None where the outline is not met."""
         hits: list[tuple[float, float]] = []
-        n = len(corners)
-        flat: list[float] = []
-        for i in range(n):
-            (x1, m1), (x2, m2) = corners[i], corners[(i + 1) % n]
-            if m1 == m2:
-                if abs(m1 - mass_kg) < EDGE_M:
-                    flat += [x1 / m1, x2 / m2] if self.in_moments else [x1, x2]
+        for (x1, m1), (x2, m2) in zip(corners, corners[1:] + corners[:1], strict=True):
+            if not min(m1, m2) < mass_kg < max(m1, m2):
                 continue
-            if min(m1, m2) - EDGE_M <= mass_kg <= max(m1, m2) + EDGE_M:
-                slope = (x2 - x1) / (m2 - m1)
-                at = x1 + slope * (mass_kg - m1)
-                if self.in_moments:
-                    at /= mass_kg
-                    slope = (slope - at) / mass_kg
-                hits.append((at, slope))
+            slope = (x2 - x1) / (m2 - m1)
+            at = x1 + slope * (mass_kg - m1)
+            if self.in_moments:
+                at /= mass_kg
+                slope = (slope - at) / mass_kg
+            hits.append((at, slope))
         if not hits:
             return None
-        stations = sorted({round(x, 9) for x, _ in hits})
-        if len(stations) > 2:
+        if len(hits) > 2:
             raise InputError("/craft/limits/envelope", "at one mass the envelope has two bands; give a simple outline")
-        lo, hi = min(stations + flat), max(stations + flat)
-        forward = max((s for x, s in hits if abs(x - lo) < 1e-6), key=abs, default=0.0)
-        aft = max((s for x, s in hits if abs(x - hi) < 1e-6), key=abs, default=0.0)
+        (lo, forward), (hi, aft) = sorted(hits)
         return Cut(lo, hi, forward, aft)
 
     def outline(self) -> list[tuple[float, float]]:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ...document import Craft
-from ...errors import InputError, ask_all
+from ...errors import InputError, ask_all, or_none
 from ...figure.trace import above_zero, need
 from ...resolved.references import References
 from ...topic.lazy import lazy
@@ -56,10 +56,37 @@ class Limits(Topic):
     def _limit(self, side: str) -> float:
         """A limit by its station, or by its part of the MAC, m."""
         station, part = getattr(self.limits, side), getattr(self.limits, f"{side}_mac")
-        if station is None and part is not None:
-            lemac, mac = self.mac
-            return lemac + float(part.si) * mac
-        return self.references.place(station, f"/craft/limits/{side}", f"{side} CG limit", "x").value
+        if part is None:
+            return self.references.place(station, f"/craft/limits/{side}", f"{side} CG limit", "x").value
+        by_chord = self.by_chord(side)
+        if station is None:
+            return by_chord
+        typed = self.references.place(station, f"/craft/limits/{side}", f"{side} CG limit", "x").value
+        return max(typed, by_chord) if side == "forward" else min(typed, by_chord)  # the narrower
+
+    def by_chord(self, side: str) -> float:
+        """A limit by its part of the MAC, m."""
+        lemac, mac = self.mac
+        return lemac + float(getattr(self.limits, f"{side}_mac").si) * mac
+
+    @property
+    def twice(self) -> list[tuple[str, float, float]]:
+        """Limits given by a station and by their part of the MAC that lie further apart than 3 mm: side, both
+        stations."""
+        made = []
+        for side in ("forward", "aft"):
+            station, part = getattr(self.limits, side), getattr(self.limits, f"{side}_mac")
+            if station is None or part is None:
+                continue
+            both = or_none(
+                lambda d=side, s=station: (
+                    self.references.place(s, f"/craft/limits/{d}", f"{d} CG limit", "x").value,
+                    self.by_chord(d),
+                )
+            )
+            if both is not None and abs(both[0] - both[1]) > 0.003:
+                made.append((side, *both))
+        return made
 
     @lazy
     def lateral(self) -> tuple[float, float, bool]:

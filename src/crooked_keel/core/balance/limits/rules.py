@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import InputError, ask_all
+from ...errors import Gap, InputError, ask_all
 from ...figure.trace import need
 from ...figure.units import HP_W, LB_KG
 from ...judging.certainty import chance_at_most
@@ -71,6 +71,30 @@ def place_cap(loads: Loads, resolved: Resolved) -> Iterable[Finding]:
 
 
 @rule(
+    "balance.limit-twice",
+    "A limit given twice",
+    limit="a station and a part of the MAC within 3 mm, else unknown",
+    source="one limit has one place",
+    mark="statics",
+    form="cg limits",
+)
+def limit_twice(limits: Limits) -> Iterable[Finding]:
+    for side, station, chord in limits.twice:
+        yield verdict(
+            "balance.limit-twice",
+            "unknown",
+            "The {s} limit is given twice, {d} apart: which?",
+            "By its station {a}, by its part of the MAC {b}. The narrower of the two is judged meanwhile.",
+            subject=side,
+            needs=[Gap(f"/craft/limits/{side}", f"{side} CG limit, one of the two")],
+            s=word(side),
+            d=q(abs(station - chord), "length"),
+            a=q(station, "length"),
+            b=q(chord, "length"),
+        )
+
+
+@rule(
     "balance.useful-load",
     "Useful load",
     limit="watch where full tanks leave room for fewer people than places, stop where one heavy person and least fuel "
@@ -101,7 +125,7 @@ def useful_load(limits: Limits, ledger: Ledger, loads: Loads, resolved: Resolved
     ]
     least = min_fuel_for_check(sum(powers))
     places = sum(1 for s in resolved.project.craft.seats.values() if s.heaviest is None or s.heaviest.si >= person)
-    level: Level = "stop" if useful < HEAVY_KG + least else "watch" if people < min(places, 2) else "ok"
+    level: Level = "stop" if useful < HEAVY_KG + least else "watch" if people < places else "ok"
     message = "Empty {e}, gross {g}. Full tanks, {f}, leave {l}, room for {n} of {p}."
     if level == "stop":
         message += " Not even one heavy person with {h} of fuel fits."

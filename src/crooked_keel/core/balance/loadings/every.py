@@ -3,17 +3,18 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from dataclasses import replace
 
 from ...errors import InputError, ask_all
 from ...figure.trace import Traced, need
 from ...formula import record
 from ...resolved.loads import Loads
-from ...resolved.references import References
+from ...resolved.references import References, got
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
-from ..ledger.functions import Centre
+from ..ledger.functions import Centre, apply_ledger
 from .frontier import Item, Side, Worst, frontier, most_of, worst_margin
-from .quantities import Loadings
+from .quantities import Loadings, least_first
 
 
 @record
@@ -87,6 +88,16 @@ class EveryLoading(Topic):
             made.append((Item(id, name, lo(), hi(), x().value), x()))
         return made
 
+    @property
+    def above_outline_kg(self) -> float:
+        """How much heavier the craft may be loaded, within its gross mass, than its outline reaches, kg."""
+        masses = self.loadings.limits.envelope.masses_kg
+        if not masses:
+            return 0.0
+        heaviest = self.loadings.base.mass_kg + sum(i.hi_kg for i, _ in self.items)
+        over = min(heaviest, self.loadings.limits.gross) - masses[-1]
+        return over if over > 1e-6 else 0.0
+
     def _on(self, side: Side) -> list[Item]:
         """What may be aboard, with every seat that slides where it is worst for a side."""
         seats, way = dict(self.loads.seats), -1.0 if side == "forward" else 1.0
@@ -121,6 +132,28 @@ class EveryLoading(Topic):
         cut = self.loadings.limits.envelope.cut(found.at.mass_kg)
         slope = 0.0 if cut is None else cut.forward_slope_m_kg if side == "forward" else cut.aft_slope_m_kg
         return found, loaded.margin_u(slope)
+
+    @property
+    def slides(self) -> bool:
+        """Whether any place slides."""
+        return any(s.slides is not None and s.slides.si > 0 for _, s in self.loads.seats)
+
+    def slid(self, side: Side) -> tuple[str, float, float, float, float]:
+        """The named loading, with every seat slid where it is worst for a side, that comes nearest to the limit: its
+        name, CG, limit, margin and standard uncertainty, m. Both ends of its fuel."""
+        way = -1.0 if side == "forward" else 1.0
+        found = []
+        for key in self.loads.keys:
+            people = [
+                replace(b, x=got(b.x) + Traced(way * (s.slides.si if s.slides else 0.0)))
+                for b, (_, s) in zip(self.loads.people(key), self.loads.seats, strict=True)
+            ]
+            dry = apply_ledger(people, start=self.loadings.base)
+            for at in (dry, apply_ledger(self.loads.fuel(key, True), start=dry)):
+                point = self.loadings.at(at)
+                margin, u = point.margin(side), point.u(side)
+                found.append((self.loads.name(key), point.x_m, point.limit(side), margin, u))
+        return min(found, key=lambda f: least_first(f[3], f[4]))
 
     def edges(self) -> list[FrontierOut]:
         """The edges of every loading, forward and aft, from the lightest up."""

@@ -6,14 +6,15 @@ import math
 from dataclasses import dataclass, replace
 from itertools import pairwise
 
-from ...errors import CannotSay, Gap, ask_all
+from ...errors import CannotSay, Gap, InputError, ask_all, or_gap
 from ...formula import Working
+from ...judging.finding import LeftOut
 from ...resolved.loads import Loads
 from ...resolved.references import Body, got
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ..fuel.quantities import Fuel
-from ..ledger.functions import Centre, aft_margin, apply_ledger, chance_inside, forward_margin
+from ..ledger.functions import Centre, aft_margin, apply_ledger, ballast_mass, chance_inside, forward_margin
 from ..limits.quantities import Limits
 
 
@@ -69,8 +70,8 @@ class LoadedCase:
     trail: list[TrailPoint]
 
     def worst(self, side: str) -> TrailPoint:
-        """The point of least margin on one side."""
-        return min(self.trail, key=lambda p: p.margin(side))
+        """The point of least margin on one side, counted in its doubt where some point is inside by less than that."""
+        return min(self.trail, key=lambda p: least_first(p.margin(side), p.u(side)))
 
     def curve(self) -> list[tuple[float, float]]:
         """The trail as drawn, mass and station, empty tanks first: each straight piece in mass and moment is a curve in
@@ -144,7 +145,7 @@ class Loadings(Topic):
         corners and where CG − limit is stationary. Source: statics; FAA-H-8083-1 adverse loading (from memory)."""
         (dry, full), envelope = ask_all(lambda: self.loaded(key), lambda: self.limits.envelope)
         burn = full.mass_kg - dry.mass_kg
-        trail = [self._trail_point(dry, 0.0 if burn > 0 else 1.0)]
+        trail = [self.at(dry, 0.0 if burn > 0 else 1.0)]
         floor = dry
         for leg in reversed(self.fuel.legs(key, self.after)):
             ceiling = apply_ledger(leg, start=floor)
@@ -155,13 +156,13 @@ class Loadings(Topic):
             shares |= self._stationary_shares(floor, ceiling, piece)
             for share in sorted(s for s in shares if 0 < s < 1):
                 at = apply_ledger([_part(b, share) for b in leg], start=floor)
-                trail.append(self._trail_point(at, (at.mass_kg - dry.mass_kg) / burn))
+                trail.append(self.at(at, (at.mass_kg - dry.mass_kg) / burn))
             floor = ceiling
             done = floor.mass_kg >= full.mass_kg - 1e-9
-            trail.append(self._trail_point(floor, 1.0 if done else (floor.mass_kg - dry.mass_kg) / burn))
+            trail.append(self.at(floor, 1.0 if done else (floor.mass_kg - dry.mass_kg) / burn))
         return LoadedCase(key, self.loads.name(key), trail)
 
-    def _trail_point(self, at: Centre, share: float) -> TrailPoint:
+    def at(self, at: Centre, share: float = 1.0) -> TrailPoint:
         """A point along the burn with the limits at its mass; outside the envelope those of its nearest corner are
         held."""
         envelope = self.limits.envelope
@@ -196,10 +197,11 @@ class Loadings(Topic):
         cases: list[LoadedCase] = []
         gaps: dict[str, CannotSay] = {}
         for key in self.loads.keys:
-            try:
-                cases.append(self.case(key))
-            except CannotSay as gap:
-                gaps[key] = gap
+            found = or_gap(lambda k=key: self.case(k))
+            if isinstance(found, CannotSay):
+                gaps[key] = found
+            else:
+                cases.append(found)
         return cases, gaps
 
     @lazy
@@ -214,13 +216,22 @@ class Loadings(Topic):
 
     def worst(self, side: str) -> tuple[LoadedCase, TrailPoint]:
         """The loading and point of least margin on one side."""
-        case = min(self.cases, key=lambda c: c.worst(side).margin(side))
+        case = min(self.cases, key=lambda c: least_first(c.worst(side).margin(side), c.worst(side).u(side)))
         return case, case.worst(side)
+
+    @property
+    def unsaid(self) -> LeftOut:
+        """Loadings that cannot be said."""
+        gaps = self.cases_and_gaps[1] if self.limited else self.loads_and_gaps[1]
+        needs = {n.pointer: n for g in gaps.values() for n in g.needs}
+        return LeftOut([self.loads.name(k) for k in gaps], list(needs.values()))
 
     @lazy
     def heaviest(self) -> tuple[LoadedCase, TrailPoint]:
-        """The loading of greatest mass."""
-        case = max(self.cases, key=lambda c: c.trail[-1].mass_kg)
+        """The loading of greatest mass, its doubt counted."""
+        most = lambda c: c.trail[-1].mass_kg + 2 * c.trail[-1].centre.mass.u
+        over = [c for c in self.cases if self.limits.limits.gross and c.trail[-1].mass_kg > self.limits.limits.gross.si]
+        case = max(over, key=lambda c: c.trail[-1].mass_kg) if over else max(self.cases, key=most)
         return case, case.trail[-1]
 
     @lazy
@@ -229,10 +240,11 @@ class Loadings(Topic):
         made: dict[str, Centre] = {}
         gaps: dict[str, CannotSay] = {}
         for key in self.loads.keys:
-            try:
-                made[key] = self.loaded(key)[1]
-            except CannotSay as gap:
-                gaps[key] = gap
+            found = or_gap(lambda k=key: self.loaded(k)[1])
+            if isinstance(found, CannotSay):
+                gaps[key] = found
+            else:
+                made[key] = found
         return made, gaps
 
     @lazy
@@ -247,17 +259,40 @@ class Loadings(Topic):
         return self.loads.name(key), made[key]
 
     def ballast_terms(self, side: str) -> tuple[float, float, float, float]:
-        """Mass, CG, limit and station for the lead that brings the worst loading of a side to its limit; negative lead
-        is what could come out."""
+        """Mass, CG, limit and station for the lead that brings the worst loading of a side to its limit, at the mass
+        that it then has; negative lead is what could come out. Raises InputError where lead there makes it worse."""
         _, point = self.worst(side)
-        return point.mass_kg, point.x_m, point.limit(side), self.limits.ballast_station
+        station, limit, lead = self.limits.ballast_station, point.limit(side), 0.0
+        for _ in range(30):  # a limit that slopes with mass moves as the lead goes in
+            lead = ballast_mass(point.mass_kg, point.x_m, limit, station)
+            cut = self.limits.envelope.cut(point.mass_kg + lead)
+            if cut is None:
+                break
+            limit = cut.forward_m if side == "forward" else cut.aft_m
+        if point.margin(side) < 0 and lead < 0:
+            raise InputError(
+                "/craft/ballast_station",
+                f"lead there makes the {side} margin worse: it lies on the wrong side of the CG",
+                allowed="a station aft of the CG" if side == "forward" else "a station ahead of the CG",
+            )
+        return point.mass_kg, point.x_m, limit, station
 
     @lazy
-    def chance_terms(self) -> tuple[float, float, float, float]:
-        """Margins and their standard uncertainties at the point that is least likely inside."""
+    def chance_terms(self) -> tuple[float, float, float, float, float, float]:
+        """Margins and their standard uncertainties at the point that is least likely inside, and what the heaviest
+        loading leaves of the gross mass."""
+        ask_all(lambda: self.cases, lambda: self.limits.gross)
         points = [self.worst("forward")[1], self.worst("aft")[1]]
-        terms = [(p.forward_margin_m, p.u("forward"), p.aft_margin_m, p.u("aft")) for p in points]
+        heavy = self.heaviest[1].centre.mass
+        left = self.limits.gross - heavy.value
+        terms = [(p.forward_margin_m, p.u("forward"), p.aft_margin_m, p.u("aft"), left, heavy.u) for p in points]
         return min(terms, key=lambda t: chance_inside(*t))
+
+
+def least_first(margin: float, u: float) -> tuple[int, float]:
+    """Order of margins, worst first: those beyond a limit by how far, then those inside by what their doubt leaves of
+    them."""
+    return (0, margin) if margin < 0 else (1, margin - 2 * u)
 
 
 class LoadingsBefore(Loadings):

@@ -7,14 +7,17 @@ from typing import Any
 
 from ...figure.trace import standard_uncertainty
 from ...judging.certainty import chance_at_most
-from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.finding import Compared, Finding, Level, Ways, q, word
 from ...judging.register import rule, verdict
+from ...judging.subjects import Subject, known_of
 from ...resolved.craft import Resolved
 from ...resolved.loads import Loads
+from ..ledger.functions import apply_ledger
+from ..ledger.quantities import Ledger
 from ..limits.quantities import Limits
 from .every import EveryLoading
 from .frontier import Side
-from .quantities import LoadedCase, Loadings, TrailPoint
+from .quantities import LoadedCase, Loadings, TrailPoint, least_first
 
 
 def _side(loadings: Loadings, loads: Loads, rule_id: str, side: str, end: str) -> Iterable[Finding]:
@@ -39,6 +42,7 @@ def _side(loadings: Loadings, loads: Loads, rule_id: str, side: str, end: str) -
         ),
         working=point.margin_working(side),
         can_suggest=level in ("stop", "watch"),
+        left_out=loadings.unsaid,
         d=q(abs(margin), "length"),
         loading=word(case.name),
         tanks=word(_tanks(loads, case, point)),
@@ -133,7 +137,8 @@ def worst_loading(every: EveryLoading) -> Iterable[Finding]:
     sides: tuple[Side, Side] = ("forward", "aft")
     found = [(s, *every.worst_of_all(s)) for s in sides]
     side, worst, u = min(found, key=lambda f: f[1].margin_m / (f[2] or 1e-12))
-    level: Level = "stop" if worst.margin_m < 0 else "watch" if worst.margin_m < 2 * u else "ok"
+    above = every.above_outline_kg
+    level: Level = "stop" if worst.margin_m < 0 or above > 0 else "watch" if worst.margin_m < 2 * u else "ok"
     loads = [(i, worst.at.loads_kg[i.id]) for i, _ in every.items]
     listed = ", ".join(f"{{n{k}}} {{m{k}}}" for k in range(len(loads)))
     message = f"Worst of all with {listed}: CG at {{x}} ±{{u}}, limit {{limit}}, at {{m}}."
@@ -146,6 +151,9 @@ def worst_loading(every: EveryLoading) -> Iterable[Finding]:
             if most is not None and most < item.hi_kg:
                 message += f" With no more than {{most{k}}} in {{n{k}}} it is kept."
                 params[f"most{k}"] = q(most, "mass")
+    if above > 0:
+        message += " The outline ends {above} below what may be loaded: there is no limit to keep up there."
+        params["above"] = q(above, "mass")
     if worst.over_kg > 0:
         message += " Everything full would be {over} over gross."
         params["over"] = q(worst.over_kg, "mass")
@@ -155,7 +163,9 @@ def worst_loading(every: EveryLoading) -> Iterable[Finding]:
         "balance.worst-loading",
         level,
         "Some loading passes the {side} limit by {d}"
-        if level == "stop"
+        if worst.margin_m < 0
+        else "Some loading is heavier than the outline reaches"
+        if above > 0
         else "Every loading keeps the {side} limit by {d}",
         message,
         compared=against(worst.at.x_m, worst.limit_m, side, 2 * u),
@@ -166,6 +176,38 @@ def worst_loading(every: EveryLoading) -> Iterable[Finding]:
         limit=q(worst.limit_m, "length"),
         m=q(worst.at.mass_kg, "mass"),
         **params,
+    )
+
+
+@rule(
+    "balance.seat-slide",
+    "Seats slid either way",
+    limit="stop outside, watch within two standard deviations; every seat slid to the end that is worst",
+    source="statics",
+    mark="statics",
+    form="cg limits",
+)
+def seat_slide(every: EveryLoading) -> Iterable[Finding]:
+    if every.ranges_given or not every.slides or not every.loads.keys:
+        return
+    sides: tuple[Side, Side] = ("forward", "aft")
+    found = [(s, *every.slid(s)) for s in sides]
+    side, name, x, limit, margin, u = min(found, key=lambda f: least_first(f[4], f[5]))
+    level: Level = "stop" if margin < 0 else "watch" if margin < 2 * u else "ok"
+    yield verdict(
+        "balance.seat-slide",
+        level,
+        "With the seats slid {s} the {s} limit is passed by {d}"
+        if margin < 0
+        else "With the seats slid {s} the {s} limit is kept by {d}",
+        "{l}: CG at {x} ±{u}, limit {k}. With fuel as loaded and without any.",
+        compared=against(x, limit, side, 2 * u),
+        s=word("forward" if side == "forward" else "aft"),
+        d=q(abs(margin), "length"),
+        l=word(name),
+        x=q(x, "length"),
+        u=q(2 * u, "length"),
+        k=q(limit, "length"),
     )
 
 
@@ -187,6 +229,7 @@ def mass_max(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
         "Gross mass passed by {d}" if m > cap else "{d} of gross mass left",
         "{loading}: {m} ±{u} of {cap}." + (" The chance to keep it is {p}." if level == "watch" else ""),
         compared=Compared(value=m, dimension="mass", hi=cap, doubt=2 * u or None),
+        left_out=loadings.unsaid,
         d=q(abs(cap - m), "mass"),
         loading=word(name),
         m=q(m, "mass"),
@@ -221,6 +264,39 @@ def envelope_range(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
                 l=word(case.name),
                 m=q(heavy if over else light, "mass"),
             )
+
+
+@rule(
+    "balance.cg-lateral",
+    "Lateral CG",
+    limit="designer's limits, empty and in every loading; none given: watch beyond 25 mm",
+    source="designer's limit; 25 mm: common practice, no source",
+    mark="common practice",
+    form="cg limits",
+)
+def cg_lateral(limits: Limits, ledger: Ledger, loads: Loads) -> Iterable[Finding]:
+    lo, hi, given = limits.lateral
+    empty = ledger.empty_y
+    left = lambda c: min(c.station_m - lo, hi - c.station_m)
+    named = [Subject(k, loads.name(k), k) for k in loads.keys]
+    known = known_of(named, lambda k: apply_ledger([*loads.people(k), *loads.fuel(k, True)], "y", start=empty))
+    found = [("Empty", empty), *((loads.name(k), c) for k, c in known.answers)]
+    name, centre = min(found, key=lambda f: least_first(left(f[1]), f[1].station.u))
+    y, margin = centre.station, left(centre)
+    level: Level = ("stop" if given else "watch") if margin < 0 else "watch" if margin < 2 * y.u else "ok"
+    yield verdict(
+        "balance.cg-lateral",
+        level,
+        "CG {d} off the centreline",
+        "{l}: {y} ±{u}"
+        + ("." if given else "; no lateral limit given, 25 mm taken. Roll control is not checked here."),
+        compared=Compared(value=y.value, dimension="length", lo=lo, hi=hi, doubt=2 * y.u or None),
+        left_out=known.left_out,
+        d=q(abs(y.value), "length"),
+        l=word(name),
+        y=q(y.value, "length", Ways("to starboard", "to port")),
+        u=q(2 * y.u, "length"),
+    )
 
 
 @rule(

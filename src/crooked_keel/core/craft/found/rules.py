@@ -74,9 +74,9 @@ def limits(resolved: Resolved) -> Iterable[Finding]:
     given = resolved.project.craft.limits
     needs: list[Gap] = []
     if not given.envelope:
-        if given.forward is None:
+        if given.forward is None and given.forward_mac is None:
             needs.append(Gap("/craft/limits/forward", "forward CG limit"))
-        if given.aft is None:
+        if given.aft is None and given.aft_mac is None:
             needs.append(Gap("/craft/limits/aft", "aft CG limit"))
     if given.gross is None:
         needs.append(Gap("/craft/limits/gross", "gross mass"))

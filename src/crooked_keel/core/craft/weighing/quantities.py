@@ -122,19 +122,17 @@ class Weighing(Topic):
             )
         return figure.si
 
-    @property
-    def radii_known(self) -> bool:
-        """Whether the radius of every tyre is known."""
-        return all(s.radius is not None for _, s in self.supports)
-
     @lazy
     def height_over_axles(self) -> Traced:
-        """Height of the CG over the axles; over the ground, which is the cautious side, where a tyre's radius is not
-        known."""
+        """Height of the CG over the axles. Without the radius of a tyre the correction would be too large, and too
+        large is no safer than too small: it is asked for."""
         asks = [lambda k=k, s=s: self.support_place(k, s, "z") for k, s in self.supports]
-        ask_all(lambda: got(self.height()), *asks)
-        radii = [s.radius.si for _, s in self.supports if s.radius is not None] if self.radii_known else [0.0]
-        over = sum(radii) / len(radii)
+        radii = [
+            lambda k=k, s=s: need(s.radius, f"/craft/supports/{k}/radius", f"radius of the {s.name}, loaded").si
+            for k, s in self.supports
+        ]
+        ask_all(lambda: got(self.height()), *asks, *radii)
+        over = sum(r() for r in radii) / len(radii)
         mains = [ask() for (_, s), ask in zip(self.supports, asks, strict=True) if s.role != "tail"]
         ground = Traced(0.0)
         for z in mains:
@@ -213,9 +211,27 @@ class Weighing(Topic):
         )
         lift, reading, front, rear = (a.value for a in ask_all(*asks))
         mass, x, x_front, length = found
+        reading -= self._raised_tare()
+        along = x - x_front if raised.end == "front" else length - (x - x_front)
+        level = mass * along / length
+        if not 0 < reading < mass or reading <= level:
+            raise InputError(
+                f"{base}/reading",
+                "with one end up the other carries more than level, and less than all: read again",
+                given=raised.reading.entered if raised.reading else None,
+                allowed=f"above {level:.1f} kg and below {mass:.1f} kg, without tare",
+            )
         if raised.end == "rear":
-            return cg_height_by_tilt(mass, length - (x - x_front), length, rear, front, lift, reading)
-        return cg_height_by_tilt(mass, x - x_front, length, front, rear, lift, reading)
+            return cg_height_by_tilt(mass, along, length, rear, front, lift, reading)
+        return cg_height_by_tilt(mass, along, length, front, rear, lift, reading)
+
+    def _raised_tare(self) -> float:
+        """What stood on the scale beside the craft while one end was up, kg: as said, else as at the weighing."""
+        raised = self.craft.as_found.raised
+        if raised.tare is not None:
+            return raised.tare.si
+        on = "rear" if raised.end == "front" else "front"
+        return sum(s.tare.si for _, s in self.supports if s.role == on and s.tare is not None)
 
     def axle(self, role: str) -> tuple[str, Support]:
         """The first support of an axle."""

@@ -99,14 +99,13 @@ def off_level(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
         "craft.level",
         "ok" if off <= math.radians(0.5) else "watch",
         "Weighed {p} off level, CG corrected by {d}",
-        "The scales put the CG {d} too far {way}; it is taken out. A CG {z} over the {base}.",
+        "The scales put the CG {d} too far {way}; it is taken out. A CG {z} over the axles.",
         working=level_shift.working(weighing.height_over_axles.value, pitch),
         compared=compared,
         p=q(off, "angle"),
         d=q(abs(shift.value), "length"),
         way=word("aft" if shift.value > 0 else "forward"),
         z=q(weighing.height_over_axles.value, "length"),
-        base=word("axles" if weighing.radii_known else "ground, the cautious side"),
     )
 
 
