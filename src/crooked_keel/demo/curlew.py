@@ -123,7 +123,7 @@ FIT_B = _motor(
 )
 _LEDGER = rows(
     ("tanks", "removed", "Wing tanks, pumps and lines, dry", f("6.4 kg ±0.2 kg"), at("430 mm", "0 mm", "250 mm")),
-    ("exhaust", "removed", "Exhaust and heater", f("5.1 kg ±0.1 kg"), at("-1500 mm", "80 mm", "-170 mm")),
+    ("exhaust", "removed", "Tail pipe and heater", f("5.1 kg ±0.1 kg"), at("-1500 mm", "80 mm", "-170 mm")),
 )
 _ADDED = rows(
     ("controller", "installed", "Controller and contactors", f("9.3 kg ±0.1 kg"), at("-1010 mm", "-60 mm", "180 mm")),

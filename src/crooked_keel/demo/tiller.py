@@ -183,6 +183,7 @@ FIT_B = {
         "points": _three("0 mm", "30 kN"),
     },
     "align": {
+        "joints_phased": "each on a shaft of its own",
         "joints": {
             "port": {"name": "half-shaft, port", "rank": 1.0, "side": f("4°"), "plan": f("2°"), "speed": f("900 rpm")},
             "starboard": {

@@ -152,6 +152,12 @@ BLOCKS: tuple[Block, ...] = (
     ),
     Block(
         "align",
+        "The pair of joints",
+        (field("~/align/joints_phased", "Forks of the shaft between them", "choice"),),
+        form="joints",
+    ),
+    Block(
+        "align",
         "The unit, from {unit flange}",
         (
             field("~/unit/length", "Length"),

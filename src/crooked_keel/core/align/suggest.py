@@ -51,26 +51,20 @@ def thrust_side(placed: ResolvedInstallation) -> Iterator[Proposal]:
 
 
 def packers(shaft: ShaftLine, placed: ResolvedInstallation, resolved: Resolved) -> Iterator[Proposal]:
-    """The stringer cut under every foot that needs it."""
-    units = resolved.project.units
-    operations, most = [], 0.0
-    for key in placed.mount_keys:
-        lack = 0.003 - shaft.packer(key)
-        figure = placed.installation.mount.points[key].structure_water_line
-        if lack > 0 and figure is not None:
-            value, rounded = moved_place(figure, -lack, units, up=False)
-            most = max(most, abs(rounded - figure.si))
-            path = placed.p(f"mount/points/{key}/structure_water_line")
-            operations.append(Operation(op="replace", path=path, value=value))
-    if operations:
-        yield Proposal(
-            "stringer",
-            Message(
-                template="Cut the stringer by up to {d}, {n} feet; it is structure, have it judged first",
-                params={"d": q(most, "length"), "n": q(len(operations), "count")},
-            ),
-            operations,
-        )
+    """The unit raised at its coupling until the least packer has room; its shaft follows."""
+    figure = placed.installation.placement.flange_water_line
+    lack = max((0.003 - shaft.packer(k) for k in placed.mount_keys), default=0.0)
+    if figure is None or lack <= 0:
+        return
+    value, rounded = moved_place(figure, lack, resolved.project.units, up=True)
+    yield Proposal(
+        "raise",
+        Message(
+            template="Unit {d} higher at its coupling, at {z}; its shaft then falls more steeply",
+            params={"d": q(abs(rounded - figure.si), "length"), "z": q(rounded, "length")},
+        ),
+        [Operation(op="replace", path=placed.p("placement/flange_water_line"), value=value)],
+    )
 
 
 PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {

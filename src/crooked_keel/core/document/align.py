@@ -90,4 +90,4 @@ class Align(Part):
     wheel: WheelCentre = WheelCentre()
     runout: Runout = Runout()
     joints: dict[Key, Joint] = {}
-    joints_phased: Literal["in line", "a quarter turn out"] | None = None
+    joints_phased: Literal["in line", "a quarter turn out", "each on a shaft of its own"] | None = None

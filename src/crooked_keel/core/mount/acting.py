@@ -100,7 +100,12 @@ class Acting(Topic):
             ask_all(peak, lambda: self.output, lambda: self.placed.ratio)
             return self.output.rotation * peak() * self.placed.ratio
         ask_all(lambda: self.factor, lambda: self.output)
-        return self.output.rotation * self.factor * self.output.mean_torque_n_m
+        mean = float(self.factor * self.output.mean_torque_n_m)
+        # A motor's peak torque, as entered, is never less than what a factor of its mean says.
+        peak = 0.0
+        if unit.kind == "electric" and unit.peak_torque is not None:
+            peak = unit.peak_torque.si * self.placed.ratio
+        return self.output.rotation * max(mean, peak)
 
     @lazy
     def carried(self) -> tuple[float, Vector]:

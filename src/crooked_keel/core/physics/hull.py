@@ -58,7 +58,20 @@ class Floats(NamedTuple):
 
 
 def both_sides(half: Sequence[tuple[float, float]]) -> tuple[tuple[float, float], ...]:
-    """A half section from keel to deck edge, starboard, as a whole closed outline."""
+    """A half section from keel to deck edge, starboard, as a whole closed outline.
+
+    Raises InputError for one that goes on over the crown of the deck: its highest point would be taken for the edge
+    where water comes aboard."""
+    widest = max((y for y, _ in half), default=0.0)
+    if len(half) > 2 and widest > 0 and half[-1][0] < 0.25 * widest and half[-1][1] > 0.5 * max(z for _, z in half):
+        at_widest = max(half, key=lambda p: p[0])
+        if half[-1][1] > at_widest[1]:
+            raise InputError(
+                FIELD,
+                "a section ends at the deck edge, where water comes aboard; this one goes on to the middle of the deck",
+                given=f"last point {half[-1][0]:.3f} m out, {half[-1][1]:.3f} m up",
+                allowed="points from the keel to the deck edge",
+            )
     port = [(-y, z) for y, z in reversed(half) if y > 1e-9]
     return (*half, *port)
 

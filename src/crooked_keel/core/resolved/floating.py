@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable
 from typing import NamedTuple
 
@@ -132,6 +133,14 @@ class Floating(Topic):
                 for i, s in enumerate(sections)
             ]
         )
+
+    @lazy
+    def table_against_sections(self) -> tuple[float, float] | None:
+        """Displacement as found by her table and by her sections, kg; None where she has not both."""
+        if not self.flotation.table or not self.flotation.sections:
+            return None
+        ask_all(lambda: self.row, lambda: self.hull)
+        return self.row.displacement_kg, self.density.value * self.hull.cut(self.keel + self.draft.value).volume_m3
 
     def row_at(self, draft_m: float) -> TableRow:
         """Hydrostatics at a draft over the keel, by the table or by the sections."""
@@ -294,10 +303,26 @@ class Floating(Topic):
 
     @lazy
     def gm_measured(self) -> MeasuredGm | None:
-        """GM as found by inclining, or by rolling the lowest it may be."""
-        found = self.inclined
-        if found is not None:
-            return MeasuredGm(found.gm_m, found.u_m, "inclined", "/craft/flotation/inclining/pendulum")
+        """GM as found by inclining, or by rolling the lowest it may be; where both were done and do not agree, the
+        lower of the two."""
+        found, rolled = self.inclined, self.gm_rolled
+        if found is None:
+            return rolled
+        inclined = MeasuredGm(found.gm_m, found.u_m, "inclined", "/craft/flotation/inclining/pendulum")
+        return rolled if rolled is not None and self.gm_disagrees and rolled.gm_m < found.gm_m else inclined
+
+    @lazy
+    def gm_disagrees(self) -> bool:
+        """Whether GM was both inclined and rolled, and the one lies outside what the other leaves open."""
+        found, rolled = self.inclined, self.gm_rolled
+        if found is None or rolled is None:
+            return False
+        low, high = rolled.gm_m, rolled.gm_m + 2 * math.sqrt(3) * rolled.u_m
+        return not low - 2 * found.u_m <= found.gm_m <= high + 2 * found.u_m
+
+    @lazy
+    def gm_rolled(self) -> MeasuredGm | None:
+        """GM by the time of a full roll, the lowest that the coefficients allow; None where none was timed."""
         roll = self.flotation.inclining.roll
         if roll is None:
             return None
@@ -327,8 +352,11 @@ class Floating(Topic):
             f = self.form
             mass = f["density"].by(f["block"]).by(f["length"]).by(f["beam"]).by(self.draft)
         else:
+            # Sections are cut where the water is, whatever the keel; a table counts its drafts from the keel.
             row = self.row
-            mass = Traced(row.displacement_kg, {o: s * row.immersion_kg_m for o, s in self.draft.slopes.items()})
+            by_water = self.by == "sections" and self.found.method != "report"
+            at = self._sum(self.waterplane.weights) if by_water else self.draft
+            mass = Traced(row.displacement_kg, {o: s * row.immersion_kg_m for o, s in at.slopes.items()})
         place = self.resolved.references.place
         measured = self.gm_measured
         height = or_gap(

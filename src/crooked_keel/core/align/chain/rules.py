@@ -6,6 +6,7 @@ import math
 from collections.abc import Iterable
 
 from ...document import Joint
+from ...errors import CannotSay, Gap, ask_all
 from ...judging.band import at_most, band
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
@@ -159,4 +160,39 @@ def _joint(chain: RoadLine, joint: Subject[Joint]) -> Iterable[Finding]:
         a=q(angle, "angle"),
         l=q(limit, "angle"),
         v=q(joint_variation(angle), "percent"),
+    )
+
+
+@rule(
+    "align.joint-pair",
+    "Universal joints as a pair",
+    limit="what the pair leaves of one joint 3° or less ok, 5° watch, more stop; forks in line",
+    source="driveline texts: equivalent angle of joints in one plane (from memory)",
+    mark="from memory",
+    form="joints",
+)
+def joint_pair(chain: RoadLine) -> Iterable[Finding]:
+    joints = chain.joints()
+    phased = chain.align.joints_phased
+    if len(joints) < 2 or phased == "each on a shaft of its own":
+        return
+    angles = ask_all(*[lambda j=j: chain.joint(j.key, j.of)[0] for j in joints[:2]])
+    if phased is None:
+        raise CannotSay(Gap(chain.placed.p("align/joints_phased"), "how the forks at the two ends of the shaft stand"))
+    in_line = phased == "in line"
+    first, second = angles
+    left = math.sqrt(abs(first**2 - second**2)) if in_line else math.hypot(first, second)
+    judged = band(left, "angle", ok=at_most(math.radians(3)), watch=at_most(math.radians(5)))
+    yield verdict(
+        "align.joint-pair",
+        judged.level,
+        "The pair leaves the swing of one joint at {l}",
+        "{a} and {b}, forks {p}; 3° is allowed, above 5° it stops. Taken as bent in one plane."
+        + ("" if in_line else " Turn one fork by a quarter: in line the two cancel instead of adding.")
+        + ("" if judged.level == "ok" or not in_line else " Set both to one angle: shims under the box or the axle."),
+        compared=judged.compared,
+        l=q(left, "angle"),
+        a=q(first, "angle"),
+        b=q(second, "angle"),
+        p=word(phased),
     )

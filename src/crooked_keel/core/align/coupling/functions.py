@@ -195,8 +195,8 @@ def adjuster_plan(
     step = pitch_m / divisions
     exact = [nut_turns(foot_move(offset_m, angle_rad, s), pitch_m) * divisions for s in (front_m, rear_m)]
     best: Plan | None = None
-    for f in range(math.floor(exact[0]) - 2, math.floor(exact[0]) + 4):
-        for r in range(math.floor(exact[1]) - 2, math.floor(exact[1]) + 4):
+    for f in range(math.floor(exact[0]) - 5, math.floor(exact[0]) + 7):
+        for r in range(math.floor(exact[1]) - 5, math.floor(exact[1]) + 7):
             front, rear = f * step, r * step
             turned = (front - rear) / (front_m - rear_m)
             angle, offset = angle_rad + turned, offset_m + rear - rear_m * turned
@@ -240,3 +240,6 @@ def gap_limits(diameter_m: float, school: str) -> tuple[float, float]:
 
 OFFSET_OK_M = 0.003 * IN_M
 OFFSET_WATCH_M = 0.005 * IN_M
+# How far the four steps may fail to close: two readings on either side. Common practice, no source.
+CLOSURE_OK_M = 0.05e-3
+CLOSURE_WATCH_M = 0.1e-3

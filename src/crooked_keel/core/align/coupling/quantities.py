@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from ...errors import ask_all, or_none
+from ...errors import Gap, ask_all, or_none
 from ...figure.trace import need
 from ...formula import Working, record
-from ...judging.finding import Ways
+from ...judging.finding import LeftOut, Ways
 from ...judging.values import ValueList
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
@@ -159,6 +159,43 @@ class Coupling(Readings):
         ]
         fp, fs, rp, rs = (-gap for gap in ask_all(*asks))
         return soft_foot_twist(fp, fs, rp, rs)
+
+    @lazy
+    def soft(self) -> tuple[float, list[tuple[str, float]]]:
+        """The most that a foot stands clear of its bed, or lifts by the twist of the four, m; and the feet to shim with
+        how much: those that stand clear, or the pair that the twist leaves low."""
+        twist = self.twist
+        under = {k: self._read("coupling", f"under_{k}", f"gap under the {w} foot, its bolt loose") for k, w in FEET}
+        names, clear = dict(FEET), max(under.values())
+        lift = 4 * abs(twist)
+        if clear >= lift:
+            feet = [(names[k], gap) for k, gap in under.items() if gap > 5e-5]
+        else:
+            feet = [(names[k], 2 * abs(twist)) for k in self.low_feet]
+        return max(lift, clear), feet
+
+    @property
+    def thread_left(self) -> LeftOut:
+        """Thread that the nuts need and of which nobody said how much is left."""
+        words = {
+            "thread_up": "thread left upward, least of the feet",
+            "thread_down": "thread left downward, least of the feet",
+        }
+        flats = (self.plan.front_flats, self.plan.rear_flats)
+        asked = {"thread_up": any(n > 0 for n in flats), "thread_down": any(n < 0 for n in flats)}
+        blank = [k for k, wanted in asked.items() if wanted and getattr(self.align.coupling, k) is None]
+        return LeftOut([words[k] for k in blank], [Gap(self.placed.p(f"align/coupling/{k}"), words[k]) for k in blank])
+
+    @property
+    def travel_short(self) -> list[tuple[str, str, bool]]:
+        """For either pair of nuts: which way it goes, and whether the thread that is left is too short for that."""
+        made = []
+        for end, flats in (("front", self.plan.front_flats), ("rear", self.plan.rear_flats)):
+            left = self.align.coupling.thread_up if flats > 0 else self.align.coupling.thread_down
+            far = abs(flats) * self.thread / 6
+            way = "thread upward" if flats > 0 else "thread downward"
+            made.append((end, way, left is not None and far > left.si + 1e-9))
+        return made
 
     @lazy
     def low_feet(self) -> tuple[str, str]:

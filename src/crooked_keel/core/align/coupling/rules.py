@@ -7,11 +7,11 @@ from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, or_none
 from ...judging.band import at_most, band
-from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.finding import LEVELS, Compared, Finding, Level, Ways, q, word
 from ...judging.register import rule, verdict
 from ...resolved.installation import ResolvedInstallation
-from .functions import OFFSET_OK_M, OFFSET_WATCH_M, gap_limits
-from .quantities import FEET, Coupling
+from .functions import CLOSURE_OK_M, CLOSURE_WATCH_M, OFFSET_OK_M, OFFSET_WATCH_M, gap_limits
+from .quantities import Coupling
 
 
 @rule(
@@ -80,7 +80,7 @@ def gap_closure(coupling: Coupling) -> Iterable[Finding]:
 @rule(
     "align.offset",
     "Offset at the coupling",
-    limit="0.003 in or less ok, 0.005 in watch, more stop",
+    limit="0.003 in or less ok, 0.005 in watch, more stop; steps that close within 0.05 mm ok, 0.1 mm watch, more stop",
     source="common practice, no source",
     mark="common practice",
     form="coupling",
@@ -88,25 +88,43 @@ def gap_closure(coupling: Coupling) -> Iterable[Finding]:
 def offset(coupling: Coupling) -> Iterable[Finding]:
     if not coupling.asks("coupling"):
         return
-    up, starboard, _ = coupling.offset
+    up, starboard, closure = coupling.offset
     size = math.hypot(up, starboard)
     judged = band(size, "fine_length", ok=at_most(OFFSET_OK_M), watch=at_most(OFFSET_WATCH_M))
+    closed = band(abs(closure), "fine_length", ok=at_most(CLOSURE_OK_M), watch=at_most(CLOSURE_WATCH_M))
+    if LEVELS.index(closed.level) < LEVELS.index(judged.level):
+        yield verdict(
+            "align.offset",
+            closed.level,
+            "The steps do not close by {c}: read them again",
+            "Top and bottom together should equal port and starboard together; {k} is allowed. As read the unit "
+            "lies {d} "
+            "off the shaft, {u}, {s}.",
+            compared=closed.compared,
+            c=q(abs(closure), "fine_length"),
+            k=q(CLOSURE_OK_M, "fine_length"),
+            d=q(size, "fine_length"),
+            u=q(up, "fine_length", Ways("up", "down")),
+            s=q(starboard, "fine_length", Ways("to starboard", "to port")),
+        )
+        return
     yield verdict(
         "align.offset",
         judged.level,
         "Unit {d} off the shaft",
-        "{u} up, {s} to starboard. The moves of the feet take it out.",
+        "{u}, {s}; {k} is allowed. The moves of the feet take it out.",
         compared=judged.compared,
+        k=q(OFFSET_OK_M, "fine_length"),
         d=q(size, "fine_length"),
-        u=q(up, "fine_length"),
-        s=q(starboard, "fine_length"),
+        u=q(up, "fine_length", Ways("up", "down")),
+        s=q(starboard, "fine_length", Ways("to starboard", "to port")),
     )
 
 
 @rule(
     "align.flats",
     "Whole flats of the nuts",
-    limit="leave both limits kept",
+    limit="leave both limits kept, within the thread that is left; beyond its end stop",
     source="search over whole flats",
     mark="statics",
     form="coupling",
@@ -114,32 +132,44 @@ def offset(coupling: Coupling) -> Iterable[Finding]:
 def flats(coupling: Coupling) -> Iterable[Finding]:
     if not coupling.asks("coupling"):
         return
-    plan = coupling.plan
+    plan, faces = coupling.plan, coupling.faces
     known = or_none(lambda: coupling.offset) is not None
-    level: Level = "ok" if plan.score <= 1 and known else "watch"
+    ok, _ = gap_limits(coupling.diameter, coupling.school)
+    sideways = abs(faces.open_port_m) > ok
+    travel = coupling.thread_left
+    short = [f"{end} nuts lack {way}" for end, way, lacks in coupling.travel_short if lacks]
+    level: Level = "stop" if short else "ok" if plan.score <= 1 and known and not sideways else "watch"
     way = lambda n: word("up" if n >= 0 else "down")
     yield verdict(
         "align.flats",
         level,
-        "Front nuts {f} flats {a}, rear nuts {r} flats {b}",
+        "The thread does not reach: {short}" if short else "Front nuts {f} flats {a}, rear nuts {r} flats {b}",
         (
-            "Both sides alike. It leaves a gap of {g}. Then read again: soft mounts do not lift one for one."
+            "{f} flats {a} in front and {r} {b} behind are asked. Change the packers under the mounts first."
+            if short
+            else "Both sides alike. Top to bottom it leaves a gap of {g}. Then read again: soft mounts do not lift one "
+            "for one."
             if plan.score <= 1
-            else "No whole flats meet the limits; this leaves a gap of {g}: use packers or a finer thread."
+            else "No whole flats meet the limits; top to bottom this leaves a gap of {g}: use packers or a "
+            "finer thread."
         )
+        + (" From side to side it opens {p}, which no nut closes: move the feet sideways." if sideways else "")
         + ("" if known else " No rim step was read: this closes the angle and takes the offset as none."),
+        left_out=travel,
         f=q(abs(plan.front_flats), "count"),
         a=way(plan.front_flats),
         r=q(abs(plan.rear_flats), "count"),
         b=way(plan.rear_flats),
         g=q(abs(plan.angle_rad) * coupling.diameter, "fine_length"),
+        p=q(faces.open_port_m, "fine_length", Ways("to port", "to starboard")),
+        short=word(", ".join(short)),
     )
 
 
 @rule(
     "align.soft-foot",
     "Soft foot",
-    limit="lift of 0.05 mm or less ok, 0.1 mm watch, more stop; feet without rubber",
+    limit="gap under a foot, or its lift, 0.05 mm or less ok, 0.1 mm watch, more stop; feet without rubber",
     source="common practice, no source; geometry",
     mark="common practice",
     form="coupling",
@@ -147,23 +177,18 @@ def flats(coupling: Coupling) -> Iterable[Finding]:
 def soft_foot(coupling: Coupling) -> Iterable[Finding]:
     if not coupling.asks("coupling"):
         return
-    lines = coupling
-    twist = lines.twist
-    lift = 4 * abs(twist)
+    lift, feet = coupling.soft
     judged = band(lift, "fine_length", ok=at_most(5e-05), watch=at_most(0.0001))
-    names = dict(FEET)
-    a, b = (names[k] for k in lines.low_feet)
     yield verdict(
         "align.soft-foot",
         judged.level,
-        "No soft foot" if judged.level == "ok" else "Soft: {a} and {b}",
-        "One foot lifts by {l} when its bolt is let go."
-        + ("" if judged.level == "ok" else " Shim both by {s}. On rubber compare the heights of the mounts instead."),
+        "No soft foot" if judged.level == "ok" else "Soft: {a}",
+        "{l} is the most that a foot stands clear, or lifts when its bolt is let go; 0.05 mm is allowed."
+        + ("" if judged.level == "ok" else " Shim: {s}. On rubber compare the heights of the mounts instead."),
         compared=judged.compared,
-        a=word(a),
-        b=word(b),
+        a=word(" and ".join(name for name, _ in feet)),
         l=q(lift, "fine_length"),
-        s=q(2 * abs(twist), "fine_length"),
+        s=word(", ".join(f"{name} {1000 * shim:.2f} mm" for name, shim in feet)),
     )
 
 

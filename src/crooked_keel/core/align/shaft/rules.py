@@ -6,6 +6,7 @@ from collections.abc import Iterable
 
 from ...errors import ask_all
 from ...figure.trace import need
+from ...judging.band import at_least, band
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...judging.subjects import Subject, known_of
@@ -48,11 +49,15 @@ def unit_angle_rule(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[
     )
 
 
+# The tallest stack of packers that is not asked about, and the tallest at all, m. Proposed.
+PACKER_OK_M, PACKER_STOP_M = 0.080, 0.150
+
+
 @rule(
     "align.packers",
     "Packers under the feet",
-    limit="3 mm or more, else the stringer is too high",
-    source="geometry; 3 mm: common practice, no source",
+    limit="3 to 80 mm ok, up to 150 mm watch; less than 3 mm, where the stringer is too high, or more stop",
+    source="geometry; 3 mm: common practice, no source; 80 and 150 mm: proposed",
     mark="common practice",
     form="bed",
 )
@@ -61,14 +66,29 @@ def packers(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[Finding]
     placed.mount_points  # noqa: B018  says what is missing
     known = known_of([Subject(k, points[k].name, k) for k in placed.mount_keys], shaft.packer)
     key, least = min(known.answers, key=lambda a: a[1])
+    tall, most = max(known.answers, key=lambda a: a[1])
+    judged = band(least, "length", ok=at_least(0.003))
+    level: Level = "stop" if judged.level != "ok" or most > PACKER_STOP_M else "watch" if most > PACKER_OK_M else "ok"
+    if level != "ok" and least >= 0.003:
+        key = tall
     yield verdict(
         "align.packers",
-        "ok" if least >= 0.003 else "stop",
-        "Packers {a} to {b}" if least >= 0.003 else "Stringer {d} too high under {f}",
-        "Mounts loaded and at mid travel. One solid packer and no more than three shims."
-        if least >= 0.003
-        else "Cut the stringer or raise the unit. Cutting a stringer is structure: have it judged.",
-        compared=Compared(value=least, dimension="length", lo=0.003),
+        level,
+        "Stringer {d} too high under {f}"
+        if least < 0.003
+        else "Packers {a} to {b}"
+        if level == "ok"
+        else "A packer of {b} under {f}",
+        "Raise the unit, if its shaft allows. A stringer is structure and is not cut for an engine."
+        if least < 0.003
+        else "Mounts loaded and at mid travel. One solid packer and no more than three shims."
+        if level == "ok"
+        else "{ok} is the most for a stack, above {stop} it stops: so tall it sways. Build a bed on the "
+        "stringer, or read "
+        "its height again.",
+        compared=Compared(value=least if least < 0.003 else most, dimension="length", lo=0.003, hi=PACKER_OK_M),
+        ok=q(PACKER_OK_M, "length"),
+        stop=q(PACKER_STOP_M, "length"),
         working=packer_height.working(*shaft.packer_terms(key)),
         left_out=known.left_out,
         can_suggest=least < 0.003,

@@ -112,11 +112,11 @@ def tubes(thrust: ThrustLine, placed: ResolvedInstallation) -> Iterable[Finding]
         "align.tubes",
         "ok",
         "Length of {n} tubes",
-        "Centre to centre, for cutting. {w} differs most from the straight drawing, by {d}. Buckling, welds and "
+        "Centre to centre, for cutting. {w} differs most from the straight drawing: {d}. Buckling, welds and "
         "whether they brace each other were not looked at: four tubes without a diagonal sway.",
         n=q(len(turned.tube_length_m), "count"),
         w=word(placed.installation.mount.points[most].name),
-        d=q(change, "length"),
+        d=q(change, "length", Ways("longer", "shorter")),
     )
 
 

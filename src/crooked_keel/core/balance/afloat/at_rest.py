@@ -60,7 +60,7 @@ def at_rest(afloat: AfloatStates) -> AtRest:
         try:
             rest = float_equilibrium(hull, mass, cg, floating.density.value, lcf)
             if rest.gm_m <= 0:
-                refused = "she does not stay upright"
+                rest, refused = None, "GM is lost: she does not stay upright, and lolls to one side or the other"
         except InputError as bad:
             refused = bad.message
         least: tuple[float, str] | None = None

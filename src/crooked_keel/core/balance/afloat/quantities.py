@@ -5,8 +5,9 @@ from __future__ import annotations
 import math
 from typing import NamedTuple
 
-from ...document import Mark
+from ...document import Mark, Tank
 from ...errors import CannotSay, Gap, InputError, ask_all, or_none
+from ...figure.trace import standard_uncertainty
 from ...formula import record
 from ...judging.finding import LeftOut
 from ...judging.subjects import Subject, known_of
@@ -18,6 +19,7 @@ from ...resolved.loads import Loads
 from ...resolved.references import Body, got
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
+from ..ledger.functions import apply_ledger, sums_of
 
 
 @record
@@ -63,6 +65,8 @@ class State(NamedTuple):
 
 
 EMPTY = "empty"
+# A tank that holds less of its volume than this is not pressed full. Proposed.
+_PRESSED = 0.97
 # A change of trim that is still ok, and one that is not to be had, in parts of the waterline. Common practice, no
 # source.
 OK_TRIM = 0.005
@@ -144,8 +148,19 @@ class AfloatStates(Topic):
         loading, tanks, needs = self.loads.loadings[key], [], []
         for tank_id, pointer, tank in self.loads.tanks(after):
             held = loading.fuel.get(tank_id)
-            if held is None or held.si <= 0 or tank.filling == "pressed full or empty":
+            if held is None or held.si <= 0:
                 continue
+            if tank.filling == "pressed full or empty":
+                capacity = tank.capacity.si if tank.capacity is not None else None
+                if capacity is None or held.si >= _PRESSED * capacity:
+                    continue
+                of = tank.capacity.entered if tank.capacity is not None else ""
+                what = f"whether the {tank.name} is pressed full: it holds {held.entered} of {of}"
+                needs.append(Gap(f"{pointer}/filling", what))
+                # Meanwhile it is taken for slack.
+            other = self._other_end(tank_id, tank, after)
+            if other is not None:
+                needs.append(other)
             parts = [
                 (p, w)
                 for p, w in (
@@ -159,7 +174,8 @@ class AfloatStates(Topic):
                 needs += [Gap(f"{pointer}/{p}", f"{w} in the {tank.name}") for p, w in parts]
                 continue
             assert tank.surface_length and tank.surface_breadth and tank.density
-            joined = abs(tank.butt_line.along_m) if tank.joined == "pipe across, open" and tank.butt_line else 0.0
+            open_across = tank.joined == "pipe across, open" or other is not None
+            joined = abs(tank.butt_line.along_m) if open_across and tank.butt_line else 0.0
             tanks.append(
                 SlackTank(
                     tank.density.si,
@@ -170,6 +186,43 @@ class AfloatStates(Topic):
                 )
             )
         return tanks, needs
+
+    def _other_end(self, tank_id: str, tank: Tank, after: bool) -> Gap | None:
+        """What is asked of a pair of tanks of which one end says that the pipe across is open and the other says
+        otherwise, or nothing."""
+        here = tank.butt_line.along_m if tank.butt_line is not None else 0.0
+        if not here:
+            return None
+        for other_id, pointer, other in self.loads.tanks(after):
+            there = other.butt_line.along_m if other.butt_line is not None else 0.0
+            open_ends = [t.joined == "pipe across, open" for t in (tank, other)]
+            if other_id != tank_id and here * there < 0 and any(open_ends) and not all(open_ends):
+                where = f"{pointer}/joined" if open_ends[0] else f"{self._pointer(tank_id, after)}/joined"
+                return Gap(where, f"whether the pipe between {tank.name} and {other.name} is open: its ends disagree")
+        return None
+
+    def _pointer(self, tank_id: str, after: bool) -> str:
+        return next(p for k, p, _ in self.loads.tanks(after) if k == tank_id)
+
+    def doubts(self, state: State) -> tuple[float, float, float]:
+        """Two standard deviations of a state with the work done: of its change of trim (m), its heel (rad) and its GM
+        (m). KM, the waterplane and what moves in the tanks are taken as exact.
+
+        Figures that mass and place share are counted once. Source: JCGM 100:2008, 5.1.2 (from memory)."""
+        after, changes = state.after, [*self.found[1:], *self._loads(state.id, True), *self.resolved.ledger]
+        lcf, mct = self.floating.lcf, after.mct_kg
+        along = sums_of(changes, "x")
+        by_mass, by_moment = along.mass_slopes(), along.moment_slopes()
+        trim = {o: (by_moment[o] - lcf * by_mass[o]) / mct for o in by_mass}
+        whole = self.bodies(state.id)
+        high = apply_ledger(whole, "z").station.u
+        across = sums_of(changes, "y").moment_slopes()
+        stiff = after.displacement_kg * after.gm_m
+        tilt = math.hypot(
+            standard_uncertainty(across) / stiff if stiff > 0 else math.inf,
+            (after.heel_rad or 0.0) * high / after.gm_m if after.gm_m > 0 else math.inf,
+        )
+        return 2 * standard_uncertainty(trim), 2 * tilt, 2 * high
 
     def free_surface(self, key: str, after: bool, displacement_kg: float) -> float:
         """What slack tanks of a state take off GM, m; tanks whose surface is not known take nothing, and a finding says
@@ -270,19 +323,32 @@ class AfloatStates(Topic):
             ]
         return self._marks[state.id]
 
-    def least(self) -> tuple[State, MarkOut]:
-        """State and mark where least freeboard is left."""
-        found = [(s, m) for s in self.states() for m in self.marks(s)]
+    def freeboards(self) -> list[tuple[State, MarkOut]]:
+        """Every mark in every state that stays upright. Raises CannotSay without marks, InputError where no state stays
+        upright."""
+        upright = [s for s in self.states() if s.after.heel_rad is not None and s.before.heel_rad is not None]
+        if not upright:
+            self.marks(self.states()[0])  # says that GM is lost
+        found = [(s, m) for s in upright for m in self.marks(s)]
         if not found:
             raise CannotSay(Gap("/craft/flotation/marks", "marks where freeboards are read"))
-        return min(found, key=lambda f: f[1].after_si)
+        return found
+
+    def least(self) -> tuple[State, MarkOut]:
+        """State and mark where least freeboard is left."""
+        return min(self.freeboards(), key=lambda f: f[1].after_si)
+
+    def most_lost(self) -> tuple[State, MarkOut]:
+        """State and mark where the largest part of the freeboard is lost."""
+        return max(self.freeboards(), key=lambda f: 1 - f[1].after_si / f[1].before_si if f[1].before_si > 0 else 1.0)
 
     def worst(self, size: str) -> State:
         """The state where trim change, heel or GM is worst."""
         keys = {
-            "trim": lambda s: -abs(s.after.trim_m - s.before.trim_m),
-            "heel": lambda s: -abs(s.after.heel_rad if s.after.heel_rad is not None else 9.0),
-            "gm": lambda s: s.after.gm_m,
+            "trim": lambda s: -abs(s.after.trim_m - s.before.trim_m) - self.doubts(s)[0],
+            "lies": lambda s: -abs(self.trim(s.after)),
+            "heel": lambda s: -abs(s.after.heel_rad) - self.doubts(s)[1] if s.after.heel_rad is not None else -math.inf,
+            "gm": lambda s: s.after.gm_m - self.doubts(s)[2],
             "change": lambda s: -abs(s.after.displacement_kg - s.before.displacement_kg) / s.before.displacement_kg,
         }
         return min(self.states(), key=keys[size])

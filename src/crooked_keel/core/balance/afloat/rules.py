@@ -3,18 +3,19 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
 
 from ...judging.band import band, within
-from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.finding import LEVELS, Compared, Finding, LeftOut, Level, Ways, q, word
 from ...judging.register import rule, verdict
 from ...physics.hydrostatics import trim_change
 from ...physics.stability import bottom_loading, lcg_fraction
 from ...resolved.craft import Resolved
 from ...resolved.references import got
 from ..ledger.quantities import Ledger
-from .quantities import OK_TRIM, STOP_TRIM, AfloatStates
+from .quantities import OK_TRIM, STOP_TRIM, AfloatStates, MarkOut
 
+_BY_END = Ways("by the stern", "by the bow")
 HEEL_OK, HEEL_STOP = math.radians(1), math.radians(3)
 
 
@@ -60,23 +61,55 @@ def displacement_change(afloat: AfloatStates) -> Iterable[Finding]:
 def trim(afloat: AfloatStates) -> Iterable[Finding]:
     s = afloat.worst("trim")
     change, length = s.after.trim_m - s.before.trim_m, afloat.floating.length
-    share = abs(change) / length
-    level: Level = "ok" if share <= OK_TRIM else "watch" if share <= STOP_TRIM else "stop"
+    doubt = afloat.doubts(s)[0]
+    ok, stop = OK_TRIM * length, STOP_TRIM * length
+    level = band(change, "length", ok=within(-ok, ok), watch=within(-stop, stop), doubt=doubt).level
     end = "stern" if change >= 0 else "bow"
     yield verdict(
         "balance.trim",
         level,
         "Trims {d} by the {end}",
-        "{s}, over her waterline, stern down: {a} → {b}. Small-change method, waterplane held as found.",
+        "{s}, over her waterline: {a} → {b}, the change known to ±{u}. Small-change method, waterplane held as found.",
         left_out=afloat.unsaid,
-        compared=Compared(value=change, dimension="length", lo=-OK_TRIM * length, hi=OK_TRIM * length),
+        compared=Compared(value=change, dimension="length", lo=-ok, hi=ok, doubt=doubt or None),
+        u=q(doubt, "length"),
         working=trim_change.working(s.after.trim_moment_kg_m - s.before.trim_moment_kg_m, s.after.mct_kg),
         can_suggest=level != "ok",
         d=q(abs(change), "length"),
         end=word(end),
         s=word(s.name),
-        a=q(afloat.trim(s.before), "length"),
-        b=q(afloat.trim(s.after), "length"),
+        a=q(afloat.trim(s.before), "length", _BY_END),
+        b=q(afloat.trim(s.after), "length", _BY_END),
+    )
+
+
+@rule(
+    "balance.trim-at-rest",
+    "Trim as she lies",
+    limit="1 % of the waterline or less ok, 2.5 % or less watch, more stop; in every state",
+    source="common practice, no source",
+    mark="common practice",
+    form="afloat",
+)
+def trim_at_rest(afloat: AfloatStates, resolved: Resolved) -> Iterable[Finding]:
+    if resolved.project.craft.as_found.method == "report":
+        return  # a report says nothing of how she lay
+    s = afloat.worst("lies")
+    lies, length = afloat.trim(s.after), afloat.floating.length
+    judged = band(
+        lies, "length", ok=within(-0.01 * length, 0.01 * length), watch=within(-0.025 * length, 0.025 * length)
+    )
+    yield verdict(
+        "balance.trim-at-rest",
+        judged.level,
+        "She lies {d}, {p} of her waterline",
+        "{s}; it was {a}. 1 % is allowed, above 2.5 % it stops. Against the level line of the sheer as entered.",
+        left_out=afloat.unsaid,
+        compared=judged.compared,
+        d=q(lies, "length", _BY_END),
+        p=q(abs(lies) / length, "percent"),
+        s=word(s.name),
+        a=q(afloat.trim(s.before), "length", _BY_END),
     )
 
 
@@ -195,21 +228,27 @@ def lcg_planing(afloat: AfloatStates, ledger: Ledger, resolved: Resolved) -> Ite
     form="afloat",
 )
 def freeboard(afloat: AfloatStates) -> Iterable[Finding]:
-    state, mark = afloat.least()
-    lost = 1 - mark.after_si / mark.before_si if mark.before_si > 0 else 1.0
-    level: Level = "stop" if lost > 0.25 or mark.after_si < 0.20 else "watch" if lost > 0.10 else "ok"
+    lost = lambda m: 1 - m.after_si / m.before_si if m.before_si > 0 else 1.0
+    judge: Callable[[MarkOut], Level] = lambda m: "stop" if lost(m) > 0.25 or m.after_si < 0.20 else "watch" if lost(m) > 0.10 else "ok"
+    state, mark = min((afloat.least(), afloat.most_lost()), key=lambda f: LEVELS.index(judge(f[1])))
+    least = afloat.least()[1]
+    lolling = [s.name for s in afloat.states() if s.after.heel_rad is None]
+    unsaid = afloat.unsaid
     yield verdict(
         "balance.freeboard",
-        level,
-        "Least freeboard {b}, {m}",
-        "{s}: {a} → {b}, {p} lost. Openings lower than the marks were not entered and not checked.",
-        left_out=afloat.unsaid,
+        judge(mark),
+        "Freeboard {b} left at {m}",
+        "{s}: {a} → {b}, {p} lost; 10 % is allowed, 25 % lost or less than 200 mm left stops. Least of all {l} at {n}. "
+        "Openings lower than the marks were not entered and not checked.",
+        left_out=LeftOut([*unsaid.names, *(f"{n} (GM is lost)" for n in lolling)], unsaid.needs),
         compared=Compared(value=mark.after_si, dimension="length", lo=0.20),
         a=q(mark.before_si, "length"),
         b=q(mark.after_si, "length"),
         m=word(mark.name),
         s=word(state.name),
-        p=q(max(lost, 0.0), "percent"),
+        p=q(max(lost(mark), 0.0), "percent"),
+        l=q(least.after_si, "length"),
+        n=word(least.name),
     )
 
 

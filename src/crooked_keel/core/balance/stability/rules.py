@@ -7,18 +7,19 @@ from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, ask_all
 from ...figure.trace import need
-from ...judging.band import band, within
-from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.band import at_least, band, within
+from ...judging.finding import Compared, Finding, LeftOut, Level, Ways, q, word
 from ...judging.register import rule, verdict
 from ...physics.hydrostatics import heel_angle, metacentric_height
 from ...physics.stability import fluid_gm, loll, offset_load_limit, wall_sided_heel, wall_sided_limit
 from ...resolved.craft import Resolved
 from ...resolved.loads import Loads
-from ...resolved.references import got
-from ..afloat.quantities import AfloatStates
+from ...resolved.references import Body, got
+from ..afloat.quantities import AfloatStates, State
 from ..afloat.rules import HEEL_OK, HEEL_STOP
 from ..fuel.quantities import OFF_CENTRE_M, Fuel
 
+_BY_SIDE = Ways("to starboard", "to port")
 GM_LEAST_M = 0.15
 
 
@@ -38,12 +39,13 @@ def heel(afloat: AfloatStates) -> Iterable[Finding]:
     angle = s.after.heel_rad
     if angle is None:
         return
-    judged = band(angle, "angle", ok=within(-HEEL_OK, HEEL_OK), watch=within(-HEEL_STOP, HEEL_STOP))
+    doubt = afloat.doubts(s)[1]
+    judged = band(angle, "angle", ok=within(-HEEL_OK, HEEL_OK), watch=within(-HEEL_STOP, HEEL_STOP), doubt=doubt)
     yield verdict(
         "balance.heel",
         judged.level,
         "Lists {d} to {side}",
-        "{s}: {a} → {b}, starboard down. Linear, good for small angles.",
+        "{s}: {a} → {b}, ±{u}; 1° is allowed, above 3° it stops. Linear, good for small angles.",
         left_out=afloat.unsaid,
         compared=judged.compared,
         working=heel_angle.working(s.after.heel_moment_kg_m, s.after.displacement_kg, s.after.gm_m),
@@ -51,8 +53,9 @@ def heel(afloat: AfloatStates) -> Iterable[Finding]:
         d=q(abs(angle), "angle"),
         side=word("starboard" if angle >= 0 else "port"),
         s=word(s.name),
-        a=q(s.before.heel_rad or 0.0, "angle"),
-        b=q(angle, "angle"),
+        a=q(s.before.heel_rad or 0.0, "angle", _BY_SIDE),
+        b=q(angle, "angle", _BY_SIDE),
+        u=q(doubt, "angle"),
     )
 
 
@@ -88,10 +91,9 @@ def gm(afloat: AfloatStates) -> Iterable[Finding]:
         return
     by, floating = afloat.floating.gm_by, afloat.floating
     drop = 1 - value / s.before.gm_m if s.before.gm_m > 0 else 1.0
-    settled = by == "inclined"
-    level: Level = (
-        "stop" if value < GM_LEAST_M else "watch" if value < GM_WATCH_M or drop > 0.15 or not settled else "ok"
-    )
+    settled, doubt = by == "inclined", afloat.doubts(s)[2]
+    judged = band(value, "length", ok=at_least(GM_WATCH_M), watch=at_least(GM_LEAST_M), doubt=doubt)
+    level = "watch" if judged.level == "ok" and (drop > 0.15 or not settled) else judged.level
     words = {
         "form estimate": "An estimate is not settled: incline her or time ten rolls.",
         "timed roll": "By the lowest roll coefficient: incline her to be sure.",
@@ -103,15 +105,19 @@ def gm(afloat: AfloatStates) -> Iterable[Finding]:
         "balance.gm",
         level,
         "GM {a} → {b}, {by}",
-        f"{{s}}. {said}"
+        f"{{s}}, ±{{u}}. {said}"
         + (
             " Free surface of slack tanks is taken off."
             if not unknown
             else " Free surface of slack tanks is not all taken off."
         )
-        + (" Less than {w} is little." if value < GM_WATCH_M else ""),
-        left_out=afloat.unsaid,
-        compared=Compared(value=value, dimension="length", lo=GM_LEAST_M),
+        + (" Less than {w} is little." if value - doubt < GM_WATCH_M else ""),
+        left_out=LeftOut(
+            [*afloat.unsaid.names, *(["the free surface of every tank"] if unknown else [])],
+            [*afloat.unsaid.needs, *unknown],
+        ),
+        compared=Compared(value=value, dimension="length", lo=GM_LEAST_M, doubt=doubt or None),
+        u=q(doubt, "length"),
         working=metacentric_height.working(floating.hydro.km_m, s.after.kg_m)
         if not slack
         else fluid_gm.working(floating.hydro.km_m, s.after.kg_m, floating.hydro.km_m - s.after.kg_m - s.after.gm_m),
@@ -180,12 +186,22 @@ def one_side_tank(fuel: Fuel, afloat: AfloatStates) -> Iterable[Finding]:
             continue
         for body in fuel.bodies(s.id):
             if abs(got(body.y).value) > OFF_CENTRE_M and got(body.mass).value > 0:
-                mass = s.after.displacement_kg - got(body.mass).value
-                moment = s.after.heel_moment_kg_m - got(body.mass).value * got(body.y).value
-                found.append((heel_angle(moment, mass, s.after.gm_m), s, body))
+                found.append((*_without(afloat, s, body), s, body))
     if not found:
         return
-    angle, state, body = max(found, key=lambda f: abs(f[0]))
+    angle, gm, state, body = max(found, key=lambda f: abs(f[0]))
+    if gm <= 0:
+        yield verdict(
+            "balance.one-side-tank",
+            "stop",
+            "With the {t} empty GM is lost",
+            "{s}: {g} is left. She will not stay upright.",
+            left_out=afloat.unsaid,
+            t=word(body.name),
+            s=word(state.name),
+            g=q(gm, "length"),
+        )
+        return
     judged = band(
         angle, "angle", ok=within(-math.radians(2), math.radians(2)), watch=within(-math.radians(5), math.radians(5))
     )
@@ -200,12 +216,24 @@ def one_side_tank(fuel: Fuel, afloat: AfloatStates) -> Iterable[Finding]:
         working=heel_angle.working(
             state.after.heel_moment_kg_m - got(body.mass).value * got(body.y).value,
             state.after.displacement_kg - got(body.mass).value,
-            state.after.gm_m,
+            gm,
         ),
         t=word(body.name),
         a=q(abs(angle), "angle"),
         s=word(state.name),
     )
+
+
+def _without(afloat: AfloatStates, state: State, body: Body) -> tuple[float, float]:
+    """Heel (rad) and GM (m) of a state with one tank empty: mass, moment and height of the CG without it."""
+    after, kg = state.after, got(body.mass).value
+    mass = after.displacement_kg - kg
+    height = got(body.z).value - afloat.floating.keel
+    over_keel = (after.displacement_kg * after.kg_m - kg * height) / mass
+    surface = afloat.free_surface(state.id, True, after.displacement_kg) * after.displacement_kg / mass
+    gm = afloat.floating.hydro.km_m - over_keel - surface
+    moment = after.heel_moment_kg_m - kg * got(body.y).value
+    return (heel_angle(moment, mass, gm) if gm > 0 else math.inf), gm
 
 
 @rule(
@@ -238,7 +266,7 @@ def offset_load(afloat: AfloatStates, loads: Loads, resolved: Resolved) -> Itera
             wall_sided_heel(s.after.gm_m, hydro.bm_m, tcg)
             if hydro.kb_m > 0
             else heel_angle(people * crowd.si, s.after.displacement_kg, s.after.gm_m)
-        )
+        ) + abs(s.after.heel_rad or 0.0)  # they go to the side to which she lists already
         found.append((angle, s, people))
     if not found:
         raise CannotSay(Gap("/loadings", "a loading: who is aboard"))
@@ -258,7 +286,7 @@ def offset_load(afloat: AfloatStates, loads: Loads, resolved: Resolved) -> Itera
         "balance.offset-load",
         level,
         "With everybody on one side she heels {a}",
-        "{s}: {m} of people and load {y} out. {l} is allowed."
+        "{s}: {m} of people and load {y} out, to the side to which she lists. {l} is allowed."
         + (
             " Her deck edge goes under."
             if under

@@ -81,6 +81,8 @@ def _every_step(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
             if stand is not None
             else None
         )
+        if carried is not None and carried > step.mass_kg - least:
+            carried = None  # so near the CG it would lift the mains: it is no stand
         if stand is not None and carried is not None:
             message += "; or a stand at {x}, which then carries {r}"
             params |= {"x": q(stand, "length"), "r": q(carried, "mass")}
@@ -165,7 +167,20 @@ def engine_out(standing: Standing, axles: Axles | None, ledger: Ledger, resolved
     out = ledger.engine_out
     was, now = axles.on_stand(ledger.before), axles.on_stand(out)
     margin = abs(out.station_m - axles.stand)
-    level: Level = "watch" if was[0] != now[0] or margin < 0.03 else "ok"
+    if now[1] > out.mass_kg:
+        yield verdict(
+            "balance.engine-out",
+            "stop",
+            "With the engine out it tips over the {w} wheel",
+            "The CG lies beyond that wheel: the stand would have to pull. {m} on the wheel of {a} in all. Stand it "
+            "elsewhere, or hang weight on before the last bolt comes out.",
+            working=stand_load.working(out.mass_kg, out.station_m, axles.stand, now[2]),
+            w=word(now[0]),
+            m=q(now[1], "mass"),
+            a=q(out.mass_kg, "mass"),
+        )
+        return
+    level: Level = "watch" if was[0] != now[0] or margin < 0.03 + 2 * out.station.u else "ok"
     yield verdict(
         "balance.engine-out",
         level,

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Gap
+from ...errors import CannotSay, Gap, or_none
 from ...judging.finding import Finding, q, word
 from ...judging.register import rule, verdict
 from ...physics.mechanics import TURN_SIGN
@@ -30,6 +30,29 @@ def rotation(train: Train, placed: ResolvedInstallation, resolved: Resolved) -> 
         f=word(resolved.word("flange")),
         t=word(TURN_WORDS[turns]),
         h=word(hand),
+    )
+
+
+@rule(
+    "drive.output-turns",
+    "Turning of the output, said twice",
+    limit="port of the unit and train the same, else unknown",
+    source="one shaft turns one way",
+    mark="statics",
+)
+def output_turns(train: Train, resolved: Resolved) -> Iterable[Finding]:
+    said = train.unit.ports.output.turns
+    turns = or_none(lambda: train.output_turns)
+    if said is None or turns is None or resolved.has("across") or TURN_SIGN[said] == turns:
+        return
+    yield verdict(
+        "drive.output-turns",
+        "unknown",
+        "The output is said to turn {a}, its train turns it {b}: which?",
+        "Seen from aft looking forward. Propeller, thrust line and torque follow it: look at it turn, starter only.",
+        needs=[Gap(train.p("unit/ports/output/turns"), f"which way the output of the {train.name} turns")],
+        a=word(said),
+        b=word(TURN_WORDS[turns]),
     )
 
 
