@@ -102,10 +102,8 @@ class Acting(Topic):
         ask_all(lambda: self.factor, lambda: self.output)
         mean = float(self.factor * self.output.mean_torque_n_m)
         # A motor's peak torque, as entered, is never less than what a factor of its mean says.
-        peak = 0.0
-        if unit.kind == "electric" and unit.peak_torque is not None:
-            peak = unit.peak_torque.si * self.placed.ratio
-        return self.output.rotation * max(mean, peak)
+        entered = unit.peak_torque if unit.kind == "electric" else None
+        return self.output.rotation * max(mean, entered.si * self.placed.ratio if entered is not None else 0.0)
 
     @lazy
     def carried(self) -> tuple[float, Vector]:
