@@ -14,6 +14,7 @@ from .balance import section as balance
 from .benches import BUILT, RULES_OF, TABLE, Asked
 from .choose import section as choose
 from .document import Figure, Project, value_at
+from .doubts import tried
 from .drive import section as drive
 from .errors import CannotSay, Gap, InputError
 from .formula import Out, record
@@ -193,9 +194,19 @@ def assess(project: Project, fit_id: str | None = None, workspace: Workspace | N
         raise InputError("/fits", "no such fit", given=fit_id, allowed=", ".join(project.fits) or "none yet")
     ws = workspace or Workspace()
     ws.begin()
-    made = judge(set_up(project, fit_id, ws), fit_id)
+    benches = set_up(project, fit_id, ws)
+    made = judge(benches, fit_id)
     ws.settle()
-    return made
+    wide = benches.balance.remarkable.wide
+    return _with_doubts(made, project, fit_id, wide) if wide else made
+
+
+def _with_doubts(made: Assessment, project: Project, fit_id: str | None, wide: list[tuple[str, Figure]]) -> Assessment:
+    """The assessment with figures of a wide ± tried at both its ends."""
+    again = lambda document: judge(set_up(document, fit_id), fit_id).findings
+    findings = sorted(tried(project, wide, made.findings, again), key=_urgency)
+    failed = {b.bench for b in made.benches if b.failed}
+    return made.model_copy(update={"findings": findings, "benches": _benches(findings, failed)})
 
 
 def judge(benches: Benches, fit_id: str | None) -> Assessment:

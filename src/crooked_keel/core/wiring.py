@@ -42,11 +42,11 @@ from .mount.points.quantities import Points
 from .mount.section import MountTopics
 from .mount.swing.quantities import Swing
 from .resolved.craft import Resolved
-from .resolved.disputed import Disputed, Whole
 from .resolved.floating import Floating
 from .resolved.installation import ResolvedInstallation
 from .resolved.loads import Loads
 from .resolved.references import References
+from .resolved.remarkable import Remarkable, Whole
 from .resolved.rows import Rows
 from .resolved.wheels import Wheels
 from .topic.reading import Topic
@@ -235,12 +235,13 @@ class _Wiring:
             afloat = ws.topic("afloat", AfloatStates, resolved, loads, craft.floating, as_found)
         if craft.wheels is not None:
             axles = ws.topic("axles", Axles, resolved, loads, craft.wheels, ledger, as_found)
-        disputed = ws.topic("disputed", Disputed, Whole(project), ws.memory("disputed", 4_000))
+        memory = ws.memory("remarkable", 4_000)
+        remarkable = ws.topic("remarkable", Remarkable, Whole(project), self.fit_id, memory)
         return Balance(
             resolved,
             self.rows,
             loads,
-            disputed,
+            remarkable,
             stripped,
             ledger,
             limits,

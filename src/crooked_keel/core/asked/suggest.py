@@ -12,6 +12,7 @@ from ..document import Project, apply_operations
 from ..errors import CannotSay, InputError
 from ..judging.finding import LEVELS, Finding, Message, Suggestion, word
 from ..judging.propose import Proposal
+from ..judging.settling import SETTLES
 from ..topic.workspace import takes
 from ..wiring import Benches, InstallationBenches, set_up
 
@@ -50,10 +51,12 @@ def suggest(project: Project, fit_id: str | None, key: str) -> WaysOut:
     finding = next((f for f in before.findings if f.key == key), None)
     if finding is None:
         raise InputError("/findings", "no such finding now", given=key)
+    settled = SETTLES.get(finding.rule)
+    else_ = settled.sentence if settled is not None else "Its sentence says what would clear it."
     if fit_id is None:
-        return WaysOut([], "The craft as found is not changed by suggestions; pick a fit.")
+        return WaysOut([], f"The craft as found is not changed by suggestions; pick a fit. {else_}")
     if finding.rule not in PROPOSERS:
-        return WaysOut([], "No edit of the figures is known that clears it: its sentence says what would.")
+        return WaysOut([], f"No edit of the figures clears it. {else_}")
     benches = set_up(project, fit_id)
     suffix = key.rsplit("@", 1)[1] if "@" in key else None
     installation = next((i for i in benches.installations if suffix in (None, i.placed.id)), None)
@@ -82,7 +85,8 @@ def suggest(project: Project, fit_id: str | None, key: str) -> WaysOut:
         else ""
     )
     none = "Nothing that can be moved or changed within its bounds clears it."
-    return WaysOut([], " ".join(w for w in (tried, lacking) if w) or none)
+    return WaysOut([], " ".join([*[w for w in (tried,
+    lacking) if w] or [none], else_]))
 
 
 def _preference(s: Suggestion) -> tuple[int, bool, int]:
@@ -104,7 +108,7 @@ def _prove(
     worse = [
         f
         for f in after.findings
-        if f.key != finding.key and f.level in ("stop", "watch") and _better(old.get(f.key, "ok"), f.level)
+        if f.key != finding.key and f.level != "ok" and _better(old.get(f.key, "ok"), f.level)
     ]
     consequences = [
         Message(template=f.title.template, params={**f.title.params, "level": word(f.level)}) for f in worse

@@ -10,9 +10,9 @@ from ..formula import Out, record
 from ..judging.finding import Value, Ways
 from ..judging.values import ValueList
 from ..resolved.craft import Resolved
-from ..resolved.disputed import Disputed
 from ..resolved.loads import Loads
 from ..resolved.references import Body
+from ..resolved.remarkable import Remarkable
 from ..resolved.rows import Rows
 from ..topic.reading import Topic
 from .afloat import says as afloat_says
@@ -90,7 +90,7 @@ class Balance(NamedTuple):
     resolved: Resolved
     rows: Rows
     loads: Loads
-    disputed: Disputed
+    remarkable: Remarkable
     stripped: Stripped
     ledger: Ledger
     limits: Limits

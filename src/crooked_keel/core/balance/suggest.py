@@ -15,7 +15,7 @@ from ..judging.propose import Proposal, computed, moved_place, on_the_tape, said
 from ..resolved.references import Body, got
 from ..resolved.weighed import hung, on_scales
 from .fuel.functions import along_limits, best_burn_orders
-from .ledger.functions import ballast_mass
+from .ledger.functions import MUCH_LEAD, ballast_mass
 from .section import Balance
 from .stowage.functions import PLACES, WAYS, stowed
 
@@ -114,13 +114,13 @@ def _ballast(bench: Balance, side: str, lack: float) -> Iterator[Proposal]:
             mass = ballast_mass(point.mass_kg, point.x_m, target + slope * mass, station)
     except InputError:
         return
-    if mass <= 0:
-        return
+    if not 0 < mass <= MUCH_LEAD * bench.ledger.empty.mass_kg:
+        return  # so much lead is no way out: something that is aboard anyway must move
     operation, kg = lead_row(bench.resolved.project, bench.resolved.fit_id, mass)
     yield Proposal(
         "ballast",
         Message(
-            template="{m} of lead at {x}; fixed, marked, and in the log",
+            template="{m} of lead at {x}, on the centreline, its height to be entered; fixed, marked, and in the log",
             params={"m": q(kg, "mass"), "x": q(station, "length")},
         ),
         [operation],
@@ -196,6 +196,8 @@ def _shift(
         if figure is None or mass <= 0 or abs(moment_kg_m / mass) > most_m:
             continue
         by = -moment_kg_m / mass
+        if part == "station" and not _aboard(bench, figure, f"{pointer}/{part}", by):
+            continue
         value, rounded, way, far = said_place(figure, by, bench.resolved.project.units)
         yield Proposal(
             f"move-{pointer.rsplit('/', 1)[1]}",
@@ -212,6 +214,19 @@ def _shift(
             ),
             [Operation(op="replace", path=f"{pointer}/{part}", value=value)],
         )
+
+
+def _aboard(bench: Balance, figure: Place, pointer: str, by_m: float) -> bool:
+    """Whether a part moved so far along the craft is still between its ends, and a hand's breadth inside them."""
+    outline, place = bench.resolved.project.craft.outline, bench.resolved.references.place
+    at = or_none(lambda: place(figure, pointer, "station of what moves", "x").value)
+    ends = [
+        or_none(lambda f=f, n=n: place(f, f"/craft/outline/{n}", f"{n} of the craft", "x").value)
+        for n, f in (("nose", outline.nose), ("tail", outline.tail))
+    ]
+    if at is None or ends[0] is None or ends[1] is None:
+        return False
+    return min(ends) + 0.1 <= at + by_m <= max(ends) - 0.1  # type: ignore[type-var,operator]
 
 
 def trim(bench: Balance) -> Iterator[Proposal]:
@@ -295,7 +310,7 @@ def turns(bench: Balance) -> Iterator[Proposal]:
 
 def settle(bench: Balance) -> Iterator[Proposal]:
     """For each figure that contradicts an earlier one: keep it, or go back."""
-    for pointer, figure in bench.disputed.figures:
+    for pointer, figure in bench.remarkable.disputed:
         earlier = figure.earlier
         assert earlier is not None
         place = {"from": figure.origin, "dir": figure.dir} if isinstance(figure, Place) else {}

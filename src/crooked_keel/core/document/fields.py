@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from typing import Any, Literal, NamedTuple, get_args, get_origin
 
 from pydantic import BaseModel
@@ -61,25 +62,60 @@ def all_fields(model: type[BaseModel] = Project, prefix: str = "") -> list[Field
     return made
 
 
-def disputed(value: Any, pointer: str = "", *, kept: Kept | None = None) -> list[tuple[str, Figure]]:
-    """Pointers and figures that stand beside an earlier one which they contradict. Parts that did not change are not
-    walked again."""
+# A ± that is wider than this is tried at both its ends: for a length (m), a small one read with feelers, a mass (kg,
+# or a twentieth), an angle (rad); of all else a twentieth of the figure. Proposed.
+_WIDE_M, _WIDE_FINE_M, _WIDE_KG, _WIDE_RAD, _WIDE_SHARE = 0.025, 2e-5, 2.0, math.radians(1.5), 0.05
+
+
+def is_wide(figure: Figure) -> bool:
+    """Whether a figure has a ± so wide that it may turn a verdict by itself."""
+    if figure.plus_minus is None:
+        return False
+    share = _WIDE_SHARE * abs(figure.si)
+    if figure.dimension == "length":
+        return figure.plus_minus.si > (_WIDE_FINE_M if figure.shown == "fine_length" else _WIDE_M)
+    if figure.dimension == "mass":
+        return figure.plus_minus.si > max(_WIDE_KG, share)
+    return figure.plus_minus.si > (_WIDE_RAD if figure.dimension == "angle" else share)
+
+
+def is_unusual(figure: Figure) -> bool:
+    """Whether a figure lies outside what is usual of its sort."""
+    lo, hi = figure.usual
+    at = figure.along_m if isinstance(figure, Place) else figure.si
+    return not lo - 1e-12 <= at <= hi + 1e-12
+
+
+def remarkable(value: Any, pointer: str = "", *, kept: Kept | None = None) -> list[tuple[str, Figure]]:
+    """Pointers and figures that contradict an earlier one, lie outside what is usual, or have a wide ±. Parts that did
+    not change are not walked again."""
     if isinstance(value, Figure):
-        return [(pointer, value)] if value.earlier is not None else []
+        stands_out = value.earlier is not None or is_unusual(value) or is_wide(value)
+        return [(pointer, value)] if stands_out else []
     if not isinstance(value, BaseModel | dict):
         return []
-    return kept((value,), lambda: _disputed(value, pointer, kept), pointer) if kept else _disputed(value, pointer, None)
+    return kept((value,), lambda: _below(value, pointer, kept), pointer) if kept else _below(value, pointer, None)
 
 
-def _disputed(value: Any, pointer: str, kept: Kept | None) -> list[tuple[str, Figure]]:
+def _below(value: Any, pointer: str, kept: Kept | None) -> list[tuple[str, Figure]]:
     made: list[tuple[str, Figure]] = []
     if isinstance(value, BaseModel):
         for name in type(value).model_fields:
-            made += disputed(getattr(value, name), f"{pointer}/{name}", kept=kept)
+            made += remarkable(getattr(value, name), f"{pointer}/{name}", kept=kept)
     elif isinstance(value, dict):
         for key, item in value.items():
-            made += disputed(item, f"{pointer}/{key}", kept=kept)
+            made += remarkable(item, f"{pointer}/{key}", kept=kept)
     return made
+
+
+def with_figure(part: Any, pointer: str, figure: Figure) -> Any:
+    """A document, or a part of it, with another figure in the place of one that is there."""
+    key, _, rest = pointer.lstrip("/").partition("/")
+    if not key:
+        return figure
+    if isinstance(part, BaseModel):
+        return part.model_copy(update={key: with_figure(getattr(part, key), rest, figure)})
+    return {**part, key: with_figure(part[key], rest, figure)}
 
 
 def figure_pointers(value: Any, pointer: str = "") -> list[str]:

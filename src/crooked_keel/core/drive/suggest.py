@@ -18,12 +18,24 @@ from .road.functions import road_speed
 from .road.quantities import OnRoad
 from .train.quantities import Train
 
+# A flange is not raised further than this by a way out: cowl, mount and view would be others, m. Proposed.
+_MOST_LIFT_M = 0.060
+# A propeller is not made smaller than this share of what it was by a way out. Proposed.
+_LEAST_DIAMETER = 0.85
+
+
+def _kept(placed: ResolvedInstallation, resolved: Resolved, key: str) -> bool:
+    """Whether a stage is the craft's own, there before the work: another ratio of it is not to be had."""
+    stage = placed.installation.drive.stages[key]
+    old = [s for o in resolved.old for s in o.installation.drive.stages.values()]
+    return any(s.name.casefold() == stage.name.casefold() and s.type == stage.type == "gear" for s in old)
+
 
 def tip_mach(air: AirPropeller, train: Train, placed: ResolvedInstallation, resolved: Resolved) -> Iterator[Proposal]:
     """A smaller diameter, or a greater ratio in the last stage."""
-    yield _diameter(train, placed, resolved, air.diameter_for_mach)
+    yield from _diameter(train, placed, resolved, air.diameter_for_mach)
     stages = along_the_train(placed.installation.drive)
-    if not stages:
+    if not stages or _kept(placed, resolved, stages[-1][0]):
         return
     key, stage = stages[-1]
     base = train.p(f"drive/stages/{key}")
@@ -61,7 +73,7 @@ def ground_clearance(
 ) -> Iterator[Proposal]:
     """A smaller diameter, or the flange higher; both to 25 mm above what is asked."""
     try:
-        yield _diameter(train, placed, resolved, air.diameter_for_ground - 2 * 0.0251)
+        yield from _diameter(train, placed, resolved, air.diameter_for_ground - 2 * 0.0251)
     except CannotSay:
         return
     figure = placed.installation.placement.flange_water_line
@@ -69,6 +81,8 @@ def ground_clearance(
         clearance, attitude = air.worst_clearance
         lift = (air.clearance_wanted + 0.0251 - clearance) / math.cos(attitude)
         value, rounded = moved_place(figure, lift, resolved.project.units, up=True)
+        if lift > _MOST_LIFT_M:
+            return
         yield Proposal(
             "flange-up",
             Message(
@@ -79,13 +93,18 @@ def ground_clearance(
         )
 
 
-def _diameter(train: Train, placed: ResolvedInstallation, resolved: Resolved, most_m: float) -> Proposal:
+def _diameter(train: Train, placed: ResolvedInstallation, resolved: Resolved, most_m: float) -> Iterator[Proposal]:
     units = resolved.project.units
     d = on_the_tape(most_m, units, up=False)
     figure = placed.installation.propeller.diameter
-    return Proposal(
+    if figure is None or d < _LEAST_DIAMETER * figure.si:
+        return
+    yield Proposal(
         "diameter",
-        Message(template="Diameter {d}", params={"d": q(d, "length")}),
+        Message(
+            template="Diameter {d}; it then takes less power: more pitch or blades, by its maker's word",
+            params={"d": q(d, "length")},
+        ),
         [Operation(op="replace", path=train.p("propeller/diameter"), value=computed(figure, tape_text(d, units)))],
     )
 
@@ -101,7 +120,7 @@ def pitch(sea: AtSea, train: Train, placed: ResolvedInstallation, resolved: Reso
         [Operation(op="replace", path=train.p("propeller/pitch"), value=computed(figure, tape_text(wanted, units)))],
     )
     stages = along_the_train(placed.installation.drive)
-    if stages and stages[-1][1].driver_teeth is None:
+    if stages and stages[-1][1].driver_teeth is None and not _kept(placed, resolved, stages[-1][0]):
         key, stage = stages[-1]
         base = train.p(f"drive/stages/{key}")
         ratio = round(stage_ratio(stage, base) * sea.pitch / propeller_pitch(*sea.pitch_terms), 2)
@@ -115,15 +134,14 @@ def pitch(sea: AtSea, train: Train, placed: ResolvedInstallation, resolved: Reso
 def hull_clearance(sea: AtSea, train: Train, placed: ResolvedInstallation, resolved: Resolved) -> Iterator[Proposal]:
     """A propeller small enough for the space under the hull."""
     height, _ = sea.clearance_terms
-    yield _diameter(train, placed, resolved, height / (0.5 + tip_clearance_share(train.propeller_speed)))
+    yield from _diameter(train, placed, resolved, height / (0.5 + tip_clearance_share(train.propeller_speed)))
 
 
-def top_gear(road: OnRoad, train: Train, placed: ResolvedInstallation) -> Iterator[Proposal]:
+def top_gear(road: OnRoad, train: Train, placed: ResolvedInstallation, resolved: Resolved) -> Iterator[Proposal]:
     """Teeth of the last sprocket, or ratio of the last stage, that bring top gear a little over the speed of the
     power."""
-    road = road
     stages = along_the_train(placed.installation.drive)
-    if not stages:
+    if not stages or _kept(placed, resolved, stages[-1][0]):
         return
     key, stage = stages[-1]
     base = train.p(f"drive/stages/{key}")

@@ -63,6 +63,14 @@ class ValueList:
         )
 
 
+def said_of(pointer: str) -> str:
+    """What a figure is, in words, by its pointer: its own name and that of what it belongs to."""
+    parts = [p for p in pointer.strip("/").split("/") if p not in ("craft", "installations", "fits")]
+    own, of = parts[-1], parts[-2] if len(parts) > 1 else ""
+    said = (own + (f" of {of}" if of else "")).replace("_", " ").replace("-", " ")
+    return said[0].upper() + said[1:]
+
+
 def _answer(ask: Callable[[], A]) -> tuple[A | None, list[Gap]]:
     """The answer, or what it needs."""
     try:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ...errors import Gap, ask_all, or_none
+from ...errors import Gap, InputError, ask_all, or_none
 from ...figure.trace import need
 from ...formula import Working, record
 from ...judging.finding import LeftOut, Ways
@@ -112,10 +112,20 @@ class Coupling(Readings):
     @lazy
     def feet(self) -> tuple[float, float]:
         """Front and rear feet from the coupling face, m."""
-        return ask_all(
+        front, rear = ask_all(
             lambda: self._read("coupling", "front_feet", "coupling face to the front feet"),
             lambda: self._read("coupling", "rear_feet", "coupling face to the rear feet"),
         )
+        ahead = or_none(lambda: self.placed.side)
+        if (front - rear) * -(ahead or -1) < 0:
+            figure = self.align.coupling.front_feet
+            raise InputError(
+                self.placed.p("align/coupling/front_feet"),
+                "the front feet are said to lie behind the rear feet: which?",
+                given=figure.entered if figure is not None else None,
+                allowed="further from the coupling than the rear feet, where the unit lies ahead of it",
+            )
+        return front, rear
 
     def move(self, end: int, way: str) -> float:
         """Move of the front (0) or rear (1) feet, up or sideways, m."""

@@ -286,6 +286,15 @@ class AfloatStates(Topic):
         named = [Subject(k, "Empty" if k == EMPTY else self.loads.name(k), k) for k in self.keys]
         return known_of(named, self.state).left_out
 
+    @lazy
+    def unsaid_stiff(self) -> LeftOut:
+        """States that cannot be said, and those of which a free surface is not known: heel and freeboard follow GM."""
+        unsaid = self.unsaid
+        slack = {s.name: self.slack(s.id, True)[1] for s in self.states()}
+        needs = {n.pointer: n for gaps in slack.values() for n in gaps}
+        names = [f"free surface, {name.lower()}" for name, gaps in slack.items() if gaps]
+        return LeftOut([*unsaid.names, *names], [*unsaid.needs, *needs.values()])
+
     def trim_found(self) -> float:
         """Trim over the waterline as found, stern down, m; 0 when she is known by a report."""
         if self.resolved.project.craft.as_found.method == "report":

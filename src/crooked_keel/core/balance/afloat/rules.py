@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Iterable
+from collections.abc import Iterable
 
 from ...judging.band import band, within
 from ...judging.finding import LEVELS, Compared, Finding, LeftOut, Level, Ways, q, word
@@ -229,11 +229,13 @@ def lcg_planing(afloat: AfloatStates, ledger: Ledger, resolved: Resolved) -> Ite
 )
 def freeboard(afloat: AfloatStates) -> Iterable[Finding]:
     lost = lambda m: 1 - m.after_si / m.before_si if m.before_si > 0 else 1.0
-    judge: Callable[[MarkOut], Level] = lambda m: "stop" if lost(m) > 0.25 or m.after_si < 0.20 else "watch" if lost(m) > 0.10 else "ok"
+
+    def judge(m: MarkOut) -> Level:
+        return "stop" if lost(m) > 0.25 or m.after_si < 0.20 else "watch" if lost(m) > 0.10 else "ok"
+
     state, mark = min((afloat.least(), afloat.most_lost()), key=lambda f: LEVELS.index(judge(f[1])))
-    least = afloat.least()[1]
+    least, unsaid = afloat.least()[1], afloat.unsaid_stiff
     lolling = [s.name for s in afloat.states() if s.after.heel_rad is None]
-    unsaid = afloat.unsaid
     yield verdict(
         "balance.freeboard",
         judge(mark),

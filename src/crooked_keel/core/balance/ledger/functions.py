@@ -409,6 +409,11 @@ def _on_three(mass_kg: float, x_m: float, y_m: float, supports: list[tuple[float
     return [mass_kg * a, mass_kg * b, mass_kg * (1 - a - b)]
 
 
+# Lead beyond this share of the empty mass: something that is aboard anyway should move instead. Common practice, no
+# source.
+MUCH_LEAD = 0.03
+
+
 def is_lead(name: str) -> bool:
     """Whether a row is ballast, by its name: `lead` or `ballast` as a word. A lead-acid battery is not."""
     words = re.findall(r"[a-z]+", name.casefold())

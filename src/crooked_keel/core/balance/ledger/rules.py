@@ -12,11 +12,11 @@ from ...judging.finding import Compared, Finding, q, word
 from ...judging.register import rule, verdict
 from ...judging.subjects import one_by_one
 from ...resolved.craft import Resolved
-from ...resolved.disputed import Disputed
 from ...resolved.installation import ResolvedInstallation
 from ...resolved.references import Body, got
+from ...resolved.remarkable import Remarkable
 from ...resolved.weighed import hung, on_scales
-from .functions import apply_ledger, is_lead
+from .functions import MUCH_LEAD, apply_ledger, is_lead
 from .quantities import Ledger
 
 
@@ -302,8 +302,8 @@ def _hung(placed: ResolvedInstallation, resolved: Resolved) -> Iterable[Finding]
     source="JCGM 100:2008 (from memory)",
     mark="from memory",
 )
-def surprise(disputed: Disputed) -> Iterable[Finding]:
-    for pointer, figure in disputed.figures:
+def surprise(remarkable: Remarkable) -> Iterable[Finding]:
+    for pointer, figure in remarkable.disputed:
         earlier = figure.earlier
         assert earlier is not None
         yield verdict(
@@ -321,11 +321,6 @@ def surprise(disputed: Disputed) -> Iterable[Finding]:
         )
 
 
-# Lead beyond this share of the empty mass: something that is aboard anyway should move instead. Common practice, no
-# source.
-_MUCH_LEAD = 0.03
-
-
 @rule(
     "balance.ballast-security",
     "Fixed ballast",
@@ -339,7 +334,7 @@ def ballast_security(ledger: Ledger, resolved: Resolved) -> Iterable[Finding]:
     if not lead or resolved.fit_id is None:
         return
     mass = sum(got(b.mass).value for b in lead)
-    much = mass > _MUCH_LEAD * ledger.empty.mass_kg
+    much = mass > MUCH_LEAD * ledger.empty.mass_kg
     yield verdict(
         "balance.ballast-security",
         "watch",
@@ -347,5 +342,5 @@ def ballast_security(ledger: Ledger, resolved: Resolved) -> Iterable[Finding]:
         "It must hold the loads of flight, landing and a crash, be marked, and stand in the log."
         + (" That is more than 3 % of the empty mass: move something that is aboard anyway." if much else ""),
         m=q(mass, "mass"),
-        compared=Compared(value=mass, dimension="mass", hi=_MUCH_LEAD * ledger.empty.mass_kg),
+        compared=Compared(value=mass, dimension="mass", hi=MUCH_LEAD * ledger.empty.mass_kg),
     )

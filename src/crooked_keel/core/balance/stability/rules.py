@@ -46,7 +46,7 @@ def heel(afloat: AfloatStates) -> Iterable[Finding]:
         judged.level,
         "Lists {d} to {side}",
         "{s}: {a} → {b}, ±{u}; 1° is allowed, above 3° it stops. Linear, good for small angles.",
-        left_out=afloat.unsaid,
+        left_out=afloat.unsaid_stiff,
         compared=judged.compared,
         working=heel_angle.working(s.after.heel_moment_kg_m, s.after.displacement_kg, s.after.gm_m),
         can_suggest=judged.level != "ok",
@@ -143,6 +143,8 @@ def free_surface(afloat: AfloatStates, loads: Loads) -> Iterable[Finding]:
     if needs:
         raise CannotSay(*needs.values())
     if not any(fsc for _, fsc in found):
+        if afloat.unsaid.names:
+            raise CannotSay(*afloat.unsaid.needs)
         return
     state, fsc = max(found, key=lambda f: f[1] / (f[0].after.gm_m + f[1]) if f[0].after.gm_m + f[1] > 0 else math.inf)
     solid = state.after.gm_m + fsc
@@ -196,7 +198,7 @@ def one_side_tank(fuel: Fuel, afloat: AfloatStates) -> Iterable[Finding]:
             "stop",
             "With the {t} empty GM is lost",
             "{s}: {g} is left. She will not stay upright.",
-            left_out=afloat.unsaid,
+            left_out=afloat.unsaid_stiff,
             t=word(body.name),
             s=word(state.name),
             g=q(gm, "length"),
@@ -211,7 +213,7 @@ def one_side_tank(fuel: Fuel, afloat: AfloatStates) -> Iterable[Finding]:
         "With the {t} empty she lists {a}",
         "{s}, the others as they are. Linear, GM as it is then."
         + ("" if judged.level == "ok" else " Draw from both, or shut one off in good time."),
-        left_out=afloat.unsaid,
+        left_out=afloat.unsaid_stiff,
         compared=judged.compared,
         working=heel_angle.working(
             state.after.heel_moment_kg_m - got(body.mass).value * got(body.y).value,
@@ -294,7 +296,7 @@ def offset_load(afloat: AfloatStates, loads: Loads, resolved: Resolved) -> Itera
             if angle > valid
             else ""
         ),
-        left_out=afloat.unsaid,
+        left_out=afloat.unsaid_stiff,
         compared=Compared(value=angle, dimension="angle", hi=limit / 2),
         a=q(angle, "angle"),
         s=word(state.name),

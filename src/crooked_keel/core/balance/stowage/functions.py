@@ -37,6 +37,7 @@ class Stowed(NamedTuple):
     size: dict[Axis, float]
     sides: dict[Axis, tuple[float | None, float | None]]
     needs: list[Gap]
+    space_pointer: str = ""
 
     def room(self, axis: Axis) -> tuple[float, float] | None:
         """How far its middle may go from where it is, m, back (negative) and on; None where that cannot be said, or
@@ -127,7 +128,8 @@ def as_it_lies(resolved: Resolved, placed: ResolvedInstallation, key: str, pack:
                 needs.append(Gap(f"{base}/{part}", f"{part.replace('_', ' ')} of {pack.name}"))
             if long is None:
                 needs.append(Gap(f"{base}/{extent}", f"{extent} of {pack.name}", allowed="above zero"))
-    return Stowed(base, pack.name, pack, space, middle, size, sides, needs)
+    at = f"/fits/{resolved.fit_id}/spaces/{pack.space}"
+    return Stowed(base, pack.name, pack, space, middle, size, sides, needs, at)
 
 
 def measured_whole(resolved: Resolved, key: str, placed: ResolvedInstallation, pack: Pack) -> Stowed:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import CannotSay
+from ...errors import CannotSay, Gap
 from ...judging.finding import Compared, Finding, q, word
 from ...judging.register import rule, verdict
 from ...judging.subjects import Subject, known_of, one_by_one
@@ -27,6 +27,8 @@ def pack_space(resolved: Resolved) -> Iterable[Finding]:
 
 def _in_its_space(pack: Stowed) -> Iterable[Finding]:
     out = pack.outside()
+    if pack.space is not None and all(sides == (None, None) for sides in pack.sides.values()):
+        raise CannotSay(Gap(pack.space_pointer, f"sides of {pack.space.name}: a space without any holds everything"))
     if pack.needs and not out:
         raise CannotSay(*pack.needs)
     fits = all(ok for _, _, ok in out)

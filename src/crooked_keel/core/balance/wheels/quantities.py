@@ -283,8 +283,10 @@ class Axles(Topic):
         return centre
 
     def squat(self, after: bool = True) -> float:
-        """Anti-squat of the first ridden state, as a share."""
-        state = self.heights(after)[0]
+        """Anti-squat of the first loading, as a share. Raises what that loading needs."""
+        first = next(iter(self.loads.keys), EMPTY)
+        state = self.stance(first, after)
+        state.height()
         return anti_squat(self.drive_centre(after), state.base_m, state.height(), state.base_m)
 
     @lazy

@@ -150,6 +150,14 @@ class Lasting(Topic):
         (height, hot), breathing = self.there, self.unit.breathing
         if breathing is None:
             raise CannotSay(Gap(self.p("breathing"), f"how the {self.name} breathes"))
+        electric = self.unit.kind == "electric"
+        if self.unit.kind is not None and electric != (breathing == "electric"):
+            raise InputError(
+                self.p("breathing"),
+                f"the {self.name} is said to be {self.unit.kind} and to breathe as '{breathing}': which?",
+                given=breathing,
+                allowed="electric" if electric else "naturally aspirated, turbocharged, flat rated",
+            )
         if breathing == "electric":
             return 1.0
         with fields(altitude="/need/altitude", isa_deviation="/need/hot"):

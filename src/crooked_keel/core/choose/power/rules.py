@@ -46,6 +46,14 @@ def curve(unit: Lasting) -> Iterable[Finding]:
     short = [(r.speed, r.power) for r in u.ratings.values() if r.limit == "for so long"]
     # Full throttle is one curve for an engine; a motor's is that of what lasts, or of its peak.
     groups = [lasting, short] if u.kind == "electric" and short else [[*lasting, *short]]
+    if u.power is None or u.rated_speed is None:
+        raise CannotSay(
+            *[
+                Gap(unit.p(part), f"{words} of the {unit.name}, beside its curve")
+                for part, words in (("power", "rated power"), ("rated_speed", "rated speed"))
+                if getattr(u, part) is None
+            ]
+        )
     judged = [[*typed_both, *c] for group in groups if (c := _claimed(unit, group))] or [typed_both]
     if not judged[0]:
         return
@@ -93,9 +101,23 @@ def _claimed(unit: Lasting, claims: list[tuple[Rotation | None, Power | None]]) 
     mark="from memory",
 )
 def lasting(unit: Lasting) -> Iterable[Finding]:
-    if unit.unit.power is None:
+    if unit.unit.power is None and not unit.unit.ratings:
         return
+    if unit.unit.power is None:
+        raise CannotSay(Gap(unit.p("power"), f"rated power of the {unit.name}, beside its ratings"))
+    peak = unit.unit.peak_power
     if not unit.unit.ratings and unit.unit.kind == "electric":
+        if peak is not None and peak.si < unit.unit.power.si * 0.999:
+            yield verdict(
+                "choose.lasting",
+                "unknown",
+                "{n}: its peak is said to be {e}, less than the {r} that lasts: which?",
+                "A peak is more than what lasts: look at the sheet again.",
+                needs=[Gap(unit.p("peak_power"), f"peak power of the {unit.name}")],
+                n=word(unit.name),
+                e=q(peak.si, "power"),
+                r=q(unit.unit.power.si, "power"),
+            )
         return  # its rated power is the continuous one, its peak a field of its own
     if not unit.unit.ratings:
         raise CannotSay(Gap(unit.p("ratings"), f"a rating of the {unit.name} that says whether its power lasts"))
@@ -103,7 +125,6 @@ def lasting(unit: Lasting) -> Iterable[Finding]:
     over = unit.unit.power.si > power * 1.001
     best = max((r for r in unit.ratings if r[2] is not None and r[1] > power), key=lambda r: r[1], default=None)
     upside = next((r for r in unit.ratings if r[2] is not None and r[1] < power * 0.999), None)
-    peak = unit.unit.peak_power
     below = peak is not None and peak.si < power * 0.999
     level: Level = "watch" if over or upside or below else "ok"
     yield verdict(

@@ -5,12 +5,14 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, InputError
-from ...judging.finding import Finding, q, word
+from ...judging.finding import Compared, Finding, q, word
 from ...judging.register import rule, verdict
+from ...judging.values import said_of
 from ...resolved.craft import Resolved
 from ...resolved.floating import Floating
 from ...resolved.loads import Loads
 from ...resolved.references import got
+from ...resolved.remarkable import Remarkable
 from ..weighing.quantities import Weighing
 from .quantities import Found
 
@@ -85,6 +87,32 @@ def limits(resolved: Resolved) -> Iterable[Finding]:
     yield verdict(
         "craft.limits", "ok", "Limits are given", "CG limits and gross mass as entered, from the designer's papers."
     )
+
+
+@rule(
+    "craft.unusual",
+    "Figures outside what is usual",
+    limit="none outside the range of its sort, else watch",
+    source="ranges of each sort of figure: proposed",
+    mark="proposed",
+)
+def unusual(remarkable: Remarkable) -> Iterable[Finding]:
+    for pointer, figure in remarkable.unusual:
+        lo, hi = figure.usual
+        shown = figure.shown or figure.dimension
+        yield verdict(
+            "craft.unusual",
+            "watch",
+            "{w}: {a}. Was that meant?",
+            "{lo} to {hi} is usual for such a figure. The other findings take it as it stands.",
+            subject=pointer.strip("/").replace("/", "."),
+            compared=Compared(value=figure.si, dimension=shown, lo=lo, hi=hi),
+            needs=[Gap(pointer, "this figure, looked at again")],
+            w=word(said_of(pointer)),
+            a=q(figure.si, shown),
+            lo=q(lo, shown),
+            hi=q(hi, shown),
+        )
 
 
 @rule(

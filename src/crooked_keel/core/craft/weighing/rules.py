@@ -118,7 +118,8 @@ def off_level(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
     form="stands on wheels",
 )
 def tilt(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
-    if resolved.project.craft.as_found.raised.reading is None:
+    raised = resolved.project.craft.as_found.raised
+    if raised.reading is None and raised.lift is None:
         return
     t = weighing.tilted
     judged = band(t.tilt_rad, "angle", ok=at_least(math.radians(8)))

@@ -202,8 +202,11 @@ def _others(battery: OnBattery) -> Param:
 )
 def phase_current(battery: OnBattery, train: Train) -> Iterable[Finding]:
     phase, taken = train.unit.phase_current, train.unit.battery_current
-    if not train.electric or phase is None or taken is None:
+    if not train.electric or phase is None:
         return
+    if taken is None:
+        what = f"battery current limit of the controller ({train.name})"
+        raise CannotSay(Gap(train.p("unit/battery_current"), what))
     turned = phase.si < taken.si
     yield verdict(
         "drive.phase-current",

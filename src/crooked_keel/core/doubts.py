@@ -1,0 +1,70 @@
+"""Figures with a wide ±, tried at both its ends: a verdict that one end would turn is not ok.
+
+What rules carry of doubt themselves follows the measured, narrow ± to first order; a wide one is tried out, whatever
+rule it reaches.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterable
+from dataclasses import replace
+
+from .document import Figure, Project
+from .document.fields import with_figure
+from .figure.place import Place
+from .judging.finding import LEVELS, Finding, Level, Message, q, word
+from .judging.values import said_of
+
+# With more wide figures than this only the widest are tried. Proposed.
+MOST_TRIED = 12
+
+
+def ends(figure: Figure) -> Iterable[Figure]:
+    """A figure at either end of its ±; not below what is possible of its sort, nor above."""
+    assert figure.plus_minus is not None
+    at, by = (figure.along_m if isinstance(figure, Place) else figure.si), figure.plus_minus.si
+    for end in (at - by, at + by):
+        if isinstance(figure, Place):
+            ahead = {"aft": "forward", "starboard": "port", "up": "down"}
+            way = (
+                figure.dir
+                if end * at >= 0 and at
+                else next(k if end >= 0 else v for k, v in ahead.items() if figure.dir in (k, v))
+            )
+            yield figure.model_copy(update={"si": abs(end), "dir": way, "plus_minus": None})
+            continue
+        low = end if figure.least is None else max(end, figure.least)
+        yield figure.model_copy(
+            update={"si": low if figure.most is None else min(low, figure.most), "plus_minus": None}
+        )
+
+
+def tried(
+    project: Project,
+    wide: list[tuple[str, Figure]],
+    findings: list[Finding],
+    judge: Callable[[Project], Iterable[Finding]],
+) -> list[Finding]:
+    """The findings, those that are ok at watch where an end of a wide ± turns them. judge: the findings of a
+    document."""
+    turned: dict[str, tuple[str, Figure, Level]] = {}
+    widest = sorted(wide, key=lambda w: -w[1].plus_minus.si / (abs(w[1].si) or 1e-9) if w[1].plus_minus else 0.0)
+    for pointer, figure in widest[:MOST_TRIED]:
+        for end in ends(figure):
+            for found in judge(with_figure(project, pointer, end)):
+                if found.level != "ok" and LEVELS.index(found.level) < LEVELS.index(
+                    turned.get(found.key, ("", figure, "ok"))[2]
+                ):
+                    turned[found.key] = (pointer, figure, found.level)
+    return [_turned(f, *turned[f.key]) if f.level == "ok" and f.key in turned else f for f in findings]
+
+
+def _turned(finding: Finding, pointer: str, figure: Figure, level: Level) -> Finding:
+    """A finding that the ± of a figure turns."""
+    pm = figure.plus_minus.si if figure.plus_minus is not None else 0.0
+    said = {"stop": "it stops", "watch": "it is to be watched", "unknown": "it cannot be said", "ok": ""}[level]
+    params = {**finding.message.params, "wide": word(said_of(pointer)), "by": q(pm, figure.shown or figure.dimension)}
+    message = Message(
+        finding.message.template + f" At one end of the ±{{by}} of {{wide}} {said}: measure that.", params
+    )
+    return replace(finding, level="watch", message=message)

@@ -1,0 +1,166 @@
+"""What settles a finding that no edit of the figures is known to clear: something to measure, to adjust at the
+craft, to buy, or to decide. By rule; said where no way out is offered."""
+
+from __future__ import annotations
+
+from typing import Literal, NamedTuple
+
+How = Literal["measure", "adjust", "buy", "decide"]
+
+
+class Settled(NamedTuple):
+    """How it is settled, and the sentence that says so."""
+
+    how: How
+    sentence: str
+
+
+def _s(how: How, sentence: str) -> Settled:
+    return Settled(how, sentence)
+
+
+SETTLES: dict[str, Settled] = {
+    # craft
+    "craft.freeboards": _s("measure", "Read all freeboards again within a minute, and two more amidships."),
+    "craft.form-estimate": _s("measure", "Enter a designer's table or her sections; failing them time ten rolls."),
+    "craft.freeboards-read": _s("measure", "Read them afloat, lines slack, nobody aboard."),
+    "craft.inclining": _s("measure", "Incline her again as its sentence says: both sides, 1 to 4°, in still water."),
+    "craft.report": _s("measure", "Weigh the craft as it stands."),
+    "craft.unusual": _s("measure", "Look at the figure again, with its unit; if it was meant, nothing is to be done."),
+    "craft.empty-scale": _s("measure", "Put the wheel on its scale and read again."),
+    "craft.repeats": _s("measure", "Roll it off and on again, brakes off, and read every scale a third time."),
+    "craft.level": _s("adjust", "Level it on its scales to half a degree and weigh again."),
+    "craft.tilt": _s("measure", "Lift the end higher, to 8° or more, suspension blocked, and read again."),
+    "craft.cross": _s("adjust", "Turn the spring perches of one diagonal until it carries half."),
+    # choose
+    "choose.money": _s("decide", "Raise the most that you want to pay, drop a line, or look at another candidate."),
+    "choose.complete": _s("measure", "Ask prices of mount, cooling, exhaust, gearing, wiring and papers, a line "
+    "for each."),
+    "choose.wait": _s("decide", "Order it first, find another supplier, or plan what it holds up round it."),
+    "choose.curve": _s("measure", "Read the sheet again: torque, power and speed of one line."),
+    "choose.lasting": _s("measure", "Ask its maker which power lasts, and enter that as the rated one."),
+    "choose.power-there": _s("buy", "A stronger unit, or one that breathes better up there; or ask for less power."),
+    "choose.heat": _s("buy", "A cooler, or inlets and baffles, for the new heat; prove it on the first hot run."),
+    "choose.left-out": _s("measure", "Weigh what hangs on it and enter it in the ledger, with its place."),
+    "choose.port": _s("buy", "What its sentence names, measured on both sides before it is ordered."),
+    "choose.petrol-below": _s("buy", "Blower, ducts, protected electrics and a vapour alarm, seen by a surveyor."),
+    # balance
+    "balance.trim": _s("adjust", "Move what is aboard anyway along her; no part can be moved far enough by itself."),
+    "balance.displacement-change": _s("decide", "A lighter unit or less with it; or her hydrostatics worked at "
+    "the new draft."),
+    "balance.trim-at-rest": _s("adjust", "Shift stores, batteries or tanks along her; a designer says what she "
+    "was drawn for."),
+    "balance.dock-scale": _s("measure", "Find what was left off the list, and read both sets of freeboards in "
+    "one water."),
+    "balance.bottom-loading": _s("decide", "Take weight out of her, or accept that she will not plane."),
+    "balance.lcg-planing": _s("adjust", "Move weight along her until the LCG is in the band."),
+    "balance.freeboard": _s("adjust", "Take weight out of that end of her; read the freeboard again afloat."),
+    "balance.cg-forward": _s("adjust", "Move something aft, or take weight out ahead of the CG."),
+    "balance.cg-aft": _s("adjust", "Move something forward, or take weight out behind the CG."),
+    "balance.worst-loading": _s("decide", "Limit what a place may carry, as its sentence says, and placard it."),
+    "balance.seat-slide": _s("adjust", "Stop the slide of the seat, or move the CG of the empty craft."),
+    "balance.mass-max": _s("decide", "Carry less in that loading, or a lighter unit."),
+    "balance.envelope-range": _s("decide", "Keep the loading inside the masses that the designer gave limits for."),
+    "balance.cg-lateral": _s("adjust", "Move a part across, or placard which seat is filled first."),
+    "balance.rests-on-guess": _s("measure", "Measure the figure that its sentence names."),
+    "balance.mass-landing": _s("decide", "Carry less, or burn down before landing."),
+    "balance.mass-zero-fuel": _s("decide", "Carry less in the cabin."),
+    "balance.one-side-fuel": _s("adjust", "A cross-feed, or a limit on what may differ between the sides."),
+    "balance.burn-order": _s("adjust", "Burn the tanks in another order, as far as the pipes allow."),
+    "balance.wide-tolerance": _s("measure", "Weigh it."),
+    "balance.double-count": _s("decide", "If it is one thing, take one of the two out; if two, name them apart."),
+    "balance.condition": _s("measure", "Weigh the unit ready to run, or list what its mass leaves out."),
+    "balance.unit-on-scales": _s("measure", "Weigh it again, both edges level."),
+    "balance.unit-hung": _s("measure", "Hang it again from two points further apart."),
+    "balance.surprise": _s("measure", "Measure it a third time: two that agree stand."),
+    "balance.ballast-security": _s("adjust", "Bolt it for the loads of a crash, mark it, log it; or move "
+    "something aboard instead."),
+    "balance.pick-tilt": _s("adjust", "Move the pick over the CG, or lift by two."),
+    "balance.sling-angle": _s("adjust", "Longer legs, or a spreader."),
+    "balance.hoist": _s("buy", "A hoist rated for it at that boom, or a shorter boom."),
+    "balance.crane": _s("adjust", "Shorten the boom or weigh down its rear; a hand on it is no weight."),
+    "balance.place-cap": _s("decide", "Carry less there."),
+    "balance.useful-load": _s("decide", "A lighter unit, less fuel, or fewer people; the plate is not to be "
+    "argued with."),
+    "balance.mass-target": _s("decide", "Find the mass elsewhere, or give up the wish."),
+    "balance.story": _s("measure", "Ask for that craft's weighing sheets, before and after."),
+    "balance.heel": _s("adjust", "Move a part to the other side; no part can be moved far enough by itself."),
+    "balance.gm": _s("measure", "Incline her; then weight low, or out from high up."),
+    "balance.free-surface": _s("adjust", "Shut the pipe across, press tanks full, or divide them lengthwise."),
+    "balance.one-side-tank": _s("adjust", "Draw from both sides, or fit a transfer pump."),
+    "balance.offset-load": _s("decide", "Fewer people, or weight low; deck edge and openings are a surveyor's "
+    "to judge."),
+    "balance.supports": _s("adjust", "A stand or weight on the light wheel whenever nobody holds it."),
+    "balance.tipping": _s("adjust", "A stand under the side to which it leans, set before the step that its "
+    "sentence names."),
+    "balance.engine-out": _s("adjust", "The stand or weight that its sentence names, set before the last bolt "
+    "comes out."),
+    "balance.pack-space": _s("buy", "A smaller pack, or a larger space."),
+    "balance.packs-apart": _s("adjust", "Move one of the two; try it with cardboard."),
+    "balance.wheelbase": _s("adjust", "Move the unit or packs between the axles."),
+    "balance.axle-split": _s("adjust", "Move the unit or packs along the frame."),
+    "balance.wheelie": _s("adjust", "Move mass forward and down, or limit the torque of the lowest gear."),
+    "balance.rear-lifts": _s("adjust", "Move mass aft and down, or soften the front brake."),
+    "balance.hill": _s("adjust", "Move mass forward and down; or do not take it up such a hill."),
+    "balance.trail": _s("adjust", "Set front and rear height back until the trail is as it was."),
+    "balance.anti-squat": _s("adjust", "Another sprocket, or the pivot or output at another height."),
+    "balance.lean": _s("adjust", "Move a part across; none can be moved far enough by itself."),
+    "balance.axle-load": _s("buy", "Tyres of a higher load index where the plate allows; else less on that axle."),
+    "balance.axle-shift": _s("adjust", "Brake balance and springs set for the new split."),
+    "balance.rollover": _s("adjust", "Mass lower, or to the middle; a wider track where the law allows."),
+    "balance.wing-bending": _s("decide", "The designer of the wing must say yes; or less outside the wing."),
+    "balance.zero-wing-fuel": _s("decide", "The designer must give a limit, or the tanks go elsewhere."),
+    "balance.tip-fuel": _s("decide", "A qualified person must look at flutter and loads before it flies; or "
+    "move it inboard."),
+    # drive
+    "drive.tip-mach": _s("buy", "A smaller propeller with more blades, or more reduction."),
+    "drive.ground-clearance": _s("buy", "A smaller propeller with more blades; or taller gear."),
+    "drive.blades": _s("measure", "Count the blades."),
+    "drive.pack": _s("buy", "Packs or a controller that give more current; or ask less of the motor."),
+    "drive.voltage": _s("buy", "A controller of a higher limit, or fewer cells in a row."),
+    "drive.continuous": _s("buy", "A motor whose lasting power covers it; or cruise more slowly."),
+    "drive.phase-current": _s("measure", "Read the controller's sheet again: which current is which."),
+    "drive.pair": _s("buy", "A propeller of the other hand, with a gear that turns it so all day."),
+    "drive.pitch": _s("buy", "The propeller nearest to the pitch wanted; the sea trial decides."),
+    "drive.speed": _s("decide", "Want less speed, or more power; a clean hull first."),
+    "drive.hull-clearance": _s("buy", "A smaller propeller with more blades or area."),
+    "drive.absorbs": _s("measure", "Ask the propeller's maker for its curve beside the unit's."),
+    "drive.top-gear": _s("buy", "A sprocket or final ratio of the next size."),
+    "drive.grip": _s("adjust", "Limit the torque of the lowest gear, or more load on the driven axle."),
+    "drive.hill": _s("buy", "A lower gear or a larger rear sprocket; where grip is the limit, load on the "
+    "driven axle."),
+    "drive.chain-strength": _s("buy", "A stronger chain or a larger driving sprocket."),
+    "drive.small-sprocket": _s("buy", "A driving sprocket of more teeth, the other in proportion; a longer "
+    "centre distance."),
+    "drive.reverse": _s("decide", "Ask what the local rules want of a vehicle of this class."),
+    "drive.rotation": _s("buy", "A propeller of the other hand, or a stage that flips the turning."),
+    "drive.hunting-tooth": _s("buy", "One tooth more or less on either wheel."),
+    # mount
+    "mount.cases": _s("measure", "This is a fault of the sums: report it, and do not build on them."),
+    "mount.face": _s("adjust", "A third point at the tail, its strength entered; or a lighter, shorter motor."),
+    "mount.held": _s("adjust", "Set a point further off the line of the others."),
+    "mount.reserve": _s("buy", "A stronger mount or fitting at that point, or a point more."),
+    "mount.against-old": _s("decide", "Have the structure behind the points judged for the new load by a "
+    "licensed person."),
+    "mount.uplift": _s("buy", "Captive mounts, bolted through."),
+    "mount.swing": _s("buy", "A stronger pivot or shock, proven for the load."),
+    "mount.swing-against-old": _s("decide", "Have the frame behind the pivot judged for the new load."),
+    # align
+    "align.sprockets": _s("adjust", "Wheel to the frame's centreline first, then shim the unit until the "
+    "straightedge lies flat."),
+    "align.spacers": _s("buy", "A narrower hub, or the rim laced over."),
+    "align.adapter": _s("adjust", "Move the box as its sentence says, half the total reading, and swing the "
+    "dial again."),
+    "align.joints": _s("adjust", "Set box or axle so that the shaft runs straighter, not below half a degree."),
+    "align.joint-pair": _s("adjust", "Forks in line and both joints at one angle."),
+    "align.gap": _s("adjust", "Turn the nuts as the flats say, move the feet sideways, and read again."),
+    "align.gap-closure": _s("measure", "Read the four gaps again."),
+    "align.offset": _s("adjust", "The moves of the feet take it out; where the steps do not close, read them again."),
+    "align.flats": _s("adjust", "Packers or shims for what the nuts do not reach; sideways by moving the feet."),
+    "align.soft-foot": _s("adjust", "The shims that its sentence names, then feel every foot again."),
+    "align.afloat": _s("measure", "Read again afloat: a day in the water, loaded, coupling apart."),
+    "align.unit-angle": _s("buy", "A gear with another down-angle, or a unit allowed to lie steeper."),
+    "align.packers": _s("adjust", "Raise the unit with its shaft; a stringer is not cut."),
+    "align.rear-clearance": _s("buy", "A shorter mount is not to be had: a shorter unit or accessory."),
+    "align.thrust-side": _s("adjust", "Turn the thrust line to the other side, and prove it in small steps."),
+}  # fmt: skip
