@@ -85,8 +85,8 @@ def suggest(project: Project, fit_id: str | None, key: str) -> WaysOut:
         else ""
     )
     none = "Nothing that can be moved or changed within its bounds clears it."
-    return WaysOut([], " ".join([*[w for w in (tried,
-    lacking) if w] or [none], else_]))
+    said = [words for words in (tried, lacking) if words] or [none]
+    return WaysOut([], " ".join([*said, else_]))
 
 
 def _preference(s: Suggestion) -> tuple[int, bool, int]:
@@ -106,9 +106,7 @@ def _prove(
         return None
     old = {f.key: f.level for f in before.findings}
     worse = [
-        f
-        for f in after.findings
-        if f.key != finding.key and f.level != "ok" and _better(old.get(f.key, "ok"), f.level)
+        f for f in after.findings if f.key != finding.key and f.level != "ok" and _better(old.get(f.key, "ok"), f.level)
     ]
     consequences = [
         Message(template=f.title.template, params={**f.title.params, "level": word(f.level)}) for f in worse
