@@ -25,8 +25,10 @@ TRIED = {
     "road-vehicle": ("b", "port", 46.0),
     "boat": ("b", "port", 118.0),
 }
-# How near a limit both may differ by what is not linear in it, in parts of what is eased.
+# How near a limit both may differ by what is not linear in it, in parts of what is eased; where the doubt is part of
+# that, which grows as the pack goes further off.
 NEAR = 0.03
+NEAR_OK = 0.2
 
 
 def groups(kind: str) -> dict[str, list[Bound]]:
@@ -45,7 +47,7 @@ def groups(kind: str) -> dict[str, list[Bound]]:
         if kind == "road-vehicle":
             made |= {
                 "balance.axle-shift": take(2 * len(bench.axles.stances())),
-                "balance.rollover": take(len(bench.axles.heights())),
+                "balance.rollover": take(2 * len(bench.axles.heights())),
             }
         else:
             made |= {
@@ -92,12 +94,12 @@ def test_each_line_is_the_limit_that_its_finding_judges(kind: str) -> None:
                 for ease in (True, False)
             )
             seen.add((key, level))
-            if to_ok > NEAR and key not in (
+            if to_ok > NEAR_OK and key not in (
                 "balance.rollover",
                 "balance.gm",
             ):  # these two are judged by more than a limit
                 assert level == "ok", (key, by)
-            if to_ok < -NEAR:
+            if to_ok < -NEAR_OK:
                 assert level != "ok", (key, by)
             if key != "balance.axle-split":  # which is never a stop
                 assert level == "stop" or to_stop > -NEAR, (key, by)

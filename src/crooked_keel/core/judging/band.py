@@ -41,12 +41,21 @@ class Band(NamedTuple):
     compared: Compared
 
 
-def band(value: float, dimension: str, *, ok: Bounds, watch: Bounds | None = None, doubt: float = 0.0) -> Band:
+def band(
+    value: float,
+    dimension: str,
+    *,
+    ok: Bounds,
+    watch: Bounds | None = None,
+    doubt: float = 0.0,
+    soft: bool = False,
+) -> Band:
     """ok within its bounds with its whole doubt, else watch within those of the watch, else stop; without, never stop.
 
     value: SI; doubt: two standard deviations, same unit: a number is ok only if it keeps the bounds with its doubt, and
-    stops when it passes those of the watch as it stands."""
-    if ok.keep(value, doubt):
+    stops when it passes those of the watch as it stands. soft: what is ok is a matter of comfort or custom: the doubt
+    need only keep off where it stops."""
+    if ok.keep(value, 0.0) and (watch.keep(value, doubt) if soft and watch is not None else ok.keep(value, doubt)):
         level: Level = "ok"
     elif watch is None or watch.keep(value, 0.0):
         level = "watch"

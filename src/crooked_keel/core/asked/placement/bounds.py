@@ -135,7 +135,7 @@ def _axles(bench: Balance) -> Iterator[Bound]:
             ("rear", s.rear_kg, (front_m * per, -per, 0.0, 0.0)),
         ):
             cap = axle_cap(bench.rolls, bench.limits, end)[0]
-            yield Bound(effect, cap - load, 0.05 * cap)
+            yield Bound(effect, cap - load, max(0.05 * cap, axles.load_doubt(s, end)))
 
 
 def _pitch_limits(bench: Balance) -> Iterator[Bound]:

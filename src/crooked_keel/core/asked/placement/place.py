@@ -142,12 +142,14 @@ def _solved(project: Project, fit_id: str, benches: Benches, wish: Wish) -> Plac
         )
     before = assess(project, fit_id)
     each = [m.mover for m in moving]
+    held = [b if b.has >= b.ease else b._replace(effect=b.stop_effect or b.effect, ease=0.0) for b in lines]
     serves: dict[tuple[float, ...], tuple[list[Target], list[float]]] = {}
     keeps, best = False, None
     for target, aim in targets(bench).items():
         found: Found | None = None
-        for ease in (True, False):
-            found = solve(lines, each, orders, target, aim, ease)
+        # What is ok now stays so, if not all can be brought to it; and only then is anything less taken.
+        for some, ease in ((lines, True), (held, True), (lines, False)):
+            found = solve(some, each, orders, target, aim, ease)
             if found is not None:
                 keeps = True
                 break

@@ -63,7 +63,7 @@ def trim(afloat: AfloatStates) -> Iterable[Finding]:
     change, length = s.after.trim_m - s.before.trim_m, afloat.floating.length
     doubt = afloat.doubts(s)[0]
     ok, stop = OK_TRIM * length, STOP_TRIM * length
-    level = band(change, "length", ok=within(-ok, ok), watch=within(-stop, stop), doubt=doubt).level
+    level = band(change, "length", ok=within(-ok, ok), watch=within(-stop, stop), soft=True, doubt=doubt).level
     end = "stern" if change >= 0 else "bow"
     yield verdict(
         "balance.trim",

@@ -40,7 +40,9 @@ def heel(afloat: AfloatStates) -> Iterable[Finding]:
     if angle is None:
         return
     doubt = afloat.doubts(s)[1]
-    judged = band(angle, "angle", ok=within(-HEEL_OK, HEEL_OK), watch=within(-HEEL_STOP, HEEL_STOP), doubt=doubt)
+    judged = band(
+        angle, "angle", ok=within(-HEEL_OK, HEEL_OK), watch=within(-HEEL_STOP, HEEL_STOP), soft=True, doubt=doubt
+    )
     yield verdict(
         "balance.heel",
         judged.level,
@@ -92,7 +94,7 @@ def gm(afloat: AfloatStates) -> Iterable[Finding]:
     by, floating = afloat.floating.gm_by, afloat.floating
     drop = 1 - value / s.before.gm_m if s.before.gm_m > 0 else 1.0
     settled, doubt = by == "inclined", afloat.doubts(s)[2]
-    judged = band(value, "length", ok=at_least(GM_WATCH_M), watch=at_least(GM_LEAST_M), doubt=doubt)
+    judged = band(value, "length", ok=at_least(GM_WATCH_M), watch=at_least(GM_LEAST_M), soft=True, doubt=doubt)
     level = "watch" if judged.level == "ok" and (drop > 0.15 or not settled) else judged.level
     words = {
         "form estimate": "An estimate is not settled: incline her or time ten rolls.",

@@ -128,8 +128,9 @@ def as_it_lies(resolved: Resolved, placed: ResolvedInstallation, key: str, pack:
                 needs.append(Gap(f"{base}/{part}", f"{part.replace('_', ' ')} of {pack.name}"))
             if long is None:
                 needs.append(Gap(f"{base}/{extent}", f"{extent} of {pack.name}", allowed="above zero"))
-    at = f"/fits/{resolved.fit_id}/spaces/{pack.space}"
-    return Stowed(base, pack.name, pack, space, middle, size, sides, needs, at)
+    return Stowed(
+        base, pack.name, pack, space, middle, size, sides, needs, f"/fits/{resolved.fit_id}/spaces/{pack.space}"
+    )
 
 
 def measured_whole(resolved: Resolved, key: str, placed: ResolvedInstallation, pack: Pack) -> Stowed:

@@ -89,7 +89,7 @@ def axle_split(axles: Axles, resolved: Resolved) -> Iterable[Finding]:
     s = max(axles.ridden(), key=lambda s: max(lo - s.front_share, s.front_share - hi))
     before = axles.stance(s.id, False)
     doubt = axles.doubt(s.id, {"x": 1 / s.base_m})
-    level = band(s.front_share, "percent", ok=within(lo, hi), watch=within(0.0, 1.0), doubt=doubt).level
+    level = band(s.front_share, "percent", ok=within(lo, hi), watch=within(0.0, 1.0), soft=True, doubt=doubt).level
     yield verdict(
         "balance.axle-split",
         level,
@@ -124,7 +124,7 @@ def wheelie(axles: Axles) -> Iterable[Finding]:
     limit = wheelie_limit(s.base_m, s.x_m, s.height())
     grip = traction_limit(s.base_m, s.x_m, s.height(), axles.grip)
     slips = grip is not None and grip < limit
-    judged = band(limit, "number", ok=at_least(WHEELIE_OK), watch=at_least(WHEELIE_STOP), doubt=doubts[s.id])
+    judged = band(limit, "number", ok=at_least(WHEELIE_OK), watch=at_least(WHEELIE_STOP), soft=True, doubt=doubts[s.id])
     yield verdict(
         "balance.wheelie",
         judged.level,
@@ -157,7 +157,7 @@ def rear_lifts(axles: Axles) -> Iterable[Finding]:
     doubts = {s.id: axles.pitch_doubt(s, False) for s in axles.heights()}
     s = min(axles.heights(), key=lambda s: stop_limit(s.x_m, s.height()) - doubts[s.id])
     limit = stop_limit(s.x_m, s.height())
-    judged = band(limit, "number", ok=at_least(BRAKE_OK), watch=at_least(BRAKE_STOP), doubt=doubts[s.id])
+    judged = band(limit, "number", ok=at_least(BRAKE_OK), watch=at_least(BRAKE_STOP), soft=True, doubt=doubts[s.id])
     yield verdict(
         "balance.rear-lifts",
         judged.level,
@@ -189,7 +189,7 @@ def hill(axles: Axles) -> Iterable[Finding]:
     share = lambda s: wheelie_limit(s.base_m, s.x_m, s.height()) / steepest.si
     doubts = {s.id: axles.pitch_doubt(s, True) / steepest.si for s in axles.heights()}
     s = min(axles.heights(), key=lambda s: share(s) - doubts[s.id])
-    judged = band(share(s), "number", ok=at_least(2.0), watch=at_least(1.2), doubt=doubts[s.id])
+    judged = band(share(s), "number", ok=at_least(2.0), watch=at_least(1.2), soft=True, doubt=doubts[s.id])
     yield verdict(
         "balance.hill",
         judged.level,
@@ -275,7 +275,9 @@ def lean(axles: Axles) -> Iterable[Finding]:
     angle = lean_to_balance(y, z)
     far = y * y + z * z
     doubt = axles.doubt(EMPTY, {"y": z / far, "z": -y / far})
-    level = band(angle, "angle", ok=within(-LEAN_OK, LEAN_OK), watch=within(-LEAN_STOP, LEAN_STOP), doubt=doubt).level
+    level = band(
+        angle, "angle", ok=within(-LEAN_OK, LEAN_OK), watch=within(-LEAN_STOP, LEAN_STOP), soft=True, doubt=doubt
+    ).level
     yield verdict(
         "balance.lean",
         level,
@@ -425,7 +427,7 @@ def rollover(axles: Axles) -> Iterable[Finding]:
     known = known_of([Subject(s.id, s.name, s) for s in axles.heights()], lambda s: axles.stability(s.id))
     worst, (value, doubt) = min(known.answers, key=lambda k: k[1][0] - k[1][1])
     before = static_stability(*axles.stability_terms(worst.id, False))
-    judged = band(value, "number", ok=at_least(STABILITY_OK), watch=at_least(STABILITY_STOP), doubt=doubt)
+    judged = band(value, "number", ok=at_least(STABILITY_OK), watch=at_least(STABILITY_STOP), soft=True, doubt=doubt)
     level = "watch" if judged.level == "ok" and value < 0.95 * before else judged.level
     left, unsaid = known.left_out, axles.unsaid_heights
     yield verdict(

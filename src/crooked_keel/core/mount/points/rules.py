@@ -101,7 +101,7 @@ def reserve(points: Points, acting: Acting) -> Iterable[Finding]:
     factor, case, load = made[key]
     strength = points.mount.points[key].strength
     assert strength is not None
-    judged = band(factor, "number", ok=at_least(1.15), watch=at_least(1.0), doubt=doubt(key))
+    judged = band(factor, "number", ok=at_least(1.15), watch=at_least(1.0), soft=True, doubt=doubt(key))
     yield verdict(
         "mount.reserve",
         judged.level,
@@ -137,7 +137,7 @@ def against_old(points: Points, acting: Acting) -> Iterable[Finding]:
     new = points.worst
     old = points.old.worst
     share = new[2] / old[2]
-    judged = band(share, "number", ok=at_most(1.0), watch=at_most(1.1), doubt=share * acting.carried_doubt)
+    judged = band(share, "number", ok=at_most(1.0), watch=at_most(1.1), soft=True, doubt=share * acting.carried_doubt)
     carried = or_none(lambda: points.old.least_reserve[1] if points.old else None)
     unproven = carried is not None and carried < 1.0
     yield verdict(
