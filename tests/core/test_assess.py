@@ -117,8 +117,12 @@ def test_emergency_forward_is_nine_times_the_weight(project: Project) -> None:
 def test_demo_shows_what_the_tool_is_for(project: Project) -> None:
     assert assess(project, "a").findings[0].level == "stop"
     b = assess(project, "b")
-    assert not [f for f in b.findings if f.level in ("stop", "unknown")]
-    assert len([f for f in b.findings if f.level == "watch"]) == 1
+    # Nobody entered what of that unit meets the craft: that is said, and nothing stops.
+    assert {f.rule for f in b.findings if f.level in ("stop", "unknown")} == {"choose.port"}
+    assert {f.rule for f in b.findings if f.level == "watch"} == {
+        "balance.condition",
+        "choose.heat",
+    }
 
 
 # Prices, ports, speeds of ratings and the need: read by the choosing alone, which has its own tests of what is missing.
@@ -141,6 +145,8 @@ def test_deleting_any_figure_is_named_never_zero(pointer: str) -> None:
             continue  # nothing is taken out of the craft as found
         if fit is None and pointer.endswith(("unit/heat", "unit/consumption")):
             continue  # nothing to compare it with
+        if pointer == "/craft/airspeed":
+            continue  # the tips leave room for any speed that is judged without one
         assert pointer in {n.pointer for n in made.missing}, f"{fit}: {made.missing}"
         answers = [
             *(v.needs or v.before_needs for v in made.values),

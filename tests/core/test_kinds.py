@@ -29,7 +29,7 @@ FIGURES = [(k, p) for k in OTHERS for p in figure_pointers(DEMO_OF[k])]
 # or that only add to what is known; of a hull with sections the form; of an axle the plate or its tyres;
 # and prices, ports and ratings, which nothing but the choosing reads.
 SPARE = re.compile(
-    r"/(report_\w+|raised/(lift|reading)|stretch|peak_power|peak_time|phase_current|peak_torque|stiffness_across|down_angle|step_\d+|on_scales/\w+|"
+    r"/(auxiliary|airspeed|steepest|thread_(up|down)|report_\w+|raised/(lift|reading)|stretch|peak_power|peak_time|phase_current|peak_torque|stiffness_across|down_angle|step_\d+|on_scales/\w+|"
     r"gap_\d+|mount/thrust$|support_behind|wheel/mass|gross|note|radius|factor|third_at|rolling|cruise|box_\w+|cylinders|length|width|height|as_found/water_line|envelope|"
     r"spaces/\w+/\w+|ports/\w+/\w+|money/[-\w]+/\w+|need/.*|unit/(cost|wait|parts|width)$|ratings/[-\w]+/speed|load_index|front_axle|rear_axle|flotation/(block|waterplane|lcf|lcb|crowd)|roll)"
 )
@@ -40,8 +40,10 @@ def test_two_fits_of_which_one_has_a_stop(kind: str) -> None:
     a, b = assess(DEMO_OF[kind], "a"), assess(DEMO_OF[kind], "b")
     assert not a.failures and not b.failures
     assert any(f.level == "stop" for f in a.findings)
-    assert not [f.key for f in b.findings if f.level in ("stop", "unknown")]
-    assert not [f.key for f in a.findings if f.level == "unknown"]
+    # What is not built, or was not entered because nobody would, is said.
+    open_ = {"choose.port", "drive.absorbs"}
+    assert not [f.key for f in b.findings if f.level in ("stop", "unknown") and f.rule not in open_]
+    assert not [f.key for f in a.findings if f.level == "unknown" and f.rule not in open_]
     assert all(v.si is not None or v.text is not None for made in (a, b) for v in made.values)
 
 

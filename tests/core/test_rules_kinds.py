@@ -391,13 +391,35 @@ CASES: list[tuple[str, str, str | None, dict[str, Any], str]] = [
     ("boat", "mount.thrust-path", "a", {f"{A}/mount/thrust_taken": None}, "unknown"),
     ("boat", "mount.uplift", "a", {}, "watch"),
     ("scooter", "mount.swing:pivot", "a", {}, "ok"),
-    ("scooter", "mount.swing:pivot", "a", {f"{A}/mount/swing/pivot_strength": "4 kN"}, "watch"),
+    ("scooter", "mount.swing:pivot", "a", {f"{A}/mount/swing/pivot_strength": "4.4 kN"}, "watch"),
     ("scooter", "mount.swing:shock", "a", {f"{A}/mount/swing/shock_strength": "4 kN"}, "stop"),
-    ("scooter", "mount.swing-against-old", "a", {}, "stop"),
+    ("scooter", "mount.swing-against-old", "a", {}, "watch"),
     ("scooter", "mount.swing-against-old", "b", {}, "watch"),
-    ("scooter", "mount.swing-against-old", "b", {"/loadings/delivery/loads/rack": "10 kg"}, "ok"),
+    ("scooter", "mount.swing-against-old", "a", {f"{A}/mount/swing/stretch": "150 mm"}, "stop"),
     ("road-vehicle", "mount.face", "b", {f"{B}/unit/mass": "80 kg", f"{B}/mount/face/overhang": "150 mm"}, "ok"),
-    ("road-vehicle", "mount.face", "b", {f"{B}/unit/mass": "150 kg", f"{B}/mount/face/overhang": "150 mm"}, "watch"),
+    ("road-vehicle", "mount.face", "b", {f"{B}/unit/mass": "150 kg", f"{B}/mount/face/overhang": "150 mm"}, "unknown"),
+    (
+        "road-vehicle",
+        "mount.face",
+        "b",
+        {
+            f"{B}/unit/mass": "150 kg",
+            f"{B}/mount/face/overhang": "150 mm",
+            f"{B}/mount/face/third_strength": "30 kN",
+        },
+        "watch",
+    ),
+    (
+        "road-vehicle",
+        "mount.face",
+        "b",
+        {
+            f"{B}/unit/mass": "150 kg",
+            f"{B}/mount/face/overhang": "150 mm",
+            f"{B}/mount/face/third_strength": "2 kN",
+        },
+        "stop",
+    ),
     (
         "road-vehicle",
         "mount.face",
@@ -466,6 +488,67 @@ CASES: list[tuple[str, str, str | None, dict[str, Any], str]] = [
     ("road-vehicle", "align.joints:port", "b", {f"{B}/align/joints/port/side": "13°"}, "watch"),
     ("road-vehicle", "align.joints:port", "b", {f"{B}/align/joints/port/side": "20°"}, "stop"),
     ("road-vehicle", "align.joints:port", "b", {f"{B}/align/joints/port/side": None}, "unknown"),
+    ("boat", "craft.gm-twice", "a", {**INCLINED, "/craft/flotation/inclining/roll": "12 s"}, "unknown"),
+    ("boat", "choose.petrol-below", "a", {f"{A}/unit/ports/fuel/kind": "petrol"}, "stop"),
+    (
+        "boat",
+        "choose.petrol-below",
+        "a",
+        {
+            f"{A}/unit/ports/fuel/kind": "petrol",
+            **{f"/fits/a/{k}": "yes" for k in ("ventilated", "ignition_protected", "vapour_detected")},
+        },
+        "watch",
+    ),
+    ("boat", "balance.trim-at-rest", "a", {}, "watch"),
+    ("boat", "balance.trim-at-rest", "a", {"/loadings/day": None}, "ok"),
+    (
+        "boat",
+        "balance.trim-at-rest",
+        "a",
+        {f"/craft/flotation/marks/stern-{s}/freeboard": "735 mm" for s in ("port", "starboard")},
+        "stop",
+    ),
+    ("boat", "drive.absorbs", "a", {}, "unknown"),
+    ("boat", "drive.absorbs", "a", {f"{A}/propeller/diameter": "15 in"}, "watch"),
+    ("boat", "drive.absorbs", "a", {f"{A}/propeller/diameter": "10 in"}, "stop"),
+    ("boat", "drive.output-turns", "a", {f"{A}/unit/ports/output/turns": "anticlockwise"}, "unknown"),
+    ("motorcycle", "balance.rear-lifts", "a", {}, "ok"),
+    ("motorcycle", "balance.rear-lifts", "a", {"/craft/as_found/raised/reading": "140 kg"}, "watch"),
+    ("motorcycle", "balance.hill", "a", {"/craft/road/steepest": "30 %"}, "ok"),
+    ("motorcycle", "balance.hill", "a", {"/craft/road/steepest": "50 %"}, "watch"),
+    ("motorcycle", "balance.hill", "a", {"/craft/road/steepest": "100 %"}, "stop"),
+    ("motorcycle", "drive.hill", "a", {"/craft/road/steepest": "20 %"}, "ok"),
+    ("motorcycle", "drive.hill", "a", {"/craft/road/steepest": "30 %"}, "watch"),
+    ("motorcycle", "drive.hill", "a", {"/craft/road/steepest": "100 %"}, "stop"),
+    ("motorcycle", "drive.wheel-radius", "a", {f"{A}/wheel/radius": "290 mm"}, "unknown"),
+    ("motorcycle", "drive.phase-current", "a", {}, "ok"),
+    ("motorcycle", "drive.phase-current", "a", {f"{A}/unit/phase_current": "90 A"}, "watch"),
+    (
+        "motorcycle",
+        "drive.train-order",
+        "a",
+        {f"{A}/drive/stages/late": {"name": "late gear", "rank": 99.0, "type": "gear", "ratio": "2"}},
+        "unknown",
+    ),
+    (
+        "motorcycle",
+        "craft.unusual:fits.a.installations.main.drive.efficiency",
+        "a",
+        {f"{A}/drive/efficiency": "30 %"},
+        "watch",
+    ),
+    ("scooter", "mount.swing-mass", "a", {f"{A}/mount/swing/mass": "20 kg"}, "unknown"),
+    ("road-vehicle", "align.joint-pair", "b", {f"{B}/align/joints_phased": None}, "unknown"),
+    ("road-vehicle", "align.joint-pair", "b", {f"{B}/align/joints_phased": "in line"}, "ok"),
+    ("road-vehicle", "align.joint-pair", "b", {f"{B}/align/joints_phased": "a quarter turn out"}, "stop"),
+    (
+        "road-vehicle",
+        "align.joint-pair",
+        "b",
+        {f"{B}/align/joints_phased": "in line", f"{B}/align/joints/port/side": "6 °"},
+        "watch",
+    ),
 ]
 
 
@@ -522,6 +605,8 @@ def test_every_rule_that_can_warn_is_here() -> None:
     """Rules that only ever report, and those tried on a twin or on four wheels by a test of their own, are left out by
     name."""
     elsewhere = {"balance.cg-height", "balance.lateral-left-out", "drive.pair", "craft.cross"}
+    # On documents of their own, in test_second_look and test_pusher.
+    elsewhere |= {"craft.table-against-sections", "balance.limit-twice", "balance.seat-slide", "align.lies"}
     tried = {k.split(":")[0] for _, k, _, _, _ in CASES} | {k.split(":")[0] for k, _, _, _ in AEROPLANE_CASES}
     assert tried | elsewhere == set(RULES)
 
@@ -554,7 +639,7 @@ TROUBLES: dict[str, tuple[str, str, dict[str, Any]]] = {
     "balance.unit-hung": ("aeroplane", "a", {**HUNG, f"{A}/unit/cg_up": "80 mm"}),
     "balance.surprise": ("aeroplane", "a", {f"{A}/mount/mass": {"entered": "6.5 kg", "source": "measured"}}),
     "drive.pitch": ("boat", "a", {f"{A}/propeller/pitch": "17 in"}),
-    "drive.hull-clearance": ("boat", "a", {f"{A}/propeller/hull_above": "280 mm"}),
+    "drive.hull-clearance": ("boat", "a", {f"{A}/propeller/hull_above": "300 mm"}),
     "drive.top-gear": ("motorcycle", "a", {}),
     "align.packers": ("boat", "a", {f"{A}/mount/height": "150 mm"}),
 }

@@ -15,6 +15,7 @@ from crooked_keel.core.document import Project, apply_operations, value_at
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.figure.grammar import parse_figure
 from crooked_keel.core.judging.propose import on_the_tape, tape_text
+from crooked_keel.core.judging.settling import SETTLES
 from crooked_keel.store.store import Store
 from tests.conftest import made_lapwing
 from tests.core.test_rules_kinds import TROUBLES as OTHER_TROUBLES
@@ -109,9 +110,10 @@ AFT = {
 
 
 def test_what_makes_a_new_stop_is_no_way_out_and_that_is_said() -> None:
-    """Second look, C8: two moves would clear it, and each would run into something else."""
+    """Second look, C8: a move would clear it and run into something else; and what settles it is said."""
     found = suggest(put(DEMO, **AFT), "a", "balance.cg-aft")
-    assert found.suggestions == [] and found.none == "2 ways would clear it but stop something else."
+    assert found.suggestions == [] and found.none.startswith("1 way would clear it but stop something else.")
+    assert found.none.endswith(SETTLES["balance.cg-aft"].sentence)
     for key in ("balance.cg-forward", "balance.useful-load"):
         for s in suggest(DEMO, "a", key).suggestions:
             assert all(c.params["level"].text != "stop" for c in s.consequences)

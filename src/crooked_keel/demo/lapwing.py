@@ -351,6 +351,7 @@ def operations() -> list[dict[str, Any]]:
             "wheel": f("480 mm"),
         },
         "/craft/lowest_attitude": f("2°", "estimated"),
+        "/craft/airspeed": f("165 km/h", "estimated"),
         "/craft/ballast_station": aft("4880 mm"),
         "/old_installations/main": OLD,
         "/loadings/light": _loading("Light pilot alone", 1.0, "62 kg", "0 kg", "0 kg", "45 L"),

@@ -107,6 +107,7 @@ FIT_A = {
             "46.8 kg ±0.5 kg",
             ("1095 mm", "272 mm"),
             stretch=f("60 mm"),
+            shock_strength=f("8.9 kN", "estimated"),
         )
     },
     "align": {"wheel": {"inside": f("176 mm"), "hub": f("128 mm"), "rim_offset": f("2 mm"), "target": f("0 mm")}},

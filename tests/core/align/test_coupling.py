@@ -191,7 +191,7 @@ def test_case_10_packers_through_the_whole_chain() -> None:
     assert not made.failures
     packers = [value(made, f"align.packer-{k}") * 1000 for k in feet]
     assert packers == pytest.approx([80.40, 76.40, 118.66, 114.66], abs=0.02)
-    assert finding(made, "align.packers").level == "ok"
+    assert finding(made, "align.packers").level == "watch"  # r49: so tall a stack sways
     low = assess(
         put(bare("boat", figures), {f"{unit}/mount/points/front-starboard/structure_water_line": "-2 mm"}), "a"
     )

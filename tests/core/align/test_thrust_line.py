@@ -87,6 +87,6 @@ def test_turning_keeps_distances_to_the_flange(down: float, right: float) -> Non
 
 def test_side_of_the_thrust_line() -> None:
     """FAA-H-8083-25, aerodynamics (from memory): a clockwise tractor asks for right thrust; a pusher the other way."""
-    assert expected_right_sign(1, -1.0, 0.5) == 1
-    assert expected_right_sign(-1, -1.0, 0.5) == -1
-    assert expected_right_sign(1, 2.0, 0.5) == -1
+    assert expected_right_sign(1, 1) == 1
+    assert expected_right_sign(-1, 1) == -1
+    assert expected_right_sign(1, -1) == -1

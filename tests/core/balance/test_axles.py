@@ -70,7 +70,7 @@ def test_w29_lean_and_jack() -> None:
 
 
 def test_w30_static_stability() -> None:
-    assert static_stability(1.295, 0.47) == pytest.approx(1.37766, abs=1e-5)
+    assert static_stability(1.295, 0.0, 0.47) == pytest.approx(1.37766, abs=1e-5)
 
 
 def test_w15_reactions_before_and_with_the_engine_out() -> None:

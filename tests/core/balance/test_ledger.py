@@ -171,7 +171,10 @@ def test_w17_against_monte_carlo() -> None:
 def test_w17_chance_inside() -> None:
     centre = apply_ledger(_w17())
     x, u = centre.station_m, centre.station.u
-    assert chance_inside(x - 11 * IN, u, 14 * IN - x, u) == pytest.approx(0.7029, abs=5e-5)
+    surely = (1e3, 1.0)
+    assert chance_inside(x - 11 * IN, u, 14 * IN - x, u, *surely) == pytest.approx(0.7029, abs=5e-5)
+    # r42: the mass has an even chance: at the least 0.7029 + 0.5 − 1 (Bonferroni).
+    assert chance_inside(x - 11 * IN, u, 14 * IN - x, u, 0.0, 5.0) == pytest.approx(0.2029, abs=5e-5)
 
 
 def test_w16_moved_item_is_one_mass_variable() -> None:

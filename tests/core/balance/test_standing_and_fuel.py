@@ -198,7 +198,7 @@ def test_fuel_in_the_wing_relieves_it_and_fuel_in_the_belly_does_not(project: Pr
             **_fuel("other", "30 L"),
         },
     )
-    half = lambda m, f: m / 2 * 0.4244 * 5.2 - f
+    half = lambda m, f: m / 2 * 0.4244 * 5.2 - f - 40 * 2.1  # 80 kg of both wings, 2.1 m out
     bench = assess(pair, "b")
     full = value(bench, "balance.heaviest")
     before = next(v.before_si for v in bench.values if v.id == "balance.heaviest")

@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.assess import assess
+from crooked_keel.core.assess import Assessment, assess
 from crooked_keel.core.craft.weighing.functions import (
     Scale,
     cg_height_by_tilt,
@@ -18,6 +18,7 @@ from crooked_keel.core.craft.weighing.functions import (
 )
 from crooked_keel.core.document import Project
 from crooked_keel.core.errors import InputError
+from crooked_keel.core.judging.finding import Value
 from crooked_keel.core.physics.mechanics import two_scale_cg
 from tests.conftest import put, value
 
@@ -163,10 +164,19 @@ def test_scales_under_a_tilted_craft(pitch_deg: float, height: float, x: float) 
     assert measured - level_shift(height, turn) == pytest.approx(x, abs=1e-12)
 
 
+def found_of(made: Assessment) -> Value:
+    return next(v for v in made.values if v.id == "craft.station-found")
+
+
 def test_corrected_in_the_document_and_in_doubt_where_it_cannot_be(project: Project) -> None:
     level = assess(project, "a")
     off = assess(put(project, {"/craft/as_found/pitch": "1°"}), "a")
-    ground = -1.18  # mains
+    # r27: without the radius of a tyre nothing is taken out, and as much is in doubt.
+    assert found_of(off).si == value(level, "craft.station-found") and (found_of(off).plus_minus_si or 0) > 0.03
+    radii = {f"/craft/supports/{k}/radius": "200 mm" for k in project.craft.supports}
+    project = put(project, radii)
+    off = assess(put(project, {"/craft/as_found/pitch": "1°"}), "a")
+    ground = -1.18 + 0.20  # axles of the mains
     assert value(level, "craft.station-found") - value(off, "craft.station-found") == pytest.approx(
         (0.02 - ground) * math.tan(math.radians(1)), rel=1e-9
     )

@@ -90,15 +90,19 @@ def test_c23_range() -> None:
     """200 kg, CdA 0.45, Crr 0.012 at 80 km/h: 159.65 N, 52.17 Wh/km, 86.25 km from 4.5 kWh."""
     load = road_load(80 / 3.6, 200, 0.45, 0.012)
     assert load == pytest.approx(159.65, abs=5e-3)
-    per_metre = consumption(load, 0.85)
+    per_metre = consumption(load, 0.85, 0.0, 80 / 3.6)
     assert per_metre / 3.6 == pytest.approx(52.17, abs=5e-3)
     assert electric_range(5 * 3.6e6, 0.9, per_metre) / 1000 == pytest.approx(86.25, abs=5e-3)
 
 
 def test_range_at_sea_is_energy_over_power_times_speed() -> None:
     """10 kWh, 80 % used, 90 % efficient, 2 kW at 2.5 m/s: 3.6 h, 32.4 km, by hand; and the same time by endurance."""
-    assert sea_range(2.5, 36e6, 0.8, 0.9, 2000.0) == pytest.approx(32400)
-    assert endurance(36e6, 0.8, 0.9, 2000.0) == pytest.approx(3.6 * 3600)
+    assert sea_range(2.5, 36e6, 0.8, 0.9, 2000.0, 0.0) == pytest.approx(32400)
+    assert endurance(36e6, 0.8, 0.9, 2000.0, 0.0) == pytest.approx(3.6 * 3600)
+    # r52: 200 W of other loads on top of 2222 W: 8 kWh last 3.303 h, by hand.
+    assert endurance(36e6, 0.8, 0.9, 2000.0, 200.0) == pytest.approx(8000 / (2000 / 0.9 + 200) * 3600)
+    assert sea_range(2.5, 36e6, 0.8, 0.9, 2000.0, 200.0) == pytest.approx(2.5 * 3600 * 8000 / (2000 / 0.9 + 200))
+    assert consumption(150.0, 0.75, 400.0, 20.0) == pytest.approx(150 / 0.75 + 400 / 20)
 
 
 def test_pack_power_is_volts_times_amperes() -> None:

@@ -5,11 +5,13 @@ from __future__ import annotations
 from typing import Literal
 
 from ..figure.kinds import (
-    Dial,
-    Feeler,
     FineOffset,
     Length,
     Rotation,
+)
+from ..figure.narrow import (
+    Dial,
+    Feeler,
     SmallAngle,
     ThreadPitch,
 )

@@ -5,18 +5,20 @@ from __future__ import annotations
 from typing import Literal
 
 from ..figure.kinds import (
-    ChordShare,
     Count,
     Current,
     Energy,
-    FuelDensity,
     Length,
-    LoadFactor,
     Mass,
     MassMoment,
-    Rake,
     Voltage,
     Volume,
+)
+from ..figure.narrow import (
+    ChordShare,
+    FuelDensity,
+    LoadFactor,
+    Rake,
 )
 from ..figure.place import (
     ButtLine,

@@ -8,11 +8,13 @@ from pydantic import StringConstraints
 
 from ..figure.kinds import (
     Altitude,
-    Grade,
     Mass,
     Money,
     Power,
     Wait,
+)
+from ..figure.narrow import (
+    Grade,
     Warmth,
     Weight,
 )

@@ -6,15 +6,17 @@ from typing import ClassVar, Literal
 
 from ..figure.kinds import (
     Area,
-    Attitude,
     Duration,
-    FormCoefficient,
     Length,
-    LoadIndex,
     Mass,
     Offset,
     Power,
     RoadSpeed,
+)
+from ..figure.narrow import (
+    Attitude,
+    FormCoefficient,
+    LoadIndex,
     SmallAngle,
     WaterDensity,
 )

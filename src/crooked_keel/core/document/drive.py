@@ -5,20 +5,22 @@ from __future__ import annotations
 from typing import Literal
 
 from ..figure.kinds import (
-    Aspect,
-    Blades,
-    ChainPitch,
     Count,
-    DragArea,
-    Efficiency,
     Force,
-    Grip,
     Inertia,
     Length,
     Mass,
     RoadSpeed,
-    Rolling,
     SeaSpeed,
+)
+from ..figure.narrow import (
+    Aspect,
+    Blades,
+    ChainPitch,
+    DragArea,
+    Efficiency,
+    Grip,
+    Rolling,
     Slope,
     SmallAngle,
     StageRatio,

@@ -6,6 +6,8 @@ from typing import ClassVar, Literal
 
 from ..figure.kinds import (
     Offset,
+)
+from ..figure.narrow import (
     ThrustAngle,
 )
 from ..figure.place import (

@@ -6,11 +6,13 @@ from typing import Literal
 
 from ..figure.kinds import (
     Count,
-    Factor,
     Force,
     Length,
     Mass,
     Stiffness,
+)
+from ..figure.narrow import (
+    Factor,
 )
 from ..figure.place import (
     ButtLine,

@@ -8,13 +8,15 @@ from pydantic import Field
 
 from ..figure.grammar import NumberStyle
 from ..figure.kinds import (
+    Length,
+    Mass,
+)
+from ..figure.narrow import (
     Clearance,
     Depth,
     Efficiency,
     Factor,
     Gain,
-    Length,
-    Mass,
     TipMach,
     TurnRate,
 )

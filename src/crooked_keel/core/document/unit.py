@@ -10,23 +10,25 @@ from ..figure.kinds import (
     Consumption,
     Count,
     Current,
-    Cylinders,
     Duration,
     FineLength,
-    Grade,
     Inertia,
     Length,
-    LimitAngle,
     Mass,
     Money,
     Power,
-    Pulses,
     Rotation,
-    StageRatio,
     Torque,
     Voltage,
     Volume,
     Wait,
+)
+from ..figure.narrow import (
+    Cylinders,
+    Grade,
+    LimitAngle,
+    Pulses,
+    StageRatio,
 )
 from ..figure.place import UnitButtLine, UnitStation, UnitWaterLine
 from .base import Item, Key, Name, Part

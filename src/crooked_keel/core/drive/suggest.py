@@ -33,13 +33,13 @@ def _kept(placed: ResolvedInstallation, resolved: Resolved, key: str) -> bool:
 
 def tip_mach(air: AirPropeller, train: Train, placed: ResolvedInstallation, resolved: Resolved) -> Iterator[Proposal]:
     """A smaller diameter, or a greater ratio in the last stage."""
-    yield from _diameter(train, placed, resolved, air.diameter_for_mach)
+    yield from _diameter(train, placed, resolved, air.diameter_in_flight)
     stages = along_the_train(placed.installation.drive)
     if not stages or _kept(placed, resolved, stages[-1][0]):
         return
     key, stage = stages[-1]
     base = train.p(f"drive/stages/{key}")
-    factor = air.mach / air.mach_limit
+    factor = air.diameter / air.diameter_in_flight
     if stage.driven_teeth is not None and stage.driver_teeth is not None:
         teeth = math.ceil(stage.driven_teeth.si * factor - 1e-9)
         ratio = teeth / stage.driver_teeth.si

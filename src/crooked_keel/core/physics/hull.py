@@ -69,7 +69,7 @@ def both_sides(half: Sequence[tuple[float, float]]) -> tuple[tuple[float, float]
             raise InputError(
                 FIELD,
                 "a section ends at the deck edge, where water comes aboard; this one goes on to the middle of the deck",
-                given=f"last point {half[-1][0]:.3f} m out, {half[-1][1]:.3f} m up",
+                given=f"last point {round(half[-1][0], 3)} m out, {round(half[-1][1], 3)} m up",
                 allowed="points from the keel to the deck edge",
             )
     port = [(-y, z) for y, z in reversed(half) if y > 1e-9]

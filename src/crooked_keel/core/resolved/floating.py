@@ -4,13 +4,11 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable
-from typing import NamedTuple
 
 import numpy as np
 
 from ..document import Figure, Mark
 from ..errors import CannotSay, Gap, ask_all, or_gap, or_none
-from ..figure.doubt import std_uncertainty
 from ..figure.trace import Origin, Traced, above_zero, need, traced
 from ..physics.hull import Hull, Section, both_sides, level_draft
 from ..physics.hydrostatics import (
@@ -22,31 +20,20 @@ from ..physics.hydrostatics import (
     waterplane_from_freeboards,
 )
 from ..physics.stability import (
-    ROLL_FACTORS,
     Inclined,
     TableRow,
     check_table,
     draft_from_table,
     hydro_from_table,
-    inclining_gm,
-    roll_period_gm,
 )
 from ..topic.lazy import lazy
 from ..topic.reading import Topic
 from .craft import Resolved
+from .gm_tests import MeasuredGm, inclined_gm, rolled_gm
 from .references import Body, got
 
 # Bound on a form coefficient that nobody gave a tolerance for (proposed default).
 BLOCK_BOUND = 0.10
-
-
-class MeasuredGm(NamedTuple):
-    """GM as measured and its standard uncertainty, m; by which test, and the figure that says so."""
-
-    gm_m: float
-    u_m: float
-    by: str
-    pointer: str
 
 
 class Floating(Topic):
@@ -285,21 +272,7 @@ class Floating(Topic):
     @lazy
     def inclined(self) -> Inclined | None:
         """GM by the inclining test as found, or None where there was none."""
-        test = self.flotation.inclining
-        if not test.readings:
-            return None
-        base = "/craft/flotation/inclining"
-        rows = sorted(test.readings.items(), key=lambda r: r[1].rank)
-        words = {"weight": "weight moved", "moved": "how far it was moved", "pendulum": "where the pendulum hung"}
-        asks = [
-            lambda k=k, r=r, p=p, w=w: need(getattr(r, p), f"{base}/readings/{k}/{p}", f"{w} ({r.name})").si
-            for k, r in rows
-            for p, w in words.items()
-        ]
-        pendulum = lambda: above_zero(test.pendulum, f"{base}/pendulum", "length of the pendulum")
-        values, length, hydro = ask_all(lambda: ask_all(*asks), pendulum, lambda: self.hydro)
-        moments = [values[i] * values[i + 1] for i in range(0, len(values), 3)]
-        return inclining_gm(hydro.displacement_kg, moments, values[2::3], length)
+        return inclined_gm(self.flotation.inclining, lambda: self.hydro)
 
     @lazy
     def gm_measured(self) -> MeasuredGm | None:
@@ -323,14 +296,7 @@ class Floating(Topic):
     @lazy
     def gm_rolled(self) -> MeasuredGm | None:
         """GM by the time of a full roll, the lowest that the coefficients allow; None where none was timed."""
-        roll = self.flotation.inclining.roll
-        if roll is None:
-            return None
-        beam = self._figure("beam", "beam on the waterline").value
-        might = [roll_period_gm(f, beam, roll.si) for f in ROLL_FACTORS]
-        # Any coefficient of the range is as likely as any other.
-        u = std_uncertainty((max(might) - min(might)) / 2, "estimated")
-        return MeasuredGm(min(might), u, "timed roll", "/craft/flotation/inclining/roll")
+        return rolled_gm(self.flotation.inclining, lambda: self._figure("beam", "beam on the waterline").value)
 
     @lazy
     def height(self) -> float:

@@ -10,12 +10,12 @@ from dataclasses import replace
 import numpy as np
 
 from ..document import Accessory, Installation
-from ..errors import CannotSay, Gap, InputError, ask_all, or_gap
-from ..figure.kinds import Mass
-from ..figure.trace import Origin, Traced
+from ..errors import CannotSay, Gap, InputError, ask_all
+from ..figure.trace import Traced
 from ..physics.geometry import Matrix, Vector, rotation_y, shaft_direction, thrust_direction, thrust_rotation
 from ..topic.lazy import lazy
 from ..topic.reading import Topic
+from .parts import bodies_of, hung_bodies
 from .ratios import along_the_train, overall_ratio
 from .references import Body, References
 
@@ -379,42 +379,7 @@ class ResolvedInstallation(Topic):
     @lazy
     def parts(self) -> list[Body]:
         """Unit, reduction if there is one, propeller, mount and packs as bodies, present."""
-        i, has = self.installation, self.references.has
-        asks: list[tuple[str, str, Mass | None, Callable[[], Local]]] = [
-            ("unit", self.name, i.unit.mass, lambda: self.unit_cg)
-        ]
-        if has("air propeller") or has("marine propeller"):
-            if i.drive.stages or i.drive.mass is not None:
-                asks.append(("drive", "Reduction", i.drive.mass, lambda: self.drive_cg))
-            asks.append(("propeller", "Propeller", i.propeller.mass, lambda: self.propeller_centre))
-        if has("spring points"):
-            asks.append(("mount", "Mount", i.mount.mass, lambda: self.mount_cg))
-        made = []
-        for part, name, mass, at in asks:
-            what = f"mass of the {name}" if part == "unit" else f"mass of the {name.lower()} ({self.name})"
-            x, y, z = (or_gap(lambda k=k, at=at: at()[k]) for k in range(3))
-            kilograms = or_gap(lambda m=mass, p=part, w=what: self.references.measured(m, self.p(f"{p}/mass"), w))
-            made.append(Body(part, name, "installed", 1, self.p(part), kilograms, x, y, z, derived=True))
-        for key, pack in sorted(i.packs.items(), key=lambda p: (p[1].rank, p[0])):
-            base = self.p(f"packs/{key}")
-            mass_of = or_gap(
-                lambda p=pack, b=base: self.references.measured(
-                    p.mass, f"{b}/mass", f"mass of the {p.name} ({self.name})"
-                )
-            )
-            made.append(
-                Body(
-                    f"pack-{key}",
-                    pack.name,
-                    "installed",
-                    1,
-                    base,
-                    mass_of,
-                    *self.references.position(pack, base, pack.name),
-                    derived=True,
-                )
-            )
-        return made
+        return bodies_of(self)
 
     @property
     def accessories_on_top(self) -> list[tuple[str, Accessory]]:
@@ -423,26 +388,8 @@ class ResolvedInstallation(Topic):
 
     @lazy
     def on_top(self) -> list[Body]:
-        """The same as bodies: somewhere on the unit, within half its length of its CG along the craft."""
-        made = []
-        for key, accessory in self.accessories_on_top:
-            base = self.p(f"unit/accessories/{key}")
-            what = f"mass of the {accessory.name} ({self.name})"
-            mass = or_gap(lambda a=accessory, b=base, w=what: self.references.measured(a.mass, f"{b}/mass", w))
-            x = or_gap(lambda b=base, n=accessory.name: self._somewhere(b, n))
-            y, z = (or_gap(lambda k=k: self.unit_cg[k]) for k in (1, 2))
-            made.append(Body(f"on-top-{key}", accessory.name, "installed", 1, base, mass, x, y, z, derived=True))
-        return made
-
-    def _somewhere(self, pointer: str, name: str) -> Traced:
-        """Station of the unit's CG, within half the unit's length, an even chance of each place."""
-        what = f"length of the {self.name} from its flange"
-        length = lambda: self.references.measured(self.installation.unit.length, self.p("unit/length"), what)
-        ask_all(lambda: self.unit_cg, length)
-        where = Origin.of(
-            pointer, length().value / math.sqrt(12), f"where on the {self.name} the {name} sits", "estimated"
-        )
-        return self.unit_cg[0] + Traced(0.0, {where: 1.0})
+        """The same as bodies."""
+        return hung_bodies(self)
 
     @lazy
     def taken_out(self) -> list[Body]:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterable
+from typing import Any
 
 from ...errors import CannotSay, Gap, or_none
 from ...judging.band import at_most, band
@@ -179,16 +180,20 @@ def soft_foot(coupling: Coupling) -> Iterable[Finding]:
         return
     lift, feet = coupling.soft
     judged = band(lift, "fine_length", ok=at_most(5e-05), watch=at_most(0.0001))
+    params: dict[str, Any] = {}
+    for k, (name, shim) in enumerate(feet):
+        params |= {f"n{k}": word(name), f"f{k}": q(shim, "fine_length")}
+    shims = ", ".join(f"{{n{k}}} {{f{k}}}" for k in range(len(feet)))
     yield verdict(
         "align.soft-foot",
         judged.level,
         "No soft foot" if judged.level == "ok" else "Soft: {a}",
         "{l} is the most that a foot stands clear, or lifts when its bolt is let go; 0.05 mm is allowed."
-        + ("" if judged.level == "ok" else " Shim: {s}. On rubber compare the heights of the mounts instead."),
+        + ("" if judged.level == "ok" else f" Shim {shims}. On rubber compare the heights of the mounts instead."),
         compared=judged.compared,
         a=word(" and ".join(name for name, _ in feet)),
         l=q(lift, "fine_length"),
-        s=word(", ".join(f"{name} {1000 * shim:.2f} mm" for name, shim in feet)),
+        **params,
     )
 
 

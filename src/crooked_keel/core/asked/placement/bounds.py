@@ -16,20 +16,11 @@ from ...balance.afloat.quantities import OK_TRIM, STOP_TRIM, State
 from ...balance.afloat.rules import HEEL_OK, HEEL_STOP
 from ...balance.loadings.frontier import Side
 from ...balance.loadings.quantities import TrailPoint
+from ...balance.pitch.rules import LEAN_OK, LEAN_STOP, WHEELIE_OK, WHEELIE_STOP, split_band
 from ...balance.section import Balance
 from ...balance.stability.rules import GM_LEAST_M, GM_WATCH_M
-from ...balance.wheels.rules import (
-    LEAN_OK,
-    LEAN_STOP,
-    SHIFT_OK,
-    SHIFT_STOP,
-    STABILITY_OK,
-    STABILITY_STOP,
-    WHEELIE_OK,
-    WHEELIE_STOP,
-    axle_cap,
-    split_band,
-)
+from ...balance.wheels.quantities import End
+from ...balance.wheels.rules import SHIFT_OK, SHIFT_STOP, STABILITY_OK, STABILITY_STOP, axle_cap
 from ...balance.wheels.stance import EMPTY
 
 # Change of mass (kg) and of its moments along x, y and z (kg·m).
@@ -130,10 +121,11 @@ def _axles(bench: Balance) -> Iterator[Bound]:
     front_m = axles.wheels.front_m
     for s in axles.stances():
         per = 1 / s.base_m
-        for end, load, effect in (
+        both: tuple[tuple[End, float, Effect], ...] = (
             ("front", s.front_kg, (-(1 + front_m * per), per, 0.0, 0.0)),
             ("rear", s.rear_kg, (front_m * per, -per, 0.0, 0.0)),
-        ):
+        )
+        for end, load, effect in both:
             cap = axle_cap(bench.rolls, bench.limits, end)[0]
             yield Bound(effect, cap - load, max(0.05 * cap, axles.load_doubt(s, end)))
 

@@ -79,17 +79,21 @@ def wide_tolerance(resolved: Resolved) -> Iterable[Finding]:
 
 
 # What a piston engine or turbine that is ready to run has on it already; a motor has none of it.
-_ON_THE_UNIT = (
-    "starter",
-    "alternator",
-    "generator",
-    "oil",
-    "coolant",
-    "carburettor",
-    "exhaust",
-    "silencer",
-    "ignition",
+_ON_THE_UNIT = frozenset(
+    {
+        "starter",
+        "alternator",
+        "generator",
+        "oil",
+        "coolant",
+        "carburettor",
+        "exhaust",
+        "silencer",
+        "ignition",
+    }
 )
+# What of it is often unbolted before the unit is weighed, and then goes out by itself.
+_OFTEN_APART = frozenset({"exhaust", "silencer"})
 
 
 def _plain(name: str) -> str:
@@ -158,7 +162,8 @@ def _twice_with_units(resolved: Resolved, rows: list[Body]) -> Iterable[Finding]
         if unit.condition != "ready to run" or unit.kind == "electric":
             continue
         for body in rows:
-            if body.kind == kind and any(w in _plain(body.name).split() for w in _ON_THE_UNIT):
+            names = _ON_THE_UNIT if kind == "installed" else _ON_THE_UNIT - _OFTEN_APART
+            if body.kind == kind and names & set(_plain(body.name).split()):
                 yield verdict(
                     "balance.double-count",
                     "watch",

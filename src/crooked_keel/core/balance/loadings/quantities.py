@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from contextlib import suppress
 from dataclasses import dataclass, replace
 from itertools import pairwise
 
@@ -70,8 +71,8 @@ class LoadedCase:
     trail: list[TrailPoint]
 
     def worst(self, side: str) -> TrailPoint:
-        """The point of least margin on one side, counted in its doubt where some point is inside by less than that."""
-        return min(self.trail, key=lambda p: least_first(p.margin(side), p.u(side)))
+        """The point of least margin on one side."""
+        return min(self.trail, key=lambda p: p.margin(side))
 
     def curve(self) -> list[tuple[float, float]]:
         """The trail as drawn, mass and station, empty tanks first: each straight piece in mass and moment is a curve in
@@ -196,6 +197,8 @@ class Loadings(Topic):
         """Loadings that can be said, and those that cannot."""
         cases: list[LoadedCase] = []
         gaps: dict[str, CannotSay] = {}
+        with suppress(CannotSay):  # each loading says that it needs them; limits that cannot be are refused once
+            self.limits.envelope  # noqa: B018
         for key in self.loads.keys:
             found = or_gap(lambda k=key: self.case(k))
             if isinstance(found, CannotSay):
@@ -216,8 +219,14 @@ class Loadings(Topic):
 
     def worst(self, side: str) -> tuple[LoadedCase, TrailPoint]:
         """The loading and point of least margin on one side."""
-        case = min(self.cases, key=lambda c: least_first(c.worst(side).margin(side), c.worst(side).u(side)))
+        case = min(self.cases, key=lambda c: c.worst(side).margin(side))
         return case, case.worst(side)
+
+    def least_sure(self, side: str) -> tuple[LoadedCase, TrailPoint]:
+        """The loading and point that decide the verdict on one side: the furthest beyond the limit, else the one whose
+        doubt leaves least of its margin."""
+        points = [(c, p) for c in self.cases for p in c.trail]
+        return min(points, key=lambda f: least_first(f[1].margin(side), f[1].u(side)))
 
     @property
     def unsaid(self) -> LeftOut:

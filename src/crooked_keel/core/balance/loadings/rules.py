@@ -21,7 +21,7 @@ from .quantities import LoadedCase, Loadings, TrailPoint, least_first
 
 
 def _side(loadings: Loadings, loads: Loads, rule_id: str, side: str, end: str) -> Iterable[Finding]:
-    case, point = loadings.worst(side)
+    case, point = loadings.least_sure(side)
     margin, u = point.margin(side), point.u(side)
     level: Level = "stop" if margin < 0 else "watch" if margin < 2 * u else "ok"
     if side == "aft" and level == "ok" and margin < 0.05 * (point.aft_limit_m - point.forward_limit_m):

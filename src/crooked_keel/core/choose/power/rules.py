@@ -56,6 +56,13 @@ def curve(unit: Lasting) -> Iterable[Finding]:
         )
     judged = [[*typed_both, *c] for group in groups if (c := _claimed(unit, group))] or [typed_both]
     if not judged[0]:
+        yield verdict(
+            "choose.curve",
+            "ok",
+            "{n}: what lasts is had at part throttle",
+            "Its curve gives more at that speed: nothing contradicts it, and nothing proves it.",
+            n=word(unit.name),
+        )
         return
     apart = lambda p: abs(disagreement(p[1], p[0], p[2]))
     at, torque, typed = max(min(judged, key=lambda g: max(map(apart, g))), key=apart)
@@ -87,7 +94,7 @@ def _claimed(unit: Lasting, claims: list[tuple[Rotation | None, Power | None]]) 
         if speed is None or power is None or power.si <= 0 or not inside:
             continue
         there = unit.curve.torque_at(speed.si)
-        part_throttle = unit.unit.kind != "electric" and power.si in limited and power.si < there * speed.si
+        part_throttle = unit.unit.kind != "electric" and power.si in limited and power.si < 0.98 * there * speed.si
         if not part_throttle:
             made.append((speed.si, there, power.si))
     return made

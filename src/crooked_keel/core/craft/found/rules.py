@@ -107,7 +107,14 @@ def unusual(remarkable: Remarkable) -> Iterable[Finding]:
             "{lo} to {hi} is usual for such a figure. The other findings take it as it stands.",
             subject=pointer.strip("/").replace("/", "."),
             compared=Compared(value=figure.si, dimension=shown, lo=lo, hi=hi),
-            needs=[Gap(pointer, "this figure, looked at again")],
+            needs=[
+                Gap(
+                    pointer,
+                    "this figure, looked at again",
+                    figure.entered,
+                    figure.allowed or "the same, if it was meant",
+                )
+            ],
             w=word(said_of(pointer)),
             a=q(figure.si, shown),
             lo=q(lo, shown),

@@ -219,7 +219,7 @@ class Weighing(Topic):
                 f"{base}/reading",
                 "with one end up the other carries more than level, and less than all: read again",
                 given=raised.reading.entered if raised.reading else None,
-                allowed=f"above {level:.1f} kg and below {mass:.1f} kg, without tare",
+                allowed="more than it carries level, less than the whole craft, tare taken off",
             )
         if raised.end == "rear":
             return cg_height_by_tilt(mass, along, length, rear, front, lift, reading)

@@ -141,6 +141,14 @@ class AirPropeller(Topic):
         ask_all(lambda: self.attitudes, lambda: self.clearance(0.0))
         return min((self.clearance(a), a) for a in self.attitudes)
 
+    @property
+    def diameter_in_flight(self) -> float:
+        """Largest diameter by tip Mach in flight, m: at the airspeed that was said, else as fast as is judged without
+        one."""
+        v = self.airspeed if self.airspeed is not None else FAST_M_S
+        standing = math.sqrt(max(self.mach_limit**2 - (v / self.sound) ** 2, 0.0))
+        return max_diameter_tip(standing, self.sound, self.train.fastest)
+
     @lazy
     def diameter_for_mach(self) -> float:
         """Largest diameter by tip Mach, m."""

@@ -171,6 +171,9 @@ def absorbs(sea: AtSea, train: Train, placed: ResolvedInstallation) -> Iterable[
             else " So large, it holds the unit below its speed, and overloads it."
         ),
         compared=Compared(value=diameter, dimension="length", lo=0.8 * quick, hi=1.25 * quick),
+        needs=[Gap(train.p("propeller/diameter"), "what this propeller takes at that speed, by its maker")]
+        if level == "unknown"
+        else [],
         d=q(diameter, "length"),
         p=q(sea.shaft_power, "power"),
         w=word("small" if small else "large"),

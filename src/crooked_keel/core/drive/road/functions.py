@@ -229,6 +229,7 @@ def chain_pull(torque_n_m: float, diameter_m: float) -> float:
         ),
         0.14006,
     ),
+    valid="the pitch line of a toothed belt",
 )
 def toothed_pitch_diameter(pitch_m: float, teeth: float) -> float:
     """Pitch diameter of a toothed pulley, m."""

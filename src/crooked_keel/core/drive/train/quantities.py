@@ -120,8 +120,13 @@ class Train(Topic):
     @lazy
     def fastest(self) -> float:
         """Greatest speed of the propeller at any rating, rad/s."""
-        ask_all(lambda: self.claims, lambda: self.ratio)
-        return propeller_speed(max(speed for _, speed in self.claims), self.ratio)
+        what = lambda r: f"speed of the rating {r.name} ({self.name})"
+        asks = [
+            lambda k=k, r=r: above_zero(r.speed, self.p(f"unit/ratings/{k}/speed"), what(r))
+            for k, r in self.unit.ratings.items()
+        ]
+        ratio, *speeds = ask_all(lambda: self.ratio, lambda: self.rated_speed, *asks)
+        return propeller_speed(max(speeds), ratio)
 
     @lazy
     def output(self) -> Output:
