@@ -28,17 +28,20 @@ def pack(battery: OnBattery, train: Train) -> Iterable[Finding]:
         return
     ask_all(lambda: battery.pack_terms, lambda: train.power)
     given, peak = pack_power(*battery.pack_terms) * battery.motor_efficiency, train.unit.peak_power
-    wanted = max(peak.si, train.power) if peak else train.power
+    # A peak below what lasts is a rated figure in the wrong place: it says nothing of the peak.
+    stands = peak is not None and peak.si >= train.power
+    wanted = peak.si if peak is not None and stands else train.power
     judged = band(given, "power", ok=at_least(wanted), watch=at_least(train.power))
     blank = LeftOut()
-    if peak is None:
-        blank = LeftOut(["its peak"], [Gap(train.p("unit/peak_power"), f"peak power of the {train.name}")])
+    if not stands:
+        what = f"peak power of the {train.name}" + (", not below its continuous power" if peak else "")
+        blank = LeftOut(["its peak"], [Gap(train.p("unit/peak_power"), what, given=peak.entered if peak else None)])
     yield verdict(
         "drive.pack",
         judged.level,
         "The pack gives {g} at the shaft",
         "{v} and {i}, motor and controller taken as {e}. Motor: {c} continuous"
-        + (", {p} peak." if peak else ".")
+        + (", {p} peak." if stands else ".")
         + " Sag of the pack is not taken off.",
         compared=judged.compared,
         left_out=blank,
