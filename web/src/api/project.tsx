@@ -60,6 +60,9 @@ interface ProjectApi {
   say: (notice: string | null) => void;
 }
 
+// A power unit with all that belongs to it, fitted or old.
+const UNIT = /^\/(?:fits\/[^/]+\/installations|old_installations)\/[^/]+/;
+
 const Context = createContext<ProjectApi | null>(null);
 const Shown = createContext<ShownApi | null>(null);
 
@@ -355,7 +358,12 @@ function Standing(props: {
   const sheet = useMemo(() => {
     const kind = reference.kinds.find((k) => k.id === state.document.kind);
     const numberStyle = state.document.number_style as 'point' | 'comma';
-    return { ...value, numberStyle, unitSide: kind?.unit_side ?? 1 };
+    const unitSide = (pointer: string) => {
+      const [unit] = UNIT.exec(pointer) ?? [];
+      const said = unit && kind?.unit_side ? value.at(`${unit}/lies`) : undefined;
+      return said ? (said === 'aft of its flange' ? 1 : -1) : (kind?.unit_side ?? 1);
+    };
+    return { ...value, numberStyle, unitSide };
   }, [value, reference, state]);
   return (
     <Context.Provider value={value}>

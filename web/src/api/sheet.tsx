@@ -8,8 +8,8 @@ export interface SheetApi {
   units: 'mm-kg' | 'in-lb';
   /** Decimal mark of what is written here. */
   numberStyle: 'point' | 'comma';
-  /** Which side of its flange a unit lies, aft or ahead; nought where units lie across. */
-  unitSide: number;
+  /** On which side of its flange the unit of a field lies, +1 aft or −1 ahead; nought where units lie across. */
+  unitSide: (pointer: string) => number;
   at: (pointer: string) => unknown;
   edit: (operations: Operation[], summary: string, burst?: string) => Promise<void>;
   say: (notice: string | null) => void;

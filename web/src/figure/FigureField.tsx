@@ -88,7 +88,7 @@ export function FigureField(props: { pointer: string; label: string; bare?: bool
         if (figure) await edit([{ op: 'remove', path: pointer }], `${label} left blank`);
         return;
       }
-      const ahead = spec?.place === 'station' && OWN.includes(spec.origin ?? '') && unitSide < 0;
+      const ahead = spec?.place === 'station' && OWN.includes(spec.origin ?? '') && unitSide(pointer) < 0;
       const fresh = ahead ? { dir: 'forward' } : {};
       const kept = figure
         ? {

@@ -77,7 +77,7 @@ function Written(props: { unit: LibraryUnit; onEdited: (made: LibraryUnit) => vo
             view: reference.data.views[units] as View,
             units,
             numberStyle: 'point',
-            unitSide: 1,
+            unitSide: () => 1,
             at,
             edit,
             say,

@@ -116,6 +116,17 @@ BLOCKS: tuple[Block, ...] = (
     *_ports(),
     Block(
         "choose",
+        "Petrol below a deck that had none",
+        (
+            field("^/ventilated", "Blower and ducts from the bottom of the space", "choice"),
+            field("^/ignition_protected", "Everything electrical there ignition protected", "choice"),
+            field("^/vapour_detected", "Vapour detector with an alarm at the helm", "choice"),
+        ),
+        form="afloat",
+        folded=True,
+    ),
+    Block(
+        "choose",
         "Money of this fit",
         (
             field("planned", "planned"),

@@ -60,7 +60,7 @@ BLOCKS: tuple[Block, ...] = (
             field("~/propeller/blades", "Blades"),
             field("~/propeller/mass", "Mass"),
             field("~/propeller/inertia", "Polar inertia"),
-            field("~/propeller/spacer", "Spacer ahead of the flange"),
+            field("~/propeller/spacer", "Spacer between flange and propeller"),
         ),
         form="air propeller",
     ),
