@@ -53,8 +53,8 @@ _NOTES = st.one_of(st.none(), st.text("ab c,;'\"=", min_size=1, max_size=20).map
 
 
 @st.composite
-def _figure(draw: Any, unit: str, whole: bool = False) -> dict[str, Any]:
-    number = draw(st.integers(1, 999)) if whole else draw(st.decimals(1, 999, places=2))
+def _figure(draw: Any, unit: str, whole: bool = False, most: int = 999) -> dict[str, Any]:
+    number = draw(st.integers(1, most)) if whole else draw(st.decimals(1, most, places=2))
     made: dict[str, Any] = {
         "entered": f"{number} {unit}",
         "source": draw(st.sampled_from(["measured", "maker", "estimated", "hearsay"])),
@@ -81,14 +81,18 @@ def _units(draw: Any) -> LibraryUnit:
         "curve": curve,
         "accessories": {"a": {"name": draw(_NAMES), "mass": draw(_figure("kg"))}},
         "ports": {"coolant": {"hose": draw(_figure("mm")), "side": "port"}},
-        "parts": draw(_figure("", whole=True)),
+        "parts": draw(_figure("", whole=True, most=5)),
     }
     return load_unit(
         {
             "unit": unit,
             "drive": {
                 "stages": {
-                    "s-1": {"name": draw(_NAMES), "rank": draw(st.floats(-1e3, 1e3)), "ratio": draw(_figure(":1"))}
+                    "s-1": {
+                        "name": draw(_NAMES),
+                        "rank": draw(st.floats(-1e3, 1e3)),
+                        "ratio": draw(_figure(":1", most=50)),
+                    }
                 }
             },
         }
