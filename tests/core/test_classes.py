@@ -1,0 +1,186 @@
+"""What no rule may do, whatever it judges: a blank that betters a verdict, a wide ± that stays ok, a craft turned about
+its centreline that is judged otherwise."""
+
+from __future__ import annotations
+
+import json
+import re
+from collections import Counter
+from collections.abc import Iterator
+from typing import Any
+
+import pytest
+
+from crooked_keel.core.assess import Assessment, assess
+from crooked_keel.core.document import Figure, Project, apply_operations, value_at
+from crooked_keel.core.document.fields import all_fields, figure_pointers
+from crooked_keel.core.document.files import dump, load
+from crooked_keel.core.errors import InputError
+from crooked_keel.core.judging.finding import Finding
+from crooked_keel.core.topic.workspace import Workspace
+from tests.conftest import DEMO_OF, KIND_IDS
+
+# --- a blank may never better a verdict
+
+WISH = "a wish of the owner: without it there is nothing to judge"
+DEMAND = "it raises a demand: without it nothing is asked"
+ROW = "it makes the row that is judged: without it there is no such thing aboard, and another rule asks for it"
+# What may go with a figure, by the rule and the end of its pointer, and why.
+MAY_GO = {
+    ("balance.mass-target", "/limits/empty_wanted"): WISH,
+    ("choose.power-there", "/need/power"): WISH,
+    ("balance.offset-load", "/flotation/crowd"): DEMAND,
+    ("drive.phase-current", "/unit/phase_current"): DEMAND,
+    ("choose.complete", "/unit/cost"): "a price that is blank is asked for by the comparison",
+    ("balance.condition", "/unit/mass"): ROW,
+    ("balance.double-count", "/outline/nose"): "only where a row lies ahead of the nose",
+    ("craft.repeats", "/reading"): ROW,
+    ("mount.swing", "/swing/stretch"): "a change that is planned: blank, the arm stays as it is",
+    ("choose.port", "/gear_cooling/hose"): "a port blank on one side is named by the rule of blank ports",
+}
+
+
+def may_go(finding: Finding, pointer: str) -> bool:
+    """Whether a finding may go with a figure, with a reason."""
+    return any(finding.rule == rule and pointer.endswith(end) for rule, end in MAY_GO)
+
+
+def without(project: Project, fit: str, work: Workspace) -> Iterator[tuple[str, Assessment]]:
+    """The document without each of its figures that can be taken away."""
+    for pointer in figure_pointers(project):
+        try:
+            blank = apply_operations(project, [{"op": "remove", "path": pointer}])
+        except InputError:
+            continue
+        yield pointer, assess(blank, fit, work)
+
+
+def bettered(before: Assessment, after: Assessment, pointer: str) -> list[str]:
+    """Findings that a blank makes better or lets go."""
+    left = {f.key: f for f in after.findings}
+    unsaid = {f.rule for f in after.findings if f.level == "unknown"}
+    order = {"stop": 0, "watch": 1, "unknown": 1, "ok": 2}
+    wrong = []
+    for f in before.findings:
+        now = left.get(f.key)
+        if may_go(f, pointer):
+            continue
+        if now is None and f.rule not in unsaid:
+            wrong.append(f"{f.key} {f.level} is gone without {pointer}")
+        if now is not None and order[now.level] > order[f.level] and (f.level, now.level) != ("stop", "unknown"):
+            wrong.append(f"{f.key} {f.level} is {now.level} without {pointer}")
+    return wrong
+
+
+@pytest.mark.parametrize("kind", KIND_IDS)
+def test_a_blank_never_betters_a_verdict(kind: str, request: pytest.FixtureRequest) -> None:
+    project = DEMO_OF[kind]
+    wrong = []
+    for fit in project.fits if request.config.getoption("--long") else ["a"]:
+        work = Workspace()
+        before = assess(project, fit, work)
+        for pointer, after in without(project, fit, work):
+            assert not after.failures, (pointer, after.failures)
+            wrong += bettered(before, after, pointer)
+    assert not wrong, "\n".join(wrong)
+
+
+def test_the_class_test_sees_a_verdict_that_is_bettered() -> None:
+    """Tried on what would be wrong: a stop that turns to watch, and one that is gone."""
+    before = assess(DEMO_OF["motorcycle"], "a")
+    stop = next(f for f in before.findings if f.level == "stop")
+    after = assess(DEMO_OF["motorcycle"], "a")
+    after.findings[:] = [f for f in after.findings if f.rule != stop.rule]
+    assert bettered(before, after, "/craft/x") == [
+        f"{f.key} {f.level} is gone without /craft/x" for f in before.findings if f.rule == stop.rule
+    ]
+
+
+# --- a wide ± is never better than its worse end
+
+
+def whole(figure: Figure, entered: str) -> dict[str, Any]:
+    """A figure written anew, its ± only as it is written."""
+    kept = figure.model_dump(mode="json", by_alias=True, exclude={"si", "plus_minus"}, exclude_none=True)
+    return {**kept, "entered": entered}
+
+
+@pytest.mark.parametrize("kind", KIND_IDS)
+def test_a_wide_doubt_is_never_ok_where_an_end_of_it_is_not(kind: str, request: pytest.FixtureRequest) -> None:
+    """Each figure at a fifth and at nearly twice what it is, typed without a doubt; then as it is ±80 %."""
+    project, work = DEMO_OF[kind], Workspace()
+    before = {f.key for f in assess(project, "a", work).findings if f.level == "ok"}
+    pointers = [p for p in figure_pointers(project) if not p.startswith("/fits/b")]
+    wrong, tried = [], 0
+    for pointer in pointers if request.config.getoption("--long") else pointers[3::7]:
+        figure = value_at(project, pointer)
+        if figure.dimension in ("money", "wait", "count", "number") or not figure.si:
+            continue
+        number, unit = re.fullmatch(r"([-\d.]+)(.*)", figure.entered.split("±")[0].strip()).groups()  # type: ignore[union-attr]
+        turned: dict[str, str] = {}
+        for share in (0.2, 1.8):
+            typed = f"{float(number) * share:.9g}{unit}"
+            try:
+                at = apply_operations(project, [{"op": "replace", "path": pointer, "value": whole(figure, typed)}])
+            except InputError:
+                continue
+            turned |= {f.key: typed for f in assess(at, "a", work).findings if f.level in ("stop", "watch")}
+        doubted = [{"op": "replace", "path": pointer, "value": whole(figure, f"{number}{unit} ±80 %")}]
+        now = {f.key: f.level for f in assess(apply_operations(project, doubted), "a", work).findings}
+        tried += len(before & set(turned))
+        wrong += [
+            f"{k} is ok with {pointer} ±80 %, at {turned[k]} it is not"
+            for k in sorted(before & set(turned))
+            if now.get(k) == "ok"
+        ]
+    assert not wrong, "\n".join(wrong[:20])
+    assert tried >= 5, "nothing was put to the test"
+
+
+# --- turned about its centreline
+
+SWAPPED = {"port": "starboard", "starboard": "port", "clockwise": "anticlockwise", "anticlockwise": "clockwise"}
+
+
+# Names under which ids stand.
+PATTERNS = [f.pattern.split("/") for f in all_fields()]
+COLLECTIONS = {parts[i - 1] for parts in PATTERNS for i, part in enumerate(parts) if part == "*"}
+
+
+def other_side(name: str) -> str:
+    """The name of a field on the other side: of a foot, an hour of the rim, an angle of the dial."""
+    if found := re.fullmatch(r"(gap|step)_([39])", name):
+        return f"{found[1]}_{12 - int(found[2])}"
+    if found := re.fullmatch(r"at_(\d+)", name):
+        return f"at_{-int(found[1]) % 360}"
+    if name in ("port", "starboard"):
+        return SWAPPED[name]
+    return re.sub(r"(?<=front_|_rear_)(port|starboard)$", lambda m: SWAPPED[m[1]], name)
+
+
+def turned(raw: Any, key: str = "", items: bool = False) -> Any:
+    """A document's JSON seen in a mirror. items: the keys are ids, not names of fields."""
+    if isinstance(raw, list):
+        return [turned(r) for r in raw]
+    if not isinstance(raw, dict):
+        return SWAPPED.get(raw, raw) if isinstance(raw, str) and key in ("side", "turns", "dir") else raw
+    if key == "right" and "entered" in raw:
+        written = raw["entered"]
+        return {**raw, "entered": written[1:] if written.startswith("-") else f"-{written}", "si": -raw["si"]}
+    return {(k if items else other_side(k)): turned(v, k, k in COLLECTIONS) for k, v in raw.items()}
+
+
+@pytest.mark.parametrize("kind", KIND_IDS)
+def test_a_craft_turned_about_its_centreline_is_judged_the_same(kind: str) -> None:
+    project = DEMO_OF[kind]
+    mirrored = load(json.dumps(turned(json.loads(dump(project)))))
+    for fit in project.fits:
+        here, there = (Counter((f.rule, f.level) for f in assess(p, fit).findings) for p in (project, mirrored))
+        assert here == there
+        lateral = [
+            next((v.si for v in assess(p, fit).values if v.id == "balance.cg-butt-line"), None)
+            for p in (project, mirrored)
+        ]
+        assert (lateral[0] is None) == (lateral[1] is None)
+        if lateral[0] is not None and lateral[1] is not None:
+            assert lateral[0] == pytest.approx(-lateral[1], abs=1e-9)
