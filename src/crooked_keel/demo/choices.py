@@ -239,3 +239,17 @@ CURLEW = {
     **_priced(A, "14800", "12 weeks", "3"),
     **_priced(B, "14800", "12 weeks", "3"),
 }
+PLOVER = {
+    **_need("66 hp", "8000 ft", ("3", "4", "2", "1", "2")),
+    f"{OLD}/curve": _curve(("1600", "225"), ("2100", "252"), ("2500", "262"), ("2750", "258.9"), ("2850", "250")),
+    f"{B}/curve": _curve(("3000", "104"), ("4500", "122"), ("5500", "126"), ("6000", "124.6"), ("6500", "117")),
+    f"{A}/curve": _curve(("1600", "270"), ("2100", "298"), ("2500", "307"), ("2700", "303.3"), ("2800", "295")),
+    **{f"{u}/breathing": "naturally aspirated" for u in (OLD, B, A)},
+    f"{B}/ratings": _ratings(("lasting", "100 hp", "5800 rpm", None), ("take-off", "105 hp", "6000 rpm", "5 min")),
+    f"{A}/ratings": _ratings(("lasting", "115 hp", "2700 rpm", None)),
+    **_priced(B, "13900", "8 weeks", "3"),
+    **_priced(A, "16200", "20 weeks", "4"),
+    **_given_off(OLD, "flat", "800 mm", "320 g/kWh", "0 kW", "estimated"),
+    **_given_off(B, "rotor", "400 mm", "330 g/kWh", "62 kW"),
+    **_given_off(A, "flat", "820 mm", "310 g/kWh", "0 kW"),
+}

@@ -9,10 +9,10 @@ from ..api.service import Service
 from ..core.document import LibraryUnit, Project, apply_operations
 from ..store.library import Library
 from ..store.store import Store
-from . import curlew, harrow, lapwing, pannier, samphire, shelf, tiller
+from . import curlew, harrow, lapwing, pannier, plover, samphire, shelf, tiller
 
-# Kind of craft and the module that makes it; the last is the first on the list. A second one of a kind stands apart.
-SECOND = (("aeroplane", curlew),)
+# Kind of craft and the module that makes it; the last is the first on the list. Further ones of a kind stand apart.
+SECOND = (("aeroplane", curlew), ("aeroplane", plover))
 DEMOS = (
     ("road-vehicle", tiller),
     ("scooter", pannier),
