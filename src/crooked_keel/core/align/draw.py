@@ -18,4 +18,4 @@ def _line(p: ResolvedInstallation) -> list[Point]:
         return [side(p.flange), side(p.propeller_centre)]
     if not p.references.has("thrust line"):
         return []
-    return [turned(p, -0.35, 0.0, 0.0), turned(p, 1.2, 0.0, 0.0)]
+    return [turned(p, -0.35 * p.side, 0.0, 0.0), turned(p, 1.2 * p.side, 0.0, 0.0)]

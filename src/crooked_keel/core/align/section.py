@@ -35,18 +35,26 @@ class TubeOut(Out):
 
 
 class AlignOut(Out):
-    """What the align bench lists and draws."""
+    """What the align bench lists and draws. side: +1 where the unit lies aft of its flange, −1 ahead of it; far_*: how
+    its far end moves when it is turned about the flange."""
 
     tubes: list[TubeOut]
-    rear_up_si: float | None
-    rear_port_si: float | None
+    side: int | None
+    far_up_si: float | None
+    far_port_si: float | None
     coupling: CouplingOut | None
     sprocket_angle: float | None
     sprocket_offset_si: float | None
 
 
 NO_TUBES = AlignOut(
-    tubes=[], rear_up_si=None, rear_port_si=None, coupling=None, sprocket_angle=None, sprocket_offset_si=None
+    tubes=[],
+    side=None,
+    far_up_si=None,
+    far_port_si=None,
+    coupling=None,
+    sprocket_angle=None,
+    sprocket_offset_si=None,
 )
 
 
@@ -122,8 +130,9 @@ def tube_table(thrust: ThrustLine) -> AlignOut:
         )
     return AlignOut(
         tubes=rows,
-        rear_up_si=or_none(lambda: thrust.rear_shift[0]),
-        rear_port_si=or_none(lambda: thrust.rear_shift[1]),
+        side=or_none(lambda: thrust.placed.side),
+        far_up_si=or_none(lambda: thrust.rear_shift[0] * thrust.placed.side),
+        far_port_si=or_none(lambda: thrust.rear_shift[1] * thrust.placed.side),
         coupling=None,
         sprocket_angle=None,
         sprocket_offset_si=None,

@@ -27,8 +27,8 @@ export function AlignBench() {
       {has('thrust line') && (
         <Picture title="Thrust line, the output flange held">
           <div className="grid min-[900px]:grid-cols-2">
-            <ThrustView plan={false} angle={angle('down')} shift={a?.rear_up_si ?? null} />
-            <ThrustView plan angle={angle('right')} shift={a?.rear_port_si ?? null} />
+            <ThrustView plan={false} angle={angle('down')} shift={a?.far_up_si ?? null} side={a?.side ?? null} />
+            <ThrustView plan angle={angle('right')} shift={a?.far_port_si ?? null} side={a?.side ?? null} />
           </div>
         </Picture>
       )}

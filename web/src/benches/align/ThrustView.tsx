@@ -1,29 +1,39 @@
 import { useProject } from '../../api/project';
-import { formatNumber } from '../../figure/format';
+import { directed } from '../../figure/format';
 
 const WIDTH = 414;
 const HEIGHT = 190;
 const TIMES = 5;
 
+interface Props {
+  plan: boolean;
+  angle: number | null;
+  /** How the far end of the unit moves: up on the side, to port on the plan. */
+  shift: number | null;
+  /** +1 where the unit lies aft of its flange, −1 ahead of it. */
+  side: number | null;
+}
+
 /** The unit held at its flange: side view for down thrust, plan for right thrust. Turns are drawn five times too large. */
-export function ThrustView(props: { plan: boolean; angle: number | null; shift: number | null }) {
+export function ThrustView({ plan, angle, shift, side }: Props) {
   const { view } = useProject();
-  const { plan, angle, shift } = props;
-  if (angle === null)
+  if (angle === null || side === null)
     return (
       <p className="p-4 text-unknown">
-        Cannot draw the {plan ? 'plan' : 'side'} yet: needs the {plan ? 'right' : 'down'} thrust.
+        Cannot draw the {plan ? 'plan' : 'side'} yet: needs the {plan ? 'right' : 'down'} thrust
+        {side === null && ', and on which side of its flange the unit lies'}.
       </p>
     );
-  // Aft is to the right. Down thrust lifts the rear on the side view; right thrust swings it to port, up on the plan.
+  // Aft is to the right. Down thrust lifts what lies aft on the side view; right thrust swings it to port, up on the plan.
   const degrees = (-angle * TIMES * 180) / Math.PI;
-  const fx = 110;
+  const fx = side > 0 ? 110 : WIDTH - 110;
+  const wall = fx + side * 238;
   const fy = 104;
   const unit = (
     <>
-      <path d={`M${fx} ${fy - 26}H${fx + 30}V${fy - 40}H${fx + 180}V${fy + 36}H${fx + 30}V${fy + 24}H${fx}Z`} />
-      <path d={`M${fx - 62} ${fy}H${fx + 224}`} strokeDasharray="12 3 2 3" />
-      <path d={`M${fx - 26} ${fy - 54}V${fy + 54}`} strokeWidth="3" />
+      <path d={`M${fx} ${fy - 26}h${side * 30}V${fy - 40}h${side * 150}V${fy + 36}h${side * -150}V${fy + 24}H${fx}Z`} />
+      <path d={`M${fx - side * 62} ${fy}h${side * 286}`} strokeDasharray="12 3 2 3" />
+      <path d={`M${fx - side * 26} ${fy - 54}V${fy + 54}`} strokeWidth="3" />
     </>
   );
   return (
@@ -36,8 +46,13 @@ export function ThrustView(props: { plan: boolean; angle: number | null; shift: 
       <text x="10" y="18">
         {plan ? 'plan, port is up' : 'from port'}; turn drawn ×{TIMES}
       </text>
-      <path d={`M${fx + 238} 44V${HEIGHT - 12}`} stroke="var(--color-ink)" strokeWidth="2" />
-      <text x={fx + 244} y={HEIGHT - 14} style={{ fill: 'var(--color-muted)' }}>
+      <path d={`M${wall} 44V${HEIGHT - 12}`} stroke="var(--color-ink)" strokeWidth="2" />
+      <text
+        x={wall + side * -6}
+        y={HEIGHT - 14}
+        textAnchor={side > 0 ? 'end' : 'start'}
+        style={{ fill: 'var(--color-muted)' }}
+      >
         firewall
       </text>
       <g fill="none" stroke="var(--color-grey)">
@@ -53,15 +68,21 @@ export function ThrustView(props: { plan: boolean; angle: number | null; shift: 
         {unit}
       </g>
       <circle cx={fx} cy={fy} r="5" fill="var(--color-ink)" />
-      <text x={10} y={HEIGHT - 14}>
+      <text x={fx} y={HEIGHT - 14} textAnchor="middle">
         flange held
       </text>
       <text x={WIDTH - 10} y="18" textAnchor="end">
-        {formatNumber(angle, 'angle', view)} {plan ? 'right' : 'down'}
+        {directed(angle, 'angle', view, plan ? { over: 'right', under: 'left' } : { over: 'down', under: 'up' })}
       </text>
       {shift !== null && (
         <text x={WIDTH - 10} y="36" textAnchor="end">
-          rear {formatNumber(shift, 'length', view)} {plan ? 'to port' : 'up'}
+          far end{' '}
+          {directed(
+            shift,
+            'length',
+            view,
+            plan ? { over: 'to port', under: 'to starboard' } : { over: 'up', under: 'down' },
+          )}
         </text>
       )}
     </svg>
