@@ -11,7 +11,7 @@ from typing import Any, TypeVar
 
 from .align import section as align
 from .balance import section as balance
-from .benches import BUILT, RULES_OF, TABLE, Asked
+from .benches import RULES_OF, TABLE, Asked
 from .choose import section as choose
 from .document import Figure, Project, value_at
 from .doubts import tried
@@ -19,12 +19,10 @@ from .drive import section as drive
 from .errors import CannotSay, Gap, InputError
 from .formula import Out, record
 from .judging.finding import (
-    BENCHES,
     LEVELS,
     Bench,
     Finding,
     Level,
-    Margin,
     Message,
     Param,
     Value,
@@ -35,24 +33,12 @@ from .judging.register import Rule, verdict
 from .mount import section as mount
 from .profile import Shapes, profile
 from .reference.kinds import Form
+from .states import BenchOut, bench_states
 from .topic.lazy import placed, rooted
 from .topic.workspace import Scope, Workspace, takes
 from .wiring import Benches, InstallationBenches, set_up
 
 T = TypeVar("T")
-
-
-class BenchOut(Out):
-    """State of one bench: its worst level, a count of each, its least margin in doubts, and whether it failed."""
-
-    bench: Bench
-    level: Level | None
-    stops: int
-    watches: int
-    unknowns: int
-    margin: Margin | None
-    built: bool
-    failed: bool
 
 
 class Failure(Out):
@@ -198,15 +184,16 @@ def assess(project: Project, fit_id: str | None = None, workspace: Workspace | N
     made = judge(benches, fit_id)
     ws.settle()
     wide = benches.balance.remarkable.wide
-    return _with_doubts(made, project, fit_id, wide) if wide else made
+    return _with_doubts(made, benches, fit_id, wide) if wide else made
 
 
-def _with_doubts(made: Assessment, project: Project, fit_id: str | None, wide: list[tuple[str, Figure]]) -> Assessment:
+def _with_doubts(made: Assessment, of: Benches, fit_id: str | None, wide: list[tuple[str, Figure]]) -> Assessment:
     """The assessment with figures of a wide ± tried at both its ends."""
     again = lambda document: judge(set_up(document, fit_id), fit_id).findings
-    findings = sorted(tried(project, wide, made.findings, again), key=_urgency)
+    findings = sorted(tried(of.resolved.project, wide, made.findings, again), key=_urgency)
     failed = {b.bench for b in made.benches if b.failed}
-    return made.model_copy(update={"findings": findings, "benches": _benches(findings, failed)})
+    states = bench_states(findings, failed, of.resolved.references.kind.forms)
+    return made.model_copy(update={"findings": findings, "benches": states})
 
 
 def judge(benches: Benches, fit_id: str | None) -> Assessment:
@@ -227,7 +214,7 @@ def judge(benches: Benches, fit_id: str | None) -> Assessment:
     values = [given.to_value(v) for v in run.values]
     return Assessment(
         fit=fit_id,
-        benches=_benches(findings, run.failed),
+        benches=bench_states(findings, run.failed, run.forms),
         findings=findings,
         values=values,
         missing=_missing(findings, values),
@@ -295,28 +282,6 @@ def _named(r: Rule) -> Param:
     """The title of a rule within a sentence: `CG` stays as it is."""
     keep = r.title[:2].isupper()
     return word(r.title if keep else r.title[0].lower() + r.title[1:])
-
-
-def _benches(findings: list[Finding], failed: set[Bench]) -> list[BenchOut]:
-    made = []
-    for bench in BENCHES:
-        own = [f for f in findings if f.bench == bench]
-        levels = [f.level for f in own]
-        worst = next((level for level in LEVELS if level in levels), None)
-        margins = [f.margin for f in own if f.margin is not None and f.margin.doubts is not None]
-        made.append(
-            BenchOut(
-                bench=bench,
-                level=worst or ("unknown" if bench in BUILT else None),
-                stops=levels.count("stop"),
-                watches=levels.count("watch"),
-                unknowns=levels.count("unknown"),
-                margin=min(margins, key=lambda m: m.doubts or 0.0, default=None),
-                built=bench in BUILT,
-                failed=bench in failed,
-            )
-        )
-    return made
 
 
 class _Given:

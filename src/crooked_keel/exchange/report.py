@@ -29,6 +29,10 @@ def lines(assessment: Assessment, units: str) -> Iterator[str]:
                 was, shown = answer(v, units)
                 before = f"{was} → " if was is not None else ""
                 yield f"  {_capital(v.label)}: {before}{shown}"
+        state = next(b for b in assessment.benches if b.bench == bench)
+        yield f"  Not checked: {'; '.join(state.unchecked)}."
+        if state.silent:
+            yield f"  Found nothing to judge: {'; '.join(state.silent)}."
     yield (
         "Checked: what is listed above, with the figures entered. Not checked: anything else. Local rules and "
         "licensed people decide."

@@ -72,6 +72,10 @@ def bench_sheet(
         *_heading("Figures entered"),
         *_figures(project, bench, chosen.pointer if chosen else None, made.fit),
     ]
+    state = next(b for b in made.benches if b.bench == bench)
+    story += [*_heading("Not checked"), _p(f"{'; '.join(state.unchecked)}.", size=8)]
+    if state.silent:
+        story.append(_p(f"Found nothing to judge: {'; '.join(state.silent)}.", size=8, colour=MUTED))
     caution = KINDS[project.kind].cautions.get(bench)
     if caution:
         story += [Spacer(1, 4 * mm), _p(caution, size=8, colour=MUTED)]

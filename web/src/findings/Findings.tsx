@@ -39,7 +39,8 @@ export function Findings(props: { bench: Bench; open: string | undefined; onOpen
       className="overflow-y-auto border-l border-rule bg-sheet px-3.5 py-3 [grid-area:findings]"
     >
       <h2 className="pb-2 text-[16px]">
-        {props.bench[0]?.toUpperCase() + props.bench.slice(1)}: {parts.length ? parts.join(', ') : 'nothing stands out'}
+        {props.bench[0]?.toUpperCase() + props.bench.slice(1)}:{' '}
+        {parts.length ? parts.join(', ') : findings.length ? 'nothing stands out' : 'nothing judged yet'}
       </h2>
       {findings.map((f) => (
         <Row
@@ -52,7 +53,28 @@ export function Findings(props: { bench: Bench; open: string | undefined; onOpen
         />
       ))}
       <p className="mt-2 border-t border-rule pt-2 text-muted">{caution} Local rules and licensed people decide.</p>
+      <NotLookedAt bench={props.bench} />
     </aside>
+  );
+}
+
+/** What no rule looks at, and which rules had nothing to judge. */
+function NotLookedAt(props: { bench: Bench }) {
+  const { state } = useProject();
+  const own = state.assessment.benches.find((b) => b.bench === props.bench);
+  if (!own) return null;
+  return (
+    <div className="mt-2 text-muted">
+      <p>Not checked: {own.unchecked.join('; ')}.</p>
+      {own.silent.length > 0 && (
+        <details className="mt-1">
+          <summary className="quiet cursor-pointer">
+            {own.silent.length === 1 ? 'One rule' : `${own.silent.length} rules`} found nothing to judge
+          </summary>
+          <p>{own.silent.join('; ')}.</p>
+        </details>
+      )}
+    </div>
   );
 }
 

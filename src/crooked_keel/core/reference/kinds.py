@@ -81,9 +81,6 @@ _RIDDEN_OUTLINE = {
 }
 
 
-_MOUNT = "Not checked: welds, fatigue, bolts, the structure behind the points."
-
-
 _VOLTAGE = "High voltage kills: isolate, lock, test dead; people licensed for it."
 
 
@@ -91,7 +88,7 @@ _RIDDEN_CAUTIONS = {
     "craft": "Strap it before you lift an end; a second person holds it. Nobody under a raised craft.",
     "balance": "A calculation is not a weighing: weigh the finished craft before it is ridden.",
     "drive": f"Guard chain and sprocket; nothing loose near them. {_VOLTAGE}",
-    "mount": f"{_MOUNT} A changed frame may need an inspector before it goes on the road.",
+    "mount": "A changed frame may need an inspector before it goes on the road.",
     "align": "Stand it firmly and take the key out before a hand goes near the chain.",
 }
 
@@ -131,7 +128,7 @@ KINDS: dict[str, Kind] = {
             "balance": "A calculation is not a weighing: weigh the finished craft before it flies. "
             "Ballast must hold its loads and be marked.",
             "drive": "Nobody in the plane of a propeller. Treat every propeller as live.",
-            "mount": f"{_MOUNT} Structure on a certificated craft needs licensed hands.",
+            "mount": "Structure on a certificated craft needs licensed hands.",
             "align": "Support the unit before you loosen a point. "
             "Prove angles in a jig, then in flight, in small steps.",
         },
@@ -166,7 +163,7 @@ KINDS: dict[str, Kind] = {
             "Incline her, or ask a naval architect, before people go to sea in her.",
             "drive": f"Nobody near a turning shaft or propeller; take the key out before you dive or reach under. "
             f"{_VOLTAGE}",
-            "mount": f"{_MOUNT} A shaft bolted hard to a soft mount tears its seal.",
+            "mount": "A shaft bolted hard to a soft mount tears its seal.",
             "align": "Do not turn the shaft under power with the coupling open. Close the sea cocks you open.",
         },
     ),
@@ -254,7 +251,7 @@ KINDS: dict[str, Kind] = {
             "craft": "Chock the wheels; stands under a raised craft, never a jack alone.",
             "balance": "A calculation is not a weighing: weigh the finished craft at its corners before it is driven.",
             "drive": f"Guard every chain and shaft. {_VOLTAGE}",
-            "mount": f"{_MOUNT} A changed drive may need an inspector before it goes on the road.",
+            "mount": "A changed drive may need an inspector before it goes on the road.",
             "align": "Support gearbox and unit before you part them.",
         },
     ),

@@ -1,0 +1,55 @@
+"""What no rule of a bench looks at, by the form of the craft that has it: said on every screen and every print."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+from ..reference.kinds import Form
+from .finding import Bench
+
+
+class Unchecked(NamedTuple):
+    """One thing that no rule looks at. form: only craft that have it are told."""
+
+    bench: Bench
+    what: str
+    form: Form | None = None
+
+
+_U = Unchecked
+UNCHECKED: tuple[Unchecked, ...] = (
+    _U("craft", "whether the craft is sound: cracks, corrosion, rot, old repairs"),
+    _U("craft", "its papers: registration, type, insurance"),
+    _U("choose", "whether a maker's figures are true of the unit on the floor"),
+    _U("choose", "its wear, hours and faults"),
+    _U("choose", "noise, emissions and what the law allows"),
+    _U("balance", "flutter, stall, spin and control in flight", "cg limits"),
+    _U("balance", "bending and shear of fuselage and spars but at the wing root", "cg limits"),
+    _U("balance", "large angles, flooding, wind and waves", "afloat"),
+    _U("balance", "strength of hull and deck under what is moved", "afloat"),
+    _U("balance", "brakes, steering, springs and dampers", "stands on wheels"),
+    _U("balance", "strength of frame or body under what is moved", "stands on wheels"),
+    _U("drive", "torsional vibration and speeds to keep clear of"),
+    _U("drive", "strength and life of shafts, keys, gears, bearings and clutch"),
+    _U("drive", "stress, flutter and hub of the blades; noise", "air propeller"),
+    _U("drive", "thrust in climb and cruise", "air propeller"),
+    _U("drive", "cavitation, wake and vibration of the propeller", "marine propeller"),
+    _U("drive", "the gear's own rating and its time astern", "marine propeller"),
+    _U("drive", "slip of clutch or belt, and gears changed under load", "driven wheel"),
+    _U("drive", "cables, fuses, contactors, insulation and charging of an electric unit"),
+    _U("mount", "welds, bolts and their locking, fatigue"),
+    _U("mount", "the structure behind the points"),
+    _U("mount", "buckling of tubes, and diagonals that are missing", "thrust line"),
+    _U("mount", "a propeller that strikes or an engine that seizes", "air propeller"),
+    _U("mount", "vibration that reaches the craft, and what the mounts stretch"),
+    _U("align", "what grows warm: expansion between cold and hot"),
+    _U("align", "run-out of the shaft itself, wear of bearings and seals", "shaft line"),
+    _U("align", "stern gland, struts and cutless bearing", "shaft line"),
+    _U("align", "what flight does to trim: only flying tells the angles", "thrust line"),
+    _U("align", "wheel alignment of the craft itself", "stands on wheels"),
+)
+
+
+def unchecked(bench: Bench, forms: frozenset[Form]) -> list[str]:
+    """What no rule of a bench looks at on a craft of these forms."""
+    return [u.what for u in UNCHECKED if u.bench == bench and (u.form is None or u.form in forms)]

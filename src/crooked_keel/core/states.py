@@ -1,0 +1,52 @@
+"""State of each bench: its worst verdict, and what it did not look at."""
+
+from __future__ import annotations
+
+from .benches import BUILT, RULES_OF
+from .formula import Out
+from .judging.finding import BENCHES, LEVELS, Bench, Finding, Level, Margin
+from .judging.unchecked import unchecked
+from .reference.kinds import Form
+
+
+class BenchOut(Out):
+    """State of one bench: its worst level, a count of each, its least margin in doubts, and whether it failed.
+
+    silent: rules of this kind of craft that found nothing to judge; unchecked: what no rule looks at."""
+
+    bench: Bench
+    level: Level | None
+    stops: int
+    watches: int
+    unknowns: int
+    margin: Margin | None
+    silent: list[str]
+    unchecked: list[str]
+    built: bool
+    failed: bool
+
+
+def bench_states(findings: list[Finding], failed: set[Bench], forms: frozenset[Form]) -> list[BenchOut]:
+    """Every bench by its findings. A bench that found nothing at all cannot say."""
+    made = []
+    for bench in BENCHES:
+        own = [f for f in findings if f.bench == bench]
+        levels, spoke = [f.level for f in own], {f.rule for f in own}
+        worst = next((level for level in LEVELS if level in levels), None)
+        margins = [f.margin for f in own if f.margin is not None and f.margin.doubts is not None]
+        mine = [a.rule for a in RULES_OF.get(bench, []) if a.rule.form is None or a.rule.form in forms]
+        made.append(
+            BenchOut(
+                bench=bench,
+                level=worst or ("unknown" if bench in BUILT else None),
+                stops=levels.count("stop"),
+                watches=levels.count("watch"),
+                unknowns=levels.count("unknown"),
+                margin=min(margins, key=lambda m: m.doubts or 0.0, default=None),
+                silent=[r.title for r in mine if r.id not in spoke],
+                unchecked=unchecked(bench, forms),
+                built=bench in BUILT,
+                failed=bench in failed,
+            )
+        )
+    return made
