@@ -33,6 +33,7 @@ from .judging.register import Rule, verdict
 from .mount import section as mount
 from .profile import Shapes, profile
 from .reference.kinds import Form
+from .resolved.references import kind_of
 from .states import BenchOut, bench_states
 from .topic.lazy import placed, rooted
 from .topic.workspace import Scope, Workspace, takes
@@ -184,15 +185,15 @@ def assess(project: Project, fit_id: str | None = None, workspace: Workspace | N
     made = judge(benches, fit_id)
     ws.settle()
     wide = benches.balance.remarkable.wide
-    return _with_doubts(made, benches, fit_id, wide) if wide else made
+    return _with_doubts(made, project, fit_id, wide) if wide else made
 
 
-def _with_doubts(made: Assessment, of: Benches, fit_id: str | None, wide: list[tuple[str, Figure]]) -> Assessment:
+def _with_doubts(made: Assessment, project: Project, fit_id: str | None, wide: list[tuple[str, Figure]]) -> Assessment:
     """The assessment with figures of a wide ± tried at both its ends."""
     again = lambda document: judge(set_up(document, fit_id), fit_id).findings
-    findings = sorted(tried(of.resolved.project, wide, made.findings, again), key=_urgency)
+    findings = sorted(tried(project, wide, made.findings, again), key=_urgency)
     failed = {b.bench for b in made.benches if b.failed}
-    states = bench_states(findings, failed, of.resolved.references.kind.forms)
+    states = bench_states(findings, failed, kind_of(project).forms)
     return made.model_copy(update={"findings": findings, "benches": states})
 
 
