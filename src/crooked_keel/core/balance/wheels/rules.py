@@ -93,12 +93,12 @@ class _Borne(NamedTuple):
         left = self.cap_kg - self.load_kg
         return left / self.doubt_kg if self.doubt_kg > 0 else left / max(self.cap_kg, 1e-9) * 1e9
 
-    @property
-    def level(self) -> Level:
-        """Stop above the cap, watch within a twentieth or the doubt of it."""
-        if self.load_kg > self.cap_kg:
-            return "stop"
-        return "watch" if self.load_kg > 0.95 * self.cap_kg or self.load_kg + self.doubt_kg > self.cap_kg else "ok"
+
+def _level(b: _Borne) -> Level:
+    """Stop above the cap, watch within a twentieth or the doubt of it."""
+    if b.load_kg > b.cap_kg:
+        return "stop"
+    return "watch" if b.load_kg > 0.95 * b.cap_kg or b.load_kg + b.doubt_kg > b.cap_kg else "ok"
 
 
 def _borne(axles: Axles, limits: Limits, end: End) -> tuple[list[_Borne], LeftOut]:
@@ -130,13 +130,12 @@ def _borne(axles: Axles, limits: Limits, end: End) -> tuple[list[_Borne], LeftOu
 
 def _loaded(axles: Axles, limits: Limits, end: End) -> Iterable[Finding]:
     borne, uneven = _borne(axles, limits, end)
-    worst = min(borne, key=lambda b: (LEVELS.index(b.level), b.left))
-    unsaid = axles.unsaid
-    by = worst.by
+    worst = min(borne, key=lambda b: (LEVELS.index(_level(b)), b.left))
+    level, by, unsaid = _level(worst), worst.by, axles.unsaid
     yield verdict(
         "balance.axle-load",
-        worst.level,
-        "{e} axle {d} over what {by} may carry" if worst.level == "stop" else "{e} axle has {d} left",
+        level,
+        "{e} axle {d} over what {by} may carry" if level == "stop" else "{e} axle has {d} left",
         "{s}: {m} ±{u} of {cap}, by {by}."
         + (" At the pressure and up to the speed that the maker of the tyre gives." if by != "its plate" else ""),
         subject=end,
