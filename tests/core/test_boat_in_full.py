@@ -5,6 +5,7 @@ from __future__ import annotations
 
 from typing import Any
 
+import numpy as np
 import pytest
 
 from crooked_keel.core.asked.studies import answer
@@ -53,6 +54,17 @@ def sections(n: int = 21) -> list[dict[str, Any]]:
     return made
 
 
+def by_strips(water_line: float) -> float:
+    """Volume below a level water line, from the points as typed: strips of 1 mm, sections by the trapezoidal rule."""
+    stations, areas = [], []
+    for section in sections():
+        out, height = ([float(p[k].split()[0]) for p in section["half"]] for k in ("out", "height"))
+        levels = np.arange(height[0], water_line, 1e-3)
+        stations.append(float(section["station"].split()[0]))
+        areas.append(2 * float(np.interp(levels, height, out).sum()) * 1e-3)
+    return float(np.trapezoid(areas, stations))
+
+
 BY_SECTIONS = put(BOAT, {"/craft/flotation/sections": sections()})
 
 
@@ -84,6 +96,7 @@ def test_sections_stand_before_the_form_and_are_cut_at_the_freeboards() -> None:
     floating = set_up(BY_SECTIONS, "a").craft.floating
     cut = floating.hull.cut(floating.keel + floating.draft.value)
     assert value(found, "craft.mass-found") == pytest.approx(cut.volume_m3 * 1025)
+    assert cut.volume_m3 == pytest.approx(by_strips(floating.keel + floating.draft.value), rel=0.01)
     assert floating.lcf == pytest.approx(cut.lcf_m, abs=2e-4)
     assert finding(found, "craft.form-estimate").level == "ok"
 

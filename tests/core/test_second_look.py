@@ -8,7 +8,7 @@ from typing import Any
 import numpy as np
 import pytest
 
-from crooked_keel.core.assess import Assessment, assess
+from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, Stage
 from crooked_keel.core.errors import CannotSay
 from crooked_keel.core.judging.finding import Finding
@@ -30,17 +30,6 @@ def typed(text: str, **more: str) -> dict[str, Any]:
 def of(project: Project, rule: str, fit: str | None = "a") -> Finding:
     """The one finding of a rule."""
     (found,) = [f for f in assess(project, fit).findings if f.rule == rule]
-    return found
-
-
-def by_key(made: Assessment, key: str) -> Finding:
-    return next(f for f in made.findings if f.key == key)
-
-
-def value(made: Assessment, id: str) -> float:
-    """The number of a value that must be known."""
-    found = next(v.si for v in made.values if v.id == id)
-    assert found is not None
     return found
 
 

@@ -13,8 +13,9 @@ from crooked_keel.core.balance.limits.functions import Envelope
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.physics.hull import both_sides
 from crooked_keel.core.wiring import set_up
-from tests.conftest import DEMO_OF, put
-from tests.core.test_second_look import A, B, by_key, of, typed, value
+from tests.conftest import DEMO_OF, put, value
+from tests.conftest import finding as by_key
+from tests.core.test_second_look import A, B, of, typed
 
 PLANE, BOAT, BIKE = DEMO_OF["aeroplane"], DEMO_OF["boat"], DEMO_OF["motorcycle"]
 SCOOTER, CAR = DEMO_OF["scooter"], DEMO_OF["road-vehicle"]

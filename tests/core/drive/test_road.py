@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.drive.battery.functions import consumption, electric_range, endurance, pack_power, sea_range
+from crooked_keel.core.drive.battery.functions import consumption, electric_range, endurance, sea_range
 from crooked_keel.core.drive.road.functions import (
     chain_centres,
     chain_links,
@@ -103,10 +103,6 @@ def test_range_at_sea_is_energy_over_power_times_speed() -> None:
     assert endurance(36e6, 0.8, 0.9, 2000.0, 200.0) == pytest.approx(8000 / (2000 / 0.9 + 200) * 3600)
     assert sea_range(2.5, 36e6, 0.8, 0.9, 2000.0, 200.0) == pytest.approx(2.5 * 3600 * 8000 / (2000 / 0.9 + 200))
     assert consumption(150.0, 0.75, 400.0, 20.0) == pytest.approx(150 / 0.75 + 400 / 20)
-
-
-def test_pack_power_is_volts_times_amperes() -> None:
-    assert pack_power(72, 100) == 7200
 
 
 def test_c10_chain_pull() -> None:

@@ -195,12 +195,28 @@ def test_thrust_on_the_hull_leaves_the_feet() -> None:
         assert sum(p.x_si for p in ahead.points) == pytest.approx(wanted, abs=2.0)
 
 
-def test_an_electric_unit_needs_its_peak_torque() -> None:
-    """No factor by cylinders: the peak torque as entered, times the ratio."""
-    made = assess(DEMO_OF["boat"], "b")
-    assert value(made, "mount.limit-torque") == pytest.approx(243)
-    gone = assess(put(DEMO_OF["boat"], {"/fits/b/installations/main/unit/peak_torque": None}), "b")
-    assert finding(gone, "mount.limit-torque").level == "unknown"
+@pytest.mark.parametrize(
+    ("kind", "fit", "rule"),
+    [
+        ("boat", "b", "mount.limit-torque"),
+        ("motorcycle", "a", "mount.reserve"),
+        ("scooter", "b", "mount.swing"),
+        ("road-vehicle", "b", "mount.reserve"),
+    ],
+)
+def test_an_electric_unit_needs_its_peak_torque(kind: str, fit: str, rule: str) -> None:
+    """No factor by cylinders: the peak torque as entered, times the ratio; without it nothing is said."""
+    at = f"/fits/{fit}/installations/main/unit/peak_torque"
+    assert "unknown" not in {f.level for f in assess(DEMO_OF[kind], fit).findings if f.rule == rule}
+    gone = finding(assess(put(DEMO_OF[kind], {at: None}), fit), rule)
+    assert gone.level == "unknown" and at in {n.pointer for n in gone.needs}
+
+
+def test_the_torque_of_an_electric_unit_goes_through_its_gear() -> None:
+    """The boat's motor turns its shaft at a ratio of one: 243 N·m; twice of it is twice the load."""
+    twice = {"/fits/b/installations/main/unit/peak_torque": "486 N·m"}
+    assert value(assess(DEMO_OF["boat"], "b"), "mount.limit-torque") == pytest.approx(243)
+    assert value(assess(put(DEMO_OF["boat"], twice), "b"), "mount.limit-torque") == pytest.approx(486)
 
 
 def test_hard_seating_takes_the_table_and_rubber_the_mean() -> None:
