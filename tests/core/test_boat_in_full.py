@@ -252,3 +252,15 @@ def test_what_the_dock_finds_too_much_is_laid_at_the_lines_it_sits_by() -> None:
     assert said.level == "watch" and "Start and house batteries" in (said.message.params["n"].text or "")
     at = said.message.params["x"].si
     assert at == pytest.approx(4.7, abs=0.15)
+
+
+def test_r54_the_keel_is_no_doubt_of_a_hull_that_is_cut_where_the_water_is() -> None:
+    """Sections are cut at the water whatever the keel; a form estimate counts its draft from there."""
+
+    def doubt(boat: Project, by: str) -> float:
+        keel = {"entered": f"0.44 m ±{by}", "source": "measured", "from": "level line", "dir": "down"}
+        found = assess(put(boat, {"/craft/flotation/keel": keel}), "a")
+        return next(v.plus_minus_si for v in found.values if v.id == "craft.mass-found") or 0.0
+
+    assert doubt(BY_SECTIONS, "40 mm") == pytest.approx(doubt(BY_SECTIONS, "1 mm"))
+    assert doubt(BOAT, "40 mm") > 1.5 * doubt(BOAT, "1 mm")

@@ -18,8 +18,13 @@ from .quantities import Found
 
 _KNOWN_BY = {
     "weighing": "Measured on {n} supports.",
-    "freeboards": "By {n} freeboards and a form estimate of her canoe body.",
+    "freeboards": "By {n} freeboards and {by}.",
     "report": "From an old report: weigh it before you cut metal.",
+}
+_HULL_BY = {
+    "form estimate": "a form estimate of her canoe body",
+    "sections": "her sections",
+    "designer's table": "the designer's table",
 }
 
 
@@ -44,6 +49,7 @@ def as_found(found: Found, weighing: Weighing, floating: Floating | None, resolv
         m=q(got(bodies[0].mass).value, "mass"),
         x=q(got(bodies[0].x).value, "length"),
         n=q(len(floating.marks if floating else weighing.supports), "count"),
+        by=word(_HULL_BY[floating.by] if floating else ""),
     )
 
 

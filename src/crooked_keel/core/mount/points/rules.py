@@ -125,7 +125,7 @@ def reserve(points: Points, acting: Acting) -> Iterable[Finding]:
     "mount.against-old",
     "Worst point against the old unit",
     limit="not above the old ok, 10 % above watch, more stop",
-    source="1.0 by reason, 1.1 proposed",
+    source="what the old one carried; 10 % above: proposed",
     mark="proposed",
     form="spring points",
 )
@@ -133,7 +133,7 @@ def against_old(points: Points, acting: Acting) -> Iterable[Finding]:
     if points.placed.old:
         return
     if points.old is None:
-        raise CannotSay(Gap("/old_installation", "the old installation"))
+        raise CannotSay(Gap("/old_installations", "the old installation"))
     new = points.worst
     old = points.old.worst
     share = new[2] / old[2]

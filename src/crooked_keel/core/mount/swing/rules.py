@@ -85,7 +85,7 @@ def swing_mass(swing: Swing) -> Iterable[Finding]:
     "mount.swing-against-old",
     "Pivot load against the old unit",
     limit="not above the old ok, 10 % above watch, more stop",
-    source="1.0 by reason, 1.1 proposed",
+    source="what the old one carried; 10 % above: proposed",
     mark="proposed",
     form="swing unit",
 )
