@@ -10,10 +10,13 @@ from functools import cache
 
 import pytest
 
+from crooked_keel.core.asked.suggest import suggest
+from crooked_keel.core.assess import assess
 from crooked_keel.core.benches import RULES_OF
 from crooked_keel.core.judging.register import RULES, Rule
+from crooked_keel.core.judging.settling import SETTLES
 
-from .cases import Case, cases, levels
+from .cases import Case, cases, demonstrations, levels
 from .page import FILE, page
 
 LEVELS = {"ok", "watch", "stop"}
@@ -77,3 +80,21 @@ def test_a_case_is_at_its_level(same: list[Case]) -> None:
 
 def test_the_page_of_rules_is_what_register_and_cases_say() -> None:
     assert FILE.read_text() == page()
+
+
+def test_every_rule_that_can_trouble_says_what_settles_it() -> None:
+    troubling = {id for id, rule in RULES.items() if can_give(rule) & {"stop", "watch"}}
+    assert troubling - set(SETTLES) == set()
+    assert set(SETTLES) - set(RULES) == set()
+
+
+@pytest.mark.parametrize("of", demonstrations())
+def test_every_stop_and_watch_has_a_way_out_or_says_what_settles_it(of: str) -> None:
+    project, asked = demonstrations()[of], 0
+    for fit in project.fits:
+        for trouble in (f for f in assess(project, fit).findings if f.level in ("stop", "watch")):
+            answer = suggest(project, fit, trouble.key)
+            asked += 1
+            assert answer.suggestions or len(answer.none.split()) > 4, trouble.key
+            assert all(s.reaches in ("ok", "watch") for s in answer.suggestions)
+    assert asked >= 5
