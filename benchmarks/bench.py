@@ -33,7 +33,7 @@ from crooked_keel.core.physics.hull import Hull, Section, both_sides, float_equi
 from crooked_keel.core.topic.reading import Topic
 from crooked_keel.core.topic.workspace import Workspace
 from crooked_keel.core.wiring import set_up
-from crooked_keel.demo.seed import DEMOS, library, made
+from crooked_keel.demo.seed import DEMOS, SECOND, library, made
 from crooked_keel.exchange.library_table import library_from_csv, library_to_csv
 from crooked_keel.store.store import Store
 
@@ -222,6 +222,20 @@ def over_http(name: str, server: Server, project: Project, budgets: tuple[str, s
     line(f"{name}: preview over HTTP, p50 / p95", budgets[1], said(clock(ahead)))
 
 
+def ways_out() -> None:
+    """How many stops and watches of all demonstration fits have a way out that is an edit; the others say what settles
+    them."""
+    count = {level: [0, 0] for level in ("stop", "watch")}
+    for kind, module in (*SECOND, *DEMOS):
+        project = made(kind, module)
+        for fit in project.fits:
+            for trouble in (f for f in assess(project, fit).findings if f.level in count):
+                count[trouble.level][1] += 1
+                count[trouble.level][0] += bool(suggest(project, fit, trouble.key).suggestions)
+    for level, (have, of) in count.items():
+        line(f"{level} with a proved edit as a way out; the rest with a sentence", "", f"{have} of {of}")
+
+
 def main() -> None:
     demos = {f"{kind}, {demo.NAME}": made(kind, demo) for kind, demo in DEMOS}
     demo = made(*DEMOS[-1])
@@ -243,6 +257,7 @@ def main() -> None:
         "",
         said(clock(lambda _: suggest(demo, "a", "balance.cg-forward").suggestions, 15)),
     )
+    ways_out()
     line("everything placed at once", "", said(clock(lambda _: place_together(demo, "a", Wish()), 15)))
     line("seven candidates side by side", "", said(clock(lambda _: compare(_seven(demo)), 10)))
     units = library()
