@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable, Iterator
-from typing import Any, Literal
+from typing import Literal, NamedTuple
 
 from ..document import LedgerRow, Pack, Project
 from ..errors import CannotSay, InputError, or_none
@@ -13,24 +13,53 @@ from ..figure.units import LB_KG
 from ..judging.finding import Message, Operation, Param, q, word
 from ..judging.propose import Proposal, computed, moved_place, on_the_tape, said_place, tape_text
 from ..resolved.references import Body, got
-from ..resolved.weighed import hung, on_scales
 from .fuel.functions import along_limits, best_burn_orders
 from .ledger.functions import MUCH_LEAD, ballast_mass
+from .loadings.frontier import Side
 from .section import Balance
 from .stowage.functions import PLACES, WAYS, stowed
+from .suggest_weighed import settle, take_hung, take_over
 
 # How far each derived row follows its flange: the mount reaches from the unit to the firewall, so half. Packs stay.
 _FOLLOWS = {"unit": 1.0, "drive": 1.0, "propeller": 1.0, "mount": 0.5}
 
 
-def propose(bench: Balance, side: str) -> Iterator[Proposal]:
-    """Proposals for the forward or aft limit; each aims at a margin of two standard deviations, on the tape."""
+class Lack(NamedTuple):
+    """How far a loading is from where a way out brings it, m, on one side; its mass; where its CG lies now, and how far
+    the limit goes aft with mass."""
+
+    side: Side
+    lack_m: float
+    mass_kg: float
+    at_m: float
+    slope_m_kg: float = 0.0
+
+
+def of_loadings(bench: Balance, side: Side) -> Lack | None:
+    """What the worst of the loadings lacks of a margin of two standard deviations; of a twentieth of the range where it
+    has that."""
     _, point = bench.loadings.worst(side)
     lack = 2 * point.u(side) - point.margin(side)
     if lack <= 0:
         lack = 0.05 * (point.aft_limit_m - point.forward_limit_m) - point.margin(side)
-    if lack <= 0:
+    slope = point.forward_slope_m_kg if side == "forward" else point.aft_slope_m_kg
+    return Lack(side, lack, point.mass_kg, point.x_m, slope) if lack > 0 else None
+
+
+def of_every(bench: Balance) -> Lack | None:
+    """What the worst of all loadings that can be lacks of two standard deviations."""
+    sides: tuple[Side, Side] = ("forward", "aft")
+    found = [(s, *bench.every.worst_of_all(s)) for s in sides]
+    side, worst, u = min(found, key=lambda f: f[1].margin_m / (f[2] or 1e-12))
+    lack = 2 * u - worst.margin_m
+    return Lack(side, lack, worst.at.mass_kg, worst.at.x_m) if lack > 0 else None
+
+
+def into_limits(bench: Balance, lack: Lack | None) -> Iterator[Proposal]:
+    """What brings a loading inside, on the tape: the unit, the unit and its spacer, a battery, lead."""
+    if lack is None:
         return
+    side = lack.side
     aft = 1.0 if side == "forward" else -1.0
     units = bench.resolved.project.units
     for placed in bench.resolved.installations:
@@ -41,7 +70,7 @@ def propose(bench: Balance, side: str) -> Iterator[Proposal]:
         base = placed.pointer
         weight = moves_with(bodies)
         if weight > 0:
-            shift = aft * lack * point.mass_kg / weight
+            shift = aft * lack.lack_m * lack.mass_kg / weight
             value, rounded = moved_place(figure, shift, units, up=shift > 0)
             yield Proposal(
                 f"unit-{placed.id}",
@@ -61,7 +90,7 @@ def propose(bench: Balance, side: str) -> Iterator[Proposal]:
         spacer = placed.installation.propeller.spacer
         weight = moves_with(bodies, without=("propeller",))
         if weight > 0 and spacer is not None:
-            shift = aft * lack * point.mass_kg / weight
+            shift = aft * lack.lack_m * lack.mass_kg / weight
             value, rounded = moved_place(figure, shift, units, up=shift > 0)
             grows = -aft if or_none(lambda p=placed: p.pushes) is True else aft
             longer = spacer.si + grows * abs(rounded - figure.si)
@@ -83,8 +112,10 @@ def propose(bench: Balance, side: str) -> Iterator[Proposal]:
                         Operation(op="replace", path=f"{base}/propeller/spacer", value=computed(spacer, text)),
                     ],
                 )
-    yield from _shift(bench, -aft * lack * point.mass_kg, "station", _BATTERY_M, ("aft", "forward"), named=_BATTERY)
-    yield from _ballast(bench, side, lack)
+    yield from _shift(
+        bench, -aft * lack.lack_m * lack.mass_kg, "station", _BATTERY_M, ("aft", "forward"), named=_BATTERY
+    )
+    yield from _ballast(bench, lack)
 
 
 def moves_with(bodies: list[Body], without: tuple[str, ...] = ()) -> float:
@@ -100,18 +131,16 @@ def moves_with(bodies: list[Body], without: tuple[str, ...] = ()) -> float:
     return total
 
 
-def _ballast(bench: Balance, side: str, lack: float) -> Iterator[Proposal]:
+def _ballast(bench: Balance, lack: Lack) -> Iterator[Proposal]:
     station = or_none(lambda: bench.limits.ballast_station)
     figure = bench.resolved.project.craft.ballast_station
     if station is None or figure is None or bench.resolved.fit_id is None:
         return
-    _, point = bench.loadings.worst(side)
-    slope = point.forward_slope_m_kg if side == "forward" else point.aft_slope_m_kg
-    target = point.limit(side) + (1 if side == "forward" else -1) * (lack + point.margin(side))
+    target = lack.at_m + (1 if lack.side == "forward" else -1) * lack.lack_m
     mass = 0.0
     try:
         for _ in range(4):  # a limit that slopes with mass moves as the lead goes in
-            mass = ballast_mass(point.mass_kg, point.x_m, target + slope * mass, station)
+            mass = ballast_mass(lack.mass_kg, lack.at_m, target + lack.slope_m_kg * mass, station)
     except InputError:
         return
     if not 0 < mass <= MUCH_LEAD * bench.ledger.empty.mass_kg:
@@ -308,97 +337,58 @@ def turns(bench: Balance) -> Iterator[Proposal]:
             )
 
 
-def settle(bench: Balance) -> Iterator[Proposal]:
-    """For each figure that contradicts an earlier one: keep it, or go back."""
-    for pointer, figure in bench.remarkable.disputed:
-        earlier = figure.earlier
-        assert earlier is not None
-        place = {"from": figure.origin, "dir": figure.dir} if isinstance(figure, Place) else {}
-        for id, of, template in (
-            ("keep", figure, "Keep {a}; the earlier figure goes"),
-            ("back", earlier, "Go back to {a}"),
-        ):
-            value: dict[str, Any] = {"entered": of.entered, "source": of.source, "earlier": None, **place}
-            if of.plus_minus is not None:
-                value["plus_minus"] = {"entered": of.plus_minus.entered}
-            yield Proposal(
-                f"{id}-{pointer.rsplit('/', 1)[1]}",
-                Message(template=template, params={"a": q(of.si, figure.dimension)}),
-                [Operation(op="replace", path=pointer, value=value)],
-            )
-
-
-def take_hung(bench: Balance) -> Iterator[Proposal]:
-    """The CG of a unit as its plumb lines say."""
-    for placed in bench.resolved.installations:
-        found = or_none(lambda p=placed: hung(p))
-        if found is None:
-            continue
-        unit, made = placed.installation.unit, []
-        for part, at, words in (("cg_aft", found[0], ("aft", "forward")), ("cg_up", found[1], ("up", "down"))):
-            value = {
-                "entered": f"{abs(at) * 1000:.0f} mm",
-                "source": "measured",
-                "from": "unit flange",
-                "dir": words[at < 0],
-            }
-            op: Literal["replace", "add"] = "replace" if getattr(unit, part) is not None else "add"
-            made.append(Operation(op=op, path=f"{placed.pointer}/unit/{part}", value=value))
-        yield Proposal(
-            f"take-{placed.id}",
-            Message(
-                template="Enter its CG {x} aft and {z} up, as the plumb lines say",
-                params={"x": q(found[0], "length"), "z": q(found[1], "length")},
-            ),
-            made,
-        )
-
-
-def take_over(bench: Balance) -> Iterator[Proposal]:
-    """The mass and CG of a unit as two scales say."""
-    for placed in bench.resolved.installations:
-        found = or_none(lambda p=placed: on_scales(p))
-        if found is None:
-            continue
-        mass, at = found
-        values = {
-            "mass": {"entered": f"{mass:.2f} kg", "source": "measured"},
-            "cg_aft": {
-                "entered": f"{abs(at) * 1000:.0f} mm",
-                "source": "measured",
-                "from": "unit flange",
-                "dir": "aft" if at >= 0 else "forward",
-            },
-        }
-        unit = placed.installation.unit
-        yield Proposal(
-            f"take-{placed.id}",
-            Message(
-                template="Enter {m} and its CG {x} aft, as the scales say",
-                params={"m": q(mass, "mass"), "x": q(at, "length")},
-            ),
-            [
-                Operation(
-                    op="replace" if getattr(unit, k) is not None else "add", path=f"{placed.pointer}/unit/{k}", value=v
-                )
-                for k, v in values.items()
-            ],
-        )
-
-
 def forward(bench: Balance) -> Iterator[Proposal]:
     """Ways out ahead of the forward limit."""
-    return propose(bench, "forward")
+    return into_limits(bench, of_loadings(bench, "forward"))
 
 
 def aft(bench: Balance) -> Iterator[Proposal]:
     """Ways out behind the aft limit."""
-    return propose(bench, "aft")
+    return into_limits(bench, of_loadings(bench, "aft"))
+
+
+def every_loading(bench: Balance) -> Iterator[Proposal]:
+    """What each place may carry at the most or the least, to be placarded; then what moves the CG."""
+    lack = of_every(bench)
+    if lack is not None:
+        yield from _placards(bench, lack)
+        yield from into_limits(bench, lack)
+
+
+def _placards(bench: Balance, lack: Lack) -> Iterator[Proposal]:
+    """A place that is at an end of its range in the worst loading, its range cut so far that the worst is inside."""
+    worst, u = bench.every.worst_of_all(lack.side)
+    limit = worst.limit_m + (2 * u if lack.side == "forward" else -2 * u)
+    for item, _ in bench.every.items:
+        key = item.id.removeprefix("seats/")
+        seat = bench.resolved.project.craft.seats.get(key) if item.id.startswith("seats/") else None
+        if seat is None or abs(limit - item.x_m) < 1e-6:
+            continue
+        more = worst.at.mass_kg * (lack.at_m - limit) / (limit - item.x_m)
+        end = item.hi_kg if more < 0 else item.lo_kg
+        part: Literal["heaviest", "lightest"] = "heaviest" if more < 0 else "lightest"
+        figure = getattr(seat, part)
+        kg = (math.floor if more < 0 else math.ceil)(end + more)
+        if figure is None or abs(worst.at.loads_kg[item.id] - end) > 1e-6 or not item.lo_kg <= kg <= item.hi_kg:
+            continue
+        yield Proposal(
+            f"placard-{key}",
+            Message(
+                template="{n}: {end} {m} for every flight, on a placard",
+                params={
+                    "n": word(seat.name),
+                    "end": word("no more than" if more < 0 else "no less than"),
+                    "m": q(float(kg), "mass"),
+                },
+            ),
+            [Operation(op="replace", path=f"/craft/seats/{key}/{part}", value=computed(figure, f"{kg} kg"))],
+        )
 
 
 PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {
     "balance.cg-forward": forward,
     "balance.cg-aft": aft,
+    "balance.worst-loading": every_loading,
     "balance.burn-order": turns,
     "balance.trim": trim,
     "balance.heel": heel,
