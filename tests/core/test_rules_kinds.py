@@ -641,6 +641,10 @@ TROUBLES: dict[str, tuple[str, str, dict[str, Any]]] = {
     "drive.pitch": ("boat", "a", {f"{A}/propeller/pitch": "17 in"}),
     "drive.hull-clearance": ("boat", "a", {f"{A}/propeller/hull_above": "300 mm"}),
     "drive.top-gear": ("motorcycle", "a", {}),
+    "drive.chain-strength": ("motorcycle", "b", {}),
+    "mount.swing": ("scooter", "a", {}),
+    "mount.reserve": ("aeroplane", "a", {f"{A}/mount/points/low-port/strength": "2 kN"}),
+    "balance.worst-loading": ("aeroplane", "b", {"/fits/b/ledger/cowl/mass": "15 kg ±0.1 kg"}),
     "align.packers": ("boat", "a", {f"{A}/mount/height": "150 mm"}),
 }
 

@@ -30,6 +30,7 @@ from .judging.propose import Proposal
 from .judging.register import RULES, Rule
 from .mount import section as mount
 from .mount import sheet as mount_sheet
+from .mount import suggest as mount_ways
 from .sheet.kit import Block
 from .topic.workspace import Takes, takes
 
@@ -54,7 +55,7 @@ TABLE: dict[Bench, BenchEntry] = {
         BenchEntry("choose", True, choose.VALUES, choose_ways.PROPOSERS, choose_sheet.BLOCKS),
         BenchEntry("balance", False, balance.VALUES, balance_ways.PROPOSERS, balance_sheet.BLOCKS),
         BenchEntry("drive", True, drive.VALUES, drive_ways.PROPOSERS, drive_sheet.BLOCKS),
-        BenchEntry("mount", True, mount.VALUES, {}, mount_sheet.BLOCKS),
+        BenchEntry("mount", True, mount.VALUES, mount_ways.PROPOSERS, mount_sheet.BLOCKS),
         BenchEntry("align", True, align.VALUES, align_ways.PROPOSERS, align_sheet.BLOCKS),
     )
 }

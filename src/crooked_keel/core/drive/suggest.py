@@ -1,11 +1,11 @@
-"""Ways to bring tips below their Mach number and off the ground: diameter, ratio, a higher flange."""
+"""Ways out of the drive: diameter, ratio, pitch, a higher flange, larger sprockets, a stronger chain."""
 
 from __future__ import annotations
 
 import math
 from collections.abc import Callable, Iterator
 
-from ..errors import CannotSay
+from ..errors import CannotSay, or_none
 from ..judging.finding import Message, Operation, q, word
 from ..judging.propose import Proposal, computed, moved_place, on_the_tape, tape_text
 from ..resolved.craft import Resolved
@@ -16,6 +16,7 @@ from .marine.functions import propeller_pitch, tip_clearance_share
 from .marine.quantities import AtSea
 from .road.functions import road_speed
 from .road.quantities import OnRoad
+from .road.runs import Runs
 from .train.quantities import Train
 
 # A flange is not raised further than this by a way out: cowl, mount and view would be others, m. Proposed.
@@ -163,7 +164,46 @@ def top_gear(road: OnRoad, train: Train, placed: ResolvedInstallation, resolved:
     )
 
 
+# A driving sprocket of a way out is no larger than so many times what it was: the next one has no room. Proposed.
+_LARGER = 1.4
+
+
+def chain_strength(runs: Runs) -> Iterator[Proposal]:
+    """Both sprockets larger at the same ratio, and a stronger chain or belt, for each that is short."""
+    for run in runs.all:
+        factor = or_none(lambda r=run: runs.factor(r))
+        strength, driver, driven = run.stage.strength, run.stage.driver_teeth, run.stage.driven_teeth
+        if factor is None or factor >= 8 or strength is None:
+            continue
+        name = word(run.stage.name)
+        if driver is not None and driven is not None:
+            more = math.ceil(driver.si * 8 / factor)
+            other = round(driven.si * more / driver.si)
+            if more <= _LARGER * driver.si:
+                yield Proposal(
+                    f"larger-{run.key}",
+                    Message(
+                        template="{n}: sprockets of {a} and {b} teeth, the ratio as it is; look for the room",
+                        params={"n": name, "a": q(more, "count"), "b": q(other, "count")},
+                    ),
+                    [
+                        Operation(op="replace", path=f"{run.pointer}/driver_teeth", value=computed(driver, f"{more}")),
+                        Operation(op="replace", path=f"{run.pointer}/driven_teeth", value=computed(driven, f"{other}")),
+                    ],
+                )
+        newtons = math.ceil(strength.si * 8 / factor / 100) * 100.0
+        yield Proposal(
+            f"stronger-{run.key}",
+            Message(
+                template="Buy: {n} of {s} tensile or more, by its maker; of the same pitch, or its sprockets too",
+                params={"n": name, "s": q(newtons, "force")},
+            ),
+            [Operation(op="replace", path=f"{run.pointer}/strength", value=computed(strength, f"{newtons:g} N"))],
+        )
+
+
 PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {
+    "drive.chain-strength": chain_strength,
     "drive.pitch": pitch,
     "drive.hull-clearance": hull_clearance,
     "drive.top-gear": top_gear,
