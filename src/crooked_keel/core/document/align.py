@@ -10,10 +10,12 @@ from ..figure.kinds import (
     Rotation,
 )
 from ..figure.narrow import (
+    CouplingSize,
     Dial,
     Feeler,
     SmallAngle,
     ThreadPitch,
+    WheelSize,
 )
 from .base import Item, Key, Part
 
@@ -22,7 +24,7 @@ class Coupling(Part):
     """Readings at the coupling: gaps and rim steps by the clock, seen from aft; feet by their distance from its face;
     how much thread is left at the foot that has least of it, to go up and to go down."""
 
-    diameter: Length | None = None
+    diameter: CouplingSize | None = None
     facing: Literal["forward", "aft"] = "forward"
     gap_12: Feeler | None = None
     gap_3: Feeler | None = None
@@ -56,8 +58,8 @@ class SprocketLine(Part):
 class WheelCentre(Part):
     """A wheel between the arms: inside width, hub, rim's middle from the hub's, and where the rim shall be."""
 
-    inside: Length | None = None
-    hub: Length | None = None
+    inside: WheelSize | None = None
+    hub: WheelSize | None = None
     rim_offset: FineOffset | None = None
     target: FineOffset | None = None
 

@@ -7,7 +7,6 @@ from typing import Literal
 from ..figure.kinds import (
     Count,
     Current,
-    Energy,
     Length,
     Mass,
     MassMoment,
@@ -18,6 +17,8 @@ from ..figure.narrow import (
     ChordShare,
     FuelDensity,
     LoadFactor,
+    PackEnergy,
+    PlaceLoad,
     Rake,
 )
 from ..figure.place import (
@@ -83,8 +84,8 @@ class Seat(Item):
     """A place where people or baggage go, what may be there at the least and at the most, and how far either way it
     slides."""
 
-    lightest: Mass | None = None
-    heaviest: Mass | None = None
+    lightest: PlaceLoad | None = None
+    heaviest: PlaceLoad | None = None
     slides: Length | None = None
     station: Station | None = None
     butt_line: ButtLine | None = None
@@ -137,7 +138,7 @@ class Pack(Item):
     station: Station | None = None
     butt_line: ButtLine | None = None
     water_line: WaterLine | None = None
-    energy: Energy | None = None
+    energy: PackEnergy | None = None
     voltage: Voltage | None = None
     full_voltage: Voltage | None = None
     current: Current | None = None

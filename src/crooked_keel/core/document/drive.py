@@ -20,11 +20,14 @@ from ..figure.narrow import (
     DragArea,
     Efficiency,
     Grip,
+    RimSize,
     Rolling,
     Slope,
     SmallAngle,
     StageRatio,
     Teeth,
+    TyreWidth,
+    WheelSize,
 )
 from ..figure.place import (
     DriveStation,
@@ -109,7 +112,7 @@ class Wheel(Part):
     """The driven wheel: rolling radius, or the marks on the tyre; its mass where it moves with a stretched frame."""
 
     mass: Mass | None = None
-    radius: Length | None = None
-    width: Length | None = None
+    radius: WheelSize | None = None
+    width: TyreWidth | None = None
     aspect: Aspect | None = None
-    rim: Length | None = None
+    rim: RimSize | None = None

@@ -24,11 +24,13 @@ from ..figure.kinds import (
     Wait,
 )
 from ..figure.narrow import (
+    Bore,
     Cylinders,
     Grade,
     LimitAngle,
     Pulses,
     StageRatio,
+    UnitSize,
 )
 from ..figure.place import UnitButtLine, UnitStation, UnitWaterLine
 from .base import Item, Key, Name, Part
@@ -140,7 +142,7 @@ class FuelPort(Part):
     """What it burns, and how it comes."""
 
     kind: Literal["petrol", "diesel", "kerosene", "electricity"] | None = None
-    hose: Length | None = None
+    hose: Bore | None = None
     returns: YesNo | None = None
 
 
@@ -156,7 +158,7 @@ class ElectricalPort(Part):
 class CoolantPort(Part):
     """Coolant."""
 
-    hose: Length | None = None
+    hose: Bore | None = None
     side: Side | None = None
     bypass: YesNo | None = None
 
@@ -164,14 +166,14 @@ class CoolantPort(Part):
 class SeaWaterPort(Part):
     """Sea water."""
 
-    hose: Length | None = None
+    hose: Bore | None = None
     side: Side | None = None
 
 
 class ExhaustPort(Part):
     """Exhaust."""
 
-    outlet: Length | None = None
+    outlet: Bore | None = None
     side: Side | None = None
     angle: Angle | None = None
 
@@ -180,20 +182,20 @@ class OilPort(Part):
     """Oil."""
 
     pump: Literal["wet sump", "dry sump", "total loss"] | None = None
-    hose: Length | None = None
+    hose: Bore | None = None
     volume: Volume | None = None
 
 
 class GearCoolingPort(Part):
     """Cooling of the gear's oil."""
 
-    hose: Length | None = None
+    hose: Bore | None = None
 
 
 class AirPort(Part):
     """Air intake."""
 
-    hose: Length | None = None
+    hose: Bore | None = None
     side: Side | None = None
 
 
@@ -269,10 +271,10 @@ class PowerUnit(Part):
     cg_aft: UnitStation | None = None
     cg_starboard: UnitButtLine | None = None
     cg_up: UnitWaterLine | None = None
-    length: Length | None = None
-    width: Length | None = None
-    height: Length | None = None
+    length: UnitSize | None = None
+    width: UnitSize | None = None
+    height: UnitSize | None = None
     box_aft: UnitStation | None = None
     box_up: UnitWaterLine | None = None
-    rear_radius: Length | None = None
+    rear_radius: UnitSize | None = None
     angle_limit: LimitAngle | None = None

@@ -44,6 +44,7 @@ class ButtLine(Place):
 
     origin: Annotated[str, Field(alias="from")] = "centreline"
     dir: Literal["starboard", "port"] = "starboard"
+    usual = (-12.0, 12.0)
 
 
 class WaterLine(Place):
@@ -51,39 +52,46 @@ class WaterLine(Place):
 
     origin: Annotated[str, Field(alias="from")] = "level line"
     dir: Literal["up", "down"] = "up"
+    usual = (-15.0, 15.0)
 
 
 class UnitStation(Station):
     """Along the shaft of the unit, measured from its own output flange."""
 
     origin: Annotated[Literal["unit flange"], Field(alias="from")] = "unit flange"
+    usual = (-4.0, 4.0)
 
 
 class UnitButtLine(ButtLine):
     """Across the unit, from the axis of its output flange."""
 
     origin: Annotated[Literal["unit flange"], Field(alias="from")] = "unit flange"
+    usual = (-2.0, 2.0)
 
 
 class UnitWaterLine(WaterLine):
     """Up from the axis of the unit's output flange."""
 
     origin: Annotated[Literal["unit flange"], Field(alias="from")] = "unit flange"
+    usual = (-2.0, 2.0)
 
 
 class DriveStation(Station):
     """Along the shaft, measured from the flange that the propeller or spacer bolts to."""
 
     origin: Annotated[Literal["output flange"], Field(alias="from")] = "output flange"
+    usual = (-2.0, 2.0)
 
 
 class StageButtLine(ButtLine):
     """Across, from the driving shaft of a stage to the driven one."""
 
     origin: Annotated[Literal["driving shaft"], Field(alias="from")] = "driving shaft"
+    usual = (-1.5, 1.5)
 
 
 class StageWaterLine(WaterLine):
     """Up, from the driving shaft of a stage to the driven one."""
 
     origin: Annotated[Literal["driving shaft"], Field(alias="from")] = "driving shaft"
+    usual = (-1.5, 1.5)
