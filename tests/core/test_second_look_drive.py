@@ -143,6 +143,36 @@ def test_r75_a_measured_radius_far_from_the_marks_is_asked_about() -> None:
     assert of(put(BIKE, {f"{A}/wheel/radius": typed("260 mm")}), "drive.wheel-radius").level == "unknown"
 
 
+@pytest.mark.parametrize(("part", "text"), [("energy", "36 kWh"), ("mass", "3 kg"), ("current", "5000 A")])
+def test_c5_a_pack_cannot_hold_more_than_packs_hold(part: str, text: str) -> None:
+    """0.3 kWh/kg with its case is more than cells of today give in one (common practice, no source)."""
+    key = next(iter(BIKE.fits["a"].installations["main"].packs))
+    slip = put(BIKE, {f"{A}/packs/{key}/{part}": typed(text)})
+    assert not [f for f in assess(BIKE, "a").findings if f.rule == "drive.pack-possible"]
+    finding = by_key(assess(slip, "a"), f"drive.pack-possible:{key}")
+    assert finding.level == "unknown" and finding.needs
+
+
+def test_c5_a_thrust_that_no_propeller_gives_is_asked_about() -> None:
+    """Actuator disc at rest: P = T·v, T = 2ρ·A·v², so T = (P²·2ρA)^⅓. Momentum theory, worked by its two equations."""
+    area, power = math.pi * 0.25 * 1.98**2, 96 * 745.699872
+    low, high = 0.0, 1e5
+    for _ in range(100):  # the thrust at which the power of the disc is the power there is, by halving
+        mid = 0.5 * (low + high)
+        through = math.sqrt(mid / (2 * 1.225 * area))
+        low, high = (mid, high) if mid * through < power else (low, mid)
+    for share, level in ((1.01, "unknown"), (0.99, None), (0.29, "watch")):
+        given = put(PLANE, {f"{A}/mount/thrust": typed(f"{low * share:.1f} N")})
+        found = [f.level for f in assess(given, "a").findings if f.rule == "drive.thrust-possible"]
+        assert found == ([level] if level else [])
+
+
+def test_c5_a_unit_lighter_than_its_power_allows_is_asked_about() -> None:
+    light = put(PLANE, {f"{A}/unit/mass": typed("7.4 kg")})
+    assert of(light, "choose.power-to-mass").level == "unknown"
+    assert not [f for f in assess(PLANE, "a").findings if f.rule == "choose.power-to-mass"]
+
+
 # --- mount
 
 

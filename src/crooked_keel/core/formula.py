@@ -119,7 +119,7 @@ def formula(
     return register
 
 
-_PYTHON = {"·": "*", "×": "*", "²": "**2", "√": "sqrt", "π": "pi", "−": "-", "½": "0.5"}
+_PYTHON = {"·": "*", "×": "*", "²": "**2", "√": "sqrt", "∛": "cbrt", "π": "pi", "−": "-", "½": "0.5"}
 
 
 def evaluate_text(text: str, values: dict[str, float]) -> float:
@@ -129,7 +129,9 @@ def evaluate_text(text: str, values: dict[str, float]) -> float:
     expression = text.split("=", 1)[1]
     for sign, python in _PYTHON.items():
         expression = expression.replace(sign, python)
-    allowed: dict[str, Any] = {n: getattr(math, n) for n in ("sqrt", "pi", "sin", "cos", "tan", "atan", "hypot")}
+    allowed: dict[str, Any] = {
+        n: getattr(math, n) for n in ("sqrt", "cbrt", "pi", "sin", "cos", "tan", "atan", "hypot")
+    }
     return float(
         eval(
             expression,

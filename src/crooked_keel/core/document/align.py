@@ -10,13 +10,12 @@ from ..figure.kinds import (
     Rotation,
 )
 from ..figure.narrow import (
-    CouplingSize,
     Dial,
     Feeler,
     SmallAngle,
     ThreadPitch,
-    WheelSize,
 )
+from ..figure.sizes import CouplingSize, WheelSize
 from .base import Item, Key, Part
 
 

@@ -17,8 +17,6 @@ from ..figure.narrow import (
     ChordShare,
     FuelDensity,
     LoadFactor,
-    PackEnergy,
-    PlaceLoad,
     Rake,
 )
 from ..figure.place import (
@@ -26,6 +24,7 @@ from ..figure.place import (
     Station,
     WaterLine,
 )
+from ..figure.sizes import PackEnergy, PlaceLoad
 from .base import Item, Key, Note, Part
 
 

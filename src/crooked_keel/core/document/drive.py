@@ -20,20 +20,18 @@ from ..figure.narrow import (
     DragArea,
     Efficiency,
     Grip,
-    RimSize,
     Rolling,
     Slope,
     SmallAngle,
     StageRatio,
     Teeth,
-    TyreWidth,
-    WheelSize,
 )
 from ..figure.place import (
     DriveStation,
     StageButtLine,
     StageWaterLine,
 )
+from ..figure.sizes import RimSize, TyreWidth, WheelSize
 from .base import Item, Key, Part
 from .unit import Turn
 

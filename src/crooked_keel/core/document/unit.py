@@ -24,15 +24,14 @@ from ..figure.kinds import (
     Wait,
 )
 from ..figure.narrow import (
-    Bore,
     Cylinders,
     Grade,
     LimitAngle,
     Pulses,
     StageRatio,
-    UnitSize,
 )
 from ..figure.place import UnitButtLine, UnitStation, UnitWaterLine
+from ..figure.sizes import Bore, UnitSize
 from .base import Item, Key, Name, Part
 
 Turn = Literal["clockwise", "anticlockwise"]

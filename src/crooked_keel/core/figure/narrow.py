@@ -13,11 +13,9 @@ from .kinds import (
     Area,
     Count,
     Density,
-    Energy,
     FineLength,
     FineOffset,
     Length,
-    Mass,
     Number,
     Ratio,
     Rotation,
@@ -393,51 +391,3 @@ class Grade(Count):
     most_words = "grades run from 1 to 5"
     allowed = "1 to 5"
     usual = (1.0, 5.0)
-
-
-class UnitSize(Length):
-    """How long, wide or high a power unit is, m."""
-
-    usual = (0.08, 2.5)
-
-
-class Bore(Length):
-    """Bore of a hose, a pipe or an outlet, m."""
-
-    usual = (0.002, 0.15)
-
-
-class CouplingSize(Length):
-    """Diameter of a shaft's coupling, m."""
-
-    usual = (0.05, 0.4)
-
-
-class TyreWidth(Length):
-    """Width of a tyre as marked, m."""
-
-    usual = (0.05, 0.4)
-
-
-class RimSize(Length):
-    """Diameter of a rim, m."""
-
-    usual = (0.15, 0.66)
-
-
-class WheelSize(Length):
-    """Rolling radius of a wheel, or a width between the arms that hold it, m."""
-
-    usual = (0.05, 0.5)
-
-
-class PlaceLoad(Mass):
-    """What one place may carry, kg."""
-
-    usual = (0.0, 1000.0)
-
-
-class PackEnergy(Energy):
-    """Energy of a pack, J."""
-
-    usual = (1e5, 5.4e8)

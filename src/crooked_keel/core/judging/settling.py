@@ -115,6 +115,7 @@ SETTLES: dict[str, Settled] = {
     # drive
     "drive.tip-mach": _s("buy", "A smaller propeller with more blades, or more reduction."),
     "drive.ground-clearance": _s("buy", "A smaller propeller with more blades; or taller gear."),
+    "drive.thrust-possible": _s("measure", "Pull the craft against a scale at full power, chocked, or ask the maker."),
     "drive.blades": _s("measure", "Count the blades."),
     "drive.pack": _s("buy", "Packs or a controller that give more current; or ask less of the motor."),
     "drive.voltage": _s("buy", "A controller of a higher limit, or fewer cells in a row."),

@@ -316,3 +316,40 @@ _SAID = {
     "unmeasured": "{p} is not measured on both sides: {w}",
     "same": "{p} is the same",
 }
+
+
+# More power to a kilogram than any unit of its kind is known to have, W/kg. Proposed.
+_MOST_W_KG = {"four-stroke": 2500.0, "two-stroke": 3000.0, "diesel": 1200.0, "turbine": 12000.0, "electric": 15000.0}
+
+
+@rule(
+    "choose.power-to-mass",
+    "Power to mass",
+    limit="not above what is known of its kind: 2.5 kW/kg four-stroke, 3 two-stroke, 1.2 diesel, 12 turbine, "
+    "15 electric; else unknown",
+    source="proposed",
+    mark="proposed",
+)
+def power_to_mass(unit: Lasting) -> Iterable[Finding]:
+    u = unit.unit
+    most = _MOST_W_KG.get(u.kind or "")
+    if most is None or u.power is None or u.mass is None or not u.mass.si:
+        return
+    if u.power.si / u.mass.si <= most:
+        return
+    yield verdict(
+        "choose.power-to-mass",
+        "unknown",
+        "{n}: {p} from {m}: which?",
+        "No unit of its kind is known to give more than {most} from that mass: one of the two is not right, or it is "
+        "the mass of a part of it.",
+        needs=[
+            Gap(unit.p("mass"), f"mass of the {unit.name}, all of it"),
+            Gap(unit.p("power"), f"rated power of the {unit.name}"),
+        ],
+        compared=Compared(value=u.power.si, dimension="power", hi=most * u.mass.si),
+        n=word(unit.name),
+        p=q(u.power.si, "power"),
+        m=q(u.mass.si, "mass"),
+        most=q(most * u.mass.si, "power"),
+    )

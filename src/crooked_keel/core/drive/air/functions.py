@@ -190,3 +190,26 @@ def output_rotation(input_sign: int, turnings: Sequence[str | None], fields: Seq
             )
         sign *= -1 if turning == "flips" else 1
     return sign
+
+
+@formula(
+    "drive.ideal-thrust",
+    "T = ∛(½·ρ·π·D²·P²)",
+    result=("force", "most thrust that a propeller can give standing still"),
+    ρ=("density", "density of what it turns in"),
+    D=("length", "diameter"),
+    P=("power", "power at the propeller"),
+    source="momentum theory of an actuator disc, Rankine and Froude (from memory)",
+    example=(
+        (
+            1.225,
+            2.0,
+            60000.0,
+        ),
+        3026.03,
+    ),
+    valid="standing, without a duct",
+)
+def ideal_thrust(density_kg_m3: float, diameter_m: float, power_w: float) -> float:
+    """Thrust of an ideal propeller standing still, N. A real one gives 0.5 to 0.8 of it."""
+    return math.cbrt(2 * density_kg_m3 * 0.25 * math.pi * diameter_m**2 * power_w**2)

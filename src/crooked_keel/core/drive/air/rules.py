@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Gap
+from ...errors import CannotSay, Gap, or_none
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.installation import ResolvedInstallation
 from ..train.quantities import Train
-from .functions import ground_clearance, helical_mach, tip_mach
+from .functions import ground_clearance, helical_mach, ideal_thrust, tip_mach
 from .quantities import FAST_M_S, AirPropeller
 
 
@@ -108,3 +108,50 @@ def blades(train: Train, placed: ResolvedInstallation) -> Iterable[Finding]:
             "Power absorbed and thrust are not judged here yet.",
             n=q(count.si, "count"),
         )
+
+
+# Densities in which a propeller is asked what it can pull, kg/m³: ISA sea level, sea water.
+_AIR, _SEA = 1.225, 1025.0
+
+
+@rule(
+    "drive.thrust-possible",
+    "Thrust given against what can be",
+    limit="not above the ideal propeller's at the greatest power, else unknown; not under 0.3 of it, else watch",
+    source="momentum theory (from memory); 0.3: proposed",
+    mark="proposed",
+)
+def thrust_possible(train: Train, placed: ResolvedInstallation) -> Iterable[Finding]:
+    given, diameter = placed.installation.mount.thrust, placed.installation.propeller.diameter
+    if given is None or diameter is None or not diameter.si:
+        return
+    power = or_none(lambda: max(p for p, _ in train.claims))
+    if power is None:
+        return
+    peak = train.unit.peak_power
+    power = max(power, peak.si) if peak is not None else power
+    density = _AIR if placed.references.has("air propeller") else _SEA
+    most = ideal_thrust(density, diameter.si, power)
+    if 0.3 * most <= given.si <= most:
+        return
+    over = given.si > most
+    yield verdict(
+        "drive.thrust-possible",
+        "unknown" if over else "watch",
+        "Thrust given {t}, a propeller of {d} can pull {m} with {p}"
+        if over
+        else "Thrust given {t} is little for a propeller of {d} and {p}",
+        "The loads on the mount are judged by it. "
+        + (
+            "No propeller without a duct gives more than the ideal one: thrust, diameter or power is not right."
+            if over
+            else "An ideal one pulls {m} standing still, a real one half of that or more: is that the greatest thrust?"
+        ),
+        needs=[Gap(f"{placed.pointer}/mount/thrust", f"greatest thrust of the propeller ({train.name})")],
+        compared=Compared(value=given.si, dimension="force", lo=0.3 * most, hi=most),
+        working=ideal_thrust.working(density, diameter.si, power),
+        t=q(given.si, "force"),
+        d=q(diameter.si, "length"),
+        m=q(most, "force"),
+        p=q(power, "power"),
+    )

@@ -220,3 +220,60 @@ def phase_current(battery: OnBattery, train: Train) -> Iterable[Finding]:
         p=q(phase.si, "current"),
         b=q(taken.si, "current"),
     )
+
+
+# More than these no pack of today holds or gives: J/kg and J/m³ with its case, and its energy an hour. Proposed.
+_DENSEST_J_KG, _DENSEST_J_M3, _FASTEST = 0.30 * 3.6e6, 0.70 * 3.6e9, 15.0
+
+
+@rule(
+    "drive.pack-possible",
+    "Packs can be what they are said to be",
+    limit="0.30 kWh/kg, 0.70 kWh/L and fifteen times its energy in an hour at the most, else unknown",
+    source="what cells hold today, with case and cooling: common practice, no source",
+    mark="common practice",
+)
+def pack_possible(battery: OnBattery, train: Train) -> Iterable[Finding]:
+    if not train.electric:
+        return
+    for key, item in battery.packs:
+        if item.energy is None or not item.energy.si:
+            continue
+        size = [f.si for f in (item.length, item.width, item.height) if f is not None]
+        power = item.voltage.si * item.current.si if item.voltage is not None and item.current is not None else None
+        faults = [
+            (part, words, has, most)
+            for part, words, has, most in (
+                (
+                    "mass",
+                    "its mass",
+                    item.energy.si / item.mass.si if item.mass and item.mass.si else None,
+                    _DENSEST_J_KG,
+                ),
+                (
+                    "length",
+                    "its size",
+                    item.energy.si / math.prod(size) if len(size) == 3 and all(size) else None,
+                    _DENSEST_J_M3,
+                ),
+                ("current", "its current", power / item.energy.si * 3600 if power is not None else None, _FASTEST),
+            )
+            if has is not None and has > most
+        ]
+        if not faults:
+            continue
+        yield verdict(
+            "drive.pack-possible",
+            "unknown",
+            "{n}: {e} does not go with {w}: which?",
+            "No pack that can be bought is {s} times what is known. Range, current and fit are judged by it.",
+            subject=key,
+            needs=[
+                Gap(train.p(f"packs/{key}/{part}"), f"{words.removeprefix('its ')} of {item.name}, or its energy")
+                for part, words, *_ in faults
+            ],
+            n=word(item.name),
+            e=q(item.energy.si, "energy"),
+            w=word(" and ".join(words for _, words, *_ in faults)),
+            s=q(max(has / most for _, _, has, most in faults), "number"),
+        )
