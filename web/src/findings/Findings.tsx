@@ -49,7 +49,7 @@ export function Findings(props: { bench: Bench; open: string | undefined; onOpen
           view={view}
           open={open === f.key}
           onOpen={props.onOpen}
-          waysOut={open === f.key && saved.some((o) => o.key === f.key && o.can_suggest)}
+          waysOut={open === f.key && saved.some((o) => o.key === f.key && ['stop', 'watch'].includes(o.level))}
         />
       ))}
       <p className="mt-2 border-t border-rule pt-2 text-muted">{caution} Local rules and licensed people decide.</p>
@@ -241,9 +241,7 @@ function WaysOut(props: { finding: Finding }) {
   if (fit === null) return <p className="text-muted">The craft as found is not changed by suggestions; pick a fit.</p>;
   if (found.isPending) return <p className="text-muted">Looking for ways out…</p>;
   if (!found.data?.suggestions.length)
-    return (
-      <p className="text-muted">No way out{found.data?.none ? `. ${found.data.none}` : ' found with these figures.'}</p>
-    );
+    return <p className="text-muted">{found.data?.none || 'No way out found with these figures.'}</p>;
   return (
     <div>
       {found.data.suggestions.map((s) => (

@@ -169,6 +169,7 @@ def worst_loading(every: EveryLoading) -> Iterable[Finding]:
         else "Every loading keeps the {side} limit by {d}",
         message,
         compared=against(worst.at.x_m, worst.limit_m, side, 2 * u),
+        can_suggest=level != "ok",
         side=word(side),
         d=q(abs(worst.margin_m), "length"),
         x=q(worst.at.x_m, "length"),

@@ -212,6 +212,7 @@ def chain_strength(runs: Runs) -> Iterable[Finding]:
             + (" Both runs of the belt counted." if run.stage.type == "belt" else ""),
             subject=s.key,
             compared=Compared(value=factor, dimension="number", lo=8.0),
+            can_suggest=level != "ok",
             working=chain_pull.working(*runs.pull_terms(run)),
             name=word(s.name),
             f=q(factor, "number"),

@@ -110,6 +110,7 @@ def reserve(points: Points, acting: Acting) -> Iterable[Finding]:
         "looked at.",
         compared=judged.compared,
         working=reserve_factor.working(strength.si, acting.ultimate_factor(case), FITTING_FACTOR, load),
+        can_suggest=judged.level != "ok",
         source=case.source,
         left_out=points.left_out(points.without_strength),
         p=word(points.mount.points[key].name),

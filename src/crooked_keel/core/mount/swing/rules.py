@@ -48,6 +48,7 @@ def _carries(swing: Swing, part: Subject[Force | None]) -> Iterable[Finding]:
         subject=what,
         compared=judged.compared,
         working=reserve_factor.working(strength, 1.5, FITTING_FACTOR, load),
+        can_suggest=judged.level != "ok",
         source=case.source,
         w=word(what.capitalize()),
         r=q(factor, "number"),
