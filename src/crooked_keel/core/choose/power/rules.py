@@ -337,6 +337,7 @@ def power_to_mass(unit: Lasting) -> Iterable[Finding]:
         return
     if u.power.si / u.mass.si <= most:
         return
+    allowed = "a power and a mass that go together, as its limit says"
     yield verdict(
         "choose.power-to-mass",
         "unknown",
@@ -344,8 +345,8 @@ def power_to_mass(unit: Lasting) -> Iterable[Finding]:
         "No unit of its kind is known to give more than {most} from that mass: one of the two is not right, or it is "
         "the mass of a part of it.",
         needs=[
-            Gap(unit.p("mass"), f"mass of the {unit.name}, all of it"),
-            Gap(unit.p("power"), f"rated power of the {unit.name}"),
+            Gap(unit.p("mass"), f"mass of the {unit.name}, all of it", allowed=allowed),
+            Gap(unit.p("power"), f"rated power of the {unit.name}", allowed=allowed),
         ],
         compared=Compared(value=u.power.si, dimension="power", hi=most * u.mass.si),
         n=word(unit.name),

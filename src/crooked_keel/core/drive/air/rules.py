@@ -134,7 +134,7 @@ def thrust_possible(train: Train, placed: ResolvedInstallation) -> Iterable[Find
     most = ideal_thrust(density, diameter.si, power)
     if 0.3 * most <= given.si <= most:
         return
-    over = given.si > most
+    over, what = given.si > most, f"greatest thrust of the propeller ({train.name})"
     yield verdict(
         "drive.thrust-possible",
         "unknown" if over else "watch",
@@ -147,7 +147,7 @@ def thrust_possible(train: Train, placed: ResolvedInstallation) -> Iterable[Find
             if over
             else "An ideal one pulls {m} standing still, a real one half of that or more: is that the greatest thrust?"
         ),
-        needs=[Gap(f"{placed.pointer}/mount/thrust", f"greatest thrust of the propeller ({train.name})")],
+        needs=[Gap(f"{placed.pointer}/mount/thrust", what, allowed="0.3 to 1 of the ideal propeller's")],
         compared=Compared(value=given.si, dimension="force", lo=0.3 * most, hi=most),
         working=ideal_thrust.working(density, diameter.si, power),
         t=q(given.si, "force"),

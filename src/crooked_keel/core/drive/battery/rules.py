@@ -4,7 +4,9 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterable
+from typing import NamedTuple
 
+from ...document import Pack
 from ...errors import CannotSay, Gap, ask_all
 from ...figure.trace import above_zero, need
 from ...judging.band import at_least, band
@@ -222,8 +224,33 @@ def phase_current(battery: OnBattery, train: Train) -> Iterable[Finding]:
     )
 
 
-# More than these no pack of today holds or gives: J/kg and J/m³ with its case, and its energy an hour. Proposed.
-_DENSEST_J_KG, _DENSEST_J_M3, _FASTEST = 0.30 * 3.6e6, 0.70 * 3.6e9, 15.0
+class _Bound(NamedTuple):
+    """What goes with the energy of a pack: its field, its name, what there is of it, and the most there can be."""
+
+    part: str
+    words: str
+    has: float | None
+    most: float
+    allowed: str
+
+
+def _bounds(item: Pack, energy_j: float) -> list[_Bound]:
+    """What packs of today hold to a kilogram and to a litre, with their cases, and give beside their energy. Proposed."""
+    size = [f.si for f in (item.length, item.width, item.height) if f is not None]
+    litres = math.prod(size) if len(size) == 3 else 0.0
+    mass = item.mass.si if item.mass is not None else 0.0
+    watts = item.voltage.si * item.current.si if item.voltage is not None and item.current is not None else None
+    return [
+        _Bound("mass", "mass", energy_j / mass if mass else None, 0.30 * 3.6e6, "0.30 kWh/kg or less, with its case"),
+        _Bound("length", "size", energy_j / litres if litres else None, 0.70 * 3.6e9, "0.70 kWh/L or less"),
+        _Bound(
+            "current",
+            "current",
+            None if watts is None else watts / energy_j * 3600,
+            15.0,
+            "not more than fifteen times what empties it in an hour",
+        ),
+    ]
 
 
 @rule(
@@ -237,43 +264,26 @@ def pack_possible(battery: OnBattery, train: Train) -> Iterable[Finding]:
     if not train.electric:
         return
     for key, item in battery.packs:
-        if item.energy is None or not item.energy.si:
-            continue
-        size = [f.si for f in (item.length, item.width, item.height) if f is not None]
-        power = item.voltage.si * item.current.si if item.voltage is not None and item.current is not None else None
-        faults = [
-            (part, words, has, most)
-            for part, words, has, most in (
-                (
-                    "mass",
-                    "its mass",
-                    item.energy.si / item.mass.si if item.mass and item.mass.si else None,
-                    _DENSEST_J_KG,
-                ),
-                (
-                    "length",
-                    "its size",
-                    item.energy.si / math.prod(size) if len(size) == 3 and all(size) else None,
-                    _DENSEST_J_M3,
-                ),
-                ("current", "its current", power / item.energy.si * 3600 if power is not None else None, _FASTEST),
-            )
-            if has is not None and has > most
-        ]
-        if not faults:
+        energy = item.energy.si if item.energy is not None else 0.0
+        beyond = (
+            [(b, b.has / b.most) for b in _bounds(item, energy) if b.has is not None and b.has > b.most]
+            if energy
+            else []
+        )
+        if not beyond:
             continue
         yield verdict(
             "drive.pack-possible",
             "unknown",
-            "{n}: {e} does not go with {w}: which?",
-            "No pack that can be bought is {s} times what is known. Range, current and fit are judged by it.",
+            "{n}: {e} does not go with its {w}: which?",
+            "That is {s} times what packs of today hold or give. Range, current and fit are judged by it.",
             subject=key,
             needs=[
-                Gap(train.p(f"packs/{key}/{part}"), f"{words.removeprefix('its ')} of {item.name}, or its energy")
-                for part, words, *_ in faults
+                Gap(train.p(f"packs/{key}/{b.part}"), f"{b.words} of {item.name}, or its energy", allowed=b.allowed)
+                for b, _ in beyond
             ],
             n=word(item.name),
-            e=q(item.energy.si, "energy"),
-            w=word(" and ".join(words for _, words, *_ in faults)),
-            s=q(max(has / most for _, _, has, most in faults), "number"),
+            e=q(energy, "energy"),
+            w=word(" and its ".join(b.words for b, _ in beyond)),
+            s=q(max(times for _, times in beyond), "number"),
         )
