@@ -235,7 +235,7 @@ class _Bound(NamedTuple):
 
 
 def _bounds(item: Pack, energy_j: float) -> list[_Bound]:
-    """What packs of today hold to a kilogram and to a litre, with their cases, and give beside their energy. Proposed."""
+    """What packs of today hold to a kilogram and to a litre with their cases, and give. energy_j: above zero."""
     size = [f.si for f in (item.length, item.width, item.height) if f is not None]
     litres = math.prod(size) if len(size) == 3 else 0.0
     mass = item.mass.si if item.mass is not None else 0.0
@@ -265,11 +265,8 @@ def pack_possible(battery: OnBattery, train: Train) -> Iterable[Finding]:
         return
     for key, item in battery.packs:
         energy = item.energy.si if item.energy is not None else 0.0
-        beyond = (
-            [(b, b.has / b.most) for b in _bounds(item, energy) if b.has is not None and b.has > b.most]
-            if energy
-            else []
-        )
+        bounds = _bounds(item, energy) if energy else []
+        beyond = [(b, b.has / b.most) for b in bounds if b.has is not None and b.has > b.most]
         if not beyond:
             continue
         yield verdict(
