@@ -70,7 +70,7 @@ def test_every_bench_is_found_from_any_other(page: Page, demo: str) -> None:
 
 
 def test_the_rule_behind_a_finding_opens_from_it(page: Page, demo: str) -> None:
-    page.goto(f"/p/{demo}/balance?fit=a")
+    page.goto(f"/p/{demo}/balance?fit=a&finding=balance.cg-forward")
     finding = page.locator('[data-finding="balance.cg-forward"]')
     finding.get_by_role("button", name="the rule", exact=True).click()
     rule = finding.locator('[data-rule="balance.cg-forward"]')
