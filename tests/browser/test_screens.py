@@ -137,7 +137,7 @@ def test_source_and_direction_are_picked_by_keyboard(page: Page, demo: str) -> N
 
 
 def test_suggestion_is_tried_let_go_and_applied(page: Page, demo: str) -> None:
-    page.goto(f"/p/{demo}/balance?fit=a")
+    page.goto(f"/p/{demo}/balance?fit=a&finding=balance.cg-forward")
     way = page.locator('[data-suggestion="unit-main"]')
     way.get_by_role("button", name="Try").click()
     expect(page.locator("[data-ripple]")).to_contain_text("Looking ahead")
