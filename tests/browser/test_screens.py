@@ -81,7 +81,7 @@ def test_an_edit_ripples_and_is_undone(page: Page, demo: str) -> None:
 
 
 def test_switching_units_changes_every_answer_and_nothing_typed(page: Page, demo: str) -> None:
-    page.goto(f"/p/{demo}/balance?fit=a")
+    page.goto(f"/p/{demo}/balance?fit=a&finding=balance.cg-forward")
     expect(page.locator('[data-finding="balance.cg-forward"]')).to_contain_text("19\u00a0mm")
     put(page, "/fits/a/ledger/battery/station", "310 mm")
     expect(page.locator("[data-ripple]")).to_contain_text("\u00a0mm")
