@@ -185,12 +185,20 @@ def assess(project: Project, fit_id: str | None = None, workspace: Workspace | N
     made = judge(benches, fit_id)
     ws.settle()
     wide = benches.balance.remarkable.wide
-    return _with_doubts(made, project, fit_id, wide) if wide else made
+    return _with_doubts(made, project, fit_id, wide, ws.beside) if wide else made
 
 
-def _with_doubts(made: Assessment, project: Project, fit_id: str | None, wide: list[tuple[str, Figure]]) -> Assessment:
-    """The assessment with figures of a wide ± tried at both its ends."""
-    again = lambda document: judge(set_up(document, fit_id), fit_id).findings
+def _with_doubts(
+    made: Assessment, project: Project, fit_id: str | None, wide: list[tuple[str, Figure]], beside: Workspace
+) -> Assessment:
+    """The assessment with figures of a wide ± tried at both ends. beside: keeps what one trial leaves to the next."""
+
+    def again(document: Project) -> list[Finding]:
+        beside.begin()
+        found = judge(set_up(document, fit_id, beside), fit_id).findings
+        beside.settle()
+        return found
+
     findings = sorted(tried(project, wide, made.findings, again), key=_urgency)
     failed = {b.bench for b in made.benches if b.failed}
     states = bench_states(findings, failed, kind_of(project).forms)

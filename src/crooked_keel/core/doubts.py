@@ -15,9 +15,6 @@ from .figure.place import Place
 from .judging.finding import LEVELS, Finding, Level, Message, q, word
 from .judging.values import said_of
 
-# With more wide figures than this only the widest are tried. Proposed.
-MOST_TRIED = 12
-
 
 def ends(figure: Figure) -> Iterable[Figure]:
     """A figure at either end of its ±; not below what is possible of its sort, nor above."""
@@ -48,8 +45,7 @@ def tried(
     """The findings, those that are ok at watch where an end of a wide ± turns them. judge: the findings of a
     document."""
     turned: dict[str, tuple[str, Figure, Level]] = {}
-    widest = sorted(wide, key=lambda w: -w[1].plus_minus.si / (abs(w[1].si) or 1e-9) if w[1].plus_minus else 0.0)
-    for pointer, figure in widest[:MOST_TRIED]:
+    for pointer, figure in wide:
         for end in ends(figure):
             for found in judge(with_figure(project, pointer, end)):
                 if found.level != "ok" and LEVELS.index(found.level) < LEVELS.index(

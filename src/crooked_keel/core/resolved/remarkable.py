@@ -10,6 +10,9 @@ from ..topic.lazy import lazy
 from ..topic.memo import Memo
 from ..topic.reading import Topic
 
+# With more wide figures than this only the widest are tried. Proposed.
+MOST_TRIED = 12
+
 
 class Whole(NamedTuple):
     """A document read as a whole: any edit is another one."""
@@ -44,6 +47,17 @@ class Remarkable(Topic):
         return [(p, f) for p, f in self._all if is_unusual(f)]
 
     @property
+    def _wide(self) -> list[tuple[str, Figure]]:
+        """Figures with a wide ±, the widest beside itself first."""
+        width = lambda f: f.plus_minus.si / (abs(f.si) or 1e-9) if f.plus_minus is not None else 0.0
+        return sorted(((p, f) for p, f in self._all if is_wide(f)), key=lambda w: -width(w[1]))
+
+    @property
     def wide(self) -> list[tuple[str, Figure]]:
-        """Figures with a wide ±."""
-        return [(p, f) for p, f in self._all if is_wide(f)]
+        """Figures with a wide ± that are tried at both ends."""
+        return self._wide[:MOST_TRIED]
+
+    @property
+    def untried(self) -> list[tuple[str, Figure]]:
+        """Those that are not, because there are so many."""
+        return self._wide[MOST_TRIED:]

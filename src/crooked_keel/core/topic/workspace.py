@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import sys
 from collections.abc import Callable
-from functools import lru_cache
+from functools import cached_property, lru_cache
 from inspect import Parameter, signature
 from typing import Any, NamedTuple, ParamSpec, TypeVar, get_args, get_type_hints
 
@@ -42,6 +42,11 @@ class Workspace:
         self._answers: dict[Any, tuple[tuple[Any, ...], Any]] = {}
         self._memories: dict[str, Memo] = {}
         self.begin()
+
+    @cached_property
+    def beside(self) -> Workspace:
+        """Another one, for documents that are tried and let go: what is kept here stands."""
+        return Workspace()
 
     def memory(self, name: str, most: int) -> Memo:
         """A bounded memory of parts that did not change, for a topic that is made of many."""

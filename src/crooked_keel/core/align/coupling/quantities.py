@@ -88,12 +88,14 @@ class Coupling(Readings):
         gaps = {c: getattr(self.align.coupling, f"gap_{c}") for c in CLOCKS}
         read = {self._clock(c): g.si for c, g in gaps.items() if g is not None}
         if len(read) < 3:
-            ask_all(
-                lambda: self.diameter,
-                *[lambda c=c: self._read("coupling", f"gap_{c}", f"gap at {c} o'clock") for c in CLOCKS],
-            )
+            ask_all(lambda: self.diameter, lambda: self.every_gap)
         ask_all(lambda: self.diameter)
         return coupling_from_face_gaps(self.diameter, read)
+
+    @property
+    def every_gap(self) -> tuple[float, ...]:
+        """The four gaps, m. Raises CannotSay with those that were not read."""
+        return tuple(ask_all(*[lambda c=c: self._read("coupling", f"gap_{c}", f"gap at {c} o'clock") for c in CLOCKS]))
 
     @lazy
     def offset(self) -> tuple[float, float, float]:

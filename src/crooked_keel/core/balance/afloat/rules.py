@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 
+from ...figure.trace import need
 from ...judging.band import band, within
 from ...judging.finding import LEVELS, Compared, Finding, LeftOut, Level, Ways, q, word
 from ...judging.register import rule, verdict
@@ -163,12 +164,16 @@ def dock(afloat: AfloatStates, resolved: Resolved) -> Iterable[Finding]:
     form="afloat",
 )
 def bottom_load(afloat: AfloatStates, resolved: Resolved) -> Iterable[Finding]:
-    area = resolved.project.craft.flotation.planing_area
-    if resolved.project.craft.trial.regime != "planing" or area is None:
+    if resolved.project.craft.trial.regime != "planing":
         return
+    area_m2 = need(
+        resolved.project.craft.flotation.planing_area,
+        "/craft/flotation/planing_area",
+        "planing area of the bottom, without the sides",
+    ).si
     state = max(afloat.states(), key=lambda s: s.after.displacement_kg)
     density = afloat.floating.density.value
-    before, after = (bottom_loading(area.si, f.displacement_kg, density) for f in (state.before, state.after))
+    before, after = (bottom_loading(area_m2, f.displacement_kg, density) for f in (state.before, state.after))
     yield verdict(
         "balance.bottom-loading",
         "ok" if after >= 5.5 else "watch",

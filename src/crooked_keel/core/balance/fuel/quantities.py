@@ -6,9 +6,10 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from ...document import Tank, Wing
-from ...errors import CannotSay, ask_all
+from ...errors import CannotSay, Gap, ask_all
 from ...figure.trace import above_zero, need
 from ...figure.units import G0_M_S2
+from ...judging.finding import LeftOut
 from ...resolved.loads import Loads
 from ...resolved.references import Body, got
 from ...topic.reading import Topic
@@ -56,6 +57,18 @@ class Fuel(Topic):
             by_turn.setdefault(turn[body.id], []).append(body)
         return [by_turn[t] for t in sorted(by_turn)]
 
+    def unturned(self, keys: list[str]) -> LeftOut:
+        """Tanks that hold fuel beside others in some loading, and of which nobody said when they are burnt."""
+        turns = {k: (p, t) for k, p, t in self._every_tank}
+        found: dict[str, Gap] = {}
+        for key in keys:
+            full = [b.id for b in self.bodies(key) if got(b.mass).value > 0]
+            for id in full if len(full) > 1 else []:
+                pointer, tank = turns[id]
+                if tank.turn is None:
+                    found[id] = Gap(f"{pointer}/turn", f"when the {tank.name} is burnt: first, second, or with another")
+        return LeftOut([f"when the {turns[i][1].name} is burnt" for i in found], list(found.values()))
+
     def tankfuls(self, key: str) -> list[Tankful]:
         """Fuel of a loading, tanks that hold some. Raises CannotSay with every figure that is missing."""
         bodies = self.bodies(key)
@@ -72,6 +85,15 @@ class Fuel(Topic):
         """Whether any tank lies off the centreline."""
         return any(
             t.butt_line is not None and abs(t.butt_line.along_m) > OFF_CENTRE_M for _, _, t in self.loads.tanks(True)
+        )
+
+    @property
+    def every_side(self) -> tuple[float, ...]:
+        """Butt lines of all tanks, m. Raises CannotSay with those that are blank."""
+        tanks = self.loads.tanks(True)
+        what = lambda t: f"butt line of the {t.name}"
+        return tuple(
+            ask_all(*[lambda p=p, t=t: need(t.butt_line, f"{p}/butt_line", what(t)).along_m for _, p, t in tanks])
         )
 
     def one_side(self, key: str, empty_y: Centre) -> list[OneSide]:

@@ -6,14 +6,23 @@ from collections.abc import Iterable
 from typing import Any
 
 from ...errors import CannotSay, Gap
-from ...judging.finding import Compared, Finding, Level, q, word
+from ...figure.trace import Traced
+from ...judging.finding import Compared, Finding, LeftOut, Level, Ways, q, word
 from ...judging.register import rule, verdict
 from ...resolved.loads import Loads
 from ..ledger.quantities import Ledger
 from ..limits.quantities import Limits
-from ..loadings.quantities import Loadings
+from ..loadings.quantities import LoadedCase, Loadings
 from ..loadings.rules import against
 from .quantities import Fuel
+
+
+def _heaviest(loadings: Loadings, when: int, cap_kg: float) -> tuple[LoadedCase, Traced]:
+    """The loading that decides: the heaviest beyond the limit, else the one whose doubt reaches furthest. when: 0 with
+    empty tanks, -1 as loaded."""
+    mass = lambda c: c.trail[when].centre.mass
+    case = max(loadings.cases, key=lambda c: (max(mass(c).value - cap_kg, 0.0), mass(c).value + 2 * mass(c).u))
+    return case, mass(case)
 
 
 @rule(
@@ -28,11 +37,15 @@ def mass_landing(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
     cap = limits.limits.landing
     if cap is None:
         return
-    case = max(loadings.cases, key=lambda c: c.trail[0].mass_kg)
-    heavy = max(loadings.cases, key=lambda c: c.trail[-1].mass_kg)
-    dry, full = case.trail[0].centre.mass, heavy.trail[-1].mass_kg
+    case, dry = _heaviest(loadings, 0, cap.si)
+    heavy, laden = _heaviest(loadings, -1, cap.si)
+    full = laden.value
     level: Level = (
-        "stop" if dry.value > cap.si else "watch" if full > cap.si or dry.value + 2 * dry.u > cap.si else "ok"
+        "stop"
+        if dry.value > cap.si
+        else "watch"
+        if full + 2 * laden.u > cap.si or dry.value + 2 * dry.u > cap.si
+        else "ok"
     )
     if dry.value > cap.si:
         title, message = "Landing mass passed by {d}", "{l} with empty tanks: {m} of {cap}."
@@ -46,6 +59,7 @@ def mass_landing(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
         title,
         message,
         compared=Compared(value=dry.value, dimension="mass", hi=cap.si, doubt=2 * dry.u or None),
+        left_out=loadings.unsaid,
         d=q(abs(cap.si - dry.value), "mass"),
         b=q(max(full - cap.si, 0.0), "mass"),
         l=word(case.name),
@@ -69,8 +83,7 @@ def mass_zero_fuel(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
     cap = limits.limits.zero_fuel
     if cap is None:
         return
-    case = max(loadings.cases, key=lambda c: c.trail[0].mass_kg)
-    dry = case.trail[0].centre.mass
+    case, dry = _heaviest(loadings, 0, cap.si)
     level: Level = "stop" if dry.value > cap.si else "watch" if dry.value + 2 * dry.u > cap.si else "ok"
     yield verdict(
         "balance.mass-zero-fuel",
@@ -78,6 +91,7 @@ def mass_zero_fuel(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
         "Mass without fuel passed by {d}" if dry.value > cap.si else "{d} of mass without fuel left",
         "{l}: {m} ±{u} of {cap}.",
         compared=Compared(value=dry.value, dimension="mass", hi=cap.si, doubt=2 * dry.u or None),
+        left_out=loadings.unsaid,
         d=q(abs(cap.si - dry.value), "mass"),
         l=word(case.name),
         m=q(dry.value, "mass"),
@@ -96,6 +110,7 @@ def mass_zero_fuel(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
 )
 def one_side_fuel(fuel: Fuel, limits: Limits, ledger: Ledger, loads: Loads) -> Iterable[Finding]:
     if not fuel.on_sides:
+        fuel.every_side  # noqa: B018  a tank of which nobody said where it lies is not on the centreline
         return
     lo, hi, given = limits.lateral
     stuck = [s for key in loads.loadings for s in fuel.one_side(key, ledger.empty_y)]
@@ -109,13 +124,13 @@ def one_side_fuel(fuel: Fuel, limits: Limits, ledger: Ledger, loads: Loads) -> I
         "balance.one-side-fuel",
         level,
         "With the {s} tanks stuck full the CG is {d} off the centreline",
-        "{l}, all else burnt: {y} to starboard ±{u}"
+        "{l}, all else burnt: {y} ±{u}"
         + ("." if given else "; no lateral limit given, 25 mm taken. Roll control is not checked here."),
         compared=Compared(value=y, dimension="length", lo=lo, hi=hi, doubt=2 * u or None),
         s=word(worst.side),
         d=q(abs(y), "length"),
         l=word(worst.loading),
-        y=q(y, "length"),
+        y=q(y, "length", Ways("to starboard", "to port")),
         u=q(2 * u, "length"),
     )
 
@@ -129,9 +144,13 @@ def one_side_fuel(fuel: Fuel, limits: Limits, ledger: Ledger, loads: Loads) -> I
     form="cg limits",
 )
 def burn_order(loadings: Loadings, fuel: Fuel) -> Iterable[Finding]:
+    unturned = fuel.unturned([c.key for c in loadings.cases])
     cases = [c for c in loadings.cases if len(fuel.legs(c.key)) > 1]
     if not cases:
+        if unturned.names:
+            raise CannotSay(*unturned.needs)
         return
+    unsaid = loadings.unsaid
     worst: tuple[float, float, Any, Any, str] | None = None
     for case in cases:
         for point in case.trail[1:-1]:
@@ -151,6 +170,7 @@ def burn_order(loadings: Loadings, fuel: Fuel) -> Iterable[Finding]:
         compared=against(point.x_m, point.limit(side), side, 2 * point.u(side)),
         working=point.margin_working(side),
         can_suggest=level != "ok",
+        left_out=LeftOut([*unsaid.names, *unturned.names], [*unsaid.needs, *unturned.needs]),
         s=word(side),
         d=q(abs(margin), "length"),
         l=word(case.name),

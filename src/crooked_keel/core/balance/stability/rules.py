@@ -183,8 +183,9 @@ def free_surface(afloat: AfloatStates, loads: Loads) -> Iterable[Finding]:
 )
 def one_side_tank(fuel: Fuel, afloat: AfloatStates) -> Iterable[Finding]:
     if not fuel.on_sides:
+        fuel.every_side  # noqa: B018  a tank of which nobody said where it lies is not on the centreline
         return
-    afloat, found = afloat, []
+    found = []
     for s in afloat.states():
         if s.id == "empty":
             continue
@@ -192,6 +193,8 @@ def one_side_tank(fuel: Fuel, afloat: AfloatStates) -> Iterable[Finding]:
             if abs(got(body.y).value) > OFF_CENTRE_M and got(body.mass).value > 0:
                 found.append((*_without(afloat, s, body), s, body))
     if not found:
+        if afloat.unsaid_stiff.names:
+            raise CannotSay(*afloat.unsaid_stiff.needs)
         return
     angle, gm, state, body = max(found, key=lambda f: abs(f[0]))
     if gm <= 0:

@@ -128,18 +128,34 @@ def _borne(axles: Axles, limits: Limits, end: End) -> tuple[list[_Borne], LeftOu
     return made, uneven
 
 
+def _unasked(axles: Axles, limits: Limits, end: End) -> tuple[bool, LeftOut]:
+    """Whether there is no plate; and what is left out: the tyres where they have no load index, the plate of four or
+    three wheels, which always have one."""
+    plateless = (limits.limits.front_axle if end == "front" else limits.limits.rear_axle) is None
+    if not axles.tyre_caps(end):
+        wheels = [(k, s) for k, s in axles.wheels.supports if s.role == end]
+        lacking = [Gap(f"/craft/supports/{k}/load_index", f"load index of the tyre, {s.name}") for k, s in wheels]
+        return plateless, LeftOut(["its tyres"], lacking)
+    if plateless and axles.resolved.has("corners"):
+        return plateless, LeftOut(
+            ["its plate"], [Gap(f"/craft/limits/{end}_axle", f"most that the {end} axle may carry")]
+        )
+    return plateless, LeftOut()
+
+
 def _loaded(axles: Axles, limits: Limits, end: End) -> Iterable[Finding]:
     borne, uneven = _borne(axles, limits, end)
     worst = min(borne, key=lambda b: (LEVELS.index(_level(b)), b.left))
-    level, by, unsaid = _level(worst), worst.by, axles.unsaid
+    level, by, unsaid, (plateless, blank) = _level(worst), worst.by, axles.unsaid, _unasked(axles, limits, end)
     yield verdict(
         "balance.axle-load",
         level,
         "{e} axle {d} over what {by} may carry" if level == "stop" else "{e} axle has {d} left",
         "{s}: {m} ±{u} of {cap}, by {by}."
-        + (" At the pressure and up to the speed that the maker of the tyre gives." if by != "its plate" else ""),
+        + (" At the pressure and up to the speed that the maker of the tyre gives." if by != "its plate" else "")
+        + (" No plate was entered: tyres alone." if plateless else ""),
         subject=end,
-        left_out=LeftOut([*unsaid.names, *uneven.names], [*unsaid.needs, *uneven.needs]),
+        left_out=LeftOut([*unsaid.names, *uneven.names, *blank.names], [*unsaid.needs, *uneven.needs, *blank.needs]),
         compared=Compared(value=worst.load_kg, dimension="mass", hi=worst.cap_kg, doubt=worst.doubt_kg or None),
         u=q(worst.doubt_kg, "mass"),
         e=word(end.capitalize()),
