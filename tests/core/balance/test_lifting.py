@@ -92,7 +92,9 @@ def lifted(project: Project, **figures: str) -> Project:
     return put(
         project,
         {
-            f"{UNIT}/lifting/{k}": {"entered": v, "dir": ways[k.rsplit("_", 1)[1]]} if k != "rating" else v
+            f"{UNIT}/lifting/{k}": {"entered": v, "dir": ways[k.rsplit("_", 1)[1]]}
+            if k not in ("rating", "legs")
+            else v
             for k, v in figures.items()
         },
     )
@@ -112,7 +114,7 @@ TWO = {**ONE, "first_aft": "50 mm", "second_aft": "450 mm", "second_up": "300 mm
         ("balance.pick-tilt:main", TWO, "ok"),
         ("balance.pick-tilt:main", {**TWO, "second_aft": "200 mm"}, "stop"),
         ("balance.pick-tilt:main", {**TWO, "first_up": "10 mm", "second_up": "20 mm"}, "stop"),
-        ("balance.sling-angle:main", TWO, "ok"),
+        ("balance.sling-angle:main", {**TWO, "legs": "hang plumb"}, "ok"),
         ("balance.sling-angle:main", {**TWO, "hook_up": "700 mm"}, "ok"),
         ("balance.sling-angle:main", {**TWO, "hook_up": "460 mm"}, "watch"),
         ("balance.sling-angle:main", {**TWO, "hook_up": "380 mm"}, "stop"),

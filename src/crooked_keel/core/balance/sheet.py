@@ -156,6 +156,7 @@ BLOCKS: tuple[Block, ...] = (
             field("~/unit/lifting/first_up", "height"),
             field("~/unit/lifting/second_aft", "Second pick, along"),
             field("~/unit/lifting/second_up", "height"),
+            field("~/unit/lifting/legs", "The two legs", "choice"),
             field("~/unit/lifting/hook_up", "Hook where the legs meet, height"),
             field("~/unit/lifting/rating", "Hoist rated at this boom"),
         ),

@@ -73,8 +73,8 @@ class Crane(Part):
 
 
 class Lifting(Part):
-    """How a bare unit is lifted: one pick, or two; the hook where two legs meet; what the hoist may carry at this boom;
-    the crane."""
+    """How a bare unit is lifted: one pick, or two, and how their legs hang; the hook where they meet; what the hoist
+    may carry at this boom; the crane."""
 
     crane: Crane = Crane()
 
@@ -82,6 +82,7 @@ class Lifting(Part):
     first_up: UnitWaterLine | None = None
     second_aft: UnitStation | None = None
     second_up: UnitWaterLine | None = None
+    legs: Literal["meet in one hook", "hang plumb"] | None = None
     hook_up: UnitWaterLine | None = None
     rating: Mass | None = None
 

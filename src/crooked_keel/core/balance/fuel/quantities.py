@@ -14,7 +14,7 @@ from ...resolved.loads import Loads
 from ...resolved.references import Body, got
 from ...topic.reading import Topic
 from ..ledger.functions import Centre, apply_ledger
-from ..wing.functions import ELLIPTICAL, TIP, root_bending
+from ..wing.functions import ELLIPTICAL, NO_TIP_M, TIP, root_bending
 from .functions import Tankful
 
 _WING = ("wing", "wing tip")
@@ -169,6 +169,12 @@ class Fuel(Topic):
     def at_the_tips(self, ledger: list[Body]) -> list[str]:
         """Names of what this fit hangs at the wing tips: tanks, and rows of the ledger."""
         half = self.wing.half_span
+        if half is None:
+            out = [t for _, p, t in self.loads.tanks(True) if not p.startswith("/craft") and t.butt_line]
+            far = [abs(t.butt_line.along_m) for t in out if t.butt_line]
+            far += [abs(b.y.value) for b in ledger if b.sign > 0 and not isinstance(b.y, CannotSay)]
+            if any(y > NO_TIP_M for y in far):
+                raise CannotSay(Gap("/craft/wing/half_span", "half span: whether what hangs far out hangs at the tips"))
         made = [
             t.name
             for k, p, t in self.loads.tanks(True)

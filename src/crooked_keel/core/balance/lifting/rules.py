@@ -7,7 +7,7 @@ from collections.abc import Callable, Iterable
 from typing import NamedTuple
 
 from ...document import Crane, Lifting
-from ...errors import InputError, ask_all
+from ...errors import CannotSay, Gap, InputError, ask_all
 from ...figure.trace import Traced, need, traced
 from ...figure.units import G0_M_S2
 from ...judging.band import Band, at_least, at_most, band
@@ -202,13 +202,16 @@ def _in_slings(lift: _Lift) -> Iterable[Finding]:
 
 def _slung(lift: _Lift, second: Point) -> Finding:
     name = word(lift.placed.name)
-    if lift.lifting.hook_up is None:
+    if lift.lifting.legs is None and lift.lifting.hook_up is None:
+        what = f"whether the two legs meet in one hook or hang plumb ({lift.placed.name})"
+        raise CannotSay(Gap(f"{lift.base}/legs", what))
+    if lift.lifting.legs == "hang plumb":
         a, b = leveller_share(lift.mass.value, lift.first.x_m, second.x_m, lift.cg.x_m)
         return verdict(
             "balance.sling-angle",
             "ok",
             "{n} on two plumb chains: {a} and {b}",
-            "First and second pick, at rest. Give the height of the hook if the legs meet in one.",
+            "First and second pick, at rest, from a beam or a leveller that keeps both chains plumb.",
             subject=_subject(lift),
             a=q(a, "force"),
             b=q(b, "force"),

@@ -8,7 +8,7 @@ from ...errors import Gap, InputError, ask_all
 from ...figure.trace import need
 from ...figure.units import HP_W, LB_KG
 from ...judging.certainty import chance_at_most
-from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.finding import Compared, Finding, LeftOut, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
 from ...resolved.loads import Loads
@@ -43,6 +43,12 @@ def min_fuel_for_check(power_w: float) -> float:
 def place_cap(loads: Loads, resolved: Resolved) -> Iterable[Finding]:
     capped = {k: s for k, s in resolved.project.craft.seats.items() if s.heaviest is not None}
     over = False
+    blank = {
+        f"{loading.name}, {seat.name}": Gap(f"/loadings/{key}/loads/{place}", f"{seat.name} in {loading.name}")
+        for key, loading in loads.loadings.items()
+        for place, seat in capped.items()
+        if place not in loading.loads
+    }
     for key, loading in loads.loadings.items():
         for place, seat in capped.items():
             load, cap = loading.loads.get(place), seat.heaviest
@@ -67,6 +73,7 @@ def place_cap(loads: Loads, resolved: Resolved) -> Iterable[Finding]:
             "ok",
             "No place carries more than it may",
             "Every loading against what each place may carry.",
+            left_out=LeftOut(list(blank), list(blank.values())),
         )
 
 

@@ -12,7 +12,7 @@ from collections.abc import Callable
 from dataclasses import replace
 from typing import NamedTuple
 
-from ...errors import CannotSay, ask_all, or_none
+from ...errors import CannotSay, Gap, ask_all, or_gap
 from ...formula import record
 from ...judging.finding import LeftOut
 from ...judging.subjects import Known, Subject, known_of
@@ -52,8 +52,8 @@ def _height(stand: Stand) -> float:
 
 
 class Step(NamedTuple):
-    """A step: mass in kg, CG as it stands and its standard uncertainty in m, loads by support, and places as it
-    stands."""
+    """A step: mass in kg, CG as it stands and its standard uncertainty in m, what its height over the ground wants,
+    loads by support, and places as it stands."""
 
     name: str
     mass_kg: float
@@ -62,6 +62,7 @@ class Step(NamedTuple):
     u_m: float
     y_m: float
     height_m: float | None
+    height_needs: list[Gap]
     loads: list[float]
     places: list[tuple[float, float]]
     hand_kg: float | None
@@ -192,9 +193,10 @@ class Standing(Topic):
         y = 0.0 if self.resolved.in_line else _known(across).station_m
         angle = self.nose_up
         z = None if isinstance(height_of, CannotSay) and not angle else _known(height_of).station_m
-        heights = or_none(lambda: [_height(s) for s in self.stands])
+        heights = or_gap(lambda: ask_all(*[lambda s=s: _height(s) for s in self.stands]))
+        needs = [n for g in (height_of, heights) if isinstance(g, CannotSay) for n in g.needs]
         height: float | None = None
-        if z is not None and heights is not None:
+        if z is not None and not isinstance(heights, CannotSay):
             at, up = turned(x.station_m, z, angle)
             points = [turned(s.x_m, h, angle) for s, h in zip(self.stands, heights, strict=True)]
             height = up - sum(p[1] for p in points) / len(points)
@@ -212,6 +214,7 @@ class Standing(Topic):
             x.station.u,
             y,
             height,
+            needs,
             loads,
             places,
             self._with_hand(x.mass_kg, at, y, places, light),

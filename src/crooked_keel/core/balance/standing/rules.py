@@ -8,7 +8,7 @@ from collections.abc import Iterable
 from typing import Any
 
 from ...errors import or_none
-from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.finding import Compared, Finding, LeftOut, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
 from ..ledger.quantities import Ledger
@@ -127,6 +127,8 @@ def tipping(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
     inside, step, edge = min(found, key=lambda f: f[0])
     shallow = step.height_m is not None and edge.angle_rad < math.radians(10)
     level: Level = "stop" if inside < 2 * step.u_m else "watch" if inside < 0.05 or shallow else "ok"
+    unsaid = standing.unsaid
+    blank = LeftOut(["the height of its CG"], step.height_needs) if step.height_m is None else LeftOut()
     a, b = (standing.stands[i].name for i in edge.between)
     yield verdict(
         "balance.tipping",
@@ -140,7 +142,7 @@ def tipping(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
             if step.height_m is not None
             else "; its height is not known, no angle said."
         ),
-        left_out=standing.unsaid,
+        left_out=LeftOut([*unsaid.names, *blank.names], [*unsaid.needs, *blank.needs]),
         d=q(abs(inside), "length"),
         s=word(step.name),
         a=word(a),

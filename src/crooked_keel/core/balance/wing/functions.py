@@ -13,6 +13,8 @@ from ...formula import formula
 ELLIPTICAL = 0.4244
 # Beyond this part of the half span a mass is a tip mass. Caution, no source.
 TIP = 0.80
+# Nearer than this to the centreline no wing has its tips, m. Proposed.
+NO_TIP_M = 2.5
 
 
 @formula(
