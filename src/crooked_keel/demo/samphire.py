@@ -90,6 +90,7 @@ OLD = {
         "mass": f("0 kg", "maker", note="weighed with the engine"),
         "cg_aft": local("100 mm", "forward", origin="output flange"),
         "length": f("0 mm"),
+        "down_angle": f("0°"),
         "efficiency": f("96 %", "estimated"),
     },
     "propeller": _propeller("20 in", "14 in", "3", "9.5 kg ±0.2 kg"),

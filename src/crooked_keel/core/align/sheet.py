@@ -82,7 +82,7 @@ BLOCKS: tuple[Block, ...] = (
             field("~/placement/flange_water_line", "Coupling, height"),
             field("~/placement/propeller_station", "Propeller, station"),
             field("~/placement/propeller_water_line", "Propeller, height"),
-            field("~/drive/down_angle", "Down-angle of the gear (blank: straight)"),
+            field("~/drive/down_angle", "Down-angle of the gear, 0° if straight"),
             field("~/unit/angle_limit", "Steepest angle its maker allows"),
             field("~/mount/height", "Mounts, loaded, at mid travel"),
         ),

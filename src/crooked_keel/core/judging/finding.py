@@ -77,6 +77,10 @@ class LeftOut:
     names: list[str] = field(default_factory=list)
     needs: list[Gap] = field(default_factory=list)
 
+    def __add__(self, other: LeftOut) -> LeftOut:
+        """Both together."""
+        return LeftOut(self.names + other.names, self.needs + other.needs)
+
 
 @record
 class Compared:

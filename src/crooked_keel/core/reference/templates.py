@@ -71,7 +71,11 @@ def _boat(layout: str, unit_name: str) -> Values:
     sides = {"main": ""} if layout == "single screw" else {"port": ", port", "starboard": ", starboard"}
     more = {
         "lies": "ahead of its flange",
-        "drive": {"stages": {"gear": {"name": "gearbox", "rank": 1.0, "type": "gear"}}, "efficiency": _guess("97 %")},
+        "drive": {
+            "stages": {"gear": {"name": "gearbox", "rank": 1.0, "type": "gear"}},
+            "efficiency": _guess("97 %"),
+            "down_angle": _guess("0°"),
+        },
         "align": {"coupling": {"thread_pitch": _guess("1.5 mm")}},
     }
     marks = {}

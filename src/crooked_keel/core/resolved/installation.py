@@ -107,8 +107,13 @@ class ResolvedInstallation(Topic):
     @lazy
     def nose_up(self) -> float:
         """Angle of the unit, nose up: the shaft's less the down-angle of the gear, rad."""
-        down = self.installation.drive.down_angle
-        return self.shaft[0] - (down.si if down else 0.0)
+        return self.shaft[0] - self.gear_down
+
+    @property
+    def gear_down(self) -> float:
+        """Down-angle of the gear, rad; straight where nobody said, which what is judged by it names."""
+        figure = self.installation.drive.down_angle
+        return figure.si if figure is not None else 0.0
 
     @lazy
     def angles(self) -> tuple[Traced, Traced]:

@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-from ...errors import ask_all
+from ...errors import Gap, ask_all
 from ...figure.trace import need
-from ...judging.finding import Ways
+from ...judging.finding import LeftOut, Ways
 from ...judging.values import ValueList
 from ...resolved.installation import ResolvedInstallation
-from ...topic.lazy import lazy
 from ..readings import Readings
 from .functions import front_height_gain, packer_height, shaft_angle, unit_angle
 
@@ -19,11 +18,14 @@ class ShaftLine(Readings):
         super().__init__(placed)
         self.old = old
 
-    @lazy
-    def down_angle(self) -> float:
-        """Down-angle of the gear, rad; blank is a straight gear."""
-        figure = self.placed.installation.drive.down_angle
-        return figure.si if figure else 0.0
+    @property
+    def unsaid_gear(self) -> LeftOut:
+        """The down-angle of a gear of which nobody gave it."""
+        drive = self.placed.installation.drive
+        if drive.down_angle is not None or not any(s.type in ("gear", "planetary") for s in drive.stages.values()):
+            return LeftOut()
+        gap = Gap(self.placed.p("drive/down_angle"), "down-angle of the gear; 0° for a straight one")
+        return LeftOut(["the down-angle of its gear, taken as straight"], [gap])
 
     def _shaft_terms(self) -> tuple[float, float]:
         flange, end = self.placed.flange, self.placed.shaft_end
@@ -33,7 +35,7 @@ class ShaftLine(Readings):
         length = need(
             self.placed.installation.unit.length, self.placed.p("unit/length"), f"length of the {self.placed.name}"
         )
-        return length.si, self.placed.shaft[0], self.down_angle
+        return length.si, self.placed.shaft[0], self.placed.gear_down
 
     def packer_terms(self, key: str) -> tuple[float, float, float]:
         """Foot, stringer and height of the mount, m."""
@@ -69,7 +71,7 @@ class ShaftLine(Readings):
             "angle",
             lambda: self.placed.nose_up,
             before=(lambda: old.placed.nose_up) if old else None,
-            working=lambda: unit_angle.working(self.placed.shaft[0], self.down_angle),
+            working=lambda: unit_angle.working(self.placed.shaft[0], self.placed.gear_down),
             ways=Ways("nose up", "nose down"),
         )
         if self.placed.installation.drive.down_angle is not None:

@@ -41,11 +41,12 @@ def unit_angle_rule(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[
         "Shaft {s}, gear {b} down. At rest and level: her trim under way comes on top."
         + (" Nose down: ask about oil pickup and vents." if angle < 0 else ""),
         compared=Compared(value=angle, dimension="angle", hi=limit()),
-        working=unit_angle.working(placed.shaft[0], shaft.down_angle),
+        left_out=shaft.unsaid_gear,
+        working=unit_angle.working(placed.shaft[0], placed.gear_down),
         a=q(abs(angle), "angle"),
         w=word("up" if angle >= 0 else "down"),
         s=q(placed.shaft[0], "angle"),
-        b=q(shaft.down_angle, "angle"),
+        b=q(placed.gear_down, "angle"),
     )
 
 
@@ -65,6 +66,7 @@ def packers(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[Finding]
     points = placed.installation.mount.points
     placed.mount_points  # noqa: B018  says what is missing
     known = known_of([Subject(k, points[k].name, k) for k in placed.mount_keys], shaft.packer)
+    gear = shaft.unsaid_gear
     key, least = min(known.answers, key=lambda a: a[1])
     tall, most = max(known.answers, key=lambda a: a[1])
     judged = band(least, "length", ok=at_least(0.003))
@@ -90,7 +92,7 @@ def packers(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[Finding]
         ok=q(PACKER_OK_M, "length"),
         stop=q(PACKER_STOP_M, "length"),
         working=packer_height.working(*shaft.packer_terms(key)),
-        left_out=known.left_out,
+        left_out=known.left_out + gear,
         can_suggest=least < 0.003,
         a=q(least, "length"),
         b=q(max(h for _, h in known.answers), "length"),

@@ -7,7 +7,7 @@ from typing import Any
 
 from ...errors import CannotSay, Gap
 from ...figure.trace import Traced
-from ...judging.finding import Compared, Finding, LeftOut, Level, Ways, q, word
+from ...judging.finding import Compared, Finding, Level, Ways, q, word
 from ...judging.register import rule, verdict
 from ...resolved.loads import Loads
 from ..ledger.quantities import Ledger
@@ -170,7 +170,7 @@ def burn_order(loadings: Loadings, fuel: Fuel) -> Iterable[Finding]:
         compared=against(point.x_m, point.limit(side), side, 2 * point.u(side)),
         working=point.margin_working(side),
         can_suggest=level != "ok",
-        left_out=LeftOut([*unsaid.names, *unturned.names], [*unsaid.needs, *unturned.needs]),
+        left_out=unsaid + unturned,
         s=word(side),
         d=q(abs(margin), "length"),
         l=word(case.name),

@@ -142,7 +142,7 @@ def tipping(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
             if step.height_m is not None
             else "; its height is not known, no angle said."
         ),
-        left_out=LeftOut([*unsaid.names, *blank.names], [*unsaid.needs, *blank.needs]),
+        left_out=unsaid + blank,
         d=q(abs(inside), "length"),
         s=word(step.name),
         a=word(a),

@@ -155,7 +155,7 @@ def _loaded(axles: Axles, limits: Limits, end: End) -> Iterable[Finding]:
         + (" At the pressure and up to the speed that the maker of the tyre gives." if by != "its plate" else "")
         + (" No plate was entered: tyres alone." if plateless else ""),
         subject=end,
-        left_out=LeftOut([*unsaid.names, *uneven.names, *blank.names], [*unsaid.needs, *uneven.needs, *blank.needs]),
+        left_out=unsaid + uneven + blank,
         compared=Compared(value=worst.load_kg, dimension="mass", hi=worst.cap_kg, doubt=worst.doubt_kg or None),
         u=q(worst.doubt_kg, "mass"),
         e=word(end.capitalize()),
@@ -222,7 +222,7 @@ def rollover(axles: Axles) -> Iterable[Finding]:
         "off its middle, over height; on three wheels the track at the CG's station, so load nearer the single "
         "wheel tips "
         "it sooner.",
-        left_out=LeftOut([*unsaid.names, *left.names], [*unsaid.needs, *left.needs]),
+        left_out=unsaid + left,
         compared=judged.compared,
         working=static_stability.working(*axles.stability_terms(worst.id)),
         a=q(before, "number"),

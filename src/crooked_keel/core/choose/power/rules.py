@@ -74,6 +74,7 @@ def curve(unit: Lasting) -> Iterable[Finding]:
         "{n}: torque and power agree within {d}" if level == "ok" else "{n}: torque and power at {s} are {d} apart",
         "At {s} its curve makes {a}, its figures say {b}."
         + ("" if level == "ok" else " They cannot both be right: the torque is used. Read the sheet again."),
+        left_out=_blank_ratings(unit),
         compared=Compared(value=share, dimension="percent", lo=-0.02, hi=0.02),
         working=disagreement.working(torque, at, typed),
         n=word(unit.name),
@@ -82,6 +83,17 @@ def curve(unit: Lasting) -> Iterable[Finding]:
         a=q(torque * at, "power"),
         b=q(typed, "power"),
     )
+
+
+def _blank_ratings(unit: Lasting) -> LeftOut:
+    """Ratings of which power or speed is blank: nothing holds them against the curve."""
+    made = LeftOut()
+    for key, rating in sorted(unit.unit.ratings.items()):
+        blank = [part for part in ("power", "speed") if getattr(rating, part) is None]
+        if blank:
+            gaps = [Gap(unit.p(f"ratings/{key}/{part}"), f"{part} of the rating {rating.name}") for part in blank]
+            made += LeftOut([rating.name], gaps)
+    return made
 
 
 def _claimed(unit: Lasting, claims: list[tuple[Rotation | None, Power | None]]) -> list[tuple[float, float, float]]:

@@ -19,6 +19,8 @@ TIP_MACH_DEFAULT = 0.85
 CLEARANCE_DEFAULT_M = {"tailwheel": 0.2286, "tricycle": 0.1778, "canard": 0.1778}
 # Where nobody said how fast the craft flies, tips are judged as if no faster than this, m/s. Proposed.
 FAST_M_S = 90.0
+# How much nearer to sound tips come at 3000 m than at sea level, ISA: where nobody said how high it flies. Proposed.
+AT_HEIGHT = isa(0.0).sound_m_s / isa(3000.0).sound_m_s
 
 
 class AirPropeller(Topic):

@@ -4,13 +4,14 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Gap, or_none
+from ...errors import CannotSay, Gap, ask_all
+from ...figure.trace import above_zero
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.installation import ResolvedInstallation
 from ..train.quantities import Train
 from .functions import ground_clearance, helical_mach, ideal_thrust, tip_mach
-from .quantities import FAST_M_S, AirPropeller
+from .quantities import AT_HEIGHT, FAST_M_S, AirPropeller
 
 
 @rule(
@@ -25,6 +26,8 @@ def tip_mach_rule(air: AirPropeller, train: Train) -> Iterable[Finding]:
     standing, limit, airspeed = air.mach, air.mach_limit, air.airspeed
     mach = standing if airspeed is None else air.mach_at(airspeed)
     level: Level = "ok" if mach <= limit else "watch" if mach <= limit + 0.03 else "stop"
+    if level == "ok" and air.resolved.project.need.altitude is None and mach * AT_HEIGHT > limit:
+        raise CannotSay(Gap("/need/altitude", "height where the power is wanted: at sea level the tips are near it"))
     height = " at {h}" if air.height_m > 0 else " at sea level"
     if airspeed is not None:
         said = "{d} at {n}, flying {v}" + height + ". The chosen school allows {limit}; standing it is {s}."
@@ -122,19 +125,19 @@ _AIR, _SEA = 1.225, 1025.0
     mark="proposed",
 )
 def thrust_possible(train: Train, placed: ResolvedInstallation) -> Iterable[Finding]:
-    given, diameter = placed.installation.mount.thrust, placed.installation.propeller.diameter
-    if given is None or diameter is None or not diameter.si:
-        return
-    power = or_none(lambda: max(p for p, _ in train.claims))
-    if power is None:
-        return
+    given = placed.installation.mount.thrust
+    if given is None or not (placed.references.has("air propeller") or placed.references.has("marine propeller")):
+        return  # the mount asks for it
+    of, what = f"of the propeller ({train.name})", f"greatest thrust of the propeller ({train.name})"
+    size = lambda: above_zero(placed.installation.propeller.diameter, train.p("propeller/diameter"), f"diameter {of}")
+    diameter, claims = ask_all(size, lambda: train.claims)
     peak = train.unit.peak_power
-    power = max(power, peak.si) if peak is not None else power
+    power = max([p for p, _ in claims] + ([peak.si] if peak is not None else []))
     density = _AIR if placed.references.has("air propeller") else _SEA
-    most = ideal_thrust(density, diameter.si, power)
+    most = ideal_thrust(density, diameter, power)
     if 0.3 * most <= given.si <= most:
         return
-    over, what = given.si > most, f"greatest thrust of the propeller ({train.name})"
+    over = given.si > most
     yield verdict(
         "drive.thrust-possible",
         "unknown" if over else "watch",
@@ -149,9 +152,9 @@ def thrust_possible(train: Train, placed: ResolvedInstallation) -> Iterable[Find
         ),
         needs=[Gap(f"{placed.pointer}/mount/thrust", what, allowed="0.3 to 1 of the ideal propeller's")],
         compared=Compared(value=given.si, dimension="force", lo=0.3 * most, hi=most),
-        working=ideal_thrust.working(density, diameter.si, power),
+        working=ideal_thrust.working(density, diameter, power),
         t=q(given.si, "force"),
-        d=q(diameter.si, "length"),
+        d=q(diameter, "length"),
         m=q(most, "force"),
         p=q(power, "power"),
     )
