@@ -91,4 +91,5 @@ def test_why_there_is_no_way_out_is_said(page: Page, server: str) -> None:
     )
     page.goto(f"/p/{posted(server, dump(project))}/balance?fit=a&finding=balance.cg-aft")
     finding = page.locator('[data-finding="balance.cg-aft"]')
-    expect(finding).to_contain_text("1 way would clear it but stop something else. Move something forward")
+    expect(finding).to_contain_text("1 way would clear it but stop something else.")
+    expect(finding).to_contain_text("To adjust at the craft: move something forward")

@@ -18,7 +18,7 @@ from crooked_keel.core.document.files import dump, load
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.judging.finding import Finding
 from crooked_keel.core.topic.workspace import Workspace
-from tests.conftest import DEMO_OF, KIND_IDS
+from tests.conftest import DEMO_OF, KIND_IDS, put
 
 # --- a blank may never better a verdict
 
@@ -184,3 +184,17 @@ def test_a_craft_turned_about_its_centreline_is_judged_the_same(kind: str) -> No
         assert (lateral[0] is None) == (lateral[1] is None)
         if lateral[0] is not None and lateral[1] is not None:
             assert lateral[0] == pytest.approx(-lateral[1], abs=1e-9)
+
+
+def test_wide_doubts_beyond_those_that_are_tried_are_said() -> None:
+    """Thirteen figures that nobody knows well: twelve are tried at their ends, the last is named."""
+    project = DEMO_OF["aeroplane"]
+    own = [p for p in figure_pointers(project) if p.endswith(("/mass", "/heaviest")) and not p.startswith("/fits/b")]
+    heavy = [p for p in own if value_at(project, p).si > 3][:13]
+    figures = {p: value_at(project, p) for p in heavy}
+    wide = {p: whole(f, f"{f.entered.split('±')[0].strip()} ±80 %") for p, f in figures.items()}
+    made = assess(put(project, wide), "a")
+    (finding,) = [f for f in made.findings if f.rule == "craft.untried"]
+    assert finding.level == "watch" and len(finding.needs) == 1 and finding.needs[0].pointer in heavy
+    twelve = dict(list(wide.items())[:12])
+    assert not [f for f in assess(put(project, twelve), "a").findings if f.rule == "craft.untried"]

@@ -113,7 +113,7 @@ def test_what_makes_a_new_stop_is_no_way_out_and_that_is_said() -> None:
     """Second look, C8: a move would clear it and run into something else; and what settles it is said."""
     found = suggest(put(DEMO, **AFT), "a", "balance.cg-aft")
     assert found.suggestions == [] and found.none.startswith("1 way would clear it but stop something else.")
-    assert found.none.endswith(SETTLES["balance.cg-aft"].sentence)
+    assert found.none.endswith(SETTLES["balance.cg-aft"].said)
     for key in ("balance.cg-forward", "balance.useful-load"):
         for s in suggest(DEMO, "a", key).suggestions:
             assert all(c.params["level"].text != "stop" for c in s.consequences)

@@ -232,7 +232,10 @@ def test_the_boatyard_opens_align_alone() -> None:
     assert {k for k, f in feet.items() if f.soft} == {"front_port", "rear_starboard"}
     assert finding(made, "align.gap").level == "stop"
     assert finding(made, "align.soft-foot").level == "stop"
-    assert finding(made, "align.flats").level == "watch"  # the offset was not read, and it says so
+    # The flats are drawn at every foot; whether there is thread left for them, and the offset, nobody has read.
+    assert finding(made, "align.flats").level == "unknown"
+    with_thread = assess(bare("boat", {**figures, **soft, f"{c}/thread_left": "20 mm"}), "a")
+    assert finding(with_thread, "align.flats").level == "watch"
 
 
 def test_facing_aft_swaps_port_and_starboard() -> None:

@@ -229,7 +229,7 @@ function WaysOut(props: { finding: Finding }) {
   const { ahead } = useShown();
   const found = useQuery({
     queryKey: ['suggestions', id, fit, state.revision, props.finding.key],
-    enabled: fit !== null && !ahead,
+    enabled: !ahead,
     queryFn: async () =>
       answer(
         await api.POST('/api/projects/{project_id}/suggestions/{finding}', {
@@ -238,7 +238,6 @@ function WaysOut(props: { finding: Finding }) {
       ),
     placeholderData: (before) => before,
   });
-  if (fit === null) return <p className="text-muted">The craft as found is not changed by suggestions; pick a fit.</p>;
   if (found.isPending) return <p className="text-muted">Looking for ways out…</p>;
   if (!found.data?.suggestions.length)
     return <p className="text-muted">{found.data?.none || 'No way out found with these figures.'}</p>;

@@ -52,7 +52,7 @@ def suggest(project: Project, fit_id: str | None, key: str) -> WaysOut:
     if finding is None:
         raise InputError("/findings", "no such finding now", given=key)
     settled = SETTLES.get(finding.rule)
-    else_ = settled.sentence if settled is not None else "Its sentence says what would clear it."
+    else_ = settled.said if settled is not None else "Its sentence says what would clear it."
     if fit_id is None:
         return WaysOut([], f"The craft as found is not changed by suggestions; pick a fit. {else_}")
     if finding.rule not in PROPOSERS:

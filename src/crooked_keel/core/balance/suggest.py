@@ -374,7 +374,7 @@ def _placards(bench: Balance, lack: Lack) -> Iterator[Proposal]:
         yield Proposal(
             f"placard-{key}",
             Message(
-                template="{n}: {end} {m} for every flight, on a placard",
+                template="{n}: {end} {m} for every flight and in every fit, on a placard",
                 params={
                     "n": word(seat.name),
                     "end": word("no more than" if more < 0 else "no less than"),

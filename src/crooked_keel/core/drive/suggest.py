@@ -7,7 +7,7 @@ from collections.abc import Callable, Iterator
 
 from ..errors import CannotSay, or_none
 from ..judging.finding import Message, Operation, q, word
-from ..judging.propose import Proposal, computed, moved_place, on_the_tape, tape_text
+from ..judging.propose import Proposal, computed, moved_place, on_the_tape, tape_text, to_buy
 from ..resolved.craft import Resolved
 from ..resolved.installation import ResolvedInstallation
 from ..resolved.ratios import along_the_train, stage_ratio
@@ -198,7 +198,7 @@ def chain_strength(runs: Runs) -> Iterator[Proposal]:
                 template="Buy: {n} of {s} tensile or more, by its maker; of the same pitch, or its sprockets too",
                 params={"n": name, "s": q(newtons, "force")},
             ),
-            [Operation(op="replace", path=f"{run.pointer}/strength", value=computed(strength, f"{newtons:g} N"))],
+            [Operation(op="replace", path=f"{run.pointer}/strength", value=to_buy(f"{newtons:g} N"))],
         )
 
 

@@ -47,6 +47,11 @@ def computed(figure: Figure | None, text: str) -> dict[str, Any]:
     return made
 
 
+def to_buy(text: str) -> dict[str, Any]:
+    """A figure of something that is not there yet: it stands as a guess until its maker's figure is put in."""
+    return {"entered": text, "source": "estimated", "note": "to buy: put its maker's figure in"}
+
+
 def moved_place(figure: Place, shift_m: float, units: str, up: bool) -> tuple[dict[str, Any], float]:
     """A place moved along its axis by at least the shift, rounded to the tape away from zero shift; and the new
     distance as signed in its own direction. up: the shift is positive along the axis."""

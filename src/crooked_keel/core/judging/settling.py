@@ -8,11 +8,24 @@ from typing import Literal, NamedTuple
 How = Literal["measure", "adjust", "buy", "decide"]
 
 
+_SAID: dict[How, str] = {
+    "measure": "To measure",
+    "adjust": "To adjust at the craft",
+    "buy": "To buy or make",
+    "decide": "To decide",
+}
+
+
 class Settled(NamedTuple):
     """How it is settled, and the sentence that says so."""
 
     how: How
     sentence: str
+
+    @property
+    def said(self) -> str:
+        """Both, as one sentence."""
+        return f"{_SAID[self.how]}: {self.sentence[0].lower()}{self.sentence[1:]}"
 
 
 def _s(how: How, sentence: str) -> Settled:
@@ -26,6 +39,7 @@ SETTLES: dict[str, Settled] = {
     "craft.freeboards-read": _s("measure", "Read them afloat, lines slack, nobody aboard."),
     "craft.inclining": _s("measure", "Incline her again as its sentence says: both sides, 1 to 4°, in still water."),
     "craft.report": _s("measure", "Weigh the craft as it stands."),
+    "craft.untried": _s("measure", "The figures with the widest ±, until no more than twelve are left."),
     "craft.unusual": _s("measure", "Look at the figure again, with its unit; if it was meant, nothing is to be done."),
     "craft.empty-scale": _s("measure", "Put the wheel on its scale and read again."),
     "craft.repeats": _s("measure", "Roll it off and on again, brakes off, and read every scale a third time."),

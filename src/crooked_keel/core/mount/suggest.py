@@ -7,7 +7,7 @@ from collections.abc import Callable, Iterator
 
 from ..errors import CannotSay
 from ..judging.finding import Message, Operation, q, word
-from ..judging.propose import Proposal, computed
+from ..judging.propose import Proposal, to_buy
 from .acting import FITTING_FACTOR, Acting
 from .points.functions import reserve_factor
 from .points.quantities import Points
@@ -32,7 +32,7 @@ def reserve(points: Points, acting: Acting) -> Iterator[Proposal]:
             continue
         newtons = _whole(strength.si * _BOUGHT / factor / max(1 - points.reserve_doubt(key), 0.5))
         path = f"{points.placed.pointer}/mount/points/{key}/strength"
-        operations.append(Operation(op="replace", path=path, value=computed(strength, f"{newtons:g} N")))
+        operations.append(Operation(op="replace", path=path, value=to_buy(f"{newtons:g} N")))
         names.append(points.mount.points[key].name)
         most = max(most, newtons)
     if operations:
@@ -68,7 +68,7 @@ def swing(swing: Swing) -> Iterator[Proposal]:
                 template="Buy: a {w} that carries {s} before it breaks, by its maker's word",
                 params={"w": word(what), "s": q(newtons, "force")},
             ),
-            [Operation(op="replace", path=path, value=computed(strength, f"{newtons:g} N"))],
+            [Operation(op="replace", path=path, value=to_buy(f"{newtons:g} N"))],
         )
 
 

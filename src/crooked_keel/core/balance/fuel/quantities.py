@@ -169,20 +169,17 @@ class Fuel(Topic):
     def at_the_tips(self, ledger: list[Body]) -> list[str]:
         """Names of what this fit hangs at the wing tips: tanks, and rows of the ledger."""
         half = self.wing.half_span
-        if half is None:
-            out = [t for _, p, t in self.loads.tanks(True) if not p.startswith("/craft") and t.butt_line]
-            far = [abs(t.butt_line.along_m) for t in out if t.butt_line]
-            far += [abs(b.y.value) for b in ledger if b.sign > 0 and not isinstance(b.y, CannotSay)]
-            if any(y > NO_TIP_M for y in far):
-                raise CannotSay(Gap("/craft/wing/half_span", "half span: whether what hangs far out hangs at the tips"))
-        made = [
-            t.name
-            for k, p, t in self.loads.tanks(True)
-            if not p.startswith("/craft")
-            and (t.where == "wing tip" or (half and t.butt_line and abs(t.butt_line.along_m) > TIP * half.si))
-        ]
-        if half:
-            for body in ledger:
-                if body.sign > 0 and not isinstance(body.y, CannotSay) and abs(body.y.value) > TIP * half.si:
-                    made.append(body.name)
+        made, others = [], []
+        for _, pointer, tank in self.loads.tanks(True):
+            if pointer.startswith("/craft"):
+                continue
+            if tank.where == "wing tip":
+                made.append(tank.name)
+            elif tank.butt_line:
+                others.append((tank.name, abs(tank.butt_line.along_m)))
+        others += [(b.name, abs(b.y.value)) for b in ledger if b.sign > 0 and not isinstance(b.y, CannotSay)]
+        if half is not None:
+            made += [name for name, y in others if y > TIP * half.si]
+        elif not made and any(y > NO_TIP_M for _, y in others):
+            raise CannotSay(Gap("/craft/wing/half_span", "half span: whether what hangs far out hangs at the tips"))
         return made

@@ -12,7 +12,7 @@ from ...resolved.craft import Resolved
 from ...resolved.floating import Floating
 from ...resolved.loads import Loads
 from ...resolved.references import got
-from ...resolved.remarkable import Remarkable
+from ...resolved.remarkable import MOST_TRIED, Remarkable
 from ..weighing.quantities import Weighing
 from .quantities import Found
 
@@ -96,6 +96,29 @@ def limits(resolved: Resolved) -> Iterable[Finding]:
 
 
 @rule(
+    "craft.untried",
+    "Wide doubts that were not tried",
+    limit="none beyond the twelve widest, else watch",
+    source="proposed",
+    mark="proposed",
+)
+def untried(remarkable: Remarkable) -> Iterable[Finding]:
+    left = remarkable.untried
+    if not left:
+        return
+    yield verdict(
+        "craft.untried",
+        "watch",
+        "{n} figures with a wide ± were not tried at their ends",
+        "Only the {most} widest were: what is ok may turn with one of the others. Measure what has the widest ± first.",
+        needs=[Gap(pointer, said_of(pointer), figure.entered, "a narrower ±") for pointer, figure in left],
+        compared=Compared(value=float(MOST_TRIED + len(left)), dimension="count", hi=float(MOST_TRIED)),
+        n=q(len(left), "count"),
+        most=q(MOST_TRIED, "count"),
+    )
+
+
+@rule(
     "craft.unusual",
     "Figures outside what is usual",
     limit="none outside the range of its sort, else watch",
@@ -110,7 +133,8 @@ def unusual(remarkable: Remarkable) -> Iterable[Finding]:
             "craft.unusual",
             "watch",
             "{w}: {a}. Was that meant?",
-            "{lo} to {hi} is usual for such a figure. The other findings take it as it stands.",
+            ("Up to {hi} either way" if lo == -hi else "{lo} to {hi}")
+            + " is usual for such a figure. The other findings take it as it stands.",
             subject=pointer.strip("/").replace("/", "."),
             compared=Compared(value=figure.si, dimension=shown, lo=lo, hi=hi),
             needs=[
