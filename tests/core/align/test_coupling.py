@@ -234,7 +234,7 @@ def test_the_boatyard_opens_align_alone() -> None:
     assert finding(made, "align.soft-foot").level == "stop"
     # The flats are drawn at every foot; whether there is thread left for them, and the offset, nobody has read.
     assert finding(made, "align.flats").level == "unknown"
-    with_thread = assess(bare("boat", {**figures, **soft, f"{c}/thread_left": "20 mm"}), "a")
+    with_thread = assess(bare("boat", {**figures, **soft, f"{c}/thread_up": "20 mm", f"{c}/thread_down": "20 mm"}), "a")
     assert finding(with_thread, "align.flats").level == "watch"
 
 
