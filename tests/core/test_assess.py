@@ -3,15 +3,11 @@
 from __future__ import annotations
 
 import math
-import re
 from dataclasses import replace
-from fractions import Fraction
 from typing import Any
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
-from hypothesis import strategies as st
 
 from crooked_keel.core.assess import Assessment, assess, changed
 from crooked_keel.core.benches import BUILT, RULES_OF, TABLE
@@ -123,53 +119,6 @@ def test_demo_shows_what_the_tool_is_for(project: Project) -> None:
         "balance.condition",
         "choose.heat",
     }
-
-
-# Prices, ports, speeds of ratings and the need: read by the choosing alone, which has its own tests of what is missing.
-CHOICE = re.compile(
-    r"/ports/|/money/|^/need/|unit/(cost|wait|parts|width)$|/ratings/[^/]+/speed$|/accessories/|/critical_altitude$|/gas_path$"
-)
-
-
-@pytest.mark.parametrize("pointer", [p for p in FIGURES if "/envelope/" not in p and not CHOICE.search(p)])
-def test_deleting_any_figure_is_named_never_zero(pointer: str) -> None:
-    without = edit(DEMO, (pointer, None))
-    for fit in [None, "a", "b"]:
-        made = assess(without, fit)
-        assert not made.failures
-        if fit is not None and pointer.startswith("/fits/") and not pointer.startswith(f"/fits/{fit}/"):
-            continue
-        if fit is None and (pointer.startswith(("/fits/", "/ledger/"))):
-            continue
-        if fit is None and pointer == "/old_installations/main/mount/mass":
-            continue  # nothing is taken out of the craft as found
-        if fit is None and pointer.endswith(("unit/heat", "unit/consumption")):
-            continue  # nothing to compare it with
-        if pointer == "/craft/airspeed":
-            continue  # the tips leave room for any speed that is judged without one
-        assert pointer in {n.pointer for n in made.missing}, f"{fit}: {made.missing}"
-        answers = [
-            *(v.needs or v.before_needs for v in made.values),
-            *(f.needs for f in made.findings if f.level == "unknown"),
-        ]
-        assert any(pointer == n.pointer for needs in answers for n in needs)
-
-
-@settings(max_examples=30, deadline=None)
-@given(
-    st.sets(
-        st.sampled_from(
-            [p for p in FIGURES if "/limits/" not in p and not p.startswith("/fits/b/") and not CHOICE.search(p)]
-        ),
-        min_size=2,
-        max_size=40,
-    )
-)
-def test_deleting_many_figures_fails_nothing(pointers: set[str]) -> None:
-    without = edit(DEMO, *[(p, None) for p in sorted(pointers)])
-    made = assess(without, "a")
-    assert not made.failures
-    assert made.missing
 
 
 def test_an_envelope_that_is_taken_away_needs_forward_and_aft() -> None:
@@ -475,31 +424,3 @@ def test_every_headline_value_shows_its_working_or_its_source(fit: str | None, p
                 "choose.peak-at",
                 "choose.forecast",
             )
-
-
-def _with(pointer: str, factor: float) -> Project | None:
-    """The demo with one figure scaled; None where the field itself refuses it."""
-    figure = value_at(DEMO, pointer)
-    number, unit = re.match(r"(-?[\d./ ]+)\s*(.*)", figure.entered).groups()  # type: ignore[union-attr]
-    plain = float(sum(Fraction(part) for part in number.split()))
-    text: dict[str, Any] = {"entered": f"{plain * factor:.9f} {unit}".strip(), "source": figure.source}
-    if hasattr(figure, "origin"):
-        text |= {"from": figure.origin, "dir": figure.dir}
-    try:
-        return edit(DEMO, (pointer, text))
-    except InputError:
-        return None
-
-
-@pytest.mark.parametrize("factor", [0.0, 1e-6, 1e3])
-@pytest.mark.parametrize("pointer", [p for p in FIGURES if "/envelope/" not in p and not p.startswith("/fits/b/")])
-def test_no_figure_however_odd_breaks_the_program(pointer: str, factor: float) -> None:
-    """Nothing, next to nothing, a thousand times too much: a verdict or a reason, never a fault."""
-    odd = _with(pointer, factor)
-    if odd is None:
-        return
-    for fit in ("a", None):
-        made = assess(odd, fit)
-        assert not made.failures, made.failures[0].trace[-600:]
-        for v in made.values:
-            assert v.si is None or math.isfinite(v.si), v.id

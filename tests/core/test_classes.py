@@ -1,100 +1,22 @@
-"""What no rule may do, whatever it judges: a blank that betters a verdict, a wide ± that stays ok, a craft turned about
-its centreline that is judged otherwise."""
+"""What no rule may do, whatever it judges: a wide ± that stays ok, a craft turned about its centreline that is judged
+otherwise."""
 
 from __future__ import annotations
 
 import json
 import re
 from collections import Counter
-from collections.abc import Iterator
 from typing import Any
 
 import pytest
 
-from crooked_keel.core.assess import Assessment, assess
-from crooked_keel.core.document import Figure, Project, apply_operations, value_at
+from crooked_keel.core.assess import assess
+from crooked_keel.core.document import Figure, apply_operations, value_at
 from crooked_keel.core.document.fields import all_fields, figure_pointers
 from crooked_keel.core.document.files import dump, load
 from crooked_keel.core.errors import InputError
-from crooked_keel.core.judging.finding import Finding
 from crooked_keel.core.topic.workspace import Workspace
 from tests.conftest import DEMO_OF, KIND_IDS, put
-
-# --- a blank may never better a verdict
-
-WISH = "a wish of the owner: without it there is nothing to judge"
-DEMAND = "it raises a demand: without it nothing is asked"
-ROW = "it makes the row that is judged: without it there is no such thing aboard, and another rule asks for it"
-# What may go with a figure, by the rule and the end of its pointer, and why.
-MAY_GO = {
-    ("balance.mass-target", "/limits/empty_wanted"): WISH,
-    ("choose.power-there", "/need/power"): WISH,
-    ("balance.offset-load", "/flotation/crowd"): DEMAND,
-    ("drive.phase-current", "/unit/phase_current"): DEMAND,
-    ("choose.complete", "/unit/cost"): "a price that is blank is asked for by the comparison",
-    ("balance.condition", "/unit/mass"): ROW,
-    ("balance.double-count", "/outline/nose"): "only where a row lies ahead of the nose",
-    ("craft.repeats", "/reading"): ROW,
-    ("mount.swing", "/swing/stretch"): "a change that is planned: blank, the arm stays as it is",
-    ("choose.port", "/gear_cooling/hose"): "a port blank on one side is named by the rule of blank ports",
-}
-
-
-def may_go(finding: Finding, pointer: str) -> bool:
-    """Whether a finding may go with a figure, with a reason."""
-    return any(finding.rule == rule and pointer.endswith(end) for rule, end in MAY_GO)
-
-
-def without(project: Project, fit: str, work: Workspace) -> Iterator[tuple[str, Assessment]]:
-    """The document without each of its figures that can be taken away."""
-    for pointer in figure_pointers(project):
-        try:
-            blank = apply_operations(project, [{"op": "remove", "path": pointer}])
-        except InputError:
-            continue
-        yield pointer, assess(blank, fit, work)
-
-
-def bettered(before: Assessment, after: Assessment, pointer: str) -> list[str]:
-    """Findings that a blank makes better or lets go."""
-    left = {f.key: f for f in after.findings}
-    unsaid = {f.rule for f in after.findings if f.level == "unknown"}
-    order = {"stop": 0, "watch": 1, "unknown": 1, "ok": 2}
-    wrong = []
-    for f in before.findings:
-        now = left.get(f.key)
-        if may_go(f, pointer):
-            continue
-        if now is None and f.rule not in unsaid:
-            wrong.append(f"{f.key} {f.level} is gone without {pointer}")
-        if now is not None and order[now.level] > order[f.level] and (f.level, now.level) != ("stop", "unknown"):
-            wrong.append(f"{f.key} {f.level} is {now.level} without {pointer}")
-    return wrong
-
-
-@pytest.mark.parametrize("kind", KIND_IDS)
-def test_a_blank_never_betters_a_verdict(kind: str, request: pytest.FixtureRequest) -> None:
-    project = DEMO_OF[kind]
-    wrong = []
-    for fit in project.fits if request.config.getoption("--long") else ["a"]:
-        work = Workspace()
-        before = assess(project, fit, work)
-        for pointer, after in without(project, fit, work):
-            assert not after.failures, (pointer, after.failures)
-            wrong += bettered(before, after, pointer)
-    assert not wrong, "\n".join(wrong)
-
-
-def test_the_class_test_sees_a_verdict_that_is_bettered() -> None:
-    """Tried on what would be wrong: a stop that turns to watch, and one that is gone."""
-    before = assess(DEMO_OF["motorcycle"], "a")
-    stop = next(f for f in before.findings if f.level == "stop")
-    after = assess(DEMO_OF["motorcycle"], "a")
-    after.findings[:] = [f for f in after.findings if f.rule != stop.rule]
-    assert bettered(before, after, "/craft/x") == [
-        f"{f.key} {f.level} is gone without /craft/x" for f in before.findings if f.rule == stop.rule
-    ]
-
 
 # --- a wide ± is never better than its worse end
 

@@ -380,8 +380,12 @@ class Axles(Topic):
 
     @property
     def squats(self) -> bool:
-        """Whether the pivot of the arm, or of a swinging unit, is known."""
-        steering = self.resolved.project.craft.steering
-        given = steering.pivot_station is not None or steering.pivot_water_line is not None
+        """Whether a pivot of the arm, or of a swinging unit, was entered, were it in part."""
         installed = [*self.resolved.installations, *self.resolved.old]
-        return given or any(i.installation.mount.swing.pivot_station is not None for i in installed)
+        arm, swings = self.resolved.project.craft.steering, [i.installation.mount.swing for i in installed]
+        given = (
+            arm.pivot_station,
+            arm.pivot_water_line,
+            *(p for s in swings for p in (s.pivot_station, s.pivot_water_line)),
+        )
+        return any(p is not None for p in given)

@@ -1,0 +1,148 @@
+"""Each figure taken away, of every demonstration and of documents at which a rule stops or warns: nothing breaks, what
+was used is asked for by name, and no verdict is better for it."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+
+import pytest
+
+from crooked_keel.core.assess import Assessment, assess
+from crooked_keel.core.document import Project, apply_operations
+from crooked_keel.core.document.fields import figure_pointers
+from crooked_keel.core.errors import InputError
+from crooked_keel.core.judging.finding import Finding
+from crooked_keel.core.topic.workspace import Workspace
+from tests.conftest import DEMO_OF, KIND_IDS
+from tests.core.cases.cases import Case, cases, document
+
+# --- what may go with a figure, by the rule and the end of its pointer, and why
+
+WISH = "a wish of the owner: without it there is nothing to judge"
+DEMAND = "it raises a demand: without it nothing is asked"
+ROW = "it makes the row that is judged: without it there is no such thing aboard, and another rule asks for it"
+JUDGED = "the figure itself is what is judged"
+ANOTHER = "another source stands in, and its sentence says which"
+SAID = "what is taken instead is said in the sentence"
+MAY_GO = {
+    ("balance.mass-target", r"limits/empty_wanted|reading_[23]"): WISH,
+    ("choose.power-there", r"need/power"): WISH,
+    ("balance.offset-load", r"flotation/crowd"): DEMAND,
+    ("drive.phase-current", r"unit/phase_current"): DEMAND,
+    ("choose.complete", r"unit/cost"): "a price that is blank is asked for by the comparison",
+    ("balance.condition", r"unit/mass"): ROW,
+    ("choose.lasting", r"old_installations/main/unit/power"): "the power itself is asked for",
+    ("balance.one-side-tank", r"inclining/roll"): ANOTHER,
+    ("balance.double-count", r"outline/nose"): "only where a row lies ahead of the nose",
+    ("craft.repeats", r"reading"): ROW,
+    ("mount.swing", r"swing/stretch"): "a change that is planned: blank, the arm stays as it is",
+    ("choose.port", r"gear_cooling/hose"): "a port blank on one side is named by the rule of blank ports",
+}
+
+
+def may_go(finding: Finding, pointer: str) -> bool:
+    """Whether a finding may go with a figure, with a reason."""
+    return any(finding.rule == rule and re.search(f"/({end})$", pointer) for rule, end in MAY_GO)
+
+
+ORDER = {"stop": 0, "watch": 1, "unknown": 1, "ok": 2}
+
+
+def bettered(before: list[Finding], after: Assessment, pointer: str) -> list[str]:
+    """Findings that a blank makes better or lets go."""
+    left = {f.key: f for f in after.findings}
+    unsaid = {f.rule for f in after.findings if f.level == "unknown"}
+    wrong = []
+    for f in before:
+        now = left.get(f.key)
+        if may_go(f, pointer):
+            continue
+        if now is None and f.rule not in unsaid:
+            wrong.append(f"{f.key} {f.level} is gone without {pointer}")
+        if now is not None and ORDER[now.level] > ORDER[f.level] and (f.level, now.level) != ("stop", "unknown"):
+            wrong.append(f"{f.key} {f.level} is {now.level} without {pointer}")
+    return wrong
+
+
+def without(project: Project, fit: str | None, work: Workspace) -> Iterator[tuple[str, Assessment]]:
+    """The document without each of the figures that the fit may use, one at a time."""
+    for pointer in figure_pointers(project):
+        if pointer.startswith("/fits/") and not pointer.startswith(f"/fits/{fit}/"):
+            continue
+        try:
+            blank = apply_operations(project, [{"op": "remove", "path": pointer}])
+        except InputError:
+            continue
+        yield pointer, assess(blank, fit, work)
+
+
+# --- what is not asked for by name
+
+SPARE = re.compile(
+    # Nothing asks for it while another is there: one gap of four, the thrust that the hull takes, a wheel that does
+    # not move; of a hull with sections the form; of an axle the plate or its tyres.
+    r"/(auxiliary|airspeed|report_\w+|raised/(lift|reading)|on_scales/\w+|gap_\d+|step_\d+|mount/thrust$|support_behind"
+    r"|load_index|front_axle|rear_axle|flotation/(block|waterplane|lcf|lcb)|roll|width|height|length|box_\w+|radius"
+    # It only adds to what is known, or raises a demand.
+    r"|steepest|thread_(up|down)|stretch|peak_power|peak_time|phase_current|peak_torque|stiffness_across|down_angle"
+    r"|wheel/mass|gross|note|factor|third_at|rolling|cruise|cylinders|as_found/water_line|envelope|flotation/crowd"
+    # Read by the choosing alone, which has its own tests of what is missing.
+    # Of an engine that goes out: nothing to compare it with in a fit.
+    r"|old_installations/\w+/unit/consumption$"
+    # Listed as counted in the mass of the unit.
+    r"|accessories/(starter|oil)/mass"
+    r"|spaces/\w+/\w+|ports/\w+/\w+|money/[-\w]+/\w+|need/.*|unit/(cost|wait|parts|width)$|ratings/[-\w]+/speed)"
+)
+
+
+@pytest.mark.parametrize("kind", KIND_IDS)
+def test_each_figure_of_a_demonstration_is_missed_and_betters_nothing(kind: str) -> None:
+    """Of every fit and of the craft as found."""
+    project, wrong, named = DEMO_OF[kind], [], set()
+    for fit in (None, *project.fits):
+        work = Workspace()
+        before = assess(project, fit, work).findings
+        for pointer, after in without(project, fit, work):
+            assert not after.failures, (pointer, after.failures)
+            wrong += [f"{fit}: {w}" for w in bettered(before, after, pointer)]
+            wrong += [f"{f.key} says not what it needs" for f in after.findings if f.level == "unknown" and not f.needs]
+            if pointer in {n.pointer for n in after.missing}:
+                named.add((fit, pointer))
+    for pointer in figure_pointers(project):
+        own = pointer.split("/")[2] if pointer.startswith("/fits/") else None
+        for fit in [own] if own else project.fits:
+            asked = {(fit, pointer)} | ({(None, pointer)} if pointer.startswith("/old_installations/") else set())
+            if not SPARE.search(pointer) and not asked & named:
+                wrong.append(f"nobody asks for {pointer}, fit {fit}")
+    assert not wrong, "\n".join(wrong)
+
+
+def bad() -> list[Case]:
+    """The documents at which a rule stops or warns."""
+    return [c for c in cases() if c.level in ("stop", "watch")]
+
+
+@pytest.mark.parametrize("part", range(4))
+def test_each_figure_of_a_document_that_fails_betters_nothing(part: int, request: pytest.FixtureRequest) -> None:
+    """The rule that stops or warns there says nothing better for a blank: of a dozen of them, of all with --long."""
+    every = 4 if request.config.getoption("--long") else 80
+    wrong = []
+    for case in bad()[part::every]:
+        project, work = document(case), Workspace()
+        before = [f for f in assess(project, case.fit, work).findings if f.rule == case.rule]
+        for pointer, after in without(project, case.fit, work):
+            assert not after.failures, (case.rule, pointer, after.failures)
+            wrong += [f"{case.of} {case.fit}: {w}" for w in bettered(before, after, pointer)]
+    assert not wrong, "\n".join(wrong)
+
+
+def test_the_class_test_sees_a_verdict_that_is_bettered() -> None:
+    """Tried on what would be wrong: a stop that turns to watch, and one that is gone."""
+    before = assess(DEMO_OF["motorcycle"], "a").findings
+    stop = next(f for f in before if f.level == "stop")
+    after = assess(DEMO_OF["motorcycle"], "a")
+    after.findings[:] = [f for f in after.findings if f.rule != stop.rule]
+    assert bettered(before, after, "/craft/x") == [
+        f"{f.key} {f.level} is gone without /craft/x" for f in before if f.rule == stop.rule
+    ]
