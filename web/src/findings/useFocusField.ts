@@ -32,6 +32,9 @@ function fieldOf(pointer: string): HTMLElement | undefined {
   );
 }
 
+/** What the person does next ends the search for the field that was asked for before. */
+let searching: AbortController | undefined;
+
 /** Bring the field of a figure into view, going to its bench if it is on another, and to the craft as found if it is the old unit's. */
 export function useFocusField(): (pointer: string) => void {
   const { id, reference, state } = useProject();
@@ -39,16 +42,22 @@ export function useFocusField(): (pointer: string) => void {
   const go = useNavigate();
   return useCallback(
     (pointer: string) => {
+      searching?.abort();
+      const search = new AbortController();
+      searching = search;
+      for (const input of ['pointerdown', 'keydown'])
+        window.addEventListener(input, () => search.abort(), { once: true, signal: search.signal });
+      // A bench may have to be fetched, and a dialog that closes keeps the focus for a moment.
       const show = (triesLeft: number) => {
+        if (search.signal.aborted) return;
         const field = fieldOf(pointer);
         if (field) {
           field.closest('details')?.setAttribute('open', '');
           field.scrollIntoView({ block: 'center' });
           field.focus();
-        } else if (triesLeft > 0) {
-          reveal(pointer);
-          setTimeout(() => show(triesLeft - 1), 50);
-        }
+        } else reveal(pointer);
+        if (field && document.activeElement === field) search.abort();
+        else if (triesLeft > 0) setTimeout(() => show(Math.min(triesLeft - 1, field ? 40 : 400)), 50);
       };
       if (!fieldOf(pointer) && !reveal(pointer)) {
         const old = pointer.startsWith('/old_installations');
@@ -60,7 +69,7 @@ export function useFocusField(): (pointer: string) => void {
           search: (s) => ({ ...s, finding: undefined, fit: old ? 'none' : (own ?? s.fit), unit: unit ?? s.unit }),
         });
       }
-      show(40);
+      show(400);
     },
     [go, id, blocks],
   );
