@@ -65,7 +65,7 @@ def put(project: Project, figures: dict[str, Any]) -> Project:
     )
 
 
-# A motor hung on the face of a kept gearbox, its adapter read by a dial: no demonstration has one.
+# A motor hung on the face of a kept gearbox, its adapter read by a dial: on wheels no demonstration has one.
 _KEPT_BOX: dict[str, Any] = {
     "/fits/b/installations/main/mount/face": {
         "overhang": "178 mm",

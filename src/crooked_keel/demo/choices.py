@@ -6,7 +6,8 @@ from typing import Any
 
 from .figures import f
 
-A, B, OLD = "/fits/a/installations/main/unit", "/fits/b/installations/main/unit", "/old_installations/main/unit"
+A, B, C = (f"/fits/{fit}/installations/main/unit" for fit in "abc")
+OLD = "/old_installations/main/unit"
 
 
 def _curve(*points: tuple[str, str]) -> list[dict[str, Any]]:
@@ -151,7 +152,8 @@ SAMPHIRE = {
     f"{A}/curve": _curve(("1000", "115"), ("1600", "138"), ("2200", "142"), ("3000", "135.3"), ("3100", "122")),
     f"{B}/curve": _curve(("100", "174"), ("600", "174"), ("1100", "173.6"), ("1300", "147")),
     **{f"{u}/breathing": "naturally aspirated" for u in (OLD, A)},
-    f"{B}/breathing": "electric",
+    f"{C}/curve": _curve(("100", "87"), ("1200", "87"), ("2200", "86.8"), ("2600", "73")),
+    **{f"{u}/breathing": "electric" for u in (B, C)},
     f"{A}/ratings": _ratings(("lasting", "57 hp", "3000 rpm", None)),
     "/craft/auxiliary": f("120 W", "estimated"),
     f"{OLD}/ports": _ports(
@@ -182,6 +184,7 @@ SAMPHIRE = {
     ),
     **_priced(A, "11800", "6 weeks", "5"),
     **_priced(B, "24500", "10 weeks", "3"),
+    **_priced(C, "19800", "10 weeks", "3"),
     "/fits/a/money": _money(
         ("Diesel with its gear", "11800", "11800", "3000", "open", "6 weeks", "2027-W03", "bed and shaft"),
         ("Shaft, coupling, stern gland", "980", "0", "0", "open", "3 weeks", "2027-W03", "alignment"),
@@ -190,6 +193,7 @@ SAMPHIRE = {
     **_given_off(OLD, "in line", "560 mm", "265 g/kWh", "24 kW", "estimated"),
     **_given_off(A, "in line", "540 mm", "238 g/kWh", "36 kW"),
     **_given_off(B, None, "420 mm", None, "1.8 kW"),
+    **_given_off(C, None, "340 mm", None, "1.9 kW"),
 }
 HARROW = {
     **_need(None, None, ("2", "3", "3", "1", "2")),

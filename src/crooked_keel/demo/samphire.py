@@ -1,5 +1,5 @@
-"""Samphire: an invented 9.4 m wooden launch, 36 hp twin-cylinder diesel out; a small four with a down-angle gear, or a
-motor, in."""
+"""Samphire: an invented 9.4 m wooden launch, 36 hp twin-cylinder diesel out; a small four with a down-angle gear, a
+motor, or a motor on her old gear, in."""
 
 from __future__ import annotations
 
@@ -272,6 +272,51 @@ FIT_B = {
     },
 }
 
+# A faster motor behind a plate on the gear that she has: the gear stands on its own lugs, the motor's tail on the front
+# feet.
+FIT_C = {
+    **FIT_B,
+    "name": "electric motor, 20 kW, on her gear",
+    "unit": {
+        **FIT_B["unit"],
+        "name": "electric motor, 20 kW, on her gear",
+        "rated_speed": f("2200 rpm", "maker"),
+        "peak_torque": f("122 N·m", "maker"),
+        "mass": f("54 kg ±1 kg"),
+        **cg("-470 mm", "0 mm", "20 mm"),
+        **box("640 mm", "340 mm", None, "20 mm"),
+    },
+    "drive": {
+        "stages": {"gear": OLD["drive"]["stages"]["gear"]},
+        "mass": f("46 kg ±1 kg", note="the gear off its engine, drained, with the plate"),
+        "cg_aft": local("150 mm", "forward", origin="output flange"),
+        "length": f("0 mm"),
+        "down_angle": f("0°"),
+        "efficiency": f("96 %", "estimated"),
+    },
+    "mount": {
+        **FIT_B["mount"],
+        "points": _stringers(_feet("600 mm", "170 mm", "235 mm", "-120 mm", "220 N/mm", "12 kN"), "-186 mm", "-230 mm"),
+        "face": {
+            "overhang": f("165 mm"),
+            "bolts": f("8"),
+            "bolt_circle": f("330 mm"),
+            "support_behind": f("135 mm"),
+            "third_at": f("295 mm"),
+            "third_strength": f("12 kN", "maker"),
+        },
+    },
+    "align": {
+        "coupling": {**FIT_B["align"]["coupling"], "front_feet": f("600 mm"), "rear_feet": f("170 mm")},
+        "runout": {
+            f"at_{angle}": f(f"{read} mm")
+            for angle, read in zip(
+                range(0, 360, 45), ("0.03", "0.05", "0.06", "0.05", "0.03", "0.01", "0", "0.01"), strict=True
+            )
+        },
+    },
+}
+
 _LEDGER = rows(
     ("old-tank", "removed", "Old day tank, empty", f("16 kg ±0.5 kg"), at("3600 mm", "430 mm", "350 mm")),
     ("old-exhaust", "removed", "Dry exhaust and lagging", f("34 kg ±1 kg"), at("6400 mm", "380 mm", "250 mm")),
@@ -398,6 +443,13 @@ def operations() -> list[dict[str, Any]]:
             "name": "Electric",
             "rank": 2.0,
             "installations": {"main": FIT_B},
+            "ledger": _FIT_B_LEDGER,
+            "spaces": _SPACES,
+        },
+        "/fits/c": {
+            "name": "Motor on her gear",
+            "rank": 3.0,
+            "installations": {"main": FIT_C},
             "ledger": _FIT_B_LEDGER,
             "spaces": _SPACES,
         },

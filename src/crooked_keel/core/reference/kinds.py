@@ -135,7 +135,18 @@ KINDS: dict[str, Kind] = {
     ),
     "boat": Kind(
         "boat",
-        frozenset({"afloat", "marine propeller", "bed", "spring points", "shaft line", "coupling"}),
+        frozenset(
+            {
+                "afloat",
+                "marine propeller",
+                "bed",
+                "spring points",
+                "gearbox face",
+                "shaft line",
+                "coupling",
+                "adapter",
+            }
+        ),
         ("single screw", "twin screw"),
         {
             "flange": "coupling",
