@@ -63,6 +63,46 @@ OLD = _pusher(
         "points": _points("735 mm", "125 mm", "-115 mm", "115 mm", "14 kN"),
     },
 )
+FIT_A = _pusher(
+    "flat-four, 115 hp",
+    {
+        "kind": "four-stroke",
+        "cylinders": f("4", "maker"),
+        "power": f("115 hp", "maker"),
+        "rated_speed": f("2700 rpm", "maker"),
+        "turns": "clockwise",
+        "condition": "wet",
+        "mass": f("116.4 kg ±0.3 kg"),
+        "cg_aft": ahead("405 mm ±3 mm"),
+        "cg_starboard": side("-2 mm ±3 mm"),
+        "cg_up": up("-15 mm ±4 mm"),
+        "length": f("760 mm"),
+        "height": f("500 mm"),
+        "box_up": up("-30 mm"),
+        "rear_radius": f("160 mm"),
+    },
+    {
+        "flange_station": aft("4220 mm ±2 mm"),
+        "flange_butt_line": side("0 mm"),
+        "flange_water_line": up("420 mm"),
+        "down": f("1.5°"),
+        "right": f("0°"),
+    },
+    {},
+    {
+        "diameter": f("1600 mm", "maker"),
+        "blades": f("3"),
+        "mass": f("7.9 kg ±0.1 kg"),
+        "inertia": f("0.50 kg·m²", "maker"),
+        "turns": "clockwise",
+        "spacer": f("150 mm"),
+    },
+    {
+        "mass": f("4.9 kg ±0.1 kg"),
+        "thrust": f("2200 N", "estimated"),
+        "points": _points("750 mm", "125 mm", "-115 mm", "115 mm", "30 kN"),
+    },
+)
 FIT_B = _pusher(
     "twin rotor, geared",
     {
@@ -119,57 +159,17 @@ FIT_B = _pusher(
         "points": _points("560 mm", "170 mm", "-150 mm", "150 mm", "26 kN"),
     },
 )
-FIT_A = _pusher(
-    "flat-four, 115 hp",
-    {
-        "kind": "four-stroke",
-        "cylinders": f("4", "maker"),
-        "power": f("115 hp", "maker"),
-        "rated_speed": f("2700 rpm", "maker"),
-        "turns": "clockwise",
-        "condition": "wet",
-        "mass": f("116.4 kg ±0.3 kg"),
-        "cg_aft": ahead("405 mm ±3 mm"),
-        "cg_starboard": side("-2 mm ±3 mm"),
-        "cg_up": up("-15 mm ±4 mm"),
-        "length": f("760 mm"),
-        "height": f("500 mm"),
-        "box_up": up("-30 mm"),
-        "rear_radius": f("160 mm"),
-    },
-    {
-        "flange_station": aft("4220 mm ±2 mm"),
-        "flange_butt_line": side("0 mm"),
-        "flange_water_line": up("420 mm"),
-        "down": f("1.5°"),
-        "right": f("0°"),
-    },
-    {},
-    {
-        "diameter": f("1600 mm", "maker"),
-        "blades": f("3"),
-        "mass": f("7.9 kg ±0.1 kg"),
-        "inertia": f("0.50 kg·m²", "maker"),
-        "turns": "clockwise",
-        "spacer": f("150 mm"),
-    },
-    {
-        "mass": f("4.9 kg ±0.1 kg"),
-        "thrust": f("2200 N", "estimated"),
-        "points": _points("750 mm", "125 mm", "-115 mm", "115 mm", "30 kN"),
-    },
-)
 
 _LEDGER = rows(
     ("exhaust", "removed", "Exhaust pipes", f("5.4 kg ±0.1 kg"), at("3900 mm", "0 mm", "180 mm")),
     ("baffles", "removed", "Baffles and scoop", f("3.8 kg ±0.1 kg"), at("3820 mm", "0 mm", "620 mm")),
 )
+_FIT_A = rows(("exhaust", "installed", "Exhaust", f("5.8 kg ±0.1 kg"), at("3920 mm", "0 mm", "180 mm")))
 _FIT_B = rows(
     ("radiators", "installed", "Radiators and hoses, filled", f("9.6 kg ±0.2 kg"), at("3300 mm", "0 mm", "60 mm")),
     ("silencer", "installed", "Exhaust and silencer", f("8.2 kg ±0.2 kg"), at("3980 mm", "-160 mm", "230 mm")),
     ("battery", "installed", "Second battery", f("6.1 kg ±0.1 kg"), at("300 mm", "0 mm", "120 mm")),
 )
-_FIT_A = rows(("exhaust", "installed", "Exhaust", f("5.8 kg ±0.1 kg"), at("3920 mm", "0 mm", "180 mm")))
 
 
 def _seat(name: str, rank: float, x: str, lightest: str, heaviest: str) -> dict[str, Any]:
