@@ -113,6 +113,11 @@ def finding(made: Assessment, key: str) -> Finding:
     return next(f for f in made.findings if f.key == key)
 
 
+def revision(client: TestClient, id: str) -> int:
+    """The revision that a window has in view."""
+    return int(client.get(f"/api/projects/{id}").json()["revision"])
+
+
 @pytest.fixture(scope="session")
 def project() -> Project:
     return made_lapwing()
@@ -133,6 +138,6 @@ def service(store: Store) -> Service:
 @pytest.fixture
 def client(tmp_path: Path) -> Iterator[TestClient]:
     app = create_app(tmp_path / "served")
-    with TestClient(app, raise_server_exceptions=False) as made:
+    with TestClient(app, "http://localhost", raise_server_exceptions=False) as made:
         yield made
     app.state.service.store.close()

@@ -5,13 +5,33 @@ from __future__ import annotations
 import gc
 import json
 import sys
+from contextlib import closing
 from pathlib import Path
 from typing import Annotated, Any, NoReturn
 
 import typer
+from typer.core import TyperGroup
+
+from .store.folder import StoreFault
+
+
+class _InSentences(TyperGroup):
+    """Whatever the disk or the database refuses is a sentence and exit status 2, never a trace."""
+
+    def invoke(self, ctx: Any) -> Any:
+        try:
+            return super().invoke(ctx)
+        except StoreFault as bad:
+            _refuse(str(bad))
+        except OSError as bad:
+            _refuse(f"{bad.filename or 'the disk'}: {bad.strerror or bad}")
+
 
 app = typer.Typer(
-    no_args_is_help=True, add_completion=False, help="Crooked Keel: repower a craft and see what it does to it."
+    cls=_InSentences,
+    no_args_is_help=True,
+    add_completion=False,
+    help="Crooked Keel: repower a craft and see what it does to it.",
 )
 DataDir = Annotated[Path, typer.Option("--data", help="folder that holds the projects")]
 DEFAULT_DATA = Path("data")
@@ -45,11 +65,16 @@ def _serve(host: str, port: int, data: Path, passphrase: str | None) -> None:
 
     import uvicorn
 
-    from .api.app import LOCAL_HOSTS, create_app
+    from .api.app import LOCAL_HOSTS, SILENCE_S, create_app
+    from .api.impatient import impatient
 
     if host not in LOOPBACK and not passphrase:
         _refuse(f"{host} can be reached by others: give a --passphrase to open it to them.")
     application = create_app(data, passphrase, LOCAL_HOSTS if host in LOOPBACK else ["*"])
+    folder = application.state.service.store.folder
+    folder.keep_daily()
+    for notice in folder.notices:
+        print(notice, flush=True)
     # What is loaded now stays loaded: the collector need not walk it again in the midst of an edit.
     gc.collect()
     gc.freeze()
@@ -59,7 +84,7 @@ def _serve(host: str, port: int, data: Path, passphrase: str | None) -> None:
     loading.start()
     print(f"Crooked Keel is at http://{host}:{port}  (Ctrl+C stops it)", flush=True)
     settle_collector()
-    uvicorn.run(application, host=host, port=port, log_level="warning")
+    uvicorn.run(application, host=host, port=port, log_level="warning", http=impatient(SILENCE_S))
 
 
 @app.command()
@@ -123,24 +148,26 @@ def assess(
 def _store(data: Path) -> Any:
     from .store.store import Store
 
-    return Store(data)
+    return closing(Store(data))
 
 
 @app.command(name="export")
 def export_(project: str, file: Path, data: DataDir = DEFAULT_DATA) -> None:
     """Write a project (id or name) to a file."""
-    store = _store(data)
-    found = [row.id for row, *_ in store.list_projects() if project in (row.id, row.name)]
-    if len(found) != 1:
-        _refuse(f"{len(found)} projects are called '{project}'.")
-    file.write_bytes(store.raw_document(found[0]))
+    with _store(data) as store:
+        found = [row.id for row, *_ in store.list_projects() if project in (row.id, row.name)]
+        if len(found) != 1:
+            _refuse(f"{len(found)} projects are called '{project}'.")
+        file.write_bytes(store.raw_document(found[0]))
     print(file)
 
 
 @app.command(name="import")
 def import_(file: Path, data: DataDir = DEFAULT_DATA) -> None:
     """Read a project file into the data folder."""
-    print(_store(data).create(_read(file), "Opened from a file").project_id)
+    document = _read(file)
+    with _store(data) as store:
+        print(store.create(document, "Opened from a file").project_id)
 
 
 @app.command()
@@ -167,7 +194,18 @@ def restore(file: Path, data: DataDir = DEFAULT_DATA) -> None:
         found = run(file, data)
     except BadBackup as bad:
         _refuse(str(bad))
-    print(f"{found.projects} projects, {found.revisions} revisions are back in {data}")
+    print(
+        f"{found.projects} projects, {found.revisions} revisions are back in {data}; `crooked-keel kept` has the rest"
+    )
+
+
+@app.command()
+def kept(data: DataDir = DEFAULT_DATA) -> None:
+    """List the whole databases that were kept: before a restore, before a change of layout, and one a day."""
+    from .store.folder import DataFolder
+
+    for copy in DataFolder(data).kept():
+        print(f"{copy.at:%Y-%m-%d %H:%M:%S} UTC  {copy.why:20}  {copy.file}")
 
 
 @app.command()

@@ -13,7 +13,7 @@ from crooked_keel.core.document import Figure, dump
 from crooked_keel.core.document.fields import all_fields
 from crooked_keel.core.reference.kinds import KINDS
 from crooked_keel.core.sheets import BLOCKS, sheet
-from tests.conftest import DEMO_OF, KIND_IDS
+from tests.conftest import DEMO_OF, KIND_IDS, revision
 
 LAYOUTS = [(kind, layout) for kind in KIND_IDS for layout in KINDS[kind].layouts]
 
@@ -90,7 +90,7 @@ def test_any_figure_of_any_sheet_is_taken_as_it_was_written_and_undone(client: T
     after = client.get(f"/api/projects/{id}").json()["document"]
     for p in (o["path"] for o in operations):
         assert found(after, p)["si"] == found(before, p)["si"], p
-    assert client.post(f"/api/projects/{id}/undo?fit=a").json()["document"] == before
+    assert client.post(f"/api/projects/{id}/undo?fit=a&on={revision(client, id)}").json()["document"] == before
 
 
 def found(document: Any, pointer: str) -> Any:

@@ -10,7 +10,7 @@ from fastapi.testclient import TestClient
 
 from crooked_keel.core.document import dump, dump_library, load
 from crooked_keel.demo.seed import library
-from tests.conftest import DEMO_OF
+from tests.conftest import DEMO_OF, revision
 from tests.exchange.test_curve import DYNO
 
 SHELF = library()
@@ -178,7 +178,7 @@ def test_from_a_unit_to_a_fit_with_its_open_questions(filled: TestClient) -> Non
     # Now it is used, and the library keeps it.
     refused = filled.delete("/api/library/four-cylinder-marine-diesel-74-kw")
     assert refused.status_code == 422 and "Samphire, fit four-cylinder marine diesel, 74 kW" in refused.json()["detail"]
-    assert filled.post(f"/api/projects/{id}/undo").status_code == 200
+    assert filled.post(f"/api/projects/{id}/undo?on={revision(filled, id)}").status_code == 200
     assert filled.delete("/api/library/four-cylinder-marine-diesel-74-kw").status_code == 204
 
 
@@ -190,7 +190,7 @@ def test_a_unit_into_a_fit_that_is_there(filled: TestClient) -> None:
         f"/api/projects/{id}?fit=a", json={"base": 1, "summary": "switched", "operations": made["operations"]}
     )
     assert reply.status_code == 200 and not reply.json()["assessment"]["failures"]
-    undone = filled.post(f"/api/projects/{id}/undo?fit=a").json()
+    undone = filled.post(f"/api/projects/{id}/undo?fit=a&on={revision(filled, id)}").json()
     assert load(json.dumps(undone["document"])) == DEMO_OF["aeroplane"]
 
 

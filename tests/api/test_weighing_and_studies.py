@@ -13,7 +13,7 @@ from openpyxl import load_workbook
 
 from crooked_keel.core.document import dump
 from crooked_keel.instruments.scales import WINDOW
-from tests.conftest import DEMO_OF
+from tests.conftest import DEMO_OF, revision
 
 STEADY = [162.0 + 0.1 * (i % 3) for i in range(WINDOW)]
 
@@ -57,7 +57,7 @@ def test_a_steady_reading_becomes_the_figure_and_stays_as_it_was_read(client: Te
         and len(kept[0]["readings_kg"]) == WINDOW
         and kept[0]["revision"] == 2
     )
-    client.post(f"/api/projects/{id}/undo")
+    client.post(f"/api/projects/{id}/undo?on={revision(client, id)}")
     assert len(client.get(f"/api/projects/{id}/weighings").json()) == 1
 
 

@@ -75,6 +75,7 @@ BLANKS: dict[str, list[tuple[str, str]]] = {
         (r"mount/face/bolts", "8"),
         (r"mount/face/bolt_circle", "330 mm"),
         (r"mount/face/third_at", "300 mm"),
+        (r"runout/at_", "0.02 mm"),
         (r"coupling/diameter", "100 mm"),
         (r"coupling/gap", "0.2 mm"),
         (r"coupling/step", "0 mm"),
@@ -258,7 +259,8 @@ def go(page: Page, bench: str) -> None:
     link = page.get_by_role("navigation", name="Benches").get_by_role("link", name=re.compile(f"^{bench}", re.I))
     link.click()
     expect(link).to_have_attribute("aria-current", "page")
-    expect(page.locator(f'[data-bench="{bench.lower()}"]')).to_be_visible()
+    # The bench itself may still be fetched when its place is there.
+    expect(page.locator(f'[data-bench="{bench.lower()}"] [data-pointer]').first).to_be_attached()
     page.wait_for_load_state("networkidle")
 
 

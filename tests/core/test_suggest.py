@@ -88,7 +88,7 @@ def test_applied_it_reaches_what_it_promised(key: str, units: str, store: Store)
         after = next(f for f in assess(store.head(head.project_id).document, "a").findings if f.key == key)
         assert after.level == s.reaches
         assert (after.level, level) in (("ok", "stop"), ("ok", "watch"), ("watch", "stop"))
-        store.undo(head.project_id)
+        store.undo(head.project_id, store.head(head.project_id).revision)
         assert store.raw_document(head.project_id) == before
 
 

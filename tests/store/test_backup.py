@@ -12,6 +12,7 @@ from typer.testing import CliRunner
 from crooked_keel.cli import app
 from crooked_keel.core.document import dump
 from crooked_keel.store.backup import DATABASE, BadBackup, backup, restore, verify
+from crooked_keel.store.folder import INCOMING, DataFolder
 from crooked_keel.store.store import Store
 from tests.conftest import DEMO_OF
 
@@ -71,8 +72,9 @@ def test_what_was_there_is_kept_beside(folder: Path, tmp_path: Path) -> None:
     assert "Later" not in names(folder)
     kept = tmp_path / "kept"
     kept.mkdir()
-    (folder / f"{DATABASE}.before-restore").rename(kept / DATABASE)
-    assert "Later" in names(kept)
+    (copy,) = DataFolder(folder).kept()
+    copy.file.rename(kept / DATABASE)
+    assert copy.why == "before-restore" and "Later" in names(kept)
 
 
 SPOILT = {
@@ -100,7 +102,7 @@ def test_a_spoilt_backup_replaces_nothing(folder: Path, tmp_path: Path, spoil: s
     with pytest.raises(BadBackup):
         restore(bad, folder)
     assert names(folder) == before
-    assert not (folder / f"{DATABASE}.before-restore").exists() and not (folder / f"{DATABASE}.new").exists()
+    assert not DataFolder(folder).kept() and not (folder / INCOMING).exists()
 
 
 def test_nothing_to_copy_and_nothing_to_write_over(folder: Path, tmp_path: Path) -> None:

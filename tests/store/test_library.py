@@ -100,11 +100,11 @@ def test_the_head_counts_not_what_was_undone(store: Store, kept: Library) -> Non
     fit = {"name": "A", "installations": {"main": {"name": "Alder", "unit": {"name": "Alder", "origin": "a"}}}}
     store.edit(head.project_id, 1, [{"op": "add", "path": "/fits/a", "value": fit}], "fit")
     assert kept.where_used() == {"a": ["Dory, fit A"]}
-    store.undo(head.project_id)
+    store.undo(head.project_id, store.head(head.project_id).revision)
     assert kept.where_used() == {}
     kept.delete("a")
     # What comes back by redo still opens: a copy does not need its origin.
-    store.redo(head.project_id)
+    store.redo(head.project_id, store.head(head.project_id).revision)
     assert store.head(head.project_id).document.fits["a"].installations["main"].unit.origin == "a"
 
 

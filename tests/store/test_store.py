@@ -22,7 +22,8 @@ from sqlalchemy import text as sql
 
 from crooked_keel.core.document import Project, dump, value_at
 from crooked_keel.core.errors import InputError
-from crooked_keel.store.store import LATEST, NotFound, StaleEdit, Store
+from crooked_keel.store.engine import LATEST
+from crooked_keel.store.store import NotFound, StaleEdit, Store
 from tests.conftest import made_lapwing
 
 
@@ -45,19 +46,19 @@ def test_undo_and_redo_survive_a_restart(tmp_path: Path, project: Project) -> No
     id = first.create(project, "Started").project_id
     for i, text in enumerate(("551 kg", "552 kg", "553 kg")):
         first.edit(id, i + 1, put(GROSS, text), text)
-    first.undo(id)
+    first.undo(id, first.head(id).revision)
     first.close()
     second = Store(tmp_path)
     assert value_at(second.head(id).document, GROSS).entered == "552 kg"
     assert second.head(id).can_redo
-    second.undo(id)
+    second.undo(id, second.head(id).revision)
     assert value_at(second.head(id).document, GROSS).entered == "551 kg"
-    second.redo(id)
-    second.redo(id)
+    second.redo(id, second.head(id).revision)
+    second.redo(id, second.head(id).revision)
     assert value_at(second.head(id).document, GROSS).entered == "553 kg"
     assert not second.head(id).can_redo
     with pytest.raises(InputError, match="nothing to redo"):
-        second.redo(id)
+        second.redo(id, second.head(id).revision)
     second.close()
 
 
@@ -66,19 +67,19 @@ def test_undo_restores_the_bytes(store: Store, project: Project) -> None:
     before = store.raw_document(id)
     store.edit(id, 1, put(GROSS, "560 kg"), "gross")
     assert store.raw_document(id) != before
-    store.undo(id)
+    store.undo(id, store.head(id).revision)
     assert store.raw_document(id) == before == dump(project).encode()
     with pytest.raises(InputError, match="nothing to undo"):
-        store.undo(id)
+        store.undo(id, store.head(id).revision)
 
 
 def test_an_edit_after_undo_starts_a_new_branch(store: Store, project: Project) -> None:
     id = store.create(project, "Started").project_id
     store.edit(id, 1, put(GROSS, "551 kg"), "a")
-    head = store.undo(id)
+    head = store.undo(id, store.head(id).revision)
     edited = store.edit(id, head.revision, put(GROSS, "552 kg"), "b")
     assert edited.head.revision == 3 and not edited.head.can_redo
-    assert value_at(store.undo(id).document, GROSS).entered == "550 kg"
+    assert value_at(store.undo(id, store.head(id).revision).document, GROSS).entered == "550 kg"
 
 
 def test_a_burst_of_nudges_is_one_step_of_undo(store: Store, project: Project) -> None:
@@ -87,7 +88,7 @@ def test_a_burst_of_nudges_is_one_step_of_undo(store: Store, project: Project) -
     for text in ("551 kg", "552 kg", "553 kg"):
         base = store.edit(id, base, put(GROSS, text), text, burst="nudge").head.revision
     assert len(store.revisions(id)) == 4  # nothing is rewritten
-    assert value_at(store.undo(id).document, GROSS).entered == "550 kg"
+    assert value_at(store.undo(id, store.head(id).revision).document, GROSS).entered == "550 kg"
 
 
 def test_two_windows_on_different_rows_both_stand(store: Store, project: Project) -> None:
@@ -185,7 +186,7 @@ def test_records_stay_through_undo_and_go_with_the_project(store: Store, project
     store.edit(made.project_id, 1, [{"op": "replace", "path": "/craft/limits/gross", "value": "560 kg"}], "gross")
     store.record(made.project_id, "weighing", 2, {"mean_kg": 1.0})
     store.record(made.project_id, "weighing", 2, {"mean_kg": 2.0})
-    store.undo(made.project_id)
+    store.undo(made.project_id, store.head(made.project_id).revision)
     assert [r.data["mean_kg"] for r in store.records(made.project_id, "weighing")] == [2.0, 1.0]
     store.delete(made.project_id)
     with pytest.raises(NotFound):
@@ -257,10 +258,10 @@ def test_any_walk_of_undo_and_redo_lands_on_a_saved_state(
             store.edit(id, store.head(id).revision, put(GROSS, text), text)
             model, at = [*model[: at + 1], text], at + 1
         elif step == "undo" and at > 0:
-            store.undo(id)
+            store.undo(id, store.head(id).revision)
             at -= 1
         elif step == "redo" and at < len(model) - 1:
-            store.redo(id)
+            store.redo(id, store.head(id).revision)
             at += 1
         assert value_at(store.head(id).document, GROSS).entered == model[at]
     store.close()

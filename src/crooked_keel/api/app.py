@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import asyncio
 import base64
 import logging
 import re
@@ -14,16 +15,20 @@ from fastapi import FastAPI, Request, Response
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import FileResponse, JSONResponse
 from fastapi.staticfiles import StaticFiles
+from sqlalchemy.exc import DatabaseError
 from starlette.datastructures import MutableHeaders
 from starlette.exceptions import HTTPException
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from ..core.errors import InputError
+from ..store.backup import BadBackup
+from ..store.folder import StoreFault
 from ..store.library import Library
-from ..store.store import NotFound, StaleEdit, Store
+from ..store.store import NotFound, StaleEdit, StaleMove, Store
 from .edits import router as edits
 from .exchange import router as exchange
+from .kept import router as kept
 from .library import router as library
 from .library_service import LibraryService
 from .models import Conflict, Problem
@@ -39,7 +44,11 @@ POLICY = (
     "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; font-src 'self'; frame-ancestors "
     "'none'; base-uri 'none'; form-action 'self'"
 )
-LOCAL_HOSTS = ["127.0.0.1", "localhost", "[::1]", "testserver"]
+LOCAL_HOSTS = ["127.0.0.1", "localhost", "[::1]"]
+# A wrong passphrase is answered after this long, one at a time: ten thousand tries take hours.
+WRONG_S = 1.0
+# Whoever began to send goes on sending, or is let go.
+SILENCE_S = 30.0
 
 
 def create_app(data: Path | None = None, passphrase: str | None = None, hosts: list[str] | None = None) -> FastAPI:
@@ -48,7 +57,7 @@ def create_app(data: Path | None = None, passphrase: str | None = None, hosts: l
     if data is not None:
         store = Store(data)
         app.state.service, app.state.library = Service(store), LibraryService(Library(store))
-    for router in (edits, studies, sheets, exchange, records, library, reference):
+    for router in (edits, studies, sheets, exchange, records, library, reference, kept):
         app.include_router(router)
     _problem_schema(app)
     _errors(app)
@@ -119,6 +128,30 @@ def _errors(app: FastAPI) -> None:
             )
         )
 
+    @app.exception_handler(StaleMove)
+    def moved_on(_: Request, bad: StaleMove) -> JSONResponse:
+        return _problem(
+            Conflict(
+                title="Changed in another window",
+                status=409,
+                detail=f"Another window has edited this project meanwhile: {bad.summary or 'an edit'}.",
+                revision=bad.revision,
+            )
+        )
+
+    @app.exception_handler(BadBackup)
+    def no_backup(_: Request, bad: BadBackup) -> JSONResponse:
+        return _problem(Problem(title="Nothing was replaced", status=422, detail=str(bad)))
+
+    @app.exception_handler(StoreFault)
+    def shut(_: Request, bad: StoreFault) -> JSONResponse:
+        return _problem(Problem(title="The projects cannot be reached", status=503, detail=str(bad)))
+
+    @app.exception_handler(DatabaseError)
+    def unwritten(request: Request, bad: DatabaseError) -> JSONResponse:
+        log.error("the database failed", exc_info=bad)
+        return shut(request, request.app.state.service.store.folder.fault(bad))
+
     @app.exception_handler(NotFound)
     def missing(_: Request, bad: NotFound) -> JSONResponse:
         return _problem(Problem(title="Not here", status=404, detail=str(bad)))
@@ -163,6 +196,7 @@ class _Guard:
     def __init__(self, app: ASGIApp, passphrase: str | None) -> None:
         self.app = app
         self.passphrase = passphrase
+        self._wrong = asyncio.Lock()
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         if scope["type"] != "http":
@@ -177,33 +211,90 @@ class _Guard:
                 headers["Referrer-Policy"] = "no-referrer"
             await send(message)
 
-        refused = _refusal(Request(scope), self.passphrase)
-        await (self.app if refused is None else refused)(scope, receive, guarded)
+        if not _allowed(Request(scope), self.passphrase):
+            async with self._wrong:
+                await asyncio.sleep(WRONG_S)
+            await _LOCKED(scope, receive, guarded)
+            return
+        refused = _refusal(Request(scope))
+        if refused is not None:
+            await refused(scope, receive, guarded)
+            return
+        if scope["method"] not in _READING:
+            body = await _body(receive)
+            if isinstance(body, Response):
+                await body(scope, receive, guarded)
+                return
+            if body is None:
+                return
+            receive = _again(body, receive)
+        await self.app(scope, receive, guarded)
 
 
-def _refusal(request: Request, passphrase: str | None) -> Response | None:
-    if passphrase is not None:
-        scheme, _, blob = request.headers.get("authorization", "").partition(" ")
-        given = ""
-        if scheme.lower() == "basic":
-            try:
-                given = base64.b64decode(blob).decode().partition(":")[2]
-            except ValueError:
-                given = ""
-        if not secrets.compare_digest(given.encode(), passphrase.encode()):
-            return JSONResponse(
-                {"detail": "passphrase wanted"},
-                status_code=401,
-                headers={"WWW-Authenticate": 'Basic realm="Crooked Keel"'},
-            )
-    if request.method not in ("GET", "HEAD", "OPTIONS"):
-        origin = request.headers.get("origin")
-        if origin is not None and origin.split("://", 1)[-1] != request.headers.get("host"):
-            return _problem(Problem(title="Not from here", status=403, detail="This request comes from another site."))
-        length: Any = request.headers.get("content-length", "0")
-        if not length.isdigit() or int(length) > MOST_BYTES:
-            return _problem(Problem(title="Too large", status=413, detail=f"More than {MOST_BYTES // 1_000_000} MB."))
-    return None
+def _allowed(request: Request, passphrase: str | None) -> bool:
+    """Whether the passphrase is right, or none is wanted."""
+    if passphrase is None:
+        return True
+    scheme, _, blob = request.headers.get("authorization", "").partition(" ")
+    given = ""
+    if scheme.lower() == "basic":
+        try:
+            given = base64.b64decode(blob).decode().partition(":")[2]
+        except ValueError:
+            given = ""
+    return secrets.compare_digest(given.encode(), passphrase.encode())
+
+
+_LOCKED = JSONResponse(
+    {"detail": "passphrase wanted"}, status_code=401, headers={"WWW-Authenticate": 'Basic realm="Crooked Keel"'}
+)
+
+
+def _too_large() -> Response:
+    return _problem(Problem(title="Too large", status=413, detail=f"More than {MOST_BYTES // 1_000_000} MB."))
+
+
+async def _body(receive: Receive) -> bytes | Response | None:
+    """The whole body; or the refusal of one that is too large, or that stops in the middle; None if whoever sent it has
+    gone. One that comes in pieces says its length nowhere: it is counted."""
+    parts, size = [], 0
+    while True:
+        try:
+            message = await asyncio.wait_for(receive(), SILENCE_S)
+        except TimeoutError:
+            return _problem(Problem(title="Too slow", status=408, detail="The request stopped in the middle."))
+        if message["type"] != "http.request":
+            return None
+        parts.append(message.get("body", b""))
+        size += len(parts[-1])
+        if size > MOST_BYTES:
+            return _too_large()
+        if not message.get("more_body", False):
+            return b"".join(parts)
+
+
+def _again(body: bytes, receive: Receive) -> Receive:
+    """A body that was read, to be read once more."""
+    left = [body]
+
+    async def once() -> Message:
+        return {"type": "http.request", "body": left.pop(), "more_body": False} if left else await receive()
+
+    return once
+
+
+_READING = ("GET", "HEAD", "OPTIONS")
+
+
+def _refusal(request: Request) -> Response | None:
+    """What is refused before a body is read: another site's request, and one that says it is too large."""
+    if request.method in _READING:
+        return None
+    origin = request.headers.get("origin")
+    if origin is not None and origin != f"{request.url.scheme}://{request.headers.get('host')}":
+        return _problem(Problem(title="Not from here", status=403, detail="This request comes from another site."))
+    length: Any = request.headers.get("content-length", "0")
+    return _too_large() if not length.isdigit() or int(length) > MOST_BYTES else None
 
 
 def _front_end(app: FastAPI) -> None:

@@ -2,13 +2,15 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from typing import Annotated
 
-from fastapi import APIRouter, Path, Request, Response
+from fastapi import APIRouter, Path, Query, Request, Response
 
 from ..core.document import Project, apply_operations, load
 from ..core.errors import InputError
 from ..core.reference.kinds import KINDS, new_project
+from ..store.store import Head
 from .models import (
     Edit,
     ImportFile,
@@ -22,10 +24,11 @@ from .models import (
     Suggestions,
     WorkingOut,
 )
+from .reading import StrictRoute
 from .replies import REFUSALS, FitQuery, Id, Written, service
 from .service import Service
 
-router = APIRouter(prefix="/api", responses=REFUSALS)
+router = APIRouter(prefix="/api", responses=REFUSALS, route_class=StrictRoute)
 
 
 @router.get("/projects")
@@ -84,22 +87,35 @@ def preview(request: Request, project_id: Id, ahead: Preview, fit: FitQuery = No
     return Written(service(request).preview(project_id, fit, [o.model_dump() for o in ahead.operations]))
 
 
+On = Annotated[int, Query(ge=0, le=2**53, description="the revision that is in view")]
+
+
 @router.post("/projects/{project_id}/undo", response_model=State)
-def undo(request: Request, project_id: Id, fit: FitQuery = None) -> Written:
-    """Back to the state before."""
-    return Written(_move(service(request), project_id, fit, "undo"))
+def undo(request: Request, project_id: Id, on: On, fit: FitQuery = None) -> Written:
+    """Back to the state before. Refused where another window has edited since."""
+    made = service(request)
+    return Written(_moved(made, project_id, fit, lambda: made.store.undo(project_id, on)))
 
 
 @router.post("/projects/{project_id}/redo", response_model=State)
-def redo(request: Request, project_id: Id, fit: FitQuery = None) -> Written:
+def redo(request: Request, project_id: Id, on: On, fit: FitQuery = None) -> Written:
     """Forward again."""
-    return Written(_move(service(request), project_id, fit, "redo"))
+    made = service(request)
+    return Written(_moved(made, project_id, fit, lambda: made.store.redo(project_id, on)))
 
 
-def _move(made: Service, project_id: str, fit: str | None, way: str) -> State:
-    earlier = made.store.head(project_id)
-    was = made.state(earlier, fit).assessment
-    return made.state(made.store.undo(project_id) if way == "undo" else made.store.redo(project_id), fit, was)
+@router.post("/projects/{project_id}/revisions/{number}/again", response_model=State)
+def go_back_to(
+    request: Request, project_id: Id, number: Annotated[int, Path(ge=0, le=2**53)], on: On, fit: FitQuery = None
+) -> Written:
+    """A state of the history as a new state: also one that undo and redo no longer reach."""
+    made = service(request)
+    return Written(_moved(made, project_id, fit, lambda: made.store.go_back_to(project_id, number, on)))
+
+
+def _moved(made: Service, project_id: str, fit: str | None, move: Callable[[], Head]) -> State:
+    was = made.state(made.store.head(project_id), fit).assessment
+    return made.state(move(), fit, was)
 
 
 @router.get("/projects/{project_id}/revisions")

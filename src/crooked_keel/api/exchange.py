@@ -22,9 +22,10 @@ from .models import (
     SheetIn,
     WeightSheetOut,
 )
+from .reading import StrictRoute
 from .replies import REFUSALS, FitQuery, Id, Written, service
 
-router = APIRouter(prefix="/api", responses=REFUSALS)
+router = APIRouter(prefix="/api", responses=REFUSALS, route_class=StrictRoute)
 
 
 _XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"

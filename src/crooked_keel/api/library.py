@@ -22,9 +22,10 @@ from .library_models import (
 )
 from .library_service import Format, LibraryService
 from .models import CsvText, CurveIn, CurveRead
+from .reading import StrictRoute
 from .replies import REFUSALS, Id, service
 
-router = APIRouter(prefix="/api", responses=REFUSALS)
+router = APIRouter(prefix="/api", responses=REFUSALS, route_class=StrictRoute)
 Key = Annotated[str, Path(max_length=40)]
 
 

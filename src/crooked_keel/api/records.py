@@ -13,10 +13,11 @@ from fastapi.responses import StreamingResponse
 from ..core.errors import InputError
 from ..instruments.scales import RATE_HZ, Fault, Pad, judge, simulate
 from .models import Capture, Patched, RecordOut
+from .reading import StrictRoute
 from .replies import REFUSALS, FitQuery, Id, Written, service
 from .service import Service
 
-router = APIRouter(prefix="/api", responses=REFUSALS)
+router = APIRouter(prefix="/api", responses=REFUSALS, route_class=StrictRoute)
 # Ten minutes; a window that is left open does not go on for ever.
 MOST_EVENTS = 3000
 

@@ -17,9 +17,10 @@ from ..core.sheet.kit import Block
 from ..core.sheets import library_sheet, sheet
 from ..exchange.present import number
 from .models import Problem
+from .reading import StrictRoute
 from .reference_models import BlockOut, EntryOut, FieldSpec, KindOut, ParseIn, ParseOut, PrintSpec, Reference, RuleOut
 
-router = APIRouter(prefix="/api", responses={400: {"model": Problem}, 422: {"model": Problem}})
+router = APIRouter(prefix="/api", responses={400: {"model": Problem}, 422: {"model": Problem}}, route_class=StrictRoute)
 
 
 @router.post("/units")

@@ -6,7 +6,12 @@ import logging
 from collections import OrderedDict
 from collections.abc import Sequence
 from dataclasses import asdict, replace
+from datetime import datetime
+from functools import cache
+from hashlib import sha256
 from typing import Any, TypeVar
+
+from pydantic_core import from_json, to_json
 
 from ..core.asked.placement import Placed, Wish, place_together
 from ..core.asked.studies import answer
@@ -16,10 +21,11 @@ from ..core.document import Project, apply_operations, fragments_of, plain
 from ..core.errors import InputError
 from ..core.figure.grammar import NumberStyle, parse_figure
 from ..core.judging.study import Answer, Study
-from ..store.store import Head, Store
+from ..store.backup import Checked, restore
+from ..store.models import ProjectRow
+from ..store.store import Head, NotFound, Store
 from .models import (
     Fragment,
-    KeelLevel,
     Patched,
     PlacementWish,
     PreviewOut,
@@ -163,7 +169,8 @@ class Service:
         worst = made.worst()
         document = head.document
         new = document.fits[fit].installations if fit else {}
-        summary: dict[str, Any] = {
+        said = {
+            "shape": _shape(),
             "description": document.craft.description,
             "kind": document.kind,
             "old_unit": next((i.unit.name for i in document.old_installations.values()), None),
@@ -173,30 +180,45 @@ class Service:
             "worst": asdict(worst.title) if worst else None,
             "profile": made.shapes.model_dump(mode="json", include={"outline", "wheels", "installations", "water"}),
         }
+        # A coordinate that is no number is none: it must neither be stored nor sent.
+        summary: dict[str, Any] = from_json(to_json(said, inf_nan_mode="null"))
         self.store.keep_summary(head.project_id, head.revision, summary)
         return summary
 
     def projects(self) -> list[ProjectListItem]:
-        """The list with its small keels; those of projects that were edited since are made now."""
-        made = []
-        for row, at, summary, stale in self.store.list_projects():
-            kept = self._summary(self.store.head(row.id)) if summary is None or stale else summary
-            made.append(
-                ProjectListItem(
-                    id=row.id,
-                    name=row.name,
-                    at=at,
-                    kind=kept.get("kind", ""),
-                    description=kept.get("description", ""),
-                    old_unit=kept.get("old_unit"),
-                    new_unit=kept.get("new_unit"),
-                    keel=[KeelLevel(**k) for k in kept.get("keel", [])],
-                    worst_level=kept.get("worst_level"),
-                    worst=kept.get("worst"),
-                    profile=kept.get("profile"),
-                )
-            )
-        return made
+        """The list with its small keels; those of projects that were edited since, or were summed up by another
+        version, are made now. One that cannot be summed up is there by its name."""
+        return [self._listed(*row) for row in self.store.list_projects()]
+
+    def _listed(
+        self, row: ProjectRow, at: datetime | None, kept: dict[str, Any] | None, stale: bool
+    ) -> ProjectListItem:
+        named = {"id": row.id, "name": row.name, "at": at}
+        try:
+            if kept is None or stale or kept.get("shape") != _shape():
+                kept = self._summary(self.store.head(row.id))
+            return ProjectListItem.model_validate({k: v for k, v in kept.items() if k != "shape"} | named)
+        except Exception:
+            log.exception("the project '%s' cannot be summed up", row.name)
+            blank = dict.fromkeys(("old_unit", "new_unit", "worst_level", "worst", "profile"))
+            return ProjectListItem.model_validate({"kind": "", "description": "", "keel": [], **blank, **named})
+
+    def put_back(self, name: str) -> Checked:
+        """A kept copy in the place of all projects; what is there now is kept. Raises NotFound, BadBackup,
+        StoreFault."""
+        copy = next((k for k in self.store.folder.kept() if k.name == name), None)
+        if copy is None:
+            raise NotFound("no such copy is kept")
+        found = self.store.replaced(lambda folder: restore(copy.file, folder))
+        self._kept.clear()
+        self._workspaces = Workspaces()
+        return found
+
+
+@cache
+def _shape() -> str:
+    """The form of a summary, as a word: one of another form is made anew."""
+    return sha256(to_json(ProjectListItem.model_json_schema())).hexdigest()[:16]
 
 
 def _parsed(text: str, field: str, dimension: str, style: NumberStyle) -> float:

@@ -7,9 +7,10 @@ from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter, Query, Request, Response
 
+from .reading import StrictRoute
 from .replies import REFUSALS, FitQuery, Id, service
 
-router = APIRouter(prefix="/api", responses=REFUSALS)
+router = APIRouter(prefix="/api", responses=REFUSALS, route_class=StrictRoute)
 
 
 _PDF: dict[int | str, dict[str, Any]] = {200: {"content": {"application/pdf": {}}}}

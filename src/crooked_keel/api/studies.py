@@ -20,9 +20,10 @@ from ..core.balance.measure_next import MeasureNext
 from .models import (
     PlacementWish,
 )
+from .reading import StrictRoute
 from .replies import REFUSALS, FitQuery, Id, service
 
-router = APIRouter(prefix="/api", responses=REFUSALS)
+router = APIRouter(prefix="/api", responses=REFUSALS, route_class=StrictRoute)
 
 
 @router.post("/projects/{project_id}/studies/measure-next")

@@ -11,7 +11,7 @@ from typing import Any, TypeVar
 
 from .align import section as align
 from .balance import section as balance
-from .benches import RULES_OF, TABLE, Asked
+from .benches import BUILT, RULES_OF, TABLE, Asked
 from .choose import section as choose
 from .document import Figure, Project, value_at
 from .doubts import tried
@@ -176,16 +176,36 @@ def assess(project: Project, fit_id: str | None = None, workspace: Workspace | N
     """Assess a document with one fit, or the craft as found when fit_id is None.
 
     workspace: keeps what does not change from one assessment of this fit to the next. Raises InputError only if the fit
-    does not exist. A missing figure or a fault in one part never blanks the rest."""
+    does not exist. A missing figure or a fault in one part never blanks the rest, and a fault of the whole never keeps
+    anybody from their figures: every bench says then that it failed."""
     if fit_id is not None and fit_id not in project.fits:
         raise InputError("/fits", "no such fit", given=fit_id, allowed=", ".join(project.fits) or "none yet")
     ws = workspace or Workspace()
-    ws.begin()
-    benches = set_up(project, fit_id, ws)
-    made = judge(benches, fit_id)
-    ws.settle()
-    wide = benches.balance.remarkable.wide
-    return _with_doubts(made, project, fit_id, wide, ws.beside) if wide else made
+    try:
+        ws.begin()
+        benches = set_up(project, fit_id, ws)
+        made = judge(benches, fit_id)
+        ws.settle()
+        wide = benches.balance.remarkable.wide
+        return _with_doubts(made, project, fit_id, wide, ws.beside) if wide else made
+    except Exception:
+        ws.forget()
+        return _failed(project, fit_id, traceback.format_exc())
+
+
+def _failed(project: Project, fit_id: str | None, trace: str) -> Assessment:
+    """What is said when nothing could be computed."""
+    return Assessment(
+        fit=fit_id,
+        benches=bench_states([], set(BUILT), kind_of(project).forms),
+        findings=[],
+        values=[],
+        missing=[],
+        balance=None,
+        installations=[],
+        shapes=Shapes(),
+        failures=[Failure(part="everything", trace=trace)],
+    )
 
 
 def _with_doubts(

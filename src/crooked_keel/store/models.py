@@ -65,7 +65,10 @@ class RevisionRow(Base):
     """One saved state. Undo and redo move the head; nothing is rewritten."""
 
     __tablename__ = "revisions"
-    __table_args__ = (UniqueConstraint("project_id", "number"), {"sqlite_strict": True})
+    __table_args__ = (
+        UniqueConstraint("project_id", "number"),
+        {"sqlite_strict": True, "sqlite_autoincrement": True},
+    )
     id: Mapped[int] = mapped_column(primary_key=True)
     project_id: Mapped[str] = mapped_column(ForeignKey("projects.id", ondelete="CASCADE"), index=True)
     number: Mapped[int]
@@ -92,7 +95,7 @@ class RecordRow(Base):
     """Something that happened, as it was read: a weighing. `revision` is the state that followed from it."""
 
     __tablename__ = "records"
-    __table_args__ = {"sqlite_strict": True}
+    __table_args__ = {"sqlite_strict": True, "sqlite_autoincrement": True}
     id: Mapped[int] = mapped_column(primary_key=True)
     project_id: Mapped[str] = mapped_column(ForeignKey("projects.id", ondelete="CASCADE"), index=True)
     kind: Mapped[str]

@@ -5,24 +5,24 @@ from __future__ import annotations
 import secrets
 import threading
 import zlib
-from collections.abc import Iterator, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass
 from datetime import UTC, datetime
-from importlib.resources import as_file, files
 from pathlib import Path
-from typing import Any, cast
+from typing import Any, TypeVar, cast
 
-from sqlalchemy import bindparam, create_engine, event, func, insert, select, text, update
+from sqlalchemy import bindparam, func, insert, select, text, update
 from sqlalchemy.orm import Session, aliased
 
 from ..core.document import Project, apply_operations, dump, load_trusted, plain, value_at
 from ..core.errors import InputError
 from ..core.topic.memo import Memo
-from .models import Base, ProjectRow, RecordRow, RevisionRow, VerdictRow
+from .engine import opened
+from .folder import DataFolder
+from .models import ProjectRow, RecordRow, RevisionRow, VerdictRow
 
-# The newest migration; a test holds it against the scripts.
-LATEST = "0003"
+T = TypeVar("T")
 
 
 class NotFound(LookupError):
@@ -35,6 +35,14 @@ class StaleEdit(Exception):
     def __init__(self, pointer: str, yours: Any, theirs: Any, revision: int) -> None:
         super().__init__(pointer)
         self.pointer, self.yours, self.theirs, self.revision = pointer, yours, theirs, revision
+
+
+class StaleMove(Exception):
+    """Undo or redo was asked on a state that another window has left since: what it did last, and the state now."""
+
+    def __init__(self, summary: str, revision: int) -> None:
+        super().__init__(summary)
+        self.summary, self.revision = summary, revision
 
 
 @dataclass(frozen=True, slots=True)
@@ -60,53 +68,25 @@ class Edited:
 class Store:
     """All projects of one data folder."""
 
-    def __init__(self, folder: Path) -> None:
-        folder.mkdir(parents=True, exist_ok=True)
-        self.path = folder / "crooked-keel.db"
+    def __init__(self, path: Path) -> None:
+        """Raises StoreFault: the projects of the folder cannot be opened, with what to do."""
+        self.folder = DataFolder(path)
         self._lock = threading.RLock()
-        self._documents: dict[int, Project] = {}
+        # How often the database was replaced: what was kept of the one before is of no use.
+        self.generation = 0
+        self._documents: dict[tuple[str, int], Project] = {}
         # Texts of parts of documents that were saved last: an edit leaves most of them as they are.
         self._texts = Memo(400, len, 2_000_000)
-        self.engine = create_engine(f"sqlite:///{self.path}")
-        event.listen(self.engine, "connect", _pragmas)
-        self._migrate()
-        with self.engine.connect() as connection:
-            answer = connection.execute(text("PRAGMA quick_check")).scalar()
-            if answer != "ok":
-                raise RuntimeError(f"the database {self.path} is damaged: {answer}")
+        self._open()
 
-    def _migrate(self) -> None:
-        version = self._version()
-        if version == LATEST:
-            return
-        if version is None:
-            self._found()
-            return
-        self._lift()
-
-    def _lift(self) -> None:
-        # Imported only when there is something to do: it costs a second of every start.
-        from alembic import command
-        from alembic.config import Config
-
-        with as_file(files("crooked_keel.store") / "migrations") as scripts, self.engine.begin() as connection:
-            config = Config()
-            config.set_main_option("script_location", str(scripts))
-            config.attributes["connection"] = connection
-            command.upgrade(config, "head")
-
-    def _found(self) -> None:
-        """A new database, from the models. A test holds that the migrations lead to the same."""
-        with self.engine.begin() as connection:
-            Base.metadata.create_all(connection)
-            connection.execute(text("CREATE TABLE alembic_version (version_num VARCHAR(32) NOT NULL PRIMARY KEY)"))
-            connection.execute(text("INSERT INTO alembic_version VALUES (:v)"), {"v": LATEST})
-
-    def _version(self) -> str | None:
-        with self.engine.connect() as connection:
-            if not connection.execute(text("SELECT 1 FROM sqlite_master WHERE name = 'alembic_version'")).first():
-                return None
-            return connection.execute(text("SELECT version_num FROM alembic_version")).scalar()
+    def _open(self) -> None:
+        self.folder.use()
+        try:
+            self.engine = opened(self.folder)
+            self.folder.mark()
+        except BaseException:
+            self.folder.leave()
+            raise
 
     @contextmanager
     def session(self) -> Iterator[Session]:
@@ -117,6 +97,19 @@ class Store:
     def close(self) -> None:
         """Give the database back."""
         self.engine.dispose()
+        self.folder.leave()
+
+    def replaced(self, by: Callable[[Path], T]) -> T:
+        """Give the database back for as long as something replaces it, then open what is there. Raises StoreFault while
+        another process uses it."""
+        with self._lock:
+            self.close()
+            try:
+                return by(self.folder.path)
+            finally:
+                self._documents.clear()
+                self.generation += 1
+                self._open()
 
     # -- reading ---------------------------------------------------------------------------------------------------
 
@@ -174,7 +167,7 @@ class Store:
         Raises NotFound, InputError, StaleEdit; nothing is saved then."""
         with self.session() as session:
             head = self._standing(session, project_id)
-            before = self._document_of(session, head.id)
+            before = self._documents.get((project_id, head.number)) or self._document(self._revision(session, head.id))
             rebased = head.number != base
             if rebased:
                 self._check_untouched(session, project_id, base, before, operations, head.number)
@@ -183,13 +176,41 @@ class Store:
             made = self._append(session, project_id, head.last, parent, document, summary, list(operations), burst)
             return Edited(before, Head(project_id, document, made, parent is not None, False), rebased)
 
-    def undo(self, project_id: str) -> Head:
-        """Move the head to the state before. Raises InputError if there is none."""
-        return self._move(project_id, "undo")
+    def undo(self, project_id: str, on: int) -> Head:
+        """Move the head to the state before. on: the revision that whoever asks has in view. Raises InputError if there
+        is none before, StaleMove if the head is another."""
+        with self.session() as session:
+            project, head = self._seen(session, project_id, on)
+            if head.parent is None:
+                raise InputError("/", "there is nothing to undo")
+            project.head = head.parent
+            return self._moved(session, project)
 
-    def redo(self, project_id: str) -> Head:
-        """Move the head one state towards the tip. Raises InputError if it is there."""
-        return self._move(project_id, "redo")
+    def redo(self, project_id: str, on: int) -> Head:
+        """Move the head one state towards the tip. Raises InputError if it is there, StaleMove as undo does."""
+        with self.session() as session:
+            project, head = self._seen(session, project_id, on)
+            if project.head == project.tip:
+                raise InputError("/", "there is nothing to redo")
+            above = session.execute(_ABOVE, {"tip": project.tip, "head": head.id}).scalar()
+            if above is None:
+                raise InputError("/", "there is nothing to redo")
+            project.head = above
+            return self._moved(session, project)
+
+    def go_back_to(self, project_id: str, number: int, on: int) -> Head:
+        """A state of the history, as a new state that can be undone: also one that undo and redo no longer reach.
+
+        Raises NotFound, StaleMove."""
+        with self.session() as session:
+            _, head = self._seen(session, project_id, on)
+            row = self._numbered(session, project_id, number)
+            if row is None:
+                raise NotFound("no such revision")
+            last = self._standing(session, project_id).last
+            document, words = self._document(row), f"Back to revision {number}"
+            made = self._append(session, project_id, last, head.id, document, words, [], None)
+            return Head(project_id, document, made, True, False)
 
     def delete(self, project_id: str) -> None:
         """Remove a project with all its revisions."""
@@ -199,6 +220,7 @@ class Store:
             session.flush()
             session.execute(text("UPDATE revisions SET parent = NULL WHERE project_id = :p"), {"p": project_id})
             session.delete(row)
+        self._documents = {key: d for key, d in self._documents.items() if key[0] != project_id}
 
     def keep_summary(self, project_id: str, revision: int, summary: dict[str, Any]) -> None:
         """Keep what the list shows of a project."""
@@ -241,14 +263,15 @@ class Store:
         return self._document(self._revision(session, project.head))
 
     def _document(self, row: RevisionRow) -> Project:
-        found = self._documents.get(row.id)
+        key = (row.project_id, row.number)
+        found = self._documents.get(key)
         if found is None:
             found = load_trusted(zlib.decompress(row.document))
-            self._keep(row.id, found)
+            self._keep(key, found)
         return found
 
-    def _keep(self, revision_id: int, document: Project) -> None:
-        self._documents[revision_id] = document
+    def _keep(self, key: tuple[str, int], document: Project) -> None:
+        self._documents[key] = document
         while len(self._documents) > 6:
             del self._documents[next(iter(self._documents))]
 
@@ -262,9 +285,6 @@ class Store:
         if row is None:
             raise NotFound("no such project")
         return row
-
-    def _document_of(self, session: Session, revision_id: int) -> Project:
-        return self._documents.get(revision_id) or self._document(self._revision(session, revision_id))
 
     def _append(
         self,
@@ -293,7 +313,7 @@ class Store:
         )
         id = int(cast(Any, saved).inserted_primary_key[0])
         session.execute(_MOVE, {"project": project_id, "head": id, "name": document.name})
-        self._keep(id, document)
+        self._keep((project_id, last + 1), document)
         return last + 1
 
     def _check_untouched(
@@ -305,9 +325,7 @@ class Store:
         operations: Sequence[dict[str, Any]],
         number: int,
     ) -> None:
-        row = session.scalar(
-            select(RevisionRow).where(RevisionRow.project_id == project_id, RevisionRow.number == base)
-        )
+        row = self._numbered(session, project_id, base)
         if row is None:
             raise InputError("/base", "this edit was made on a revision that does not exist", given=str(base))
         then = self._document(row)
@@ -317,24 +335,21 @@ class Store:
             if was != here:
                 raise StaleEdit(pointer, operation.get("value"), plain(here), number)
 
-    def _move(self, project_id: str, way: str) -> Head:
-        with self.session() as session:
-            project = self._project(session, project_id)
-            head = self._revision(session, project.head)
-            if way == "undo":
-                if head.parent is None:
-                    raise InputError("/", "there is nothing to undo")
-                project.head = head.parent
-            else:
-                if project.head == project.tip:
-                    raise InputError("/", "there is nothing to redo")
-                step = self._revision(session, project.tip)
-                while step.parent != head.id:
-                    step = self._revision(session, step.parent)
-                project.head = step.id
-            moved = self._head(session, project)
-            project.name = moved.document.name
-            return moved
+    def _numbered(self, session: Session, project_id: str, number: int) -> RevisionRow | None:
+        wanted = RevisionRow.project_id == project_id, RevisionRow.number == number
+        return session.scalar(select(RevisionRow).where(*wanted))
+
+    def _seen(self, session: Session, project_id: str, on: int) -> tuple[ProjectRow, RevisionRow]:
+        project = self._project(session, project_id)
+        head = self._revision(session, project.head)
+        if head.number != on:
+            raise StaleMove(head.summary, head.number)
+        return project, head
+
+    def _moved(self, session: Session, project: ProjectRow) -> Head:
+        moved = self._head(session, project)
+        project.name = moved.document.name
+        return moved
 
 
 _REVISIONS, _PROJECTS = RevisionRow.__table__, ProjectRow.__table__
@@ -353,11 +368,13 @@ _MOVE = (
 )
 
 
+# The state right above the head on the way down from the tip, without its document or anybody else's.
+_ABOVE = text(
+    "WITH RECURSIVE down(id, parent) AS (SELECT id, parent FROM revisions WHERE id = :tip UNION ALL "
+    "SELECT r.id, r.parent FROM revisions r JOIN down ON r.id = down.parent WHERE down.parent <> :head) "
+    "SELECT id FROM down WHERE parent = :head"
+)
+
+
 def _now() -> datetime:
     return datetime.now(UTC)
-
-
-def _pragmas(connection: Any, _record: Any) -> None:
-    # FULL, not NORMAL: an edit that was acknowledged survives the machine as well as the process.
-    for pragma in ("journal_mode=WAL", "foreign_keys=ON", "synchronous=FULL", "busy_timeout=5000"):
-        connection.execute(f"PRAGMA {pragma}")

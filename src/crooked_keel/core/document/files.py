@@ -118,14 +118,15 @@ def plain(part: Any) -> Any:
 def parse_json(text: str | bytes, what: str) -> Any:
     """A JSON text, refused with what it should have been: not whole, NaN or an infinity, an id that stands twice."""
     try:
-        return json.loads(text, parse_constant=_no_constant, object_pairs_hook=_no_duplicates)
+        return json.loads(text, parse_constant=no_constant, object_pairs_hook=_no_duplicates)
     except InputError:
         raise
     except (ValueError, RecursionError, UnicodeDecodeError) as bad:
         raise InputError("", f"this is not a whole {what}: {bad}") from None
 
 
-def _no_constant(name: str) -> Any:
+def no_constant(name: str) -> Any:
+    """Refuse NaN and the infinities, which JSON has not. Raises InputError."""
     raise InputError("", f"{name} is not a number", given=name)
 
 

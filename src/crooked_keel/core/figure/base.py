@@ -92,13 +92,9 @@ class Figure(BaseModel):
             ("the value", value.get("si"), parsed.si),
             ("the tolerance", given.get("si") if isinstance(given, dict) else None, tolerance_si),
         ):
-            if typed is not None and (
-                isinstance(typed, bool)
-                or not isinstance(typed, int | float)
-                or si is None
-                or abs(typed - si) > 1e-9 * max(1.0, abs(si))
-            ):
-                raise InputError("", f"{name} in SI ({typed}) disagrees with its text ({si})", given=value["entered"])
+            if typed is not None and not (si is not None and _says(typed, si)):
+                shown = str(typed)[:40]
+                raise InputError("", f"{name} in SI ({shown}) disagrees with its text ({si})", given=value["entered"])
         if cls.least is not None and parsed.si < cls.least:
             raise InputError("", cls.least_words, given=value["entered"], allowed=cls.allowed or None)
         if cls.most is not None and parsed.si > cls.most:
@@ -110,3 +106,13 @@ class Figure(BaseModel):
         if parsed.source is not None:
             normal["source"] = parsed.source
         return normal
+
+
+def _says(typed: Any, si: float) -> bool:
+    """Whether a number beside a text is the same figure."""
+    if isinstance(typed, bool) or not isinstance(typed, int | float):
+        return False
+    try:
+        return abs(float(typed) - si) <= 1e-9 * max(1.0, abs(si))
+    except OverflowError:
+        return False

@@ -246,6 +246,8 @@ def parse_figure(text: str, dimension: str, style: NumberStyle = "point") -> Par
         raise
     if abs(si) > PLAUSIBLE[dimension]:
         raise _fail("far beyond anything that can be meant here: check the unit", whole, dimension)
+    if tolerance_si is not None and tolerance_si > PLAUSIBLE[dimension]:
+        raise _fail("the ± is far beyond anything that can be meant here: check its unit", whole, dimension)
     if dimension == "count" and si != round(si):
         raise _fail("a whole number is wanted", whole, dimension)
     entered = parts[0].strip()

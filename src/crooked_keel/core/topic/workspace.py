@@ -57,6 +57,11 @@ class Workspace:
         self._counts = [0, 0, 0, 0]
         self._in_use: set[Any] = set()
 
+    def forget(self) -> None:
+        """Let go of everything: what was made when something failed is not to be trusted."""
+        self._topics, self._answers, self._memories = {}, {}, {}
+        self.__dict__.pop("beside", None)
+
     def settle(self) -> None:
         """Let go of what the assessment did not use."""
         self._topics = {n: t for n, t in self._topics.items() if n in self._in_use}
