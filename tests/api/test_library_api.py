@@ -28,7 +28,9 @@ def opened(client: TestClient, kind: str) -> str:
 
 
 def edit(client: TestClient, key: str, path: str, value: Any, op: str = "replace") -> Any:
-    return client.patch(f"/api/library/{key}", json={"operations": [{"op": op, "path": path, "value": value}]})
+    base = client.get(f"/api/library/{key}").json().get("revision", 0)
+    body = {"base": base, "operations": [{"op": op, "path": path, "value": value}]}
+    return client.patch(f"/api/library/{key}", json=body)
 
 
 def test_a_unit_by_hand(client: TestClient) -> None:
@@ -115,7 +117,7 @@ def test_claimed_at_one_speed_and_used_at_another_is_read_from_the_curve(filled:
         {"op": "replace", "path": "/unit/power", "value": "150 hp"},
         {"op": "replace", "path": "/unit/rated_speed", "value": "9000 rpm"},
     ]
-    reply = filled.patch(f"/api/library/{key}", json={"operations": operations}).json()
+    reply = filled.patch(f"/api/library/{key}", json={"base": 1, "operations": operations}).json()
     said = next(f for f in reply["alone"]["findings"] if f["rule"] == "choose.curve")
     assert said["level"] == "stop"
     assert said["message"]["params"]["a"]["si"] == pytest.approx(125 * 745.699872, rel=1e-3)
@@ -265,3 +267,35 @@ def test_a_hydrostatic_table_becomes_an_edit(client: TestClient) -> None:
     assert client.patch(f"/api/projects/{id}?fit=a", json=body).status_code == 200
     again = client.post(f"/api/projects/{id}/hydrostatics", json={"text": text, "units": "mm-kg"}).json()
     assert again["operations"][0]["op"] == "replace"
+
+
+# -- two windows on one unit ------------------------------------------------------------------------------------------
+
+
+def test_two_windows_on_a_unit_both_stand_or_are_asked_and_its_history_brings_back(filled: TestClient) -> None:
+    key = "seven-cylinder-radial-geared"
+    at = f"/api/library/{key}"
+    start = filled.get(at).json()
+    send = lambda path, value: filled.patch(
+        at,
+        json={
+            "base": start["revision"],
+            "summary": path,
+            "operations": [{"op": "replace", "path": path, "value": value}],
+        },
+    )
+    assert send("/unit/mass", "151 kg").status_code == 200
+    # Another window, on the state before: another figure stands beside it, the same one is asked about.
+    assert send("/unit/power", "99 kW").status_code == 200
+    refused = send("/unit/mass", "152 kg")
+    assert refused.status_code == 409
+    said = refused.json()
+    assert (said["yours"], said["theirs"]["entered"], said["pointer"]) == ("152 kg", "151 kg", "/unit/mass")
+    assert filled.get(at).json()["document"]["unit"]["mass"]["entered"] == "151 kg"
+    history = filled.get(f"{at}/revisions").json()
+    assert [r["summary"] for r in history] == ["/unit/power", "/unit/mass", "put in"]
+    stale = filled.post(f"{at}/revisions/1/again?on=1")
+    assert stale.status_code == 409 and "/unit/power" in stale.json()["detail"]
+    back = filled.post(f"{at}/revisions/1/again?on=3").json()
+    assert back["document"] == start["document"] and back["revision"] == 4
+    assert filled.post(f"{at}/revisions/77/again?on=4").status_code == 404

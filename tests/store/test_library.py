@@ -62,17 +62,19 @@ def test_a_name_is_there_once_whatever_its_capitals(kept: Library, name: str) ->
 def test_an_edit_is_all_or_nothing(kept: Library) -> None:
     kept.put({"a": unit("Alder"), "b": unit("Beech")})
     with pytest.raises(InputError, match="named 'Beech'"):
-        kept.edit("a", lambda u: unit("beech"))
+        kept.edit("a", 1, ["/unit/name"], lambda u: unit("beech"), "name")
 
     def fail(_: LibraryUnit) -> LibraryUnit:
         raise InputError("/unit/mass", "no")
 
     with pytest.raises(InputError):
-        kept.edit("a", fail)
+        kept.edit("a", 1, ["/unit/mass"], fail, "mass")
     assert kept.unit("a") == unit("Alder")
 
 
-@pytest.mark.parametrize("call", [lambda k: k.unit("x"), lambda k: k.delete("x"), lambda k: k.edit("x", lambda u: u)])
+@pytest.mark.parametrize(
+    "call", [lambda k: k.unit("x"), lambda k: k.delete("x"), lambda k: k.edit("x", 1, [], lambda u: u, "")]
+)
 def test_what_is_not_there_is_said(kept: Library, call) -> None:  # type: ignore[no-untyped-def]
     with pytest.raises(NotFound, match="no such unit"):
         call(kept)
@@ -113,10 +115,8 @@ def test_seeding_twice_leaves_what_was_changed(tmp_path: Path) -> None:
     first = Store(tmp_path)
     kept = Library(first)
     count = len(kept.units())
-    kept.edit(
-        "seven-cylinder-radial-geared",
-        lambda u: u.model_copy(update={"unit": u.unit.model_copy(update={"name": "my radial"})}),
-    )
+    renamed = lambda u: u.model_copy(update={"unit": u.unit.model_copy(update={"name": "my radial"})})
+    kept.edit("seven-cylinder-radial-geared", 1, ["/unit/name"], renamed, "name")
     kept.delete("hub-motor-2-8-kw-12-in-wheel")
     first.close()
     seed(tmp_path)

@@ -38,7 +38,7 @@ def test_an_edit_is_a_new_revision_and_the_old_one_stays(store: Store, project: 
     head = store.create(project, "Started")
     edited = store.edit(head.project_id, 1, put(GROSS, "560 kg"), "gross")
     assert edited.head.revision == 2 and not edited.rebased
-    assert [r.summary for r in store.revisions(head.project_id)] == ["gross", "Started"]
+    assert [r.summary for r, _ in store.revisions(head.project_id)] == ["gross", "Started"]
 
 
 def test_undo_and_redo_survive_a_restart(tmp_path: Path, project: Project) -> None:

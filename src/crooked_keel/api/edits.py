@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Annotated
 
-from fastapi import APIRouter, Path, Query, Request, Response
+from fastapi import APIRouter, Path, Request, Response
 
 from ..core.document import Project, apply_operations, load
 from ..core.errors import InputError
@@ -25,7 +25,7 @@ from .models import (
     WorkingOut,
 )
 from .reading import StrictRoute
-from .replies import REFUSALS, FitQuery, Id, Written, service
+from .replies import REFUSALS, FitQuery, Id, On, Written, service
 from .service import Service
 
 router = APIRouter(prefix="/api", responses=REFUSALS, route_class=StrictRoute)
@@ -87,9 +87,6 @@ def preview(request: Request, project_id: Id, ahead: Preview, fit: FitQuery = No
     return Written(service(request).preview(project_id, fit, [o.model_dump() for o in ahead.operations]))
 
 
-On = Annotated[int, Query(ge=0, le=2**53, description="the revision that is in view")]
-
-
 @router.post("/projects/{project_id}/undo", response_model=State)
 def undo(request: Request, project_id: Id, on: On, fit: FitQuery = None) -> Written:
     """Back to the state before. Refused where another window has edited since."""
@@ -121,9 +118,8 @@ def _moved(made: Service, project_id: str, fit: str | None, move: Callable[[], H
 @router.get("/projects/{project_id}/revisions")
 def revisions(request: Request, project_id: Id) -> list[RevisionOut]:
     """The history, newest first."""
-    return [
-        RevisionOut(number=r.number, at=r.at, summary=r.summary) for r in service(request).store.revisions(project_id)
-    ]
+    found = service(request).store.revisions(project_id)
+    return [RevisionOut(number=r.number, at=r.at, summary=r.summary, place=place) for r, place in found]
 
 
 @router.get("/projects/{project_id}/workings/{value}")

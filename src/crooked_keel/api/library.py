@@ -21,9 +21,9 @@ from .library_models import (
     ToLibraryOut,
 )
 from .library_service import Format, LibraryService
-from .models import CsvText, CurveIn, CurveRead
+from .models import CsvText, CurveIn, CurveRead, RevisionOut
 from .reading import StrictRoute
-from .replies import REFUSALS, Id, service
+from .replies import REFUSALS, Id, On, service
 
 router = APIRouter(prefix="/api", responses=REFUSALS, route_class=StrictRoute)
 Key = Annotated[str, Path(max_length=40)]
@@ -56,7 +56,23 @@ def read_unit(request: Request, key: Key) -> LibraryUnitOut:
 @router.patch("/library/{key}")
 def edit_unit(request: Request, key: Key, edit: LibraryEdit) -> LibraryUnitOut:
     """An edit of a unit. Fits that have a copy keep it as it was."""
-    return library(request).edit(key, [o.model_dump() for o in edit.operations])
+    return library(request).edit(key, edit.base, [o.model_dump() for o in edit.operations], edit.summary)
+
+
+@router.get("/library/{key}/revisions")
+def unit_revisions(request: Request, key: Key) -> list[RevisionOut]:
+    """The history of a unit, newest first."""
+    rows = library(request).library.history(key)
+    return [
+        RevisionOut(number=r.number, at=r.at, summary=r.summary, place="before" if i else "here")
+        for i, r in enumerate(rows)
+    ]
+
+
+@router.post("/library/{key}/revisions/{number}/again")
+def unit_back_to(request: Request, key: Key, number: Annotated[int, Path(ge=0, le=2**53)], on: On) -> LibraryUnitOut:
+    """A state of its history as the newest one."""
+    return library(request).go_back_to(key, number, on)
 
 
 @router.delete("/library/{key}", status_code=204)

@@ -33,6 +33,7 @@ class LibraryUnitOut(Reply):
     """A unit of the library, whole; what can be said of it by itself; where it is used."""
 
     id: str
+    revision: int
     document: dict[str, Any]
     alone: Alone
     used: list[str]
@@ -46,8 +47,10 @@ class NewLibraryUnit(In):
 
 
 class LibraryEdit(In):
-    """An edit of a unit of the library."""
+    """An edit of a unit of the library, made on its state `base`."""
 
+    base: Annotated[int, Field(ge=0, le=2**53)]
+    summary: Text = ""
     operations: Annotated[list[OperationIn], Field(min_length=1, max_length=200)]
 
 

@@ -26,7 +26,7 @@ from ..core.errors import InputError
 from ..core.topic.memo import Memo
 from ..exchange.library_table import library_from_csv, library_to_csv
 from ..store.library import Library
-from ..store.store import NotFound
+from ..store.store import NotFound, StaleEdit
 from .library_models import FromLibraryOut, LibraryItem, LibraryTaken, LibraryUnitOut, ToLibraryOut
 
 Format = Literal["json", "csv"]
@@ -50,7 +50,11 @@ class LibraryService:
 
     def _out(self, key: str, unit: LibraryUnit) -> LibraryUnitOut:
         return LibraryUnitOut(
-            id=key, document=plain(unit), alone=alone(unit), used=self.library.where_used().get(key, [])
+            id=key,
+            revision=self.library.number(key),
+            document=plain(unit),
+            alone=alone(unit),
+            used=self.library.where_used().get(key, []),
         )
 
     def create(self, name: str, kind: str) -> LibraryUnitOut:
@@ -64,15 +68,24 @@ class LibraryService:
             raise InputError("/name", bad.message, given=name, allowed=bad.allowed) from None
         return self._out(key, unit)
 
-    def edit(self, key: str, operations: Sequence[dict[str, Any]]) -> LibraryUnitOut:
-        """Apply an edit, if the unit still says what it must."""
+    def edit(self, key: str, base: int, operations: Sequence[dict[str, Any]], summary: str) -> LibraryUnitOut:
+        """Apply an edit that was made on a state, if the unit still says what it must."""
 
         def change(unit: LibraryUnit) -> LibraryUnit:
             made = apply_to(unit, operations, "point")
             check_unit(made)
             return made
 
-        return self._out(key, self.library.edit(key, change))
+        pointers = [o["path"] for o in operations]
+        try:
+            return self._out(key, self.library.edit(key, base, pointers, change, summary))
+        except StaleEdit as bad:
+            yours = next((o.get("value") for o in operations if o["path"] == bad.pointer), None)
+            raise StaleEdit(bad.pointer, yours, bad.theirs, bad.revision) from None
+
+    def go_back_to(self, key: str, number: int, on: int) -> LibraryUnitOut:
+        """A state of its history as the newest one."""
+        return self._out(key, self.library.go_back_to(key, number, on))
 
     def take(self, text: str, form: Format) -> LibraryTaken:
         """Units of a file, all or none: one whose id is there is replaced, the others are added."""

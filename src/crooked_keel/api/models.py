@@ -203,11 +203,13 @@ class Suggestions(Reply):
 
 
 class RevisionOut(Reply):
-    """A line of the history."""
+    """A line of the history. place: before the state that stands, ahead where redo leads, or aside, where neither
+    does."""
 
     number: int
     at: datetime
     summary: str
+    place: Literal["here", "before", "ahead", "aside"]
 
 
 class WorkingOut(Reply):

@@ -22,6 +22,9 @@ FitQuery = Annotated[
 ]
 
 
+On = Annotated[int, Query(ge=0, le=2**53, description="the revision that is in view")]
+
+
 class Written(Response):
     """A reply that is written straight from its model: the assessment is large, and was validated when it was made."""
 

@@ -2,16 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Mapping, Sequence
 from datetime import UTC, datetime
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from ..core.document import SCHEMA_VERSION, LibraryUnit, Project, load_unit, plain
+from ..core.document import SCHEMA_VERSION, LibraryUnit, Project, load_unit, plain, value_at
 from ..core.errors import InputError
-from .models import LibraryRow, ProjectRow
-from .store import NotFound, Store
+from .models import LibraryRow, ProjectRow, UnitRevisionRow
+from .store import NotFound, StaleEdit, StaleMove, Store
 
 
 class Library:
@@ -39,15 +39,15 @@ class Library:
             found = self._kept[row.id, row.at] = load_unit(row.data, trusted=True)
         return found
 
-    def put(self, units: Mapping[str, LibraryUnit], new: bool = False) -> None:
+    def put(self, units: Mapping[str, LibraryUnit], new: bool = False, summary: str = "put in") -> None:
         """Units under their ids, all or none; one whose id is there is replaced.
 
         new: none of the ids may be there. Raises InputError for an id or a name that is taken."""
         with self.store.session() as session:
             for key, unit in units.items():
-                self._put(session, key, unit, new)
+                self._put(session, key, unit, new, summary)
 
-    def _put(self, session: Session, key: str, unit: LibraryUnit, new: bool) -> None:
+    def _put(self, session: Session, key: str, unit: LibraryUnit, new: bool, summary: str) -> None:
         row, name = session.get(LibraryRow, key), unit.unit.name
         if row is not None and new:
             raise InputError(f"/units/{key}", f"the library has a unit under '{key}' already", given=key)
@@ -60,18 +60,73 @@ class Library:
                 allowed="a name of its own",
             )
         if row is None:
-            row = LibraryRow(id=key)
+            row = LibraryRow(id=key, number=0)
             session.add(row)
         row.name, row.folded, row.at = name, name.casefold(), datetime.now(UTC)
-        row.version, row.data = SCHEMA_VERSION, plain(unit)
+        row.version, row.data, row.number = SCHEMA_VERSION, plain(unit), row.number + 1
+        session.flush()
+        state = UnitRevisionRow(unit=key, number=row.number, at=row.at, version=row.version, data=row.data)
+        state.summary = summary
+        session.add(state)
         session.flush()
 
-    def edit(self, key: str, change: Callable[[LibraryUnit], LibraryUnit]) -> LibraryUnit:
-        """Replace a unit by what `change` makes of it. Raises NotFound, InputError."""
+    def number(self, key: str) -> int:
+        """The number of a unit's newest state. Raises NotFound."""
         with self.store.session() as session:
-            made = change(self._read(_row(session, key)))
-            self._put(session, key, made, False)
+            return _row(session, key).number
+
+    def edit(
+        self,
+        key: str,
+        base: int,
+        pointers: Sequence[str],
+        change: Callable[[LibraryUnit], LibraryUnit],
+        summary: str,
+    ) -> LibraryUnit:
+        """Replace a unit by what `change` makes of it, which was asked for on its state `base` and touches `pointers`.
+
+        Raises NotFound, InputError; StaleEdit where another window changed what is touched since."""
+        with self.store.session() as session:
+            row = _row(session, key)
+            now = self._read(row)
+            if row.number != base:
+                then = self._state(session, key, base)
+                for pointer in pointers:
+                    here = value_at(now, pointer)
+                    if value_at(then, pointer) != here:
+                        raise StaleEdit(pointer, None, plain(here), row.number)
+            made = change(now)
+            self._put(session, key, made, False, summary)
             return made
+
+    def history(self, key: str) -> list[UnitRevisionRow]:
+        """Every state of a unit, the newest first. Raises NotFound."""
+        with self.store.session() as session:
+            _row(session, key)
+            own = select(UnitRevisionRow).where(UnitRevisionRow.unit == key)
+            return list(session.scalars(own.order_by(UnitRevisionRow.number.desc())))
+
+    def go_back_to(self, key: str, number: int, on: int) -> LibraryUnit:
+        """A state of its history as the newest one. on: the state in view. Raises NotFound, StaleMove."""
+        with self.store.session() as session:
+            row = _row(session, key)
+            if row.number != on:
+                newest = session.scalar(
+                    select(UnitRevisionRow.summary).where(
+                        UnitRevisionRow.unit == key, UnitRevisionRow.number == row.number
+                    )
+                )
+                raise StaleMove(newest or "", row.number)
+            made = self._state(session, key, number)
+            self._put(session, key, made, False, f"Back to revision {number}")
+            return made
+
+    def _state(self, session: Session, key: str, number: int) -> LibraryUnit:
+        wanted = UnitRevisionRow.unit == key, UnitRevisionRow.number == number
+        row = session.scalar(select(UnitRevisionRow).where(*wanted))
+        if row is None:
+            raise NotFound("no such revision of this unit")
+        return load_unit(row.data, trusted=True)
 
     def delete(self, key: str) -> None:
         """Take a unit away. Raises NotFound; InputError where it is still used, with where."""

@@ -116,3 +116,18 @@ class LibraryRow(Base):
     at: Mapped[datetime]
     version: Mapped[int]
     data: Mapped[dict[str, Any]]
+    number: Mapped[int] = mapped_column(server_default="1")
+
+
+class UnitRevisionRow(Base):
+    """One saved state of a unit of the library; the newest is the unit itself."""
+
+    __tablename__ = "unit_revisions"
+    __table_args__ = (UniqueConstraint("unit", "number"), {"sqlite_strict": True, "sqlite_autoincrement": True})
+    id: Mapped[int] = mapped_column(primary_key=True)
+    unit: Mapped[str] = mapped_column(ForeignKey("library_units.id", ondelete="CASCADE"))
+    number: Mapped[int]
+    at: Mapped[datetime]
+    summary: Mapped[str]
+    version: Mapped[int]
+    data: Mapped[dict[str, Any]]

@@ -10,7 +10,7 @@ from contextlib import contextmanager
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from pathlib import Path
-from typing import Any, TypeVar, cast
+from typing import Any, Literal, TypeVar, cast
 
 from sqlalchemy import bindparam, func, insert, select, text, update
 from sqlalchemy.orm import Session, aliased
@@ -23,6 +23,7 @@ from .folder import DataFolder
 from .models import ProjectRow, RecordRow, RevisionRow, VerdictRow
 
 T = TypeVar("T")
+Place = Literal["here", "before", "ahead", "aside"]
 
 
 class NotFound(LookupError):
@@ -130,15 +131,21 @@ class Store:
         with self.session() as session:
             return self._head(session, self._project(session, project_id))
 
-    def revisions(self, project_id: str) -> list[RevisionRow]:
-        """All revisions, newest first, without their documents' text."""
+    def revisions(self, project_id: str) -> list[tuple[RevisionRow, Place]]:
+        """All revisions, newest first, without their documents' text; and where each lies. Raises NotFound."""
         with self.session() as session:
-            self._project(session, project_id)
-            return list(
-                session.scalars(
-                    select(RevisionRow).where(RevisionRow.project_id == project_id).order_by(RevisionRow.number.desc())
-                )
-            )
+            project = self._project(session, project_id)
+            own = select(RevisionRow).where(RevisionRow.project_id == project_id)
+            rows = list(session.scalars(own.order_by(RevisionRow.number.desc())))
+        parent = {r.id: r.parent for r in rows}
+        place: dict[int | None, Place] = {}
+        for start, word in ((project.head, "before"), (project.tip, "ahead")):
+            at = start
+            while at is not None and at not in place:
+                place[at] = cast(Place, word)
+                at = parent.get(at)
+        place[project.head] = "here"
+        return [(r, place.get(r.id, "aside")) for r in rows]
 
     def raw_document(self, project_id: str) -> bytes:
         """The bytes of the current document, as saved."""

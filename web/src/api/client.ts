@@ -23,6 +23,7 @@ export type Shapes = Schemas['Shapes'];
 export type Problem = Schemas['Problem'];
 export type Operation = { op: 'add' | 'replace' | 'remove'; path: string; value?: unknown };
 export type LibraryItem = Schemas['LibraryItem'];
+export type Revision = Schemas['RevisionOut'];
 export type LibraryUnit = Schemas['LibraryUnitOut'];
 export type FromLibrary = Schemas['FromLibraryOut'];
 export type Candidate = Schemas['Candidate'];

@@ -14,6 +14,9 @@ import {
 } from './client';
 import { SheetContext } from './sheet';
 
+/** This window: what it did is joined into steps of undo, never with what another did. */
+const WINDOW = crypto.randomUUID().slice(0, 8);
+
 /** Previews on their way at once: while one is drawn, the next is worked out. */
 const AT_ONCE = 2;
 
@@ -56,6 +59,8 @@ interface ProjectApi {
   leaveAhead: () => void;
   undo: () => Promise<void>;
   redo: () => Promise<void>;
+  /** A state of the history, as a new step. */
+  backTo: (number: number) => Promise<void>;
   settle: (mine: boolean) => Promise<void>;
   say: (notice: string | null) => void;
 }
@@ -184,7 +189,7 @@ export function ProjectProvider(props: {
       const reply = answer(
         await api.PATCH('/api/projects/{project_id}', {
           params: { path: { project_id: id }, query: { fit: wanted } },
-          body: { base: onto ?? now.revision, summary, operations, burst: burst ?? null },
+          body: { base: onto ?? now.revision, summary, operations, burst: burst ? `${WINDOW} ${burst}` : null },
         }),
       );
       const document = reply.document ?? withFragments(now.document, reply.fragments);
@@ -268,28 +273,39 @@ export function ProjectProvider(props: {
   }, []);
 
   const move = useCallback(
-    (way: 'undo' | 'redo') =>
+    (way: 'undo' | 'redo' | number) =>
       line(async () => {
         try {
-          const params = { path: { project_id: id }, query: { fit: wanted } };
+          const on = queries.getQueryData<State>(key)?.revision ?? 0;
+          const path = { project_id: id };
+          const query = { fit: wanted, on };
           const state =
             way === 'undo'
-              ? answer(await api.POST('/api/projects/{project_id}/undo', { params }))
-              : answer(await api.POST('/api/projects/{project_id}/redo', { params }));
-          keep(state, state.changed, way === 'undo' ? 'undone' : 'redone');
+              ? answer(await api.POST('/api/projects/{project_id}/undo', { params: { path, query } }))
+              : way === 'redo'
+                ? answer(await api.POST('/api/projects/{project_id}/redo', { params: { path, query } }))
+                : answer(
+                    await api.POST('/api/projects/{project_id}/revisions/{number}/again', {
+                      params: { path: { ...path, number: way }, query },
+                    }),
+                  );
+          keep(state, state.changed, way === 'undo' ? 'undone' : way === 'redo' ? 'redone' : `back to ${way}`);
         } catch (bad) {
-          if (bad instanceof Refused) say(bad.words);
+          if (!(bad instanceof Refused)) return;
+          say(bad.problem.status === 409 ? `${bad.words} It is shown now; ask again if you still mean it.` : bad.words);
+          if (bad.problem.status === 409) await queries.invalidateQueries({ queryKey: key });
         }
       }),
-    [id, keep, line, wanted],
+    [id, keep, key, line, queries, wanted],
   );
   const undo = useCallback(() => move('undo'), [move]);
   const redo = useCallback(() => move('redo'), [move]);
+  const backTo = useCallback((number: number) => move(number), [move]);
   const state = project.data;
   const at = useCallback((pointer: string) => partAt(state?.document, pointer), [state]);
   const acts = useMemo(
-    () => ({ at, edit, preview, leaveAhead, undo, redo, settle, say }),
-    [at, edit, preview, leaveAhead, undo, redo, settle],
+    () => ({ at, edit, preview, leaveAhead, undo, redo, backTo, settle, say }),
+    [at, edit, preview, leaveAhead, undo, redo, backTo, settle],
   );
   const seen = useMemo<ShownApi | null>(
     () =>
@@ -325,7 +341,7 @@ export function ProjectProvider(props: {
   );
 }
 
-type Acts = Pick<ProjectApi, 'at' | 'edit' | 'preview' | 'leaveAhead' | 'undo' | 'redo' | 'settle' | 'say'>;
+type Acts = Pick<ProjectApi, 'at' | 'edit' | 'preview' | 'leaveAhead' | 'undo' | 'redo' | 'backTo' | 'settle' | 'say'>;
 
 /** What stands while something is dragged, made anew only when one of its parts changes. */
 function Standing(props: {

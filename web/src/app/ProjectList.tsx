@@ -11,6 +11,7 @@ import { Brand } from '../parts/Brand';
 import { Asked, FileButton, FormDialog, RemoveDialog } from '../parts/dialogs';
 import { SmallProfile } from '../profile/SmallProfile';
 import { SmallKeel } from './Keel';
+import { Kept } from './Kept';
 
 const DAY = 86_400_000;
 
@@ -129,7 +130,12 @@ export function ProjectList() {
         {projects.data?.length === 0 && (
           <p className="px-6 py-10 text-muted">Nothing on the bench. Start a repower, or open a project file.</p>
         )}
-        {projects.error && <p className="px-6 py-10 text-stop">{String(projects.error)}</p>}
+        {projects.error && (
+          <p className="px-6 py-10 text-stop">
+            {projects.error instanceof Refused ? projects.error.words : String(projects.error)}
+          </p>
+        )}
+        <Kept />
       </main>
     </div>
   );

@@ -1,13 +1,14 @@
 import { Link } from '@tanstack/react-router';
 import { Dialog, DropdownMenu, Popover } from 'radix-ui';
 import { Suspense, useCallback, useEffect, useState } from 'react';
-import type { Bench, Operation, Units } from '../api/client';
+import { answer, api, type Bench, type Operation, type Units } from '../api/client';
 import { ProjectProvider, useProject, useShown } from '../api/project';
 import { workshop } from '../api/route';
 import { useInstallation } from '../api/useInstallation';
 import { TextField } from '../figure/forms';
 import { Findings, useOpenFinding } from '../findings/Findings';
 import { Brand } from '../parts/Brand';
+import { History } from '../parts/History';
 import { useShopMode } from '../parts/shop';
 import { Profile } from '../profile/Profile';
 import { SCREENS } from './benches';
@@ -95,7 +96,7 @@ function Keel(props: { id: string; bench: Bench }) {
 
 function TopBar(props: { onFind: () => void; onKeys: () => void }) {
   const { id, bench } = workshop.useParams();
-  const { state, units, fit, undo, redo, busy, edit } = useProject();
+  const { state, units, fit, undo, redo, backTo, busy, edit } = useProject();
   const go = workshop.useNavigate();
   const fits = Object.entries((state.document.fits ?? {}) as Record<string, { name: string; rank: number }>).sort(
     ([, a], [, b]) => a.rank - b.rank,
@@ -174,9 +175,14 @@ function TopBar(props: { onFind: () => void; onKeys: () => void }) {
         >
           redo
         </button>
-        <span role="status" className="w-12 text-[13px] text-muted">
-          {busy ? 'saving' : 'saved'}
-        </span>
+        <History
+          busy={busy}
+          of={['project', id, state.revision]}
+          load={async () =>
+            answer(await api.GET('/api/projects/{project_id}/revisions', { params: { path: { project_id: id } } }))
+          }
+          backTo={backTo}
+        />
         <a className="head" href={`/api/projects/${id}/exports/project`} download>
           File
         </a>

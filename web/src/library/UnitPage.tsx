@@ -9,6 +9,7 @@ import { CurveField } from '../benches/choose/CurveField';
 import { CurvesPlot } from '../drawing/CurvesPlot';
 import { formatNumber, sentence } from '../figure/format';
 import { Mark } from '../findings/Mark';
+import { History } from '../parts/History';
 import { Blocks } from '../sheet/BenchSheet';
 import { LibraryHead, useUnits } from './LibraryHead';
 import { RemoveUnit } from './LibraryPage';
@@ -37,7 +38,7 @@ export function UnitPage() {
       )}
       {unit.data && (
         <Written unit={unit.data} onEdited={put}>
-          <Sheet unit={unit.data} />
+          <Sheet unit={unit.data} onBack={put} />
         </Written>
       )}
     </div>
@@ -49,6 +50,7 @@ function Written(props: { unit: LibraryUnit; onEdited: (made: LibraryUnit) => vo
   const { unit, onEdited } = props;
   const reference = useReference();
   const { units } = useUnits();
+  const queries = useQueryClient();
   const queue = useRef<Promise<unknown>>(Promise.resolve());
   const [notice, say] = useState<string | null>(null);
   const base = `/library/${unit.id}`;
@@ -57,17 +59,25 @@ function Written(props: { unit: LibraryUnit; onEdited: (made: LibraryUnit) => vo
     [base, unit],
   );
   const edit = useCallback(
-    (operations: Operation[]) => {
+    (operations: Operation[], summary: string) => {
       const work = async () => {
         const inside = operations.map((o) => ({ ...o, path: o.path.slice(base.length) }));
         const params = { path: { key: unit.id } };
-        onEdited(answer(await api.PATCH('/api/library/{key}', { params, body: { operations: inside } })));
+        const now = queries.getQueryData<LibraryUnit>(['library', unit.id])?.revision ?? unit.revision;
+        try {
+          const body = { base: now, summary, operations: inside };
+          onEdited(answer(await api.PATCH('/api/library/{key}', { params, body })));
+        } catch (bad) {
+          if (!(bad instanceof Refused) || bad.problem.status !== 409) throw bad;
+          say(`${bad.words} What the other window wrote is shown now; write again if yours stands.`);
+          await queries.invalidateQueries({ queryKey: ['library', unit.id] });
+        }
       };
       const next = queue.current.then(work, work);
       queue.current = next.catch(() => undefined);
       return next;
     },
-    [base, onEdited, unit.id],
+    [base, onEdited, queries, unit.id, unit.revision],
   );
   const sheet = useMemo<SheetApi | null>(
     () =>
@@ -120,8 +130,9 @@ function TakeOver(props: { offer: LibraryUnit['alone']['offers'][number]; base: 
   );
 }
 
-function Sheet(props: { unit: LibraryUnit }) {
+function Sheet(props: { unit: LibraryUnit; onBack: (made: LibraryUnit) => void }) {
   const { unit } = props;
+  const { say } = useSheet();
   const go = useNavigate();
   const reference = useReference().data;
   const { units } = useUnits();
@@ -129,12 +140,30 @@ function Sheet(props: { unit: LibraryUnit }) {
   const base = `/library/${unit.id}`;
   const electric = partAt(unit.document, '/unit/kind') === 'electric';
   const name = partAt(unit.document, '/unit/name') as string;
+  async function back(number: number) {
+    try {
+      const params = { path: { key: unit.id, number }, query: { on: unit.revision } };
+      props.onBack(answer(await api.POST('/api/library/{key}/revisions/{number}/again', { params })));
+    } catch (bad) {
+      say(bad instanceof Refused ? bad.words : String(bad));
+    }
+  }
   if (!reference || !view) return null;
   const { alone } = unit;
   return (
     <main className="grid min-[1000px]:grid-cols-[minmax(0,1fr)_22rem]">
       <div className="min-w-0 overflow-x-auto bg-sheet pb-10">
-        <h1 className="px-4 pt-4 text-[26px] leading-tight">{name}</h1>
+        <div className="flex items-baseline gap-4 px-4 pt-4">
+          <h1 className="text-[26px] leading-tight">{name}</h1>
+          <History
+            busy={false}
+            of={['unit', unit.id, unit.revision]}
+            load={async () =>
+              answer(await api.GET('/api/library/{key}/revisions', { params: { path: { key: unit.id } } }))
+            }
+            backTo={back}
+          />
+        </div>
         <p className="px-4 text-muted">Figures are written with a decimal point here. An edit is kept at once.</p>
         <Blocks
           blocks={reference.library_sheet.filter((b) => !b.electric || electric)}

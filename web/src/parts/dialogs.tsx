@@ -88,6 +88,8 @@ export function Asked(props: {
 export function RemoveDialog(props: {
   name: string;
   words: string;
+  /** What is done to it. */
+  verb?: string;
   className?: string;
   /** A way to keep it first. */
   keep?: ReactNode;
@@ -95,6 +97,8 @@ export function RemoveDialog(props: {
 }) {
   const [open, setOpen] = useState(false);
   const [refused, setRefused] = useState<string | null>(null);
+  const verb = props.verb ?? 'remove';
+  const title = verb[0]?.toUpperCase() + verb.slice(1);
   async function remove() {
     try {
       await props.onRemove();
@@ -111,13 +115,15 @@ export function RemoveDialog(props: {
         setRefused(null);
       }}
     >
-      <AlertDialog.Trigger className={`quiet text-muted ${props.className ?? ''}`} aria-label={`remove ${props.name}`}>
-        remove
+      <AlertDialog.Trigger className={`quiet text-muted ${props.className ?? ''}`} aria-label={`${verb} ${props.name}`}>
+        {verb}
       </AlertDialog.Trigger>
       <AlertDialog.Portal>
         <AlertDialog.Overlay className="fixed inset-0 z-20 bg-ink/30" />
         <AlertDialog.Content className="fixed left-1/2 top-40 z-30 w-96 -translate-x-1/2 border border-ink bg-sheet p-5 shadow-lg">
-          <AlertDialog.Title className="text-[19px]">Remove {props.name}?</AlertDialog.Title>
+          <AlertDialog.Title className="text-[19px]">
+            {title} {props.name}?
+          </AlertDialog.Title>
           <AlertDialog.Description className="my-2">{props.words}</AlertDialog.Description>
           {refused && (
             <p role="alert" className="mb-2 text-stop">
@@ -128,7 +134,7 @@ export function RemoveDialog(props: {
             <span className="mr-auto">{props.keep}</span>
             <AlertDialog.Cancel className="btn">Leave it</AlertDialog.Cancel>
             <button type="button" className="btn btn-main" onClick={() => void remove()}>
-              Remove
+              {title}
             </button>
           </div>
         </AlertDialog.Content>

@@ -7,12 +7,16 @@ const HEIGHT = 70;
 export function SmallProfile(props: { shapes: Shapes | null | undefined }) {
   const shapes = props.shapes;
   const points = shapes
-    ? [...shapes.outline.flatMap((p) => p.points), ...shapes.installations.flatMap((i) => i.propeller)]
+    ? [
+        ...shapes.outline.flatMap((p) => p.points),
+        ...shapes.installations.flatMap((i) => i.propeller),
+        ...shapes.wheels.flatMap((w) => [-1, 1].map((way) => ({ x: w.x + way * w.radius, z: w.z + way * w.radius }))),
+      ]
     : [];
   if (!shapes || points.length === 0) return <svg width={WIDTH} height={HEIGHT} aria-hidden="true" />;
   const x0 = Math.min(...points.map((p) => p.x));
   const z1 = Math.max(...points.map((p) => p.z));
-  const low = Math.min(...points.map((p) => p.z), ...shapes.wheels.map((w) => w.z - w.radius));
+  const low = Math.min(...points.map((p) => p.z));
   const scale = Math.min((WIDTH - 8) / (Math.max(...points.map((p) => p.x)) - x0), (HEIGHT - 6) / (z1 - low));
   const path = (ps: { x: number; z: number }[], closed: boolean) =>
     ps.map((p, i) => `${i ? 'L' : 'M'}${4 + (p.x - x0) * scale} ${3 + (z1 - p.z) * scale}`).join('') +

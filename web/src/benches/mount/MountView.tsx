@@ -11,7 +11,7 @@ type Axis = 'x' | 'y' | 'z';
 const VIEWS: Record<string, { words: string; across: Axis; up: Axis; upSign: 1 | -1; eye: Axis }> = {
   aft: { words: 'from aft, looking forward', across: 'y', up: 'z', upSign: 1, eye: 'x' },
   above: {
-    words: 'from above, bow to the left; up and down written beside',
+    words: 'from above, bow to the left; up and down in words',
     across: 'x',
     up: 'y',
     upSign: 1,

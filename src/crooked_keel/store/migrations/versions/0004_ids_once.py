@@ -1,5 +1,7 @@
-"""Ids of revisions and records are given once: what a deleted project had comes to nobody else."""
+"""Ids of revisions and records are given once: what a deleted project had comes to nobody else. Units of the library
+have a history."""
 
+import sqlalchemy as sa
 from alembic import op
 
 revision = "0004"
@@ -32,3 +34,22 @@ def upgrade() -> None:
         op.execute(f"DROP TABLE {table}")
         op.execute(f"ALTER TABLE {table}_again RENAME TO {table}")
         op.execute(f"CREATE INDEX ix_{table}_project_id ON {table} (project_id)")
+    op.add_column("library_units", sa.Column("number", sa.Integer(), nullable=False, server_default="1"))
+    op.create_table(
+        "unit_revisions",
+        sa.Column("id", sa.Integer(), primary_key=True, nullable=False),
+        sa.Column("unit", sa.Text(), nullable=False),
+        sa.Column("number", sa.Integer(), nullable=False),
+        sa.Column("at", sa.Text(), nullable=False),
+        sa.Column("summary", sa.Text(), nullable=False),
+        sa.Column("version", sa.Integer(), nullable=False),
+        sa.Column("data", sa.Text(), nullable=False),
+        sa.ForeignKeyConstraint(["unit"], ["library_units.id"], ondelete="CASCADE"),
+        sa.UniqueConstraint("unit", "number"),
+        sqlite_strict=True,
+        sqlite_autoincrement=True,
+    )
+    op.execute(
+        "INSERT INTO unit_revisions (unit, number, at, summary, version, data) "
+        "SELECT id, 1, at, 'As it was', version, data FROM library_units"
+    )
