@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import sqlite3
+from contextlib import closing
 from importlib.resources import as_file, files
 from typing import Any
 
@@ -21,6 +22,7 @@ def opened(folder: DataFolder) -> Engine:
     """The engine of a folder's database, which is founded, or lifted, or refused. Raises StoreFault."""
     engine = _engine(folder, foreign_keys=True)
     try:
+        _refuse(folder)
         _made_ready(folder, engine)
     except (DatabaseError, sqlite3.DatabaseError, OSError) as bad:
         engine.dispose()
@@ -48,20 +50,31 @@ def _engine(folder: DataFolder, foreign_keys: bool) -> Engine:
     return engine
 
 
-def _made_ready(folder: DataFolder, engine: Engine) -> None:
-    with engine.begin() as connection:
-        tables = set(connection.execute(text("SELECT name FROM sqlite_master WHERE type = 'table'")).scalars())
+def _refuse(folder: DataFolder) -> None:
+    """Refuse what is not ours, damaged, or newer, before a byte of it is changed. Raises StoreFault."""
+    if not folder.database.exists():
+        return
+    with closing(sqlite3.connect(f"file:{folder.database}?mode=ro", uri=True, timeout=5.0)) as looked:
+        tables = {row[0] for row in looked.execute("SELECT name FROM sqlite_master WHERE type = 'table'")}
         if not tables:
-            _found(connection)
             return
         if not tables >= _OURS:
             raise folder.foreign()
+        damage = looked.execute("PRAGMA quick_check").fetchone()[0]
+        if damage != "ok":
+            raise folder.damaged(str(damage))
+        version = looked.execute("SELECT version_num FROM alembic_version").fetchone()
+        if version is None or version[0] > LATEST:
+            raise folder.newer()
+
+
+def _made_ready(folder: DataFolder, engine: Engine) -> None:
+    with engine.begin() as connection:
+        tables = connection.execute(text("SELECT name FROM sqlite_master WHERE type = 'table'")).scalars().all()
+        if not tables:
+            _found(connection)
+            return
         version = connection.execute(text("SELECT version_num FROM alembic_version")).scalar()
-        damage = connection.execute(text("PRAGMA quick_check")).scalar()
-    if damage != "ok":
-        raise folder.damaged(str(damage))
-    if version is None or version > LATEST:
-        raise folder.newer()
     if version != LATEST:
         folder.keep(f"before-layout-{LATEST}")
         _lift(folder)

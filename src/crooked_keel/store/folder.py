@@ -205,6 +205,11 @@ class DataFolder:
             )
         if "no space" in said or "full" in said or "quota" in said or "too large" in said:
             return StoreFault(f"The disk that holds {self.path} is full. Make room, and try again; what stood stands.")
+        if "i/o error" in said:
+            return StoreFault(
+                f"The disk that holds {self.path} does not take or give what is asked of it: it is full, or it fails. "
+                "What was saved stands. Make room or move the folder to another disk, and try again."
+            )
         if "readonly" in said or "read-only" in said or "permission" in said:
             return StoreFault(
                 f"{self.path} cannot be written to. Give this account the right to write there, or name another folder "
