@@ -17,7 +17,7 @@ from crooked_keel.core.document import Project, apply_operations, dump, load, va
 from crooked_keel.core.document.fields import all_fields, figure_pointers
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.figure.base import Figure
-from crooked_keel.core.figure.units import VIEWS
+from crooked_keel.core.figure.units import PLAUSIBLE, VIEWS
 from crooked_keel.core.judging.register import RULES
 from crooked_keel.core.reference.kinds import KINDS, Kind, new_project
 from crooked_keel.core.reference.outlines import Drawn, Measures, Path, Point, road_vehicle
@@ -43,25 +43,38 @@ ODD = (0.0, 1e-6, 1000.0, -1.0)
 
 
 @pytest.mark.parametrize("kind", KIND_IDS)
+@pytest.mark.parametrize("gone", ["/old_installations", "/loadings", "/ledger", "/craft/supports"])
+def test_a_part_of_the_document_that_is_gone_fails_nothing(kind: str, gone: str) -> None:
+    project = DEMO_OF[kind]
+    parts = [f"{gone}/{key}" for key in value_at(project, gone)]
+    bare_of_it = apply_operations(project, [{"op": "remove", "path": p} for p in parts])
+    for fit in (None, *project.fits):
+        assert not assess(bare_of_it, fit).failures
+
+
+@pytest.mark.parametrize("kind", KIND_IDS)
 def test_no_figure_however_odd_breaks_the_program(kind: str, request: pytest.FixtureRequest) -> None:
-    """Nothing, next to nothing, a thousand times too much, the other way: a verdict or a reason, never a fault. Each
-    figure one of the four ways, in turn; with --long each all four."""
+    """Nothing, next to nothing, a thousand times too much, the other way, as much as can be meant, a ± as wide as that:
+    a verdict or a reason, never a fault. Each figure one of the ways, in turn; with --long each all of them."""
     project, work = DEMO_OF[kind], {fit: Workspace() for fit in ("a", "b")}
     for at, pointer in enumerate(figure_pointers(project)):
         figure = value_at(project, pointer)
         assert isinstance(figure, Figure)
         shown = VIEWS["mm-kg"].get(figure.dimension)
         kept = figure.model_dump(mode="json", by_alias=True, exclude={"si", "plus_minus"}, exclude_none=True)
-        for factor in ODD if request.config.getoption("--long") else [ODD[at % len(ODD)]]:
-            text = f"{figure.si / (shown.factor if shown else 1) * factor:.12f} {shown.unit if shown else ''}".strip()
+        unit, size = (shown.unit, shown.factor) if shown else ("", 1.0)
+        most = PLAUSIBLE[figure.dimension] / size * 0.99
+        odd_texts = [f"{figure.si / size * factor:.12f} {unit}" for factor in ODD]
+        odd_texts += [f"{most:.12f} {unit}", f"{figure.si / size:.12f} ±{most:.12f} {unit}"]
+        for text in odd_texts if request.config.getoption("--long") else [odd_texts[at % len(odd_texts)]]:
             try:
-                odd = put(project, {pointer: {**kept, "entered": text}})
+                odd = put(project, {pointer: {**kept, "entered": text.strip()}})
             except InputError:
                 continue
             fit = "b" if pointer.startswith("/fits/b/") else "a"
             made = assess(odd, fit, work[fit])
-            assert not made.failures, (pointer, factor, made.failures[0].trace[-600:])
-            assert not [v.id for v in made.values if v.si is not None and not math.isfinite(v.si)], (pointer, factor)
+            assert not made.failures, (pointer, text, made.failures[0].trace[-600:])
+            assert not [v.id for v in made.values if v.si is not None and not math.isfinite(v.si)], (pointer, text)
 
 
 @settings(max_examples=20, deadline=None)

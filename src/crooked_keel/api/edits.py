@@ -11,6 +11,7 @@ from ..core.document import Project, apply_operations, load
 from ..core.errors import InputError
 from ..core.reference.kinds import KINDS, new_project
 from ..store.store import Head
+from .apart import apart
 from .models import (
     Edit,
     ImportFile,
@@ -57,7 +58,7 @@ def create_project(request: Request, new: NewProject) -> Written:
 def import_project(request: Request, file: ImportFile) -> Written:
     """A project from a file, checked whole before anything is stored."""
     made = service(request)
-    return Written(made.state(made.store.create(load(file.text), "Opened from a file"), None), 201)
+    return Written(made.state(made.store.create(apart(load, file.text), "Opened from a file"), None), 201)
 
 
 @router.get("/projects/{project_id}", response_model=State)

@@ -13,6 +13,7 @@ from ..exchange import weight_sheet
 from ..exchange.hydrostatic_table import read_hydrostatics
 from ..exchange.ledger_table import csv_to_operations, ledger_to_csv, ledger_to_xlsx, xlsx_to_operations
 from ..exchange.offsets import offsets_to_csv, read_offsets
+from .apart import apart
 from .models import (
     CsvText,
     HydrostaticsOut,
@@ -58,7 +59,7 @@ def export_ledger(request: Request, project_id: Id, fit: FitQuery = None) -> Csv
 def import_ledger(request: Request, project_id: Id, file: ImportCsv, fit: FitQuery = None) -> Written:
     """Rows from CSV into a ledger: all of them or none."""
     made = service(request)
-    operations = csv_to_operations(file.text, file.ledger, made.store.head(project_id).document)
+    operations = apart(csv_to_operations, file.text, file.ledger, made.store.head(project_id).document)
     return Written(made.edit(project_id, fit, file.base, operations, "Ledger read from CSV", None))
 
 
@@ -104,7 +105,7 @@ async def import_workbook(
     made = service(request)
 
     def read() -> Written:
-        operations = xlsx_to_operations(body, ledger, made.store.head(project_id).document)
+        operations = apart(xlsx_to_operations, body, ledger, made.store.head(project_id).document)
         return Written(made.edit(project_id, fit, base, operations, "Ledger read from a workbook", None))
 
     return await run_in_threadpool(read)
@@ -114,7 +115,7 @@ async def import_workbook(
 def read_weight_sheet(request: Request, project_id: Id, sheet: SheetIn) -> WeightSheetOut:
     """An old weight sheet → the edit that takes it as the report; nothing is saved here."""
     document = service(request).store.head(project_id).document
-    read = weight_sheet.read_weight_sheet(sheet.text, sheet.units, document.number_style)
+    read = apart(weight_sheet.read_weight_sheet, sheet.text, sheet.units, document.number_style)
     found = document.craft.as_found
     note = f"{read.totals_left_out} total lines left out." if read.totals_left_out else "No total line."
     return WeightSheetOut(
@@ -128,7 +129,7 @@ def read_weight_sheet(request: Request, project_id: Id, sheet: SheetIn) -> Weigh
 def take_offsets(request: Request, project_id: Id, sheet: SheetIn) -> OffsetsOut:
     """Sections of a hull as text → the edit that puts them in; nothing is saved here."""
     document = service(request).store.head(project_id).document
-    sections = read_offsets(sheet.text, sheet.units, document.number_style)
+    sections = apart(read_offsets, sheet.text, sheet.units, document.number_style)
     op = "replace" if document.craft.flotation.sections is not None else "add"
     return OffsetsOut(
         operations=[{"op": op, "path": "/craft/flotation/sections", "value": sections}], sections=len(sections)
@@ -139,7 +140,7 @@ def take_offsets(request: Request, project_id: Id, sheet: SheetIn) -> OffsetsOut
 def take_hydrostatics(request: Request, project_id: Id, sheet: SheetIn) -> HydrostaticsOut:
     """The designer's hydrostatic table as text → the edit that puts it in; nothing is saved here."""
     document = service(request).store.head(project_id).document
-    rows = read_hydrostatics(sheet.text, sheet.units, document.number_style)
+    rows = apart(read_hydrostatics, sheet.text, sheet.units, document.number_style)
     op = "replace" if document.craft.flotation.table is not None else "add"
     return HydrostaticsOut(operations=[{"op": op, "path": "/craft/flotation/table", "value": rows}], drafts=len(rows))
 

@@ -8,6 +8,7 @@ from typing import Annotated
 from fastapi import APIRouter, Path, Request, Response
 
 from ..exchange.curve import read_curve
+from .apart import apart
 from .library_models import (
     FromLibraryIn,
     FromLibraryOut,
@@ -109,5 +110,5 @@ def unit_to_library(request: Request, project_id: Id, wish: ToLibraryIn) -> ToLi
 @router.post("/curves")
 def take_curve(curve: CurveIn) -> CurveRead:
     """The curve of a unit as text → its points; nothing is saved here."""
-    points, left_out = read_curve(curve.text, curve.units, curve.number_style, curve.source)
+    points, left_out = apart(read_curve, curve.text, curve.units, curve.number_style, curve.source)
     return CurveRead(points=points, left_out=left_out)

@@ -27,6 +27,7 @@ from ..core.topic.memo import Memo
 from ..exchange.library_table import library_from_csv, library_to_csv
 from ..store.library import Library
 from ..store.store import NotFound, StaleEdit
+from .apart import apart
 from .library_models import FromLibraryOut, LibraryItem, LibraryTaken, LibraryUnitOut, ToLibraryOut
 
 Format = Literal["json", "csv"]
@@ -91,9 +92,9 @@ class LibraryService:
         """Units of a file, all or none: one whose id is there is replaced, the others are added."""
         there = self.library.units()
         if form == "csv":
-            units = library_from_csv(text, there)
+            units = apart(library_from_csv, text, there)
         else:
-            units = load_library(text)
+            units = apart(load_library, text)
             for key, unit in units.items():
                 try:
                     check_unit(unit)

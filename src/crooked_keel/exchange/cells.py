@@ -10,8 +10,11 @@ from ..core.figure.grammar import SOURCES
 from ..core.figure.place import DIRECTIONS, Place
 
 # A spreadsheet runs what begins so; what was quoted once may be quoted again.
-_RUNS = re.compile(r"'*[=+\-@\t\r]")
+_RUNS = re.compile(r"'*[=+\-@\t\r\n＝＋－＠]")
+_UNPRINTABLE = re.compile(r"[\x00-\x08\x0b\x0c\x0e-\x1f\ufffe\uffff]")
 _NOTE = " // "
+# No heading is longer, and no line: patterns are asked of no more than that.
+MOST_HEADING, MOST_LINE = 200, 4_000
 
 
 def cell_of(figure: Figure | None, noted: bool = False) -> str:
@@ -43,6 +46,11 @@ def figure_of(cell: str) -> dict[str, Any]:
 def safe(text: str) -> str:
     """A cell that a spreadsheet would run is quoted with an apostrophe."""
     return f"'{text}" if _RUNS.match(text) else text
+
+
+def printable(text: str) -> str:
+    """Without the characters that a workbook cannot hold."""
+    return _UNPRINTABLE.sub("", text)
 
 
 def unquoted(cell: str) -> str:

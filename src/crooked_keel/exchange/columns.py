@@ -12,6 +12,7 @@ from typing import NamedTuple
 from ..core.errors import InputError
 from ..core.figure.grammar import NumberStyle, parse_figure
 from ..core.figure.units import BY_WORD
+from .cells import MOST_LINE
 
 _BARE = re.compile(r"[-+−–]?[\d.,\s/]+")
 _BRACKET = re.compile(r"[(\[]\s*(.*?)\s*[)\]]")
@@ -49,8 +50,13 @@ def split(line: str, mark: str, style: NumberStyle) -> list[str]:
 
 
 def lines_of(text: str) -> list[tuple[int, str]]:
-    """Lines with something on them, numbered from one."""
-    return [(n, line) for n, line in enumerate(text.lstrip("\ufeff").splitlines(), 1) if line.strip()]
+    """Lines with something on them, numbered from one. Raises InputError for one that is too long for a line of a
+    table."""
+    found = [(n, line) for n, line in enumerate(text.lstrip("\ufeff").splitlines(), 1) if line.strip()]
+    long = next((n for n, line in found if len(line) > MOST_LINE), None)
+    if long is not None:
+        raise InputError("/text", f"line {long} is longer than {MOST_LINE} characters", allowed="a row to a line")
+    return found
 
 
 def heading(line: str, columns: Sequence[Column]) -> Head:

@@ -10,7 +10,7 @@ from typing import Any, Literal, NamedTuple
 
 from ..core.document import LedgerRow, Project
 from ..core.errors import InputError
-from .cells import cell_of, figure_of, safe, unquoted
+from .cells import MOST_HEADING, cell_of, figure_of, printable, safe, unquoted
 
 COLUMNS = (
     "id",
@@ -38,6 +38,7 @@ _FIELDS = {
 MOST_ROWS = 10_000
 MOST_UNPACKED = 80_000_000
 MOST_HEADING_ROWS = 20
+MOST_COLUMNS = 100
 # What a heading may say for each column; common practice, no source.
 _SAID = {
     "id": (),
@@ -86,7 +87,7 @@ def ledger_to_xlsx(rows: dict[str, LedgerRow]) -> bytes:
     for cell in page[1]:
         cell.font = Font(bold=True)
     for line in _lines(rows):
-        page.append([safe(c) for c in line])
+        page.append([printable(safe(c)) for c in line])
     for row in page.iter_rows(min_row=2):
         for cell in row:
             cell.data_type = "s"
@@ -137,6 +138,9 @@ def read_xlsx(body: bytes) -> Table:
         with zipfile.ZipFile(io.BytesIO(body)) as packed:
             if sum(f.file_size for f in packed.infolist()) > MOST_UNPACKED:
                 raise InputError("/xlsx", "the workbook unpacks to far more than a ledger holds")
+            for name in packed.namelist():
+                if name.startswith("xl/worksheets/") and name.endswith(".xml"):
+                    _check_merged(packed.read(name))
         values = load_workbook(io.BytesIO(body), data_only=True)
         page = values.worksheets[0]
     except InputError:
@@ -145,6 +149,8 @@ def read_xlsx(body: bytes) -> Table:
         raise InputError("/xlsx", "not a workbook that can be read: save it as .xlsx, or as CSV") from None
     if page.max_row > MOST_ROWS + 100:
         raise InputError("/xlsx", f"more than {MOST_ROWS} rows")
+    if page.max_column > MOST_COLUMNS:
+        raise _too_far(_letters(page.max_column - 1))
     rows = [["" if v is None else _cell_text(v) for v in row] for row in page.iter_rows(values_only=True)]
     for merged in page.merged_cells.ranges:
         said = rows[merged.min_row - 1][merged.min_col - 1]
@@ -153,6 +159,23 @@ def read_xlsx(body: bytes) -> Table:
                 rows[r][c] = said
     _check_formulas(body, rows)
     return Table(rows, "xlsx")
+
+
+def _check_merged(sheet: bytes) -> None:
+    """Refuse a merge over far more than a ledger before it is unfolded. Raises InputError."""
+    from openpyxl.utils import column_index_from_string
+
+    for last in re.findall(rb'<mergeCell ref="[A-Z]+\d+:([A-Z]+)\d+"', sheet):
+        if column_index_from_string(last.decode()) > MOST_COLUMNS:
+            raise _too_far(last.decode())
+
+
+def _too_far(column: str) -> InputError:
+    return InputError(
+        "/xlsx",
+        f"a cell stands in column {column}, far right of any ledger, or is merged as far: clear it",
+        allowed=f"up to {MOST_COLUMNS} columns",
+    )
 
 
 def _check_formulas(body: bytes, rows: list[list[str]]) -> None:
@@ -289,7 +312,7 @@ def _heading(table: Table) -> tuple[int, list[str], dict[str, str]]:
 
 def _column(text: str) -> str:
     """Our word for a heading, or nothing."""
-    plain = re.sub(r"[(\[].*?[)\]]|,.*$", " ", text.casefold())
+    plain = re.sub(r"[(\[].*?[)\]]|,.*$", " ", text[:MOST_HEADING].casefold())
     plain = re.sub(r"[^a-z ]+", " ", plain).strip()
     plain = re.sub(r"\s+", " ", plain)
     plain = re.sub(rf"\b({'|'.join(_HEAD_UNITS)})$", "", plain).strip()
@@ -297,7 +320,8 @@ def _column(text: str) -> str:
 
 
 def _unit(text: str) -> str:
-    found = re.search(rf"(?i)(?:^|[\s(\[,])({'|'.join(_HEAD_UNITS)})\.?(?:[)\]\s]|$)", text)
+    pattern = rf"(?i)(?:^|[\s(\[,])({'|'.join(_HEAD_UNITS)})\.?(?:[)\]\s]|$)"
+    found = re.search(pattern, text[: 2 * MOST_HEADING])
     return found.group(1).lower() if found else ""
 
 

@@ -20,7 +20,7 @@ from ..core.document import CurvePoint, LibraryUnit, PowerUnit, check_id, load_u
 from ..core.document.fields import inner
 from ..core.errors import InputError
 from ..core.figure.base import Figure
-from .cells import cell_of, figure_of, safe, unquoted
+from .cells import MOST_HEADING, cell_of, figure_of, safe, unquoted
 from .columns import mark_of
 
 MOST_UNITS = 2_000
@@ -162,7 +162,7 @@ def _heading(cells: list[str]) -> list[_Field]:
 
 
 def _field(cell: str, column: int) -> _Field:
-    found = _HEAD.fullmatch(cell.strip())
+    found = _HEAD.fullmatch(cell.strip()) if len(cell) <= MOST_HEADING else None
     words = found["path"].strip().casefold() if found else ""
     unit = (found["unit"] or "") if found else ""
     if words == "id":

@@ -13,6 +13,7 @@ from typing import Any
 
 from ..core.errors import InputError
 from ..core.figure.grammar import NumberStyle, parse_figure, read_number
+from .columns import lines_of
 
 _SPLIT = re.compile(r"\t+|\s*[;|]\s*|\s{2,}")
 _TOTAL = re.compile(r"(?i)^\s*(total|sum|empty weight|empty mass|as weighed)\b")
@@ -61,7 +62,7 @@ def read_weight_sheet(text: str, units: str, style: NumberStyle = "point") -> We
 
     Raises InputError with the line: nothing to read, a row without weight and arm, a moment that does not agree."""
     mass_unit, arm_unit = _UNIT[units]
-    lines = [line for line in text.splitlines() if line.strip()]
+    lines = [line for _, line in lines_of(text)]
     if len(lines) > _MOST_LINES:
         raise InputError("/text", f"more than {_MOST_LINES} lines", given=f"{len(lines)} lines")
     mass = moment = 0.0

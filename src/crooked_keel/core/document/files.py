@@ -48,7 +48,10 @@ def load(text: str | bytes) -> Project:
             "/schema_version",
             f"this file was written by a newer version ({version}); this one reads up to {SCHEMA_VERSION}",
         )
-    raw = lift(raw)
+    try:
+        raw = lift(raw)
+    except (AttributeError, KeyError, TypeError, ValueError, IndexError):
+        raise InputError("", f"this file of version {version} is not whole: a part of it is not what it was") from None
     style = raw.get("number_style", "point")
     try:
         project = Project.model_validate(

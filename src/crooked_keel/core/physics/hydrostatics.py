@@ -322,6 +322,12 @@ def weight_change_afloat(before: Afloat, changes: Sequence[Change]) -> Floated:
     mass = before.displacement_kg + change
     if mass <= 0:
         raise InputError("/ledger", "more is taken out than she weighs")
+    if before.immersion_kg_m <= 0:
+        raise InputError(
+            "/craft/flotation/marks",
+            "at the waterline that was read she has no waterplane: it lies over her sheer, or under her keel",
+            allowed="freeboards and sheer heights of this hull",
+        )
     kg = (before.displacement_kg * before.kg_m + sum(c.mass_kg * c.z_m for c in changes)) / mass
     gm = before.km_m - kg
     mct = mass * (before.km_long_m - kg) / before.length_m

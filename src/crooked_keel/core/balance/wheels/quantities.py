@@ -213,7 +213,10 @@ class Axles(Topic):
     def drive_centre(self, after: bool = True) -> SidePoint:
         """Where the pull of the drive acts on the rear suspension: the pivot of a swinging unit, or where the arm meets
         the chain's top run. x from the front axle, height over the ground."""
-        placed = (self.resolved.installations if after and self.resolved.fit_id else self.resolved.old)[0]
+        there = self.resolved.installations if after and self.resolved.fit_id else self.resolved.old
+        if not there:
+            raise CannotSay(Gap("/old_installations", "the old installation"))
+        placed = there[0]
         front, ground = lambda: self.wheels.front_m, lambda: self.wheels.ground_m
         place = self.resolved.references.place
         swing, base = placed.installation.mount.swing, f"{placed.pointer}/mount/swing"
