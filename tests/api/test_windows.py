@@ -3,6 +3,7 @@ whatever was left behind can be reached."""
 
 from __future__ import annotations
 
+import re
 from typing import Any
 
 import pytest
@@ -10,6 +11,9 @@ from fastapi.testclient import TestClient
 
 from crooked_keel.api.service import Service
 from crooked_keel.core import assess as core
+from crooked_keel.core.document import apply_operations, plain, value_at
+from crooked_keel.core.document.fields import figure_pointers
+from crooked_keel.core.figure.grammar import reads_two_ways
 from tests.conftest import DEMO_OF, revision
 
 
@@ -123,3 +127,69 @@ def test_a_list_with_one_that_cannot_be_summed_up_shows_the_others(
     monkeypatch.setattr(service, "_summary", lambda head: 1 / 0 if head.project_id == id else whole(head))
     listed = {p["name"]: p["keel"] for p in client.get("/api/projects").json()}
     assert listed["Lapwing"] == [] and len(listed["Samphire"]) == 9
+
+
+# -- the decimal mark ---------------------------------------------------------------------------------------------
+
+
+def styled(client: TestClient, id: str, style: str) -> Any:
+    edit = {"op": "replace", "path": "/number_style", "value": style}
+    body = {"base": revision(client, id), "summary": style, "operations": [edit]}
+    return client.patch(f"/api/projects/{id}", json=body)
+
+
+@pytest.mark.parametrize("kind", sorted(DEMO_OF))
+def test_another_decimal_mark_rewrites_nothing_and_every_export_is_read_again(client: TestClient, kind: str) -> None:
+    service: Service = client.app.state.service  # type: ignore[attr-defined]
+    document = DEMO_OF[kind]
+    # 1.152 m would be a thousand metres with the other mark: a nought more makes it clear.
+    for pointer in figure_pointers(document):
+        figure = value_at(document, pointer)
+        if reads_two_ways(figure.entered):
+            whole = plain(figure) | {"entered": re.sub(r"(\d\.\d{3})(?!\d)", r"\g<1>0", figure.entered)}
+            document = apply_operations(document, [{"op": "replace", "path": pointer, "value": whole}])
+    assert (document == DEMO_OF[kind]) == (kind in ("aeroplane", "scooter"))
+    id = service.store.create(document, "Started").project_id
+    before = client.get(f"/api/projects/{id}?fit=a").json()
+    assert styled(client, id, "comma").status_code == 200
+    after = client.get(f"/api/projects/{id}?fit=a").json()
+    assert after["document"] == {**before["document"], "number_style": "comma"}
+    assert after["assessment"]["values"] == before["assessment"]["values"]
+    file = client.get(f"/api/projects/{id}/exports/project").text
+    again = client.post("/api/projects/import", json={"text": file})
+    assert again.status_code == 201 and again.json()["document"] == after["document"]
+    rows = client.get(f"/api/projects/{id}/exports/ledger?fit=a").json()["text"]
+    taken = client.post(
+        f"/api/projects/{id}/ledger?fit=a",
+        json={"base": revision(client, id), "text": rows, "ledger": "/fits/a/ledger"},
+    )
+    assert taken.status_code == 200, taken.text
+    ledger = client.get(f"/api/projects/{id}").json()["document"]["fits"]["a"]["ledger"]
+    assert {k: r["mass"]["si"] for k, r in ledger.items()} == {
+        k: r["mass"]["si"] for k, r in before["document"]["fits"]["a"]["ledger"].items()
+    }
+    # A figure whose source alone is edited keeps what its text said.
+    if kind == "aeroplane":
+        reading = "/craft/supports/main-port/reading"
+        edit = {"op": "replace", "path": reading, "value": {"entered": "163.2 kg", "source": "estimated"}}
+        body = {"base": revision(client, id), "summary": "source", "operations": [edit]}
+        assert client.patch(f"/api/projects/{id}", json=body).status_code == 200
+
+
+def test_a_mark_that_would_make_figures_read_otherwise_is_refused_with_their_names(client: TestClient, id: str) -> None:
+    edit = {"op": "replace", "path": "/craft/limits/gross", "value": "1.234 t"}
+    body = {"base": revision(client, id), "summary": "x", "operations": [edit]}
+    assert client.patch(f"/api/projects/{id}", json=body).status_code == 200
+    refused = styled(client, id, "comma")
+    assert refused.status_code == 422
+    assert refused.json()["pointer"] == "/number_style" and "1.234 t (limits gross)" in refused.json()["detail"]
+
+
+def test_an_edit_made_before_the_mark_was_changed_is_asked_about(client: TestClient, id: str) -> None:
+    base = revision(client, id)
+    assert styled(client, id, "comma").status_code == 200
+    edit = {"op": "replace", "path": "/craft/limits/gross", "value": "550.5 kg"}
+    reply = client.patch(f"/api/projects/{id}", json={"base": base, "summary": "x", "operations": [edit]})
+    assert reply.status_code == 409
+    said = reply.json()
+    assert (said["pointer"], said["yours"], said["theirs"]) == ("/number_style", "point", "comma")

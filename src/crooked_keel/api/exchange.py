@@ -9,6 +9,7 @@ from fastapi.concurrency import run_in_threadpool
 
 from ..core.document import LedgerRow
 from ..core.errors import InputError
+from ..core.figure.grammar import NumberStyle
 from ..exchange import weight_sheet
 from ..exchange.hydrostatic_table import read_hydrostatics
 from ..exchange.ledger_table import csv_to_operations, ledger_to_csv, ledger_to_xlsx, xlsx_to_operations
@@ -52,7 +53,7 @@ def export_project(request: Request, project_id: Id) -> Response:
 @router.get("/projects/{project_id}/exports/ledger")
 def export_ledger(request: Request, project_id: Id, fit: FitQuery = None) -> CsvText:
     """The typed rows of a ledger as CSV: those common to all fits, or those of one."""
-    return CsvText(text=ledger_to_csv(_ledger_of(request, project_id, fit)))
+    return CsvText(text=ledger_to_csv(*_ledger_of(request, project_id, fit)))
 
 
 @router.post("/projects/{project_id}/ledger", response_model=Patched)
@@ -68,15 +69,15 @@ def import_ledger(request: Request, project_id: Id, file: ImportCsv, fit: FitQue
 )
 def export_workbook(request: Request, project_id: Id, fit: FitQuery = None) -> Response:
     """The typed rows of a ledger as a workbook: those common to all fits, or those of one."""
-    body = ledger_to_xlsx(_ledger_of(request, project_id, fit))
+    body = ledger_to_xlsx(*_ledger_of(request, project_id, fit))
     return Response(body, media_type=_XLSX, headers={"Content-Disposition": 'attachment; filename="ledger.xlsx"'})
 
 
-def _ledger_of(request: Request, project_id: str, fit: str | None) -> dict[str, LedgerRow]:
+def _ledger_of(request: Request, project_id: str, fit: str | None) -> tuple[dict[str, LedgerRow], NumberStyle]:
     document = service(request).store.head(project_id).document
     if fit is not None and fit not in document.fits:
         raise InputError("/fits", "no such fit", given=fit, allowed=", ".join(document.fits) or "none yet")
-    return document.fits[fit].ledger if fit else document.ledger
+    return (document.fits[fit].ledger if fit else document.ledger), document.number_style
 
 
 @router.post(

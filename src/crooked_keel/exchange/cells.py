@@ -6,7 +6,7 @@ import re
 from typing import Any
 
 from ..core.figure.base import Figure
-from ..core.figure.grammar import SOURCES
+from ..core.figure.grammar import SOURCES, NumberStyle, in_style
 from ..core.figure.place import DIRECTIONS, Place
 
 # A spreadsheet runs what begins so; what was quoted once may be quoted again.
@@ -17,13 +17,13 @@ _NOTE = " // "
 MOST_HEADING, MOST_LINE = 200, 4_000
 
 
-def cell_of(figure: Figure | None, noted: bool = False) -> str:
+def cell_of(figure: Figure | None, noted: bool = False, style: NumberStyle = "point") -> str:
     """`71.5 kg ±0.4 kg measured`, `190 mm forward of unit flange maker`; noted: its note after two strokes."""
     if figure is None:
         return ""
-    text = figure.entered
+    text = in_style(figure.entered, figure.dimension, style)
     if figure.plus_minus is not None:
-        text += f" ±{figure.plus_minus.entered}"
+        text += f" ±{in_style(figure.plus_minus.entered, figure.dimension, style)}"
     if isinstance(figure, Place):
         text += f" {figure.dir} of {figure.origin}"
     return f"{text} {figure.source}" + (f"{_NOTE}{figure.note}" if noted and figure.note else "")

@@ -10,6 +10,7 @@ from typing import Any, Literal, NamedTuple
 
 from ..core.document import LedgerRow, Project
 from ..core.errors import InputError
+from ..core.figure.grammar import NumberStyle
 from .cells import MOST_HEADING, cell_of, figure_of, printable, safe, unquoted
 
 COLUMNS = (
@@ -59,23 +60,24 @@ _TOTAL = re.compile(r"(?i)\s*(sub)?(total|sum)s?\b")
 _HEAD_UNITS = ("kg", "lbs?", "g", "mm", "cm", "m", "in", "inch(?:es)?", "ft")
 
 
-def _lines(rows: dict[str, LedgerRow]) -> Iterator[list[str]]:
+def _lines(rows: dict[str, LedgerRow], style: NumberStyle) -> Iterator[list[str]]:
     """Rows in order, figures as typed with ±, place and source."""
     for key, row in sorted(rows.items(), key=lambda r: (r[1].rank, r[0])):
-        yield [key, row.kind, row.name, row.group, *[cell_of(getattr(row, f)) for f in _FIELDS.values()], row.note]
+        figures = [cell_of(getattr(row, f), style=style) for f in _FIELDS.values()]
+        yield [key, row.kind, row.name, row.group, *figures, row.note]
 
 
-def ledger_to_csv(rows: dict[str, LedgerRow]) -> str:
-    """Rows in order, one line each."""
+def ledger_to_csv(rows: dict[str, LedgerRow], style: NumberStyle = "point") -> str:
+    """Rows in order, one line each. style: the decimal mark of the project, with which they are read again."""
     out = io.StringIO()
     writer = csv.writer(out)
     writer.writerow(COLUMNS)
-    for line in _lines(rows):
+    for line in _lines(rows, style):
         writer.writerow([safe(c) for c in line])
     return out.getvalue()
 
 
-def ledger_to_xlsx(rows: dict[str, LedgerRow]) -> bytes:
+def ledger_to_xlsx(rows: dict[str, LedgerRow], style: NumberStyle = "point") -> bytes:
     """The same rows as a workbook of one sheet; every cell is text, none can run."""
     from openpyxl import Workbook
     from openpyxl.styles import Font
@@ -86,7 +88,7 @@ def ledger_to_xlsx(rows: dict[str, LedgerRow]) -> bytes:
     page.append(COLUMNS)
     for cell in page[1]:
         cell.font = Font(bold=True)
-    for line in _lines(rows):
+    for line in _lines(rows, style):
         page.append([printable(safe(c)) for c in line])
     for row in page.iter_rows(min_row=2):
         for cell in row:

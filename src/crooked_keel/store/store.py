@@ -336,6 +336,8 @@ class Store:
         if row is None:
             raise InputError("/base", "this edit was made on a revision that does not exist", given=str(base))
         then = self._document(row)
+        if then.number_style != now.number_style:
+            raise StaleEdit("/number_style", then.number_style, now.number_style, number)
         for operation in operations:
             pointer = str(operation.get("path", ""))
             was, here = value_at(then, pointer), value_at(now, pointer)

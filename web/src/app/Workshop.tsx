@@ -121,7 +121,7 @@ function TopBar(props: { onFind: () => void; onKeys: () => void }) {
       ? structuredClone((state.document.fits as Record<string, object>)[source])
       : { installations: {} };
     await edit(
-      [{ op: 'add', path: `/fits/${key}`, value: { ...strip(copy), name: `Fit ${rank}`, rank } }],
+      [{ op: 'add', path: `/fits/${key}`, value: { ...copy, name: `Fit ${rank}`, rank } }],
       'fit added',
     );
     await go({ search: (s) => ({ ...s, fit: key }) });
@@ -294,14 +294,6 @@ function FitCard(props: { fit: string }) {
       </Popover.Portal>
     </Popover.Root>
   );
-}
-
-/** A copied fit keeps what was typed; the server computes every SI value anew. */
-function strip(part: unknown): object {
-  if (Array.isArray(part)) return part.map(strip);
-  if (part === null || typeof part !== 'object') return part as unknown as object;
-  const entries = Object.entries(part).filter(([k]) => !(k === 'si' && 'entered' in part));
-  return Object.fromEntries(entries.map(([k, v]) => [k, strip(v)]));
 }
 
 function said(value: unknown): string {

@@ -3,14 +3,13 @@
 from __future__ import annotations
 
 import json
-import re
 from typing import Any
 
 from pydantic import BaseModel, ValidationError
 
 from ..errors import InputError
 from ..figure.base import Figure
-from ..figure.grammar import NumberStyle
+from ..figure.grammar import NumberStyle, swapped
 from .balance import Pack
 from .base import Key, Part
 from .drive import Drive
@@ -20,10 +19,6 @@ from .mount import Mount, MountPoint
 from .patch import check_id
 from .project import SCHEMA_VERSION
 from .unit import PowerUnit
-
-# Marks in a number: between digits, or before the first.
-_MARK = re.compile(r"(?<=\d)[.,](?=\d)|(?<![\w.,])[.,](?=\d)")
-_SWAP = str.maketrans(".,", ",.")
 
 
 class LibraryUnit(Part):
@@ -42,13 +37,9 @@ def restyled(value: Any, was: NumberStyle, to: NumberStyle) -> Any:
         return value
     if isinstance(value, dict):
         return {
-            k: _swapped(v) if k == "entered" and isinstance(v, str) else restyled(v, was, to) for k, v in value.items()
+            k: swapped(v) if k == "entered" and isinstance(v, str) else restyled(v, was, to) for k, v in value.items()
         }
     return [restyled(v, was, to) for v in value] if isinstance(value, list) else value
-
-
-def _swapped(text: str) -> str:
-    return _MARK.sub(lambda m: m.group().translate(_SWAP), text)
 
 
 _OTHER = {

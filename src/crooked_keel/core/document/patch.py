@@ -12,8 +12,9 @@ from pydantic.fields import FieldInfo
 from ..errors import InputError
 from ..figure.base import Figure
 from ..figure.doubt import with_earlier
-from ..figure.grammar import NumberStyle
+from ..figure.grammar import NumberStyle, reads_two_ways
 from .base import Key, Part
+from .fields import figure_pointers
 from .files import plain, validation_to_input_error
 from .project import Project
 from .references import check_references
@@ -80,6 +81,8 @@ def _change(
             if info.is_required():
                 raise InputError(pointer, f"'{token}' cannot be left out")
             return here.model_copy(update={field: info.get_default(call_default_factory=True)})
+        if isinstance(child, Figure) and isinstance(value, dict) and value.get("entered") == child.entered:
+            value = {"si": child.si, **value}  # a text that stays says what it said, whatever the mark is by now
         made = _validate(_adapter(model, field, False), value, pointer, context)
         if op == "replace" and isinstance(made, Figure) and isinstance(child, Figure) and made.earlier is None:
             # Keeping what was: a value that says so itself (null) drops it.
@@ -147,9 +150,31 @@ def apply_operations(project: Project, operations: Sequence[dict[str, Any]]) -> 
         if token in ("schema_version", "reference_version", "kind"):
             raise InputError(operation["path"], f"'{token}' is not changed by an edit")
         # One at a time: the decimal mark may be what is edited.
+        if token == "number_style" and operation.get("value") != project.number_style:
+            _check_marks(project)
         project = apply_to(project, [operation], project.number_style)
     check_references(project)
     return project
+
+
+def _check_marks(project: Project) -> None:
+    """Refuse another decimal mark while figures are there that would then read otherwise; nothing is written anew.
+
+    Raises InputError, naming them."""
+    unclear = [
+        (p, f.entered)
+        for p in figure_pointers(project)
+        if isinstance(f := value_at(project, p), Figure)
+        and (reads_two_ways(f.entered) or (f.plus_minus is not None and reads_two_ways(f.plus_minus.entered)))
+    ]
+    if unclear:
+        named = "; ".join(f"{text} ({' '.join(p.split('/')[-2:])})" for p, text in unclear[:3])
+        more = f" and {len(unclear) - 3} more" if len(unclear) > 3 else ""
+        raise InputError(
+            "/number_style",
+            f"with the other mark these would read otherwise: {named}{more}",
+            allowed="written with one nought more, they are clear: 15.8750 mm",
+        )
 
 
 def fragments_of(project: Part, operations: Sequence[dict[str, Any]]) -> list[dict[str, Any]]:

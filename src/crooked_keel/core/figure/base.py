@@ -9,7 +9,7 @@ from pydantic import BaseModel, ConfigDict, ValidationInfo, model_validator
 from pydantic_core import PydanticCustomError
 
 from ..errors import InputError
-from .grammar import NumberStyle, Source, accepted_units, parse_figure
+from .grammar import NumberStyle, Parsed, Source, accepted_units, in_style, parse_figure
 
 
 class Tolerance(BaseModel):
@@ -71,6 +71,38 @@ class Figure(BaseModel):
             ) from None
 
     @classmethod
+    def _parsed(cls, entered: str, style: NumberStyle, si: Any) -> tuple[Parsed, NumberStyle]:
+        """What a text says, and the decimal mark it was written with: the project's; or the other, of a figure that was
+        there before the project changed its mark, where it cannot be read with this one and its own SI agrees."""
+        try:
+            return parse_figure(entered, cls.dimension, style), style
+        except InputError:
+            other: NumberStyle = "comma" if style == "point" else "point"
+            try:
+                before = parse_figure(entered, cls.dimension, other)
+            except InputError:
+                before = None
+            if before is None or not _says(si, before.si):
+                raise
+            return before, other
+
+    @classmethod
+    def _tolerance(cls, entered: str, tolerance: str, style: NumberStyle, si: Any) -> Parsed:
+        """A text with a ± that was written beside it, which may have been written with the other decimal mark."""
+        try:
+            return parse_figure(f"{entered} ± {tolerance}", cls.dimension, style)
+        except InputError:
+            other: NumberStyle = "comma" if style == "point" else "point"
+            try:
+                whole = f"{in_style(entered, cls.dimension, other)} ± {tolerance}"
+                before = parse_figure(whole, cls.dimension, other)
+            except InputError:
+                before = None
+            if before is None or not _says(si, before.plus_minus_si or 0.0):
+                raise
+            return before
+
+    @classmethod
     def _normal(cls, value: Any, style: NumberStyle) -> dict[str, Any]:
         if isinstance(value, bool | int | float):
             raise InputError(
@@ -82,11 +114,11 @@ class Figure(BaseModel):
             raise InputError(
                 "", "a figure is a text with its unit", given=str(value)[:40], allowed=accepted_units(cls.dimension)
             )
-        parsed = parse_figure(value["entered"], cls.dimension, style)
-        tolerance_text, tolerance_si = parsed.plus_minus_entered, parsed.plus_minus_si
         given = value.get("plus_minus")
+        parsed, style = cls._parsed(value["entered"], style, value.get("si"))
+        tolerance_text, tolerance_si = parsed.plus_minus_entered, parsed.plus_minus_si
         if tolerance_text is None and isinstance(given, dict) and isinstance(given.get("entered"), str):
-            again = parse_figure(f"{value['entered']} ± {given['entered']}", cls.dimension, style)
+            again = cls._tolerance(value["entered"], given["entered"], style, given.get("si"))
             tolerance_text, tolerance_si = again.plus_minus_entered, again.plus_minus_si
         for name, typed, si in (
             ("the value", value.get("si"), parsed.si),

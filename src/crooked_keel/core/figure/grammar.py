@@ -73,7 +73,8 @@ def _number(text: str, style: NumberStyle, whole: str, dimension: str) -> float:
         raise _fail(f"'{text}' has too many marks for a number", whole, dimension)
     if group in head:
         parts = head.split(group)
-        if not (1 <= len(parts[0]) <= 3) or any(len(p) != 3 for p in parts[1:]):
+        # Nobody separates thousands behind a nought: 0.305 is no 305.
+        if not (1 <= len(parts[0]) <= 3) or any(len(p) != 3 for p in parts[1:]) or parts[0].startswith("0"):
             raise _fail(
                 f"'{text}': this project writes numbers with a decimal {'point' if mark == '.' else 'comma'}; "
                 f"'{group}' only separates thousands, in groups of three",
@@ -169,7 +170,7 @@ def _quantity(text: str, dimension: str, style: NumberStyle, fallback: Unit | No
 
 # Digits, the decimal mark and exactly three more: where people elsewhere separate thousands.
 _THREE = {
-    style: re.compile(rf"(?<![\d.,])\d{{1,3}}{re.escape(mark)}\d{{3}}(?![\d.,])")
+    style: re.compile(rf"(?<![\d.,])[1-9]\d{{0,2}}{re.escape(mark)}\d{{3}}(?![\d.,])")
     for style, mark in (("point", "."), ("comma", ","))
 }
 _ONE_TO = re.compile(r"\s*1\s*:\s*(\d+(?:[.,]\d+)?)\s*")
@@ -196,6 +197,30 @@ def _help(text: str, dimension: str, style: NumberStyle) -> None:
             given=text.strip(),
             allowed=f"{head}{tail} rpm, or {head}{mark}{tail.rstrip('0') or '0'} rpm",
         )
+
+
+def reads_two_ways(text: str) -> bool:
+    """Whether a mark in a text is a decimal mark to some and separates thousands to others: 5.600, 1,234."""
+    return any(pattern.search(text) for pattern in _THREE.values())
+
+
+# Marks in a number: between digits, or before the first.
+_MARK = re.compile(r"(?<=\d)[.,](?=\d)|(?<![\w.,])[.,](?=\d)")
+_SWAP = str.maketrans(".,", ",.")
+
+
+def swapped(text: str) -> str:
+    """A text with its decimal marks for those that separate thousands, and the other way round."""
+    return _MARK.sub(lambda m: m.group().translate(_SWAP), text)
+
+
+def in_style(text: str, dimension: str, style: NumberStyle) -> str:
+    """The text of a figure with the decimal mark of a style, also one that was written before a project changed it."""
+    try:
+        parse_figure(text, dimension, style)
+    except InputError:
+        return swapped(text)
+    return text
 
 
 def read_number(text: str, style: NumberStyle = "point") -> float:
