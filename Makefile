@@ -8,7 +8,7 @@ PORT ?= 8000
 STARTED := alembic annotated_doc anyio click fastapi idna mako numpy pydantic pydantic_core rich sqlalchemy starlette typer uvicorn
 PYSRC := $(shell find src -name '*.py')
 WEBSRC := $(shell find web/src web/public web/index.html web/vite.config.ts -type f -not -name schema.d.ts 2>/dev/null)
-.PHONY: demo test test-long bench setup build lint lock clean chromium
+.PHONY: demo test test-long torture bench setup build lint lock clean chromium
 setup: $(S)/py $(S)/web
 build: $(S)/build
 $(S): ; mkdir -p $@
@@ -47,6 +47,10 @@ test: lint chromium
 # Many more random documents and edits than `make test` draws; for the night.
 test-long: $(S)/build
 	$(V)/python -m pytest --ignore tests/browser -n auto --long --durations=10
+# A server killed while it is written to, backed up and restored; it prints what was acknowledged and what was lost.
+torture: $(S)/build
+	$(V)/python -m pytest tests/store tests/api/test_hostile.py tests/api/test_windows.py -n auto --long
+	$(V)/python -m benchmarks.torture 60
 bench: $(S)/build chromium
 	$(V)/python -m benchmarks.bench
 	$(V)/python -m benchmarks.drag

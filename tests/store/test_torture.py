@@ -1,0 +1,11 @@
+"""A few seconds of `make torture`: a real server, killed while it is written to."""
+
+from __future__ import annotations
+
+from benchmarks.torture import torture
+
+
+def test_what_was_acknowledged_outlives_every_death() -> None:
+    found = torture(7.0)
+    assert found.acknowledged >= 10 and found.deaths > 1, found
+    assert (found.lost, found.faults, found.failures) == (0, 0, 0), str(found)
