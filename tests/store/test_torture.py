@@ -6,6 +6,6 @@ from benchmarks.torture import torture
 
 
 def test_what_was_acknowledged_outlives_every_death() -> None:
-    found = torture(7.0)
+    found = torture(3.0)
     assert found.acknowledged >= 10 and found.deaths > 1, found
     assert (found.lost, found.faults, found.failures) == (0, 0, 0), str(found)
