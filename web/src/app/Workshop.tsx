@@ -120,10 +120,7 @@ function TopBar(props: { onFind: () => void; onKeys: () => void }) {
     const copy = source
       ? structuredClone((state.document.fits as Record<string, object>)[source])
       : { installations: {} };
-    await edit(
-      [{ op: 'add', path: `/fits/${key}`, value: { ...copy, name: `Fit ${rank}`, rank } }],
-      'fit added',
-    );
+    await edit([{ op: 'add', path: `/fits/${key}`, value: { ...copy, name: `Fit ${rank}`, rank } }], 'fit added');
     await go({ search: (s) => ({ ...s, fit: key }) });
   }
   return (
