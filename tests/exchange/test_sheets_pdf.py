@@ -88,3 +88,23 @@ def test_figures_of_another_fit_are_left_out(project: Project) -> None:
     text = read(measure_sheet(project, made, DAY))
     assert "Radiator and hoses" not in text  # hearsay of fit a
     assert "Radiator and hoses" in read(measure_sheet(project, assess(project, "a"), DAY))
+
+
+def test_a_sheet_of_what_to_measure_is_as_long_as_one_takes_along_and_says_what_it_left_out() -> None:
+    guess = lambda text: {"entered": text, "source": "hearsay"}
+    rows = {
+        f"row-{i}": {
+            "name": f"Row {i}",
+            "rank": float(i),
+            "kind": "installed",
+            "mass": guess("1 kg"),
+            "station": guess("1 m"),
+        }
+        for i in range(400)
+    }
+    edit = {"op": "replace", "path": "/fits/a/ledger", "value": rows}
+    document = apply_operations(DEMO_OF["aeroplane"], [edit])
+    text = read(measure_sheet(document, assess(document, "a"), DAY))
+    guessed, missing = (int(n) for n in re.findall(r"(\d+) more are not printed", text)[::-1])
+    assert f"Missing: {missing + 300}" in text and f"Guessed: {guessed + 300}" in text
+    assert missing > 400 and guessed > 500

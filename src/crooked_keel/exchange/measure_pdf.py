@@ -20,6 +20,8 @@ from ..core.sheets import sheet
 from .pdf import GREY, MUTED, WIDTH, _build, _fonts, _heading, _p, _Page, _table
 from .sheets_pdf import _fields
 
+# Lines of each table: ten pages of them are as much as one measures in a day.
+MOST_LINES = 300
 GUESSED = ("hearsay", "template", "estimated")
 
 
@@ -47,9 +49,12 @@ def measure_sheet(project: Project, made: Assessment, day: str) -> bytes:
     ]
     widths = [74 * mm, 36 * mm, 44 * mm, WIDTH - 154 * mm]
     if made.missing:
-        story.append(
-            _write_in([head, *[[_p(n.what), _p("—", colour=MUTED), blank(), blank()] for n in made.missing]], widths)
-        )
+        first = made.missing[:MOST_LINES]
+        rows = [[_p(n.what), _p("—", colour=MUTED), blank(), blank()] for n in first]
+        story += [
+            _write_in([head, *rows], widths),
+            *_left_out(len(made.missing), "those that hold up the most answers"),
+        ]
     else:
         story.append(_p("Nothing is missing.", colour=MUTED))
     guessed = list(_guessed(project, made.fit))
@@ -62,12 +67,19 @@ def measure_sheet(project: Project, made: Assessment, day: str) -> bytes:
                 blank(),
                 blank(),
             ]
-            for group, label, figure in guessed
+            for group, label, figure in guessed[:MOST_LINES]
         ]
-        story.append(_write_in([head, *rows], widths))
+        story += [_write_in([head, *rows], widths), *_left_out(len(guessed), "the worst guesses")]
     else:
         story.append(_p("Nothing rests on a guess.", colour=MUTED))
     return _build(_Page(f"measure these · {fit}", project.name, day), story)
+
+
+def _left_out(lines: int, first: str) -> list[Any]:
+    """What is said under a table that would be longer than anybody takes to the craft."""
+    if lines <= MOST_LINES:
+        return []
+    return [_p(f"{lines - MOST_LINES} more are not printed: {first} came first.", colour=MUTED)]
 
 
 def _write_in(rows: list[list[Any]], widths: list[float]) -> Table:
