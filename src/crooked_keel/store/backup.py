@@ -108,7 +108,7 @@ def _open_all(folder: DataFolder) -> Checked:
     engine = opened(folder)
     try:
         with engine.begin() as connection:
-            names: dict[str, str] = dict(connection.exec_driver_sql("SELECT id, name FROM projects").tuples().all())
+            names = {row.id: row.name for row in connection.exec_driver_sql("SELECT id, name FROM projects")}
             heads = connection.exec_driver_sql(
                 "SELECT name FROM projects WHERE head IS NULL OR head NOT IN (SELECT id FROM revisions) OR tip IS NULL "
                 "OR tip NOT IN (SELECT id FROM revisions)"

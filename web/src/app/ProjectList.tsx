@@ -31,6 +31,7 @@ export function ProjectList() {
   const reference = useReference();
   const [units, setUnits] = useState<Units>('mm-kg');
   const [error, setError] = useState<string | null>(null);
+  const [reading, setReading] = useState<string | null>(null);
   const projects = useQuery({
     queryKey: ['projects'],
     staleTime: 0,
@@ -40,6 +41,7 @@ export function ProjectList() {
 
   async function open(file: File) {
     setError(null);
+    setReading(file.name);
     try {
       const state = answer(await api.POST('/api/projects/import', { body: { text: await file.text() } }));
       await queries.invalidateQueries({ queryKey: ['projects'] });
@@ -50,6 +52,8 @@ export function ProjectList() {
           ? `${file.name}: ${bad.problem.pointer ? `${bad.problem.pointer}: ` : ''}${bad.words}`
           : String(bad),
       );
+    } finally {
+      setReading(null);
     }
   }
 
@@ -81,6 +85,11 @@ export function ProjectList() {
             <StartDialog units={units} />
           </div>
         </div>
+        {reading && (
+          <p role="status" className="border-t border-rule bg-sheet px-6 py-3 text-muted">
+            Reading {reading}…
+          </p>
+        )}
         {error && (
           <p role="alert" className="border-t border-rule bg-sheet px-6 py-3 text-stop">
             {error}
@@ -130,6 +139,7 @@ export function ProjectList() {
         {projects.data?.length === 0 && (
           <p className="px-6 py-10 text-muted">Nothing on the bench. Start a repower, or open a project file.</p>
         )}
+        {projects.isPending && <p className="px-6 py-10 text-muted">Looking at every repower…</p>}
         {projects.error && (
           <p className="px-6 py-10 text-stop">
             {projects.error instanceof Refused ? projects.error.words : String(projects.error)}

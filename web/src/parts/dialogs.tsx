@@ -99,12 +99,16 @@ export function RemoveDialog(props: {
   const [refused, setRefused] = useState<string | null>(null);
   const verb = props.verb ?? 'remove';
   const title = verb[0]?.toUpperCase() + verb.slice(1);
+  const [busy, setBusy] = useState(false);
   async function remove() {
+    setBusy(true);
     try {
       await props.onRemove();
       setOpen(false);
     } catch (bad) {
       setRefused(wordsOf(bad));
+    } finally {
+      setBusy(false);
     }
   }
   return (
@@ -133,8 +137,8 @@ export function RemoveDialog(props: {
           <div className="flex items-center justify-end gap-2">
             <span className="mr-auto">{props.keep}</span>
             <AlertDialog.Cancel className="btn">Leave it</AlertDialog.Cancel>
-            <button type="button" className="btn btn-main" onClick={() => void remove()}>
-              {title}
+            <button type="button" className="btn btn-main" disabled={busy} onClick={() => void remove()}>
+              {busy ? 'a moment…' : title}
             </button>
           </div>
         </AlertDialog.Content>
