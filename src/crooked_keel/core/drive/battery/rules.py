@@ -273,7 +273,7 @@ def pack_possible(battery: OnBattery, train: Train) -> Iterable[Finding]:
             "drive.pack-possible",
             "unknown",
             "{n}: {e} does not go with its {w}: which?",
-            "That is {s} times what packs of today hold or give. Range, current and fit are judged by it.",
+            "That is {s} times what packs of today hold or give: {l}. Range, current and fit are judged by it.",
             subject=key,
             needs=[
                 Gap(train.p(f"packs/{key}/{b.part}"), f"{b.words} of {item.name}, or its energy", allowed=b.allowed)
@@ -283,4 +283,5 @@ def pack_possible(battery: OnBattery, train: Train) -> Iterable[Finding]:
             e=q(energy, "energy"),
             w=word(" and its ".join(b.words for b, _ in beyond)),
             s=q(max(times for _, times in beyond), "number"),
+            l=word("; ".join(b.allowed for b, _ in beyond)),
         )
