@@ -181,6 +181,18 @@ def test_a_backup_is_proved_by_every_revision_record_and_unit(tmp_path: Path) ->
             verify(bad)
 
 
+def test_a_daily_copy_that_cannot_be_made_is_a_notice(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    folder = DataFolder(founded(tmp_path / "folder", "One"))
+
+    def full(_: str) -> None:
+        raise OSError(28, "No space left on device")
+
+    monkeypatch.setattr(folder, "keep", full)
+    folder.keep_daily()
+    (notice,) = folder.notices
+    assert "copy of today was not made" in notice and "is full" in notice
+
+
 def test_the_newest_daily_copies_are_left_and_the_others_never_go(tmp_path: Path) -> None:
     folder = DataFolder(founded(tmp_path / "folder", "One"))
     folder.keep("before-restore")

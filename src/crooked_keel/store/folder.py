@@ -153,11 +153,16 @@ class DataFolder:
         return KeptCopy(file, at, why)
 
     def keep_daily(self) -> None:
-        """A copy a day, of which the newest are left."""
+        """A copy a day, of which the newest are left. One that cannot be made keeps nobody from their projects: it is a
+        notice."""
         daily = [k for k in self.kept() if k.why == DAILY]
         if daily and (datetime.now(UTC) - daily[0].at).total_seconds() < 86_400:
             return
-        self.keep(DAILY)
+        try:
+            self.keep(DAILY)
+        except (OSError, sqlite3.Error) as bad:
+            self.notices.append(f"The copy of today was not made. {self.fault(bad)}")
+            return
         for old in daily[MOST_DAILY - 1 :]:
             old.file.unlink(missing_ok=True)
 
