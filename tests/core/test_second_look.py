@@ -220,3 +220,22 @@ def test_a_wide_tolerance_never_stays_ok(kind: str, fit: str, key: str, pointer:
     level = lambda project: next(f.level for f in assess(project, fit).findings if f.key == key)
     assert level(DEMO_OF[kind]) == "ok"
     assert level(put(DEMO_OF[kind], {pointer: typed(wide)})) == "watch"
+
+
+# Silent as measured, since nothing is wrong; an end of the ± is more than can be, or less.
+SILENT = [
+    ("boat", "a", "drive.thrust-possible", f"{A}/mount/thrust", "4.6 kN ±300 %", "watch"),
+    ("aeroplane", "a", "choose.power-to-mass", f"{A}/unit/mass", "74 kg ±99 %", "unknown"),
+    ("boat", "b", "drive.pack-possible", f"{B}/packs/port/mass", "118 kg ±80 %", "unknown"),
+]
+
+
+@pytest.mark.parametrize(("kind", "fit", "rule", "pointer", "wide", "level"), SILENT, ids=lambda v: str(v)[:20])
+def test_a_wide_tolerance_never_stays_silent(
+    kind: str, fit: str, rule: str, pointer: str, wide: str, level: str
+) -> None:
+    project = DEMO_OF[kind]
+    found = lambda p: [f for f in assess(p, fit).findings if f.rule == rule]
+    assert not found(project)
+    (finding, *_) = found(put(project, {pointer: typed(wide)}))
+    assert finding.level == level and finding.message.template.startswith("As the figures stand this does not arise")

@@ -15,6 +15,9 @@ from .figure.place import Place
 from .judging.finding import LEVELS, Finding, Level, Message, q, word
 from .judging.values import said_of
 
+# Rules that look at a figure as it was typed: what they would say of an end was not typed by anybody.
+_OF_WHAT_WAS_TYPED = ("craft.unusual", "balance.wide-tolerance", "balance.rests-on-guess")
+
 
 def ends(figure: Figure) -> Iterable[Figure]:
     """A figure at either end of its ±; not below what is possible of its sort, nor above."""
@@ -42,9 +45,11 @@ def tried(
     findings: list[Finding],
     judge: Callable[[Project], Iterable[Finding]],
 ) -> list[Finding]:
-    """The findings, those that are ok at watch where an end of a wide ± turns them. judge: the findings of a
-    document."""
+    """The findings, those that are ok at watch where an end of a wide ± turns them; and what is silent as the
+    figures stand and speaks at an end, at watch (unknown if it is that there). judge: the findings of a document."""
     turned: dict[str, tuple[str, Figure, Level]] = {}
+    heard: dict[str, tuple[Finding, str, Figure]] = {}
+    known = {f.key for f in findings}
     for pointer, figure in wide:
         for end in ends(figure):
             for found in judge(with_figure(project, pointer, end)):
@@ -52,7 +57,21 @@ def tried(
                     turned.get(found.key, ("", figure, "ok"))[2]
                 ):
                     turned[found.key] = (pointer, figure, found.level)
-    return [_turned(f, *turned[f.key]) if f.level == "ok" and f.key in turned else f for f in findings]
+                    if found.key not in known and found.rule not in _OF_WHAT_WAS_TYPED:
+                        heard[found.key] = (found, pointer, figure)
+    stand = [_turned(f, *turned[f.key]) if f.level == "ok" and f.key in turned else f for f in findings]
+    return stand + [_heard(*h) for h in heard.values()]
+
+
+def _heard(finding: Finding, pointer: str, figure: Figure) -> Finding:
+    """A finding that is there at one end of the ± of a figure only: its words are of that end."""
+    pm = figure.plus_minus.si if figure.plus_minus is not None else 0.0
+    params = {**finding.message.params, "wide": word(said_of(pointer)), "by": q(pm, figure.shown or figure.dimension)}
+    template = "As the figures stand this does not arise; at one end of the ±{by} of {wide} it does: measure that. " + (
+        f"There: {finding.message.template}"
+    )
+    level: Level = "unknown" if finding.level == "unknown" else "watch"
+    return replace(finding, level=level, message=Message(template, params))
 
 
 def _turned(finding: Finding, pointer: str, figure: Figure, level: Level) -> Finding:
