@@ -668,7 +668,7 @@ def test_applied_it_reaches_what_it_promised(rule: str, units: str) -> None:
 @pytest.mark.parametrize("kind", sorted(KINDS))
 def test_what_can_be_suggested_says_so_truly(kind: str) -> None:
     """A finding that offers ways out is one that somebody wrote a proposer for."""
-    from crooked_keel.core.asked.suggest import PROPOSERS
+    from crooked_keel.core.asked.proposing import PROPOSERS
 
     for fit in ("a", "b"):
         for f in assess(DEMO_OF[kind], fit).findings:

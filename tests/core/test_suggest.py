@@ -9,7 +9,8 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from crooked_keel.core.asked.suggest import PROPOSERS, suggest
+from crooked_keel.core.asked.proposing import PROPOSERS
+from crooked_keel.core.asked.suggest import suggest
 from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations, value_at
 from crooked_keel.core.errors import InputError
@@ -187,3 +188,27 @@ def test_a_battery_moves_by_the_handbook_relation(project: Project) -> None:
     assert "Radiator" not in {
         str(s.message.params.get("n")) for s in suggest(project, "a", "balance.cg-forward").suggestions
     }
+
+
+def test_ways_across_benches_come_first_as_one_patch() -> None:
+    """A CG that is too far forward: unit, spacer and battery go together; where the spacer brings the propeller near
+    the ground, a smaller propeller goes with it. Nothing makes a stop, and each says what it does besides."""
+    ways = suggest(DEMO, "a", "balance.cg-forward").suggestions
+    first = ways[0]
+    assert first.id.startswith("together") and len(first.operations) > 1 and first.reaches == "ok"
+    both = next(s for s in ways if "+" in s.id)
+    patched = {o.path.removeprefix(UNIT) for o in both.operations}
+    assert {"/placement/flange_station", "/propeller/spacer", "/propeller/diameter"} <= patched
+    assert len([s for s in ways if s.id.startswith("together")]) == 3
+    for way in ways:
+        after = assess(apply_operations(DEMO, [o.model_dump() for o in way.operations]), "a")
+        stops = {f.key for f in after.findings if f.level == "stop"}
+        assert stops < {f.key for f in assess(DEMO, "a").findings if f.level == "stop"}
+        assert [b for b in way.brings if "no longer a stop" in b.template]
+    lead = next(s for s in ways if s.id == "ballast")
+    before, after = (
+        next(v.si for v in assess(p, "a").values if v.id == "balance.empty-mass")
+        for p in (DEMO, apply_operations(DEMO, [o.model_dump() for o in lead.operations]))
+    )
+    said = next(b.params["by"].si for b in lead.brings if "by" in b.params)
+    assert before is not None and after is not None and said == pytest.approx(after - before)

@@ -252,7 +252,8 @@ function WaysOut(props: { finding: Finding }) {
 
 /** A way out with what it does, to try and to apply. */
 export function WayOut(props: {
-  suggestion: Pick<Suggestion, 'id' | 'message' | 'operations' | 'reaches' | 'consequences'>;
+  suggestion: Pick<Suggestion, 'id' | 'message' | 'operations' | 'reaches' | 'consequences'> &
+    Partial<Pick<Suggestion, 'brings'>>;
   caption?: string;
 }) {
   const { edit, preview, leaveAhead, view } = useProject();
@@ -266,6 +267,7 @@ export function WayOut(props: {
       <p className="first-letter:uppercase">{words}</p>
       <p className="text-xs text-muted">
         then {WORDS[s.reaches]}
+        {s.brings?.map((b) => `; ${sentence(b, view)}`)}
         {s.consequences.map((c) => `; but ${c.params.level?.text}: ${sentence(c, view)}`)}
       </p>
       <div className="mt-1 flex justify-end gap-1.5">

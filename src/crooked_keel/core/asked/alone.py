@@ -11,7 +11,7 @@ from ..judging.finding import Finding, Message, Operation
 from ..judging.register import RULES, Rule
 from ..topic.workspace import Scope, takes
 from ..wiring import Benches, set_up
-from .suggest import propose
+from .proposing import propose
 
 _BASE = "/fits/unit/installations/unit"
 # Rules that ask nothing of a craft.

@@ -3,36 +3,28 @@ that makes a new stop anywhere is no way out."""
 
 from __future__ import annotations
 
-from collections.abc import Iterator
 from typing import NamedTuple
 
 from ..assess import Assessment, assess
-from ..benches import TABLE
 from ..document import Project, apply_operations
 from ..errors import CannotSay, InputError
-from ..judging.finding import LEVELS, Finding, Message, Suggestion, word
+from ..judging.finding import LEVELS, Finding, Message, Suggestion, Ways, q, word
 from ..judging.propose import Proposal
 from ..judging.settling import SETTLES
-from ..topic.workspace import takes
-from ..wiring import Benches, InstallationBenches, set_up
-
-PROPOSERS = {rule: ask for entry in TABLE.values() for rule, ask in entry.proposers.items()}
-
-
-def propose(rule_id: str, benches: Benches, installation: InstallationBenches | None) -> Iterator[Proposal]:
-    """What the proposer of a rule offers; nothing where there is none, or where the craft lacks what it asks of."""
-    proposer = PROPOSERS.get(rule_id)
-    if proposer is None:
-        return
-    scope = benches.scope(installation)
-    wanted = takes(proposer)
-    if scope.has(wanted):
-        yield from proposer(*(scope.get(kind) for kind, _ in wanted))
+from ..wiring import set_up
+from .across import PLACED, mended, together
+from .proposing import PROPOSERS, propose_for
 
 
 def _better(level: str, than: str) -> bool:
     order = ("stop", "unknown", "watch", "ok")
     return order.index(level) > order.index(than)
+
+
+# A change of the empty mass that the scales show, kg. Proposed.
+LEAST_KG = 0.05
+# More ways to place everything than this read alike. Proposed.
+MOST_TOGETHER = 3
 
 
 class WaysOut(NamedTuple):
@@ -55,30 +47,30 @@ def suggest(project: Project, fit_id: str | None, key: str) -> WaysOut:
     else_ = settled.said if settled is not None else "Its sentence says what would clear it."
     if fit_id is None:
         return WaysOut([], f"The craft as found is not changed by suggestions; pick a fit. {else_}")
-    if finding.rule not in PROPOSERS:
+    if finding.rule not in PROPOSERS and finding.rule not in PLACED:
         return WaysOut([], f"No edit of the figures clears it. {else_}")
-    benches = set_up(project, fit_id)
-    suffix = key.rsplit("@", 1)[1] if "@" in key else None
-    installation = next((i for i in benches.installations if suffix in (None, i.placed.id)), None)
     made: list[Suggestion] = []
-    stopping: dict[str, None] = {}
+    stopping: list[tuple[Proposal, Finding]] = []
     lacking = ""
-    try:
-        for proposal in propose(finding.rule, benches, installation):
-            proved = _prove(project, fit_id, before, finding, proposal)
-            if proved is None:
-                continue
-            stops = [p.text for c in proved.consequences for p in (c.params["level"],) if p.text == "stop"]
-            if stops:
-                stopping[proposal.id] = None
-            else:
-                made.append(proved)
-    except CannotSay as gap:  # what was yielded stands; the rest needs figures that the finding itself does not
-        lacking = f"Looking further needs {', '.join(n.what for n in gap.needs)}."
-    except InputError as bad:
-        lacking = f"Looking further is refused: {bad.message}."
+    proving = _Proof(project, fit_id, before, finding)
+    for offers in (propose_for(finding, set_up(project, fit_id)), together(project, fit_id, finding.rule)):
+        try:
+            for proposal in offers:
+                proved = proving.of(proposal)
+                if isinstance(proved, Suggestion):
+                    made.append(proved)
+                elif proved is not None:
+                    stopping.append((proposal, proved))
+        except CannotSay as gap:  # what was yielded stands; the rest needs figures that the finding itself does not
+            lacking = f"Looking further needs {', '.join(n.what for n in gap.needs)}."
+        except InputError as bad:
+            lacking = f"Looking further is refused: {bad.message}."
+    for proposal, stop in stopping:
+        both = (proving.of(then) for then in mended(project, fit_id, proposal, stop))
+        found = next((s for s in both if isinstance(s, Suggestion)), None)
+        made += [found] if found is not None else []
     if made:
-        return WaysOut(sorted(made, key=_preference), "")
+        return WaysOut(_few(sorted(made, key=_preference)), "")
     tried = (
         f"{len(stopping)} way{'s' if len(stopping) > 1 else ''} would clear it but stop something else."
         if stopping
@@ -89,32 +81,61 @@ def suggest(project: Project, fit_id: str | None, key: str) -> WaysOut:
     return WaysOut([], " ".join([*said, else_]))
 
 
-def _preference(s: Suggestion) -> tuple[int, bool, int]:
-    """Clears most first; lead after moving what is there; then fewest side effects."""
-    return LEVELS[::-1].index(s.reaches), s.id == "ballast", len(s.consequences)
+def _preference(s: Suggestion) -> tuple[int, bool, bool, int]:
+    """Clears most first; lead alone after moving what is there; among equals what was placed as a whole; then fewest
+    side effects."""
+    return LEVELS[::-1].index(s.reaches), s.id == "ballast", not s.id.startswith("together"), len(s.consequences)
 
 
-def _prove(
-    project: Project, fit_id: str, before: Assessment, finding: Finding, proposal: Proposal
-) -> Suggestion | None:
-    try:
-        after = assess(apply_operations(project, [o.model_dump() for o in proposal.operations]), fit_id)
-    except InputError:
-        return None
-    found = next((f for f in after.findings if f.key == finding.key), None)
-    if found is not None and not _better(found.level, finding.level):
-        return None
-    old = {f.key: f.level for f in before.findings}
-    worse = [
-        f for f in after.findings if f.key != finding.key and f.level != "ok" and _better(old.get(f.key, "ok"), f.level)
-    ]
-    consequences = [
-        Message(template=f.title.template, params={**f.title.params, "level": word(f.level)}) for f in worse
-    ]
-    return Suggestion(
-        id=proposal.id,
-        message=proposal.message,
-        operations=proposal.operations,
-        reaches=found.level if found else "ok",
-        consequences=consequences,
-    )
+def _few(made: list[Suggestion]) -> list[Suggestion]:
+    """Of the ways to place everything only the best: the others are on the placing panel."""
+    whole = [s for s in made if s.id.startswith("together")][MOST_TOGETHER:]
+    return [s for s in made if s not in whole]
+
+
+class _Proof(NamedTuple):
+    """Puts proposals to the test: what each does to the finding, and to everything else."""
+
+    project: Project
+    fit_id: str
+    before: Assessment
+    finding: Finding
+
+    def of(self, proposal: Proposal) -> Suggestion | Finding | None:
+        """The suggestion; the stop that it would make; or None where it does not help."""
+        try:
+            after = assess(apply_operations(self.project, [o.model_dump() for o in proposal.operations]), self.fit_id)
+        except InputError:
+            return None
+        found = next((f for f in after.findings if f.key == self.finding.key), None)
+        if found is not None and not _better(found.level, self.finding.level):
+            return None
+        old = {f.key: f.level for f in self.before.findings}
+        worse = [f for f in self._others(after) if f.level != "ok" and _better(old.get(f.key, "ok"), f.level)]
+        stop = next((f for f in worse if f.level == "stop"), None)
+        if stop is not None:
+            return stop
+        return Suggestion(
+            id=proposal.id,
+            message=proposal.message,
+            operations=proposal.operations,
+            reaches=found.level if found else "ok",
+            consequences=[
+                Message(template=f.title.template, params={**f.title.params, "level": word(f.level)}) for f in worse
+            ],
+            brings=self._brings(after, {f.key: f for f in self._others(after)}),
+        )
+
+    def _others(self, after: Assessment) -> list[Finding]:
+        return [f for f in after.findings if f.key != self.finding.key]
+
+    def _brings(self, after: Assessment, findings: dict[str, Finding]) -> list[Message]:
+        """What else it does: to the empty mass, and the stops that it clears with this one."""
+        mass = [next((v.si for v in a.values if v.id == "balance.empty-mass"), None) for a in (self.before, after)]
+        made = []
+        if mass[0] is not None and mass[1] is not None and abs(mass[1] - mass[0]) >= LEAST_KG:
+            by = q(mass[1] - mass[0], "mass", Ways("heavier", "lighter"))
+            made.append(Message("the empty craft {by}", {"by": by}))
+        others = [f for f in self.before.findings if f.level == "stop" and f.key != self.finding.key]
+        cleared = [f for f in others if f.key not in findings or findings[f.key].level in ("watch", "ok")]
+        return made + [Message(f"{f.title.template}: no longer a stop", f.title.params) for f in cleared]

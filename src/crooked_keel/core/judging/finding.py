@@ -112,13 +112,15 @@ class Operation(Out):
 
 
 class Suggestion(Out):
-    """A way to clear a finding, proved by assessing the document with its patch applied."""
+    """A way to clear a finding, proved by assessing the document with its patch applied. consequences: what it makes
+    worse; brings: what it does besides."""
 
     id: str
     message: Message
     operations: list[Operation]
     reaches: Level
     consequences: list[Message]
+    brings: list[Message]
 
 
 @record

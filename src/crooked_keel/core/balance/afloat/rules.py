@@ -17,6 +17,7 @@ from ..ledger.quantities import Ledger
 from .quantities import OK_TRIM, STOP_TRIM, AfloatStates, MarkOut
 
 _BY_END = Ways("by the stern", "by the bow")
+_BY_WEIGHT = Ways("more", "less")
 HEEL_OK, HEEL_STOP = math.radians(1), math.radians(3)
 
 
@@ -40,11 +41,11 @@ def displacement_change(afloat: AfloatStates) -> Iterable[Finding]:
     yield verdict(
         "balance.displacement-change",
         judged.level,
-        "Displacement changes by {p}",
+        "Displacement {p}",
         "{s}: {a} → {b}." + words[judged.level],
         left_out=afloat.unsaid,
         compared=judged.compared,
-        p=q(share, "percent"),
+        p=q(share, "percent", _BY_WEIGHT),
         s=word(s.name),
         a=q(s.before.displacement_kg, "mass"),
         b=q(s.after.displacement_kg, "mass"),
