@@ -12,6 +12,7 @@ import socket
 import subprocess
 import sys
 import tempfile
+import threading
 import time
 import urllib.error
 import urllib.request
@@ -22,7 +23,10 @@ from typing import Any
 from crooked_keel.demo.seed import seed
 from crooked_keel.store.backup import backup, restore, verify
 from crooked_keel.store.folder import DATABASE, DataFolder
+from crooked_keel.store.library import Library
 from crooked_keel.store.store import Store
+
+from .torments import Window
 
 
 @dataclass
@@ -85,7 +89,7 @@ class Server:
         if status >= 500:
             self.counts.faults += 1
             self.counts.noted.append(f"{status} {method} {path}: {text[:200]!r}")
-        return status, json.loads(text or b"null")
+        return status, json.loads(text) if text[:1] in (b"{", b"[") else None
 
     def kill(self) -> None:
         """End it without a word."""
@@ -93,73 +97,52 @@ class Server:
         self.process.wait()
 
 
-def _write(
-    server: Server, chance: random.Random, counts: Counts, known: dict[str, str], ids: list[str], step: int
-) -> None:
-    """One random edit or undo, now and then the list; what is acknowledged is remembered."""
-    if chance.random() < 0.1:
-        server.call("GET", "/api/projects")
-    project = chance.choice(ids)
-    state = server.call("GET", f"/api/projects/{project}")[1]
-    counts.failures += len(state["assessment"]["failures"])
-    at = f"/api/projects/{project}"
-    if chance.random() < 0.2 and state["can_undo"]:
-        known.pop(project, None)
-        server.call("POST", f"{at}/undo?on={state['revision']}")
-        return
-    text = f"torture {step}"
-    edit = {"op": "replace", "path": "/craft/description", "value": text}
-    before = known.pop(project, None)
-    body = {"base": state["revision"], "summary": text, "operations": [edit]}
-    status, reply = server.call("PATCH", at, body)
-    if status == 200:
-        counts.acknowledged += 1
-        counts.failures += len(reply["assessment"]["failures"])
-        known[project] = text
-    elif before is not None:
-        known[project] = before
+def _write(server: Server, window: Window) -> None:
+    """All that a window does until the server dies."""
+    with contextlib.suppress(Gone):
+        while True:
+            window.act(server.call)
 
 
-def _check(server: Server, counts: Counts, known: dict[str, str]) -> None:
+def _check(server: Server, counts: Counts, windows: list[Window]) -> None:
     """Everything that was acknowledged last is what stands."""
-    for project, text in known.items():
-        status, state = server.call("GET", f"/api/projects/{project}")
-        if status != 200 or state["document"]["craft"]["description"] != text:
-            counts.lost += 1
-            counts.noted.append(f"lost in {project}: {text}")
+    for window in windows:
+        lost = window.lost(server.call)
+        counts.lost += len(lost)
+        counts.noted += lost
+    counts.acknowledged = sum(w.acknowledged for w in windows)
+    counts.failures = sum(w.failures for w in windows)
 
 
 def torture(seconds: float, seeded: int = 1) -> Counts:
-    """Write and kill for so long, and until ten edits were acknowledged. seeded: the chance, for the same run again."""
+    """Two windows write and are killed for so long, and until ten edits were acknowledged. seeded: the chance, for the
+    same run again."""
     chance, counts = random.Random(seeded), Counts()
     with tempfile.TemporaryDirectory() as own:
         folder = Path(own) / "data"
         seed(folder)
         store = Store(folder)
-        ids = [row.id for row, *_ in store.list_projects()]
+        projects, units = [row.id for row, *_ in store.list_projects()], list(Library(store).units())
         store.close()
-        known: dict[str, str] = {}
-        until, step = time.monotonic() + seconds, 0
+        windows = [Window(random.Random(seeded + k), projects[k::2], units[k::2]) for k in (1, 0)]
+        until = time.monotonic() + seconds
         while time.monotonic() < until or counts.acknowledged < 10:
             server = Server(folder, counts)
             try:
-                _check(server, counts, known)
-                dies = time.monotonic() + chance.uniform(0.2, 2.5)
-                killer = subprocess.Popen(
-                    ["sh", "-c", f"sleep {dies - time.monotonic():.3f}; kill -9 {server.process.pid}"]
-                )
-                with contextlib.suppress(Gone):
-                    while True:
-                        step += 1
-                        _write(server, chance, counts, known, ids, step)
-                killer.wait()
+                _check(server, counts, windows)
+                writing = [threading.Thread(target=_write, args=(server, w)) for w in windows]
+                for one in writing:
+                    one.start()
+                time.sleep(chance.uniform(0.2, 2.5))
             finally:
                 server.kill()
+            for one in writing:
+                one.join()
             counts.deaths += 1
             if chance.random() < 0.3:
                 _through_a_backup(folder, Path(own), counts)
         server = Server(folder, counts)
-        _check(server, counts, known)
+        _check(server, counts, windows)
         server.kill()
         for copy in DataFolder(folder).kept():
             verify(copy.file)

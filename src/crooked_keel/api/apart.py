@@ -72,13 +72,19 @@ def _work(there: Connection, read: Callable[..., Any], of: tuple[Any, ...], more
         with open("/proc/self/statm", encoding="ascii") as told:
             now = int(told.read().split()[0]) * resource.getpagesize()
         resource.setrlimit(resource.RLIMIT_AS, (now + MOST_MORE_BYTES, now + MOST_MORE_BYTES))
+    with suppress(BrokenPipeError, MemoryError):  # who asked has died; or hears that nothing came
+        there.send(_read(read, of, more))
+
+
+def _read(read: Callable[..., Any], of: tuple[Any, ...], more: dict[str, Any]) -> tuple[str, Any]:
+    """What reading came to: made, refused or failed. Raises MemoryError."""
     try:
-        there.send(("made", read(*of, **more)))
+        return "made", read(*of, **more)
     except InputError as bad:
-        there.send(("refused", (bad.field, bad.message, bad.given, bad.allowed)))
+        return "refused", (bad.field, bad.message, bad.given, bad.allowed)
     except MemoryError:
-        pass  # the other end hears that nothing came
+        raise
     except Exception:
         import traceback
 
-        there.send(("failed", traceback.format_exc()))
+        return "failed", traceback.format_exc()
