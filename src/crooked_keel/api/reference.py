@@ -66,7 +66,7 @@ def reference() -> Reference:
             )
         )
     views = {
-        v: {d: PrintSpec(unit=p.unit, factor=p.factor, decimals=p.decimals) for d, p in table.items()}
+        v: {d: PrintSpec(unit=p.unit, factor=p.factor, decimals=p.decimals, offset=p.offset) for d, p in table.items()}
         for v, table in VIEWS.items()
     }
     kinds = [

@@ -37,6 +37,7 @@ class PrintSpec(Reply):
     unit: str
     factor: float
     decimals: int
+    offset: float
 
 
 class FieldSpec(Reply):

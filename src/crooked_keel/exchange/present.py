@@ -19,7 +19,7 @@ def number(si: float, dimension: str, units: str) -> str:
     spec = VIEWS[units].get(dimension)
     if spec is None:
         raise KeyError(f"no way to print a {dimension}")
-    value = si / spec.factor
+    value = (si - spec.offset) / spec.factor
     digits = f"{_round_half_away(abs(value), spec.decimals):.{spec.decimals}f}"
     negative = value < 0 and float(digits) != 0
     gap = "" if spec.unit in ("", "°", "%") else "\u00a0"

@@ -7,7 +7,7 @@ const GAP = '\u00a0';
 export function formatNumber(si: number, dimension: string, view: View): string {
   const spec = view[dimension];
   if (!spec) throw new Error(`no way to print a ${dimension}`);
-  const value = si / spec.factor;
+  const value = (si - spec.offset) / spec.factor;
   const scale = 10 ** spec.decimals;
   const digits = (Math.floor(Math.abs(value) * scale + 0.5 + 1e-9) / scale).toFixed(spec.decimals);
   const sign = value < 0 && Number(digits) !== 0 ? MINUS : '';

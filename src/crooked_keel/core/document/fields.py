@@ -63,8 +63,9 @@ def all_fields(model: type[BaseModel] = Project, prefix: str = "") -> list[Field
 
 
 # A ± that is wider than this is tried at both its ends: for a length (m), a small one read with feelers, a mass (kg,
-# or a twentieth), an angle (rad); of all else a twentieth of the figure. Proposed.
-_WIDE_M, _WIDE_FINE_M, _WIDE_KG, _WIDE_RAD, _WIDE_SHARE = 0.025, 2e-5, 2.0, math.radians(1.5), 0.05
+# or a twentieth), an angle (rad), a
+# temperature (K); of all else a twentieth of the figure. Proposed.
+_WIDE_M, _WIDE_FINE_M, _WIDE_KG, _WIDE_RAD, _WIDE_K, _WIDE_SHARE = 0.025, 2e-5, 2.0, math.radians(1.5), 3.0, 0.05
 
 
 def is_wide(figure: Figure) -> bool:
@@ -74,6 +75,8 @@ def is_wide(figure: Figure) -> bool:
     share = _WIDE_SHARE * abs(figure.si)
     if figure.dimension == "length":
         return figure.plus_minus.si > (_WIDE_FINE_M if figure.shown == "fine_length" else _WIDE_M)
+    if figure.dimension == "temperature":
+        return figure.plus_minus.si > _WIDE_K
     if figure.dimension == "mass":
         return figure.plus_minus.si > max(_WIDE_KG, share)
     return figure.plus_minus.si > (_WIDE_RAD if figure.dimension == "angle" else share)

@@ -126,8 +126,11 @@ def _take_unit(text: str, at: int, dimension: str) -> tuple[Unit | None, int]:
     return (None, at) if other is None else other
 
 
-def _quantity(text: str, dimension: str, style: NumberStyle, fallback: Unit | None) -> tuple[float, Unit]:
-    """`3' 7 1/4"`, `12 lb 6 oz`, `-470 mm` → (SI, last unit)."""
+def _quantity(
+    text: str, dimension: str, style: NumberStyle, fallback: Unit | None, difference: bool = False
+) -> tuple[float, Unit]:
+    """`3' 7 1/4"`, `12 lb 6 oz`, `-470 mm` → (SI, last unit). difference: between two, so that a scale's nought does
+    not count."""
     text = text.strip()
     sign = 1.0
     if text[:1] and text[0] in _MINUS:
@@ -165,7 +168,7 @@ def _quantity(text: str, dimension: str, style: NumberStyle, fallback: Unit | No
         while at < len(text) and text[at] == " ":
             at += 1
     assert unit is not None
-    return sign * total, unit
+    return sign * total + (0.0 if difference else unit.offset), unit
 
 
 # Digits, the decimal mark and exactly three more: where people elsewhere separate thousands.
@@ -261,9 +264,9 @@ def parse_figure(text: str, dimension: str, style: NumberStyle = "point") -> Par
             tolerance_text = parts[1].strip()
             if tolerance_text.endswith("%"):
                 share, _ = _quantity(tolerance_text[:-1], "number", style, None)
-                tolerance_si = abs(si) * share / 100
+                tolerance_si = abs(si - unit.offset) * share / 100
             else:
-                tolerance_si, _ = _quantity(tolerance_text, dimension, style, unit)
+                tolerance_si, _ = _quantity(tolerance_text, dimension, style, unit, difference=True)
             if tolerance_si < 0:
                 raise _fail("a tolerance cannot be negative", whole, dimension)
     except InputError as bad:

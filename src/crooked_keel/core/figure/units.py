@@ -15,18 +15,21 @@ IN_M = 0.0254
 FT_M = 0.3048
 US_GALLON_M3 = 231 * IN_M**3
 IMPERIAL_GALLON_M3 = 4.54609e-3
+ZERO_C_K = 273.15
 HP_W = 550 * FT_M * LB_KG * G0_M_S2
 
 
 @dataclass(frozen=True, slots=True)
 class Unit:
-    """One unit: its printed name, dimension, factor to SI, the ways of writing it and a remark if it is ambiguous."""
+    """One unit: its printed name, dimension, factor to SI, the ways of writing it and a remark if it is ambiguous.
+    offset: what its nought is in SI, of a scale that does not begin at nothing."""
 
     name: str
     dimension: str
     factor: float
     words: tuple[str, ...]
     remark: str | None = None
+    offset: float = 0.0
 
 
 _U = Unit
@@ -120,6 +123,39 @@ UNITS: tuple[Unit, ...] = (
     _U("days", "wait", 86400.0, ("d", "day", "days")),
     _U("weeks", "wait", 7 * 86400.0, ("wk", "week", "weeks")),
     _U("months", "wait", 30 * 86400.0, ("month", "months"), "a month is read as 30 days"),
+    _U("K", "temperature", 1.0, ("K", "kelvin")),
+    _U("°C", "temperature", 1.0, ("°C", "C", "degC", "celsius", "° C"), offset=ZERO_C_K),
+    _U("°F", "temperature", 5 / 9, ("°F", "F", "degF", "fahrenheit", "° F"), offset=ZERO_C_K - 32 * 5 / 9),
+    _U("m³/s", "flow", 1.0, ("m³/s", "m3/s")),
+    _U("L/min", "flow", 1e-3 / 60, ("L/min", "l/min", "lpm", "LPM")),
+    _U("L/h", "flow", 1e-3 / 3600, ("L/h", "l/h", "lph")),
+    _U("L/s", "flow", 1e-3, ("L/s", "l/s")),
+    _U("m³/h", "flow", 1 / 3600, ("m³/h", "m3/h")),
+    _U("m³/min", "flow", 1 / 60, ("m³/min", "m3/min")),
+    _U("US gal/min", "flow", US_GALLON_M3 / 60, ("US gal/min", "gal/min", "gpm", "GPM"), "US gallons"),
+    _U("US gal/h", "flow", US_GALLON_M3 / 3600, ("US gal/h", "gal/h", "gph", "GPH"), "US gallons"),
+    _U("ft³/min", "flow", FT_M**3 / 60, ("ft³/min", "ft3/min", "cfm", "CFM")),
+    _U("Pa", "pressure", 1.0, ("Pa", "pascal")),
+    _U("kPa", "pressure", 1e3, ("kPa", "kpa")),
+    _U("bar", "pressure", 1e5, ("bar",)),
+    _U("mbar", "pressure", 100.0, ("mbar", "hPa")),
+    _U("psi", "pressure", LB_KG * G0_M_S2 / IN_M**2, ("psi", "PSI")),
+    _U("inH2O", "pressure", 249.08891, ("inH2O", "in H2O", "inH₂O"), "inch of water, conventional: 249.09 Pa"),
+    _U("inHg", "pressure", 3386.389, ("inHg", "in Hg"), "inch of mercury at 0 °C"),
+    _U("W/K", "conductance", 1.0, ("W/K", "W/°C")),
+    _U("kW/K", "conductance", 1e3, ("kW/K",)),
+    _U("Ω", "resistance", 1.0, ("Ω", "ohm", "ohms", "Ohm")),
+    _U("mΩ", "resistance", 1e-3, ("mΩ", "mohm", "milliohm", "milliohms")),
+    _U("kΩ", "resistance", 1e3, ("kΩ", "kohm", "kilohm", "kilohms")),
+    _U("MΩ", "resistance", 1e6, ("MΩ", "Mohm", "megohm", "megohms")),
+    _U("F", "capacitance", 1.0, ("F", "farad")),
+    _U("mF", "capacitance", 1e-3, ("mF",)),
+    _U("µF", "capacitance", 1e-6, ("µF", "uF", "μF")),
+    _U("Ah", "charge", 3600.0, ("Ah", "ah", "A·h")),
+    _U("µm", "length", 1e-6, ("µm", "um", "μm", "micron", "microns")),
+    _U("mm²", "area", 1e-6, ("mm²", "mm2", "sq mm")),
+    _U("cm²", "area", 1e-4, ("cm²", "cm2", "sq cm")),
+    _U("in²", "area", IN_M**2, ("in²", "in2", "sq in")),
     _U("%", "number", 0.01, ("%", "per cent", "percent")),
     _U(":1", "number", 1.0, (":1", ": 1", "to 1")),
     _U("", "number", 1.0, ("g's", "×", "x")),
@@ -144,16 +180,18 @@ PLAUSIBLE: dict[str, float] = {
     "force": 1e7, "volume": 200.0, "density": 25e3, "inertia": 1e5, "stiffness": 1e11, "number": 1e6, "count": 1e4,
     "area": 1e3, "mass_moment": 1e7, "voltage": 2000.0, "current": 1e4, "energy": 1e11, "time": 1e7, "altitude": 20e3, "money": 1e12, "wait": 10 * 365 * 86400.0,
     "consumption": 5 / 3.6e6, "fuel_flow": 10.0,
+    "temperature": 3000.0, "flow": 100.0, "pressure": 1e9, "conductance": 1e6, "resistance": 1e12, "capacitance": 100.0, "charge": 1e8,
 }  # fmt: skip
 
 
 @dataclass(frozen=True, slots=True)
 class Print:
-    """How a view prints a dimension: unit name, factor to SI, decimals."""
+    """How a view prints a dimension: unit name, factor to SI, decimals; offset: what its nought is in SI."""
 
     unit: str
     factor: float
     decimals: int
+    offset: float = 0.0
 
 
 VIEWS: dict[str, dict[str, Print]] = {
@@ -171,6 +209,15 @@ VIEWS: dict[str, dict[str, Print]] = {
         "energy_per_length": Print("Wh/km", 3.6, 0), "acceleration": Print("g", G0_M_S2, 2), "immersion": Print("kg/cm", 100.0, 0),
         "altitude": Print("m", 1.0, 0), "money": Print("", 1.0, 0), "wait": Print("days", 86400.0, 0),
         "consumption": Print("g/kWh", 1e-3 / 3.6e6, 0), "fuel_flow": Print("kg/h", 1 / 3600, 1),
+        "temperature": Print("°C", 1.0, 0, ZERO_C_K), "temperature_rise": Print("K", 1.0, 1),
+        "flow": Print("L/min", 1e-3 / 60, 1), "hourly_flow": Print("L/h", 1e-3 / 3600, 1), "air_flow": Print("L/s", 1e-3, 0),
+        "pressure": Print("kPa", 1e3, 1), "fine_pressure": Print("Pa", 1.0, 0), "conductance": Print("W/K", 1.0, 0),
+        "resistance": Print("Ω", 1.0, 0), "fine_resistance": Print("mΩ", 1e-3, 1), "resistance_per_volt": Print("Ω/V", 1.0, 0),
+        "capacitance": Print("µF", 1e-6, 0), "charge": Print("Ah", 3600.0, 0), "wire_area": Print("mm²", 1e-6, 1),
+        "duct_area": Print("cm²", 1e-4, 0), "fineness": Print("µm", 1e-6, 0), "heat_flux": Print("kW/m²", 1e3, 1),
+        "mass_flow": Print("kg/s", 1.0, 3), "fine_volume": Print("L", 1e-3, 2), "short_time": Print("s", 1.0, 1),
+        "fine_voltage": Print("V", 1.0, 2), "small_power": Print("W", 1.0, 0), "small_energy": Print("J", 1.0, 0),
+        "hours": Print("h", 3600.0, 1), "bore": Print("mm", 1e-3, 1),
     },
     "in-lb": {
         "length": Print("in", IN_M, 2), "mass": Print("lb", LB_KG, 1), "angle": Print("°", math.pi / 180, 2),
@@ -189,6 +236,16 @@ VIEWS: dict[str, dict[str, Print]] = {
         "acceleration": Print("g", G0_M_S2, 2), "immersion": Print("lb/in", LB_KG / IN_M, 0),
         "altitude": Print("ft", FT_M, 0), "money": Print("", 1.0, 0), "wait": Print("days", 86400.0, 0),
         "consumption": Print("lb/hp·h", LB_KG / (HP_W * 3600), 3), "fuel_flow": Print("lb/h", LB_KG / 3600, 1),
+        "temperature": Print("°F", 5 / 9, 0, ZERO_C_K - 32 * 5 / 9), "temperature_rise": Print("°F", 5 / 9, 1),
+        "flow": Print("US gal/min", US_GALLON_M3 / 60, 2), "hourly_flow": Print("US gal/h", US_GALLON_M3 / 3600, 2),
+        "air_flow": Print("ft³/min", FT_M**3 / 60, 0),
+        "pressure": Print("psi", LB_KG * G0_M_S2 / IN_M**2, 2), "fine_pressure": Print("inH2O", 249.08891, 2), "conductance": Print("W/K", 1.0, 0),
+        "resistance": Print("Ω", 1.0, 0), "fine_resistance": Print("mΩ", 1e-3, 1), "resistance_per_volt": Print("Ω/V", 1.0, 0),
+        "capacitance": Print("µF", 1e-6, 0), "charge": Print("Ah", 3600.0, 0), "wire_area": Print("mm²", 1e-6, 1),
+        "duct_area": Print("in²", IN_M**2, 1), "fineness": Print("µm", 1e-6, 0), "heat_flux": Print("kW/m²", 1e3, 1),
+        "mass_flow": Print("kg/s", 1.0, 3), "fine_volume": Print("qt", US_GALLON_M3 / 4, 2), "short_time": Print("s", 1.0, 1),
+        "fine_voltage": Print("V", 1.0, 2), "small_power": Print("W", 1.0, 0), "small_energy": Print("J", 1.0, 0),
+        "hours": Print("h", 3600.0, 1), "bore": Print("in", IN_M, 3),
     },
 }  # fmt: skip
 
