@@ -168,7 +168,7 @@ def test_workings_and_suggestions_on_demand(client: TestClient, id: str) -> None
     assert client.get(f"/api/projects/{id}/workings/balance.cg-forward?fit=a").json()["working"]["source"]
     assert client.get(f"/api/projects/{id}/workings/nothing?fit=a").status_code == 422
     found = client.post(f"/api/projects/{id}/suggestions/balance.cg-forward?fit=a").json()["suggestions"]
-    assert {s["id"] for s in found} == {"unit-main", "ballast", "move-battery"}
+    assert {"unit-main", "ballast", "move-battery"} < {s["id"] for s in found}
 
 
 def test_history_and_deleting(client: TestClient, id: str) -> None:

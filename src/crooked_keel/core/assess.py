@@ -35,6 +35,7 @@ from .profile import Shapes, profile
 from .reference.kinds import Form
 from .resolved.references import kind_of
 from .states import BenchOut, bench_states
+from .systems import section as systems
 from .topic.lazy import placed, rooted
 from .topic.workspace import Scope, Workspace, takes
 from .wiring import Benches, InstallationBenches, set_up
@@ -59,6 +60,7 @@ class InstallationOut(Out):
     drive: drive.DriveOut | None
     mount: mount.MountOut | None
     align: align.AlignOut | None
+    systems: systems.SystemsOut | None
 
 
 class Assessment(Out):
@@ -304,6 +306,21 @@ def _listed(run: _Run, i: InstallationBenches, scope: Scope) -> InstallationOut:
         drive=driven,
         mount=mounted,
         align=aligned,
+        systems=_surrounded(run, scope),
+    )
+
+
+def _surrounded(run: _Run, scope: Scope) -> systems.SystemsOut | None:
+    """What surrounds one unit, as drawn; nothing of an old one."""
+    lanes = run.table("systems", systems.lane_table, scope)
+    if lanes is None:
+        return None
+    return lanes.model_copy(
+        update={
+            "joints": run.table("systems", systems.joint_table, scope) or [],
+            "needed": run.table("systems", systems.needed_table, scope) or [],
+            "pack_si": run.table("systems", systems.pack_table, scope),
+        }
     )
 
 

@@ -32,6 +32,9 @@ from .mount import section as mount
 from .mount import sheet as mount_sheet
 from .mount import suggest as mount_ways
 from .sheet.kit import Block
+from .systems import section as systems
+from .systems import sheet as systems_sheet
+from .systems import suggest as systems_ways
 from .topic.workspace import Takes, takes
 
 Says = Callable[..., Any]
@@ -57,6 +60,7 @@ TABLE: dict[Bench, BenchEntry] = {
         BenchEntry("drive", True, drive.VALUES, drive_ways.PROPOSERS, drive_sheet.BLOCKS),
         BenchEntry("mount", True, mount.VALUES, mount_ways.PROPOSERS, mount_sheet.BLOCKS),
         BenchEntry("align", True, align.VALUES, align_ways.PROPOSERS, align_sheet.BLOCKS),
+        BenchEntry("systems", True, systems.VALUES, systems_ways.PROPOSERS, systems_sheet.BLOCKS),
     )
 }
 BUILT: tuple[Bench, ...] = tuple(name for name in BENCHES if name in TABLE)

@@ -119,7 +119,18 @@ def formula(
     return register
 
 
-_PYTHON = {"·": "*", "×": "*", "²": "**2", "√": "sqrt", "∛": "cbrt", "π": "pi", "−": "-", "½": "0.5"}
+_PYTHON = {
+    "^": "**",
+    "·": "*",
+    "⁴": "**4",
+    "×": "*",
+    "²": "**2",
+    "√": "sqrt",
+    "∛": "cbrt",
+    "π": "pi",
+    "−": "-",
+    "½": "0.5",
+}
 
 
 def evaluate_text(text: str, values: dict[str, float]) -> float:
@@ -130,7 +141,7 @@ def evaluate_text(text: str, values: dict[str, float]) -> float:
     for sign, python in _PYTHON.items():
         expression = expression.replace(sign, python)
     allowed: dict[str, Any] = {
-        n: getattr(math, n) for n in ("sqrt", "cbrt", "pi", "sin", "cos", "tan", "atan", "hypot")
+        n: getattr(math, n) for n in ("sqrt", "cbrt", "pi", "sin", "cos", "tan", "atan", "hypot", "log")
     }
     return float(
         eval(

@@ -49,6 +49,16 @@ from .resolved.references import References
 from .resolved.remarkable import Remarkable, Whole
 from .resolved.rows import Rows
 from .resolved.wheels import Wheels
+from .systems.cooling.quantities import Cooled
+from .systems.current.quantities import Current
+from .systems.exhaust.quantities import Exhausted
+from .systems.fuel.quantities import Fuelled
+from .systems.induction.quantities import Breathing
+from .systems.joints.quantities import Joined
+from .systems.oil.quantities import Oiled
+from .systems.reach.quantities import Reached
+from .systems.section import SystemsTopics
+from .systems.voltage.quantities import HighVoltage
 from .topic.reading import Topic
 from .topic.workspace import Scope, Workspace
 
@@ -56,13 +66,14 @@ T = TypeVar("T")
 
 
 class InstallationBenches(NamedTuple):
-    """The four benches of one installation."""
+    """The benches of one installation; of an old one not what surrounds it."""
 
     placed: ResolvedInstallation
     choose: ChooseTopics
     drive: DriveTopics
     mount: MountTopics
     align: AlignTopics
+    systems: SystemsTopics | None
 
     def topics(self) -> list[Topic]:
         """All topics of the installation."""
@@ -72,6 +83,7 @@ class InstallationBenches(NamedTuple):
             *self.drive.topics(),
             *self.mount.topics(),
             *self.align.topics(),
+            *(self.systems.topics() if self.systems is not None else ()),
         ]
 
 
@@ -104,6 +116,8 @@ class _Handed(NamedTuple):
     heaviest_kg: float | CannotSay
     rear_kg: float | CannotSay
     driven_kg: float | CannotSay
+    afloat: AfloatStates | None
+    loads: Loads
 
 
 class _Wiring:
@@ -132,6 +146,8 @@ class _Wiring:
             or_gap(lambda: balance.loadings_before.heaviest_mass),
             self._rear_kg(balance, False),
             self._driven_kg(balance, False),
+            balance.afloat,
+            balance.loads,
         )
         old = [self._installation(resolved, p, craft, before, None, f"old {p.id}") for p in self.old]
         if fit_id is None:
@@ -141,6 +157,8 @@ class _Wiring:
             or_gap(lambda: balance.loadings.heaviest_mass),
             self._rear_kg(balance, True),
             self._driven_kg(balance, True),
+            balance.afloat,
+            balance.loads,
         )
         pairs = self._pairs()
         made = [
@@ -301,7 +319,35 @@ class _Wiring:
         if has("gearbox face"):
             face = ws.topic(f"face {name}", OnFace, placed, was.face if was else None)
         mount = MountTopics(acting, points, swing, face)
-        return InstallationBenches(placed, choose, drive, mount, self._align(resolved, placed, old, name))
+        align = self._align(resolved, placed, old, name)
+        systems = None if placed.old else self._systems(resolved, placed, choose, drive, given, name)
+        return InstallationBenches(placed, choose, drive, mount, align, systems)
+
+    def _systems(
+        self,
+        resolved: Resolved,
+        placed: ResolvedInstallation,
+        choose: ChooseTopics,
+        drive: DriveTopics,
+        given: _Handed,
+        name: str,
+    ) -> SystemsTopics:
+        ws, lasting = self.ws, choose.lasting
+        units = len(self.installations)
+        voltage = None
+        if drive.battery is not None:
+            voltage = ws.topic(f"voltage {name}", HighVoltage, resolved, placed, lasting, drive.battery)
+        return SystemsTopics(
+            ws.topic(f"cooled {name}", Cooled, resolved, placed, lasting),
+            ws.topic(f"oiled {name}", Oiled, resolved, placed, lasting),
+            ws.topic(f"exhausted {name}", Exhausted, resolved, placed, lasting, given.afloat),
+            ws.topic(f"breathing {name}", Breathing, resolved, placed, lasting),
+            ws.topic(f"fuelled {name}", Fuelled, resolved, placed, lasting, given.loads, units),
+            ws.topic(f"current {name}", Current, resolved, placed, lasting),
+            voltage,
+            ws.topic(f"reached {name}", Reached, resolved, placed, lasting),
+            ws.topic(f"joined {name}", Joined, resolved, placed, lasting, choose.ports),
+        )
 
     def _drive(
         self,

@@ -62,10 +62,13 @@ class Limits(Part):
 
 class Tank(Item):
     """A tank; capacity is the usable volume. Its free surface: length, breadth, and how many parts tight baffles along
-    it make. Tanks of one turn run down together, turn by turn; blank comes last."""
+    it make; with them depth and shape say what it can hold. Tanks of one turn run down together, turn by turn; blank
+    comes last."""
 
     surface_length: Length | None = None
     surface_breadth: Length | None = None
+    depth: Length | None = None
+    shape: Literal["box", "lying cylinder", "wedge"] | None = None
     baffles: Count | None = None
     joined: Literal["no pipe across", "pipe across, valve shut", "pipe across, open"] | None = None
     filling: Literal["slack", "pressed full or empty"] | None = None

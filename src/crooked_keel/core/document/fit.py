@@ -21,6 +21,7 @@ from .base import Item, Key, Part
 from .choose import MoneyLine, Task
 from .drive import Drive, Propeller, Wheel
 from .mount import Mount
+from .systems import Systems
 from .unit import PowerUnit, YesNo
 
 
@@ -52,6 +53,7 @@ class Installation(Item):
     packs_joined: Literal["side by side", "in a row"] | None = None
     mount: Mount = Mount()
     align: Align = Align()
+    systems: Systems = Systems()
 
 
 class Fit(Item):

@@ -67,8 +67,20 @@ def _to_6(raw: dict[str, Any]) -> dict[str, Any]:
     return {**raw, **parts, "schema_version": 6}
 
 
+def _to_7(raw: dict[str, Any]) -> dict[str, Any]:
+    """What surrounds the unit, and the shape of a tank, are new, and left blank."""
+    return {**raw, "schema_version": 7}
+
+
 # version → function that lifts a document of that version to the next one.
-STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {1: _to_2, 2: _to_3, 3: _to_4, 4: _to_5, 5: _to_6}
+STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {
+    1: _to_2,
+    2: _to_3,
+    3: _to_4,
+    4: _to_5,
+    5: _to_6,
+    6: _to_7,
+}
 
 
 def lift(raw: dict[str, Any]) -> dict[str, Any]:

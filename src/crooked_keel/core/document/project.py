@@ -26,7 +26,7 @@ from .choose import Need
 from .craft import Craft
 from .fit import Fit, Installation
 
-SCHEMA_VERSION = 6
+SCHEMA_VERSION = 7
 
 
 REFERENCE_VERSION = "2026-11"

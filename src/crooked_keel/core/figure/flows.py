@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from .kinds import Area, Current, Duration, Figure, Length, Number, Power, Voltage
+from .base import Figure
+from .kinds import Area, Current, Duration, Length, Number, Power, Voltage
 from .units import ZERO_C_K
 
 

@@ -1,0 +1,1 @@
+"""What surrounds the unit: plumbing, wiring, and what must be reached."""

@@ -1,0 +1,1 @@
+"""What nobody said of a lane yet."""

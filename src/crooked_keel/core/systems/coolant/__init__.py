@@ -1,0 +1,1 @@
+"""The coolant: its loop, its hoses, its room to grow."""

@@ -1,0 +1,168 @@
+"""Findings of the coolant and its loop."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from ...document.systems import Piece
+from ...errors import CannotSay, Gap, ask_all
+from ...figure.trace import Uncertain
+from ...judging.band import at_least, band
+from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.register import rule, verdict
+from ...judging.subjects import Subject, one_by_one
+from ...physics.heat import COOLANTS
+from ...physics.pipes import high_points, hose_step, pipe_speed
+from ..cooling.quantities import Cooled
+from ..lane import combined
+
+
+@rule(
+    "systems.cooling-traps",
+    "High points of the loop without a bleed",
+    limit="none ok; one that is flushed at 0.6 m/s or more watch; two, one that is not, or one over the header stop",
+    source="0.6 m/s: hydronic practice, ASHRAE Handbook (from memory)",
+    mark="from memory",
+)
+def traps(cooled: Cooled) -> Iterable[Finding]:
+    if not cooled.begun:
+        return
+    if not cooled.liquid:
+        return
+    pieces = cooled.pieces(cooled.c.loop)
+    if len(pieces) < 3:
+        raise CannotSay(Gap(cooled.p("loop"), "the coolant's loop, part by part with the height of each end"))
+    header = lambda: (
+        cooled.resolved.references.place(
+            cooled.c.header_height, cooled.p("header_height"), "height of the header's lowest point", "z"
+        ).value
+    )
+    heights = ask_all(*[lambda k=k, p=p: cooled.height("loop", k, p) for k, p in pieces])
+    top = ask_all(header, header)[0]
+    path = [(float(i), z) for i, z in enumerate(heights)]
+    # The loop is closed: behind its last part comes its first again.
+    n = len(path)
+    around = high_points([*path, *path, *path])
+    high = sorted({i % n for i in around if n <= i < 2 * n})
+    dry = [pieces[i] for i in high if pieces[i][1].bleed != "yes"]
+    over = [p for i, (k, p) in enumerate(pieces) if heights[i] > top + 1e-9 and p.bleed != "yes"]
+    slow = []
+    for key, piece in dry:
+        flow, bore = ask_all(
+            lambda: cooled.read(cooled.c.coolant_flow, cooled.p("coolant_flow"), "flow of the coolant"),
+            lambda k=key, p=piece: cooled.bore("loop", k, p),
+        )
+        if pipe_speed(flow.si, bore.si) < 0.6:
+            slow.append(piece)
+    level: Level = "stop" if over or slow or len(dry) > 1 else "watch" if dry else "ok"
+    named = [p.name for _, p in dry] + [p.name for p in over if p not in [d for _, d in dry]]
+    yield verdict(
+        "systems.cooling-traps",
+        level,
+        "No high point without a bleed" if level == "ok" else "Air stays in the loop: {n}",
+        "Heights as entered, {k} parts."
+        if level == "ok"
+        else "Nothing lets it out there, and air that stays stops the flow. A bleed at its top; fill slowly, nose up.",
+        compared=Compared(float(len(named)), "count", hi=0.0),
+        can_suggest=level != "ok",
+        n=word(", ".join(named)),
+        k=q(len(pieces), "count"),
+    )
+
+
+@rule(
+    "systems.cooling-header",
+    "Room for the coolant to grow",
+    limit="air in the header 1.5 times what it grows or more ok, once or more watch, less stop",
+    source="densities; 1.5: common practice",
+    mark="common practice",
+)
+def header(cooled: Cooled) -> Iterable[Finding]:
+    if not cooled.begun:
+        return
+    if not cooled.liquid:
+        return
+    grows, air = ask_all(
+        lambda: cooled.expansion,
+        lambda: cooled.read(cooled.c.header_air, cooled.p("header_air"), "air left in the header, cold", zero=True),
+    )
+    ratio = Uncertain(air.si / grows.value, (air.u**2 + (air.si / grows.value * grows.u) ** 2) ** 0.5 / grows.value)
+    judged = band(ratio.value, "number", ok=at_least(1.5), watch=at_least(1.0), doubt=2 * ratio.u)
+    yield verdict(
+        "systems.cooling-header",
+        judged.level,
+        "The coolant grows {g}, the header has {a} of air",
+        "From 20 to 100 °C. What does not fit is blown out, and comes back as air.",
+        compared=judged.compared,
+        g=q(grows.value, "fine_volume"),
+        a=q(air.si, "fine_volume"),
+    )
+
+
+@rule(
+    "systems.cooling-bore",
+    "Bores of the coolant's hoses",
+    limit="not below the unit's own port ok; smaller but below 3 m/s watch; faster stop",
+    source="3 m/s: common practice, no source",
+    mark="common practice",
+)
+def bore(cooled: Cooled) -> Iterable[Finding]:
+    if not cooled.begun:
+        return
+    if not cooled.liquid or not cooled.c.loop:
+        return
+    at = cooled.placed.p("unit/ports/coolant/hose")
+    port = cooled.read(cooled.unit.ports.coolant.hose, at, f"bore of the coolant port of the {cooled.placed.name}")
+    flow = cooled.read(cooled.c.coolant_flow, cooled.p("coolant_flow"), "flow of the coolant")
+
+    def one(s: Subject[Piece]) -> Iterable[Finding]:
+        own = cooled.bore("loop", s.key, s.of)
+        speed = combined(pipe_speed, flow, own)
+        step = hose_step(port.si, own.si)
+        level: Level = "stop" if speed.value + 2 * speed.u > 3.0 else "ok" if own.si >= port.si * 0.999 else "watch"
+        yield verdict(
+            "systems.cooling-bore",
+            level,
+            "{n}: {d} at a port of {p}",
+            "{v} in it, {a} of the port's area, friction {f} times.",
+            subject=s.key,
+            compared=Compared(speed.value, "speed", hi=3.0, doubt=2 * speed.u or None),
+            working=pipe_speed.working(flow.si, own.si),
+            n=word(s.name),
+            d=q(own.si, "bore"),
+            p=q(port.si, "bore"),
+            v=q(speed.value, "speed"),
+            a=q(step.area, "percent"),
+            f=q(step.friction, "number"),
+        )
+
+    hoses = [(k, p) for k, p in cooled.pieces(cooled.c.loop) if p.kind not in ("unit", "cooler", "tank")]
+    yield from one_by_one("systems.cooling-bore", [Subject(k, p.name, p) for k, p in hoses], one)
+
+
+@rule(
+    "systems.cooling-waterless",
+    "Waterless coolant",
+    limit="3 % of water or less watch, always; more stop",
+    source="common practice, no source",
+    mark="common practice",
+)
+def waterless(cooled: Cooled) -> Iterable[Finding]:
+    if not cooled.begun:
+        return
+    if not cooled.liquid or cooled.c.coolant != "waterless":
+        return
+    left = cooled.read(
+        cooled.c.water_left, cooled.p("water_left"), "water left in the coolant, by a strip or refractometer"
+    )
+    level: Level = "watch" if left.si + 2 * left.u <= 0.03 else "stop"
+    yield verdict(
+        "systems.cooling-waterless",
+        level,
+        "Waterless coolant with {w} of water in it",
+        "It carries {c} of the heat that half glycol does at one flow: the metal runs hotter, and the gauge's limit is "
+        "the metal's. Never topped up with water. What is spilt on hot metal burns.",
+        compared=Compared(left.si, "percent", hi=0.03, doubt=2 * left.u or None),
+        w=q(left.si, "percent"),
+        c=q(COOLANTS["waterless"].specific_j_kg_k / COOLANTS["half ethylene glycol"].specific_j_kg_k, "percent"),
+    )

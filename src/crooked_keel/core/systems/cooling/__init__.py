@@ -1,0 +1,1 @@
+"""Cooling: heat, air, water, coolant."""

@@ -1,0 +1,1 @@
+"""Current: loads, wires, batteries, ignition."""

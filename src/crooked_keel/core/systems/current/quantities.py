@@ -1,0 +1,156 @@
+"""Current of one unit and its craft: what is given and taken, wires, batteries."""
+
+from __future__ import annotations
+
+from functools import partial
+from typing import NamedTuple
+
+from ...document.systems import Bank, Electric, Wire
+from ...errors import CannotSay, Gap, InputError, ask_all
+from ...figure.trace import Uncertain
+from ...topic.lazy import lazy
+from ..lane import Lane, Read, combined
+from .functions import CELLS, Feeds, ampacity, drop, peukert, wire_area
+
+
+class Wired(NamedTuple):
+    """A wire judged: voltage lost, most that may be, and what it carries, V, V, A."""
+
+    lost: Uncertain
+    most_v: float
+    carries_a: float
+    current: Read
+    run: Read
+    area_m2: float
+
+
+class Current(Lane):
+    """Current of one unit."""
+
+    part = "electric"
+    begins = "earth"
+    begins_words = "its earth: a strap to the frame, or a cable back"
+
+    @property
+    def e(self) -> Electric:
+        """What is entered."""
+        return self.systems.electric
+
+    @lazy
+    def voltage(self) -> float:
+        """Voltage of the system, V."""
+        return self.read(self.e.voltage, self.p("voltage"), "voltage of the system").si
+
+    @lazy
+    def demand(self) -> Read:
+        """What everything takes together, each for its share of the time, W."""
+        loads = sorted(self.e.loads.items(), key=lambda i: (i[1].rank, i[0]))
+        if not loads:
+            raise CannotSay(Gap(self.p("loads"), "what takes current, all of it"))
+        asks = []
+        for k, item in loads:
+            at = self.p(f"loads/{k}")
+            asks.append(partial(self.read, item.power, f"{at}/power", f"power of {item.name}", True))
+            asks.append(partial(self.read, item.duty, f"{at}/duty", f"how much of the time {item.name} runs", True))
+        reads = ask_all(*asks)
+        parts = [combined(lambda w, d: w * d, w, d) for w, d in zip(reads[::2], reads[1::2], strict=True)]
+        return Read(sum(p.value for p in parts), sum(p.u**2 for p in parts) ** 0.5)
+
+    @lazy
+    def everything(self) -> float:
+        """What everything takes at once, W."""
+        return sum(item.power.si for item in self.e.loads.values() if item.power is not None)
+
+    def source(self, at: str) -> Read:
+        """What the generator gives at idle or at cruise, W."""
+        figure = self.e.source_idle if at == "idle" else self.e.source_cruise
+        return self.read(figure, self.p(f"source_{at}"), f"what the generator gives at {at}", zero=True)
+
+    def carries(self, key: str, wire: Wire) -> float:
+        """What a wire carries where it lies, A."""
+        at = self.p(f"wires/{key}")
+        size, insulation = ask_all(
+            lambda: self.chosen(wire.size, f"wires/{key}/size", f"size of {wire.name}"),
+            lambda: self.chosen(wire.insulation, f"wires/{key}/insulation", f"insulation of {wire.name}"),
+        )
+        if insulation == "other":
+            return self.read(wire.carries, f"{at}/carries", f"current that {wire.name} carries by its maker").si
+        lies, bundle = ask_all(
+            lambda: self.chosen(wire.lies, f"wires/{key}/lies", f"whether {wire.name} lies in the engine space"),
+            lambda: self.read(wire.bundle, f"{at}/bundle", f"how many wires run with {wire.name}, itself counted"),
+        )
+        try:
+            return ampacity(size, lies == "in the engine space", bundle.si)
+        except InputError as bad:
+            raise bad.at(f"{at}/size") from None
+
+    def wired(self, key: str, wire: Wire) -> Wired:
+        """A wire judged. Raises CannotSay."""
+        at = self.p(f"wires/{key}")
+        current, run, school, volts, carries = ask_all(
+            lambda: self.read(wire.current, f"{at}/current", f"current in {wire.name}"),
+            lambda: self.read(wire.run, f"{at}/run", f"length of {wire.name}, out and back"),
+            lambda: self.chosen(wire.drop, f"wires/{key}/drop", f"voltage that {wire.name} may lose, 3 % or 10 %"),
+            lambda: self.voltage,
+            lambda: self.carries(key, wire),
+        )
+        assert wire.size is not None
+        area = wire_area(wire.size)
+        lost = combined(lambda i, length: drop(i, length, area), current, run)
+        return Wired(lost, volts * (0.03 if school == "3 %" else 0.10), carries, current, run, area)
+
+    @property
+    def wires(self) -> list[tuple[str, Wire]]:
+        """Wires in order."""
+        return sorted(self.e.wires.items(), key=lambda i: (i[1].rank, i[0]))
+
+    @property
+    def banks(self) -> list[tuple[str, Bank]]:
+        """Batteries in order."""
+        return sorted(self.e.banks.items(), key=lambda i: (i[1].rank, i[0]))
+
+    def lasting_bank(self, key: str, bank: Bank) -> Uncertain:
+        """How long a bank gives its current, of what may be used of it, s."""
+        at = self.p(f"banks/{key}")
+        capacity, current, cells = ask_all(
+            lambda: self.read(bank.capacity, f"{at}/capacity", f"capacity of {bank.name}"),
+            lambda: self.read(bank.current, f"{at}/current", f"current drawn of {bank.name}"),
+            lambda: self.chosen(bank.cells, f"banks/{key}/cells", f"cells of {bank.name}"),
+        )
+        k, used = CELLS[cells]
+        return combined(lambda c, i: peukert(72000.0, c * used, i, k), capacity, current)
+
+    def under_load(self, key: str, bank: Bank) -> Uncertain:
+        """Voltage of a bank at its current, V."""
+        at = self.p(f"banks/{key}")
+        current, inside, cable, volts = ask_all(
+            lambda: self.read(bank.current, f"{at}/current", f"current drawn of {bank.name}"),
+            lambda: self.read(bank.resistance, f"{at}/resistance", f"resistance inside {bank.name}", zero=True),
+            lambda: self.read(bank.cable, f"{at}/cable", f"resistance of the cables of {bank.name}", zero=True),
+            lambda: self.voltage,
+        )
+        # A full lead battery at rest stands 5 % over its name. From memory.
+        return combined(lambda i, r, c: 1.05 * volts - i * (r + c), current, inside, cable)
+
+    @lazy
+    def circuit(self) -> Feeds:
+        """Role and feeders of every part. Raises CannotSay without any, InputError at a feeder that is not there."""
+        parts = self.e.circuit
+        if not parts:
+            raise CannotSay(Gap(self.p("circuit"), "the circuit, part by part, with what feeds each"))
+        made = {}
+        for key, part in sorted(parts.items(), key=lambda i: (i[1].rank, i[0])):
+            role = self.chosen(part.role, f"circuit/{key}/role", f"whether {part.name} is a source, a part or a load")
+            by = tuple(k for k in (part.fed_by, part.or_by) if k is not None)
+            if role != "source" and not by:
+                raise CannotSay(Gap(self.p(f"circuit/{key}/fed_by"), f"what feeds {part.name}"))
+            for k in by:
+                if k not in parts:
+                    raise InputError(
+                        self.p(f"circuit/{key}/fed_by"),
+                        f"{part.name} is fed by a part that is not there",
+                        given=k,
+                        allowed=", ".join(parts),
+                    )
+            made[key] = (role, by)
+        return made

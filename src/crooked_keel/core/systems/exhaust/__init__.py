@@ -1,0 +1,1 @@
+"""Exhaust, dry and wet."""

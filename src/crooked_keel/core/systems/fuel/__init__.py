@@ -1,0 +1,1 @@
+"""Fuel from its tanks to the unit."""

@@ -1,0 +1,1 @@
+"""Air for the unit."""

@@ -1,0 +1,131 @@
+"""Findings of the induction: bore, filter, tilt of its carburettor, charge cooler."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from ...errors import ask_all
+from ...judging.band import at_most, band
+from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.register import rule, verdict
+from ...physics.pipes import pipe_speed
+from ..lane import Read, combined
+from .quantities import Breathing, air_flow
+
+# Speed of the air into a filter that is easy on it, and that is still had, m/s. Common practice, no source.
+FACE = {"paper": (1.5, 2.5), "oiled gauze": (3.0, 4.4)}
+
+
+@rule(
+    "systems.induction-bore",
+    "Bore of the intake",
+    limit="25 m/s or less ok, 40 m/s or less watch, faster stop",
+    source="25 m/s ahead of the filter: common practice; 40 m/s proposed",
+    mark="common practice",
+)
+def bore(breathing: Breathing) -> Iterable[Finding]:
+    if not breathing.begun:
+        return
+    air, own = ask_all(lambda: breathing.air, lambda: breathing.intake)
+    speed = combined(pipe_speed, Read(*air), own)
+    judged = band(speed.value, "speed", ok=at_most(25.0), watch=at_most(40.0), doubt=2 * speed.u)
+    power, b, r, density = breathing.terms
+    yield verdict(
+        "systems.induction-bore",
+        judged.level,
+        "Air goes in at {v} in {d}",
+        "{a} at the power that lasts. {w} brings it to 25 m/s. Hot air from under a cowl costs power besides.",
+        compared=judged.compared,
+        working=air_flow.working(power, b.si, r.si, density),
+        can_suggest=judged.level != "ok",
+        v=q(speed.value, "speed"),
+        d=q(own.si, "bore"),
+        a=q(air.value, "air_flow"),
+        w=q(breathing.bore_wanted, "bore"),
+    )
+
+
+@rule(
+    "systems.induction-filter",
+    "Area of the filter",
+    limit="paper 1.5 m/s, gauze 3.0 m/s or less ok; more, or none at all, watch; over 2.5 and 4.4 m/s stop",
+    source="common practice, no source",
+    mark="common practice",
+)
+def filter_(breathing: Breathing) -> Iterable[Finding]:
+    if not breathing.begun:
+        return
+    sort = breathing.chosen(breathing.i.filter, "filter", "what its air filter is made of")
+    if sort == "none":
+        yield verdict(
+            "systems.induction-filter",
+            "watch",
+            "No air filter",
+            "Dust wears it out and a loose nut ends it; a screen at the least, and an eye on the strip.",
+        )
+        return
+    easy, most = FACE[sort]
+    speed = breathing.face_speed
+    judged = band(speed.value, "speed", ok=at_most(easy), watch=at_most(most), doubt=2 * speed.u)
+    yield verdict(
+        "systems.induction-filter",
+        judged.level,
+        "Air goes into the filter at {v}",
+        "{a} through {s}. A dirty one takes more; how much it may is the maker's to say.",
+        compared=judged.compared,
+        v=q(speed.value, "speed"),
+        a=q(breathing.air.value, "air_flow"),
+        s=word(sort),
+    )
+
+
+@rule(
+    "systems.induction-tilt",
+    "How far the carburettor lies over",
+    limit="its limit or less ok, more stop; a membrane carburettor and injection do not mind",
+    source="geometry; the limit is its maker's",
+    mark="statics",
+)
+def tilt(breathing: Breathing) -> Iterable[Finding]:
+    if not breathing.begun:
+        return
+    if breathing.way != "float carburettor":
+        return
+    what = "how far the carburettor may lie over, by its maker"
+    limit, (angle, words) = ask_all(
+        lambda: breathing.read(breathing.i.tilt_limit, breathing.p("tilt_limit"), what), lambda: breathing.tilt
+    )
+    level: Level = "ok" if angle <= limit.si - 2 * limit.u else "stop"
+    yield verdict(
+        "systems.induction-tilt",
+        level,
+        "The carburettor lies over by {a} {w}",
+        "It may by {l}. Turns and braking tilt the fuel in its bowl as well: they are not in it.",
+        compared=Compared(angle, "angle", hi=limit.si, doubt=2 * limit.u or None),
+        a=q(angle, "angle"),
+        w=word(words),
+        l=q(limit.si, "angle"),
+    )
+
+
+@rule(
+    "systems.induction-charge",
+    "Charge cooler",
+    limit="there, or nothing to cool, ok; none behind a blower watch",
+    source="common practice, no source",
+    mark="common practice",
+)
+def charge(breathing: Breathing) -> Iterable[Finding]:
+    if not breathing.begun:
+        return
+    if breathing.unit.breathing != "turbocharged":
+        return
+    said = breathing.chosen(breathing.i.charge_cooler, "charge_cooler", "whether its charge air is cooled")
+    yield verdict(
+        "systems.induction-charge",
+        "ok" if said == "yes" else "watch",
+        "The charge is cooled" if said == "yes" else "A blower without a charge cooler",
+        "Its heat is not counted with the coolant's unless it is listed there."
+        if said == "yes"
+        else "Hot charge knocks, and gives less power than its sheet says.",
+    )

@@ -1,0 +1,1 @@
+"""What becomes of joints that do not fit."""

@@ -1,0 +1,1 @@
+"""Oil of the unit."""

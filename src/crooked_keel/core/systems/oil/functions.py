@@ -1,0 +1,95 @@
+"""Oil in a tank that lies over: how much its outline holds, and how deep the pickup is under the surface."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+
+from scipy.optimize import brentq
+
+from ...errors import InputError
+from ...formula import formula
+
+Corner = tuple[float, float]
+
+
+def area(outline: Sequence[Corner]) -> float:
+    """Area of an outline, m², whichever way round its corners run. Source: shoelace formula."""
+    return abs(_shoelace(outline))
+
+
+def _shoelace(corners: Sequence[Corner]) -> float:
+    return sum(a[0] * b[1] - b[0] * a[1] for a, b in zip(corners, [*corners[1:], *corners[:1]], strict=True)) / 2
+
+
+def below(outline: Sequence[Corner], level: float) -> float:
+    """Area of an outline that lies below a level, m². Source: Sutherland and Hodgman's clipping."""
+    kept: list[Corner] = []
+    for (ax, az), (bx, bz) in zip(outline, [*outline[1:], *outline[:1]], strict=True):
+        if az <= level:
+            kept.append((ax, az))
+        if (az - level) * (bz - level) < 0:
+            t = (level - az) / (bz - az)
+            kept.append((ax + t * (bx - ax), level))
+    return area(kept) if len(kept) > 2 else 0.0
+
+
+def tilted(point: Corner, nose_up: float) -> Corner:
+    """A point of a tank (aft, up) as it lies with the nose up by an angle, rad: what is aft goes down."""
+    c, s = math.cos(nose_up), math.sin(nose_up)
+    return point[0] * c + point[1] * s, point[1] * c - point[0] * s
+
+
+@formula(
+    "systems.tank-volume",
+    "V = A·w",
+    result=("fine_volume", "what the tank holds"),
+    A=("area", "area of its outline"),
+    w=("length", "its width"),
+    source="definition",
+    example=((0.04, 0.15), 0.006),
+    valid="sides flat and upright; what stands in it is not taken off",
+)
+def tank_volume(area_m2: float, width_m: float) -> float:
+    """Volume of a tank with two flat sides, m³."""
+    return area_m2 * width_m
+
+
+def surface(lying: Sequence[Corner], width_m: float, volume_m3: float) -> float:
+    """Where the oil stands in an outline as it lies, m.
+
+    Raises InputError where the oil is more than the outline holds, or where the outline is none."""
+    whole = area(lying)
+    if len(lying) < 3 or whole <= 1e-8:
+        raise InputError("outline", "three corners that are not in a line are wanted", given=f"{len(lying)}")
+    wanted = volume_m3 / width_m
+    if wanted > whole * (1 + 1e-9):
+        raise InputError(
+            "volume",
+            "the oil is more than the outline and its width hold",
+            given=f"{volume_m3 * 1000:.2f} L",
+            allowed=f"up to {whole * width_m * 1000:.2f} L",
+        )
+    low, high = min(z for _, z in lying), max(z for _, z in lying)
+    return float(brentq(lambda z: below(lying, z) - min(wanted, whole * (1 - 1e-12)), low, high, xtol=1e-9))
+
+
+def depth(outline: Sequence[Corner], width_m: float, volume_m3: float, pickup: Corner, nose_up: float) -> float:
+    """How deep the pickup is under the oil with the nose up by an angle (rad, negative down), m: negative where it
+    draws air. Raises InputError as `surface` does."""
+    level = surface([tilted(p, nose_up) for p in outline], width_m, volume_m3)
+    return level - tilted(pickup, nose_up)[1]
+
+
+@formula(
+    "systems.dwell",
+    "t = V / Q",
+    result=("short_time", "time in the tank"),
+    V=("fine_volume", "oil in it"),
+    Q=("flow", "what goes round"),
+    source="continuity",
+    example=((0.005, 5e-4), 10.0),
+)
+def dwell(volume_m3: float, flow_m3_s: float) -> float:
+    """Time that oil has for its air to leave, s."""
+    return volume_m3 / flow_m3_s

@@ -1,0 +1,94 @@
+"""Oil of one unit: its marks, its tank, where it is drawn from."""
+
+from __future__ import annotations
+
+from functools import partial
+from typing import NamedTuple
+
+from ...document.systems import Oil
+from ...errors import CannotSay, Gap, InputError, ask_all
+from ...topic.lazy import lazy
+from ..lane import Lane, Read
+from .functions import Corner, area
+
+
+class Marks(NamedTuple):
+    """Oil at the lower mark, to run with, and at the most, m³."""
+
+    least: Read
+    run: Read
+    most: Read
+
+
+class Oiled(Lane):
+    """Oil of one unit."""
+
+    part = "oil"
+    begins = "kept_in"
+    begins_words = "where its oil is kept"
+
+    @property
+    def o(self) -> Oil:
+        """What is entered."""
+        return self.systems.oil
+
+    @lazy
+    def kept_in(self) -> str:
+        """Where the oil is kept."""
+        return self.chosen(self.o.kept_in, "kept_in", f"where the oil of the {self.placed.name} is kept")
+
+    def volume(self, part: str, what: str) -> Read:
+        """A volume."""
+        return self.read(getattr(self.o, part), self.p(part), what)
+
+    @lazy
+    def marks(self) -> Marks:
+        """The three marks. Raises InputError where they are not in their order."""
+        words = (("least", "oil at the lower mark"), ("run", "oil to run with"), ("most", "most oil, by its maker"))
+        least, run, most = ask_all(*[partial(self.volume, part, what) for part, what in words])
+        if not least.si <= run.si <= most.si:
+            raise InputError(
+                self.p("run"),
+                "lower mark, what to run with and the most are not in that order",
+                given=f"{least.si * 1000:.2f}, {run.si * 1000:.2f} and {most.si * 1000:.2f} L",
+                allowed="each not below the one before it",
+            )
+        return Marks(least, run, most)
+
+    @lazy
+    def outline(self) -> list[Corner]:
+        """Corners of the tank: aft, up. Raises CannotSay, InputError."""
+        points = self.o.outline or []
+        if len(points) < 3:
+            raise CannotSay(Gap(self.p("outline"), "outline of the tank or sump from the side, three corners or more"))
+        corners = [(p.aft.si, p.up.si) for p in points]
+        if area(corners) < 1e-6:
+            raise InputError(
+                self.p("outline"), "the corners lie in one line", allowed="corners in their order round the tank"
+            )
+        return corners
+
+    @lazy
+    def width(self) -> Read:
+        """Width of the tank, m."""
+        return self.read(self.o.width, self.p("width"), "width of the tank or sump")
+
+    @lazy
+    def pickup(self) -> Corner:
+        """Where it is drawn from: aft, up."""
+        aft, up = ask_all(
+            lambda: self.read(
+                self.o.pickup_aft, self.p("pickup_aft"), "the pickup, aft of the tank's front", zero=True
+            ),
+            lambda: self.read(self.o.pickup_up, self.p("pickup_up"), "the pickup, over the tank's bottom", zero=True),
+        )
+        return aft.si, up.si
+
+    @lazy
+    def attitudes(self) -> list[tuple[str, float]]:
+        """The steepest that the craft goes while the unit runs: words, and nose up, rad."""
+        up, down = ask_all(
+            lambda: self.read(self.o.nose_up, self.p("nose_up"), "steepest nose up while it runs", zero=True),
+            lambda: self.read(self.o.nose_down, self.p("nose_down"), "steepest nose down while it runs", zero=True),
+        )
+        return [("nose up", up.si + 2 * up.u), ("level", 0.0), ("nose down", -down.si - 2 * down.u)]

@@ -1,0 +1,1 @@
+"""What must be reached with the unit in place."""

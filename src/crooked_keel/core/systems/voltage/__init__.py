@@ -1,0 +1,1 @@
+"""High voltage: pre-charge, isolation, fuse, and the state of its contactors."""

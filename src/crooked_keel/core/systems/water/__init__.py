@@ -1,0 +1,1 @@
+"""Sea water that takes the heat."""
