@@ -98,15 +98,15 @@ for at in (None, '900 mm', '10 mm', '900 mm ±2000 mm'):
 
 def test_a_bench_is_a_folder_and_an_entry(copy: Path) -> None:
     touched = done(copy, "A bench")
-    assert [t for t in touched if not t.startswith("core/systems/")] == ["core/benches.py"]
+    assert [t for t in touched if not t.startswith("core/build/")] == ["core/benches.py"]
     said = asked(
         copy,
         """
 made = assess(project, fit)
 assert not made.failures, made.failures
-print([f.key for f in made.findings if f.bench == 'systems'], [v.id for v in made.values if v.bench == 'systems'])
-print([(b.level, b.built) for b in made.benches if b.bench == 'systems'])
-print([b.title for b in BLOCKS if b.bench == 'systems'])
+print([f.key for f in made.findings if f.bench == 'build'], [v.id for v in made.values if v.bench == 'build'])
+print([(b.level, b.built) for b in made.benches if b.bench == 'build'])
+print([b.title for b in BLOCKS if b.bench == 'build'])
 """,
     )
-    assert said == ["['systems.hoses'] ['systems.nose-up']", "[('watch', True)]", "['What it weighs']"]
+    assert said == ["['build.bolts'] ['build.nose-up']", "[('watch', True)]", "['What it weighs']"]

@@ -57,6 +57,8 @@ PINT = {
     "ft²": "foot ** 2",
     "V": "volt",
     "A": "ampere",
+    "kA": "kiloampere",
+    "mA": "milliampere",
     "kWh": "kilowatt_hour",
     "Wh": "watt_hour",
     "s": "second",

@@ -51,6 +51,12 @@ Text = Annotated[str, Field(max_length=200)]
 Pointer = Annotated[str, Field(max_length=400)]
 
 
+class ContactorEvents(In):
+    """What happens to the contactors, in order, from key off."""
+
+    events: Annotated[list[Annotated[str, Field(max_length=60)]], Field(max_length=200)]
+
+
 class PlacementWish(BaseModel):
     """How far things may go, as people write it; a bare number is refused. What is left out is as the core has it."""
 

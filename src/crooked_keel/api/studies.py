@@ -17,11 +17,15 @@ from ..core.balance.fuel.functions import Aim
 from ..core.balance.loadings import monte_carlo
 from ..core.balance.loadings.monte_carlo import MonteCarlo
 from ..core.balance.measure_next import MeasureNext
-from .models import (
-    PlacementWish,
-)
+from ..core.systems.current import one_lost
+from ..core.systems.current.one_lost import OneLost
+from ..core.systems.voltage import driven
+from ..core.systems.voltage.driven import Driven
+from .models import ContactorEvents, PlacementWish
 from .reading import StrictRoute
 from .replies import REFUSALS, FitQuery, Id, service
+
+UnitQuery = Annotated[str | None, Query(max_length=40)]
 
 router = APIRouter(prefix="/api", responses=REFUSALS, route_class=StrictRoute)
 
@@ -54,6 +58,20 @@ def study_burn_order(
 ) -> BurnOrders:
     """The best orders of burning the tanks of a loading, one after another."""
     return service(request).ask(burn_order.STUDY, project_id, fit, loading=loading, aim=aim)
+
+
+@router.post("/projects/{project_id}/studies/one-lost")
+def study_one_lost(request: Request, project_id: Id, fit: FitQuery = None, unit: UnitQuery = None) -> OneLost:
+    """Each part of the circuit lost in turn: what still runs."""
+    return service(request).ask(one_lost.STUDY, project_id, fit, unit=unit)
+
+
+@router.post("/projects/{project_id}/studies/contactors")
+def study_contactors(
+    request: Request, project_id: Id, drive: ContactorEvents, fit: FitQuery = None, unit: UnitQuery = None
+) -> Driven:
+    """The contactors of a high-voltage circuit after some events: a stand-in, no controller."""
+    return service(request).ask(driven.STUDY, project_id, fit, unit=unit, events=list(drive.events))
 
 
 @router.post("/projects/{project_id}/placement")

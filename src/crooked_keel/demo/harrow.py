@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from . import choices
+from .around_wheels import BIKE_MOTOR
 from .figures import aft, at, box, cg, f, gears, local, rows, side, size, space, up
 
 NAME = "Harrow 750"
@@ -308,5 +309,6 @@ def operations() -> list[dict[str, Any]]:
         },
         "/fits/b": {"name": "850 twin", "rank": 2.0, "installations": {"main": FIT_B}, "ledger": _FIT_B_LEDGER},
         **choices.HARROW,
+        "/fits/a/installations/main/systems": BIKE_MOTOR,
     }
     return [{"op": "add", "path": path, "value": value} for path, value in values.items()]

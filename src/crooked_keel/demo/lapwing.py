@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from . import choices
+from .around import PLANE_THREE
 from .figures import aft, ahead, at, f, rows, side, up
 
 
@@ -371,6 +372,7 @@ def operations() -> list[dict[str, Any]]:
             "ledger": _FIT_B_LEDGER,
         },
         **choices.LAPWING,
+        "/fits/a/installations/main/systems": PLANE_THREE,
     }
     edits = [{"op": "add", "path": path, "value": value} for path, value in values.items()]
     edits += [{"op": "add", "path": f"/ledger/{key}", "value": row} for key, row in _LEDGER.items()]

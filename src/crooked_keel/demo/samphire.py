@@ -6,6 +6,7 @@ from __future__ import annotations
 from typing import Any
 
 from . import choices
+from .around import LAUNCH_DIESEL
 from .figures import aft, at, f, rows, side, space, up
 from .samphire_units import FIT_A, FIT_B, FIT_C, OLD
 
@@ -148,5 +149,6 @@ def operations() -> list[dict[str, Any]]:
             "spaces": _SPACES,
         },
         **choices.SAMPHIRE,
+        "/fits/a/installations/main/systems": LAUNCH_DIESEL,
     }
     return [{"op": "add", "path": path, "value": value} for path, value in values.items()]

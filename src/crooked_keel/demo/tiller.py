@@ -6,6 +6,7 @@ from __future__ import annotations
 from typing import Any
 
 from . import choices
+from .around_wheels import VAN_TWIN
 from .figures import aft, at, box, cg, f, gears, local, rows, side, size, space, up
 
 NAME = "Tiller"
@@ -281,5 +282,6 @@ def operations() -> list[dict[str, Any]]:
             "spaces": _SPACES,
         },
         **choices.TILLER,
+        "/fits/a/installations/main/systems": VAN_TWIN,
     }
     return [{"op": "add", "path": path, "value": value} for path, value in values.items()]

@@ -14,7 +14,7 @@ from typing import Any, NamedTuple
 
 from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Figure, Project, apply_operations, value_at
-from crooked_keel.core.document.fields import figure_pointers
+from crooked_keel.core.document.fields import all_fields, figure_pointers
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.figure.units import VIEWS
 from crooked_keel.core.topic.workspace import Workspace
@@ -80,8 +80,23 @@ def spoilt(project: Project) -> Iterator[dict[str, Any]]:
             if share is None:
                 yield {"op": "remove", "path": pointer}
                 continue
-            text = f"{figure.si / shown.factor * share:.6g} {shown.unit}".strip()
+            text = f"{(figure.si - shown.offset) / shown.factor * share:.6g} {shown.unit}".strip()
             yield {"op": "replace", "path": pointer, "value": {**kept, "entered": text}}
+    raw = project.model_dump(mode="json", by_alias=True, exclude_none=True)
+    for field in all_fields():
+        for pointer in _matching(raw, field.pattern.strip("/").split("/")) if field.choices else ():
+            for choice in field.choices or ():
+                yield {"op": "replace", "path": pointer, "value": choice}
+
+
+def _matching(raw: Any, pattern: list[str], at: str = "") -> Iterator[str]:
+    """Pointers of a pattern that are there."""
+    if not pattern:
+        yield at
+    elif isinstance(raw, dict):
+        for key in raw if pattern[0] == "*" else [pattern[0]]:
+            if key in raw:
+                yield from _matching(raw[key], pattern[1:], f"{at}/{key}")
 
 
 def looked_for(wanted: set[tuple[str, str]]) -> list[Case]:

@@ -11,7 +11,7 @@ import { Brand } from '../parts/Brand';
 import { History } from '../parts/History';
 import { useShopMode } from '../parts/shop';
 import { Profile } from '../profile/Profile';
-import { SCREENS } from './benches';
+import { OWN_PICTURE, SCREENS } from './benches';
 import { FindOrDo } from './FindOrDo';
 import { KeelRail } from './Keel';
 import { KeysDialog, useKeys } from './keys';
@@ -33,8 +33,11 @@ function Frame() {
   const { finding } = workshop.useSearch();
   const { state, notice, say } = useProject();
   const go = workshop.useNavigate();
-  // In the shop the bench's own picture comes first; the profile unfolds at a touch.
-  const [folded, setFolded] = useState(useShopMode()[0]);
+  // In the shop, and on a bench that draws more than the craft, its own picture comes first; the profile unfolds at a touch.
+  const [shop] = useShopMode();
+  const [chosen, setChosen] = useState<Partial<Record<string, boolean>>>({});
+  const own = OWN_PICTURE.includes(bench) ? bench : 'craft';
+  const folded = chosen[own] ?? (shop || own !== 'craft');
   const [showOld, setShowOld] = useState(true);
   const [findOpen, setFindOpen] = useState(false);
   const [keysOpen, setKeysOpen] = useState(false);
@@ -65,7 +68,7 @@ function Frame() {
       <Keel id={id} bench={bench} />
       <main className="relative flex min-h-0 flex-col [grid-area:middle]">
         <div className="min-h-0 flex-1 overflow-y-auto">
-          <Profile folded={folded} onFold={() => setFolded((f) => !f)} showOld={showOld} />
+          <Profile folded={folded} onFold={() => setChosen({ ...chosen, [own]: !folded })} showOld={showOld} />
           <Suspense fallback={<p className="p-6 text-muted">Opening…</p>}>
             <div data-bench={bench}>{Page ? <Page /> : <p className="p-6">This bench is not built yet.</p>}</div>
           </Suspense>

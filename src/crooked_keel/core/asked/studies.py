@@ -11,27 +11,40 @@ from ..balance.loadings import monte_carlo
 from ..document import Project
 from ..errors import CannotSay, InputError
 from ..judging.study import Answer, Study
+from ..systems.current import one_lost
+from ..systems.voltage import driven
 from ..topic.workspace import takes
 from ..wiring import set_up
 
 A = TypeVar("A", bound=Answer)
 
 STUDIES: dict[str, Study[Any]] = {
-    s.id: s for s in (measure_next.STUDY, monte_carlo.STUDY, at_rest.STUDY, burn_order.STUDY)
+    s.id: s
+    for s in (
+        measure_next.STUDY,
+        monte_carlo.STUDY,
+        at_rest.STUDY,
+        burn_order.STUDY,
+        one_lost.STUDY,
+        driven.STUDY,
+    )
 }
 
 
-def answer(study: Study[A], project: Project, fit_id: str | None, **asked: Any) -> A:
-    """What a study says of a document with one fit.
+def answer(study: Study[A], project: Project, fit_id: str | None, unit: str | None = None, **asked: Any) -> A:
+    """What a study says of a document with one fit. unit: id of the installation that it is asked of, else the first.
 
-    Raises InputError where there is no such fit, or where the kind of craft has nothing to study."""
+    Raises InputError where there is no such fit or unit, or where the kind of craft has nothing to study."""
     if fit_id is not None and fit_id not in project.fits:
         raise InputError("/fits", "no such fit", given=fit_id, allowed=", ".join(project.fits) or "none yet")
     benches = set_up(project, fit_id)
     if study.form is not None and not benches.resolved.has(study.form):
         raise InputError("/kind", study.refused, given=project.kind)
-    scope = benches.scope(None)
+    of = next((i for i in benches.installations if study.of_unit and unit in (None, i.placed.id)), None)
+    scope, wanted = benches.scope(of), takes(study.ask)
+    if study.of_unit and not scope.has(wanted):
+        raise InputError("/fits", study.refused, given=unit)
     try:
-        return study.ask(*(scope.get(kind) for kind, _ in takes(study.ask)), **asked)
+        return study.ask(*(scope.get(kind) for kind, _ in wanted), **asked)
     except CannotSay as gap:
         return study.cannot_say(list(gap.needs))

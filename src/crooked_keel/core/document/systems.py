@@ -42,13 +42,13 @@ WireSize = Literal[
 ]  # fmt: skip
 PieceKind = Literal[
     "straight", "long bend of 90°", "short bend of 90°", "mitre of 90°", "bend of 45°", "filter", "pump", "valve",
-    "cooler", "tank", "unit",
+    "cooler", "tank", "unit", "side loop",
 ]  # fmt: skip
 
 
 class Piece(Item):
     """A length of hose or pipe, or what sits in it, in the order of the flow; height: of its far end. joint: to the
-    next; bleed: whether air can be let out at its far end."""
+    next; bleed: whether air can be let out at its far end. A side loop takes a part of the flow only."""
 
     kind: PieceKind | None = None
     length: Length | None = None
@@ -85,7 +85,9 @@ class Cooling(Part):
     in the inlet beside that of the craft; loop: in the order of the flow, from the unit's outlet; water: sea water from
     its cock."""
 
-    by: Literal["air over fins", "liquid to air", "liquid to sea water", "keel cooler"] | None = None
+    by: Literal["fins in the open", "air over fins", "liquid to air", "liquid to sea water", "keel cooler"] | None = (
+        None
+    )
     coolant: Literal["water", "half ethylene glycol", "half propylene glycol", "waterless"] | None = None
     water_left: Share | None = None
     coolant_flow: Flow | None = None
@@ -112,11 +114,12 @@ class Cooling(Part):
     water: dict[Key, Piece] = {}
 
 
-class TankPoint(Part):
-    """A corner of a tank's outline seen from the side: how far aft of its front, and how high over its bottom."""
+class TankCorner(Item):
+    """A corner of a tank's outline seen from the side, in their order round it: how far aft of its front, and how high
+    over its bottom."""
 
-    aft: Length
-    up: Length
+    aft: Length | None = None
+    up: Length | None = None
 
 
 class Oil(Part):
@@ -129,7 +132,7 @@ class Oil(Part):
     most: Volume | None = None
     filled: Volume | None = None
     tank: Volume | None = None
-    outline: list[TankPoint] | None = None
+    outline: dict[Key, TankCorner] = {}
     width: Length | None = None
     pickup_aft: Length | None = None
     pickup_up: Length | None = None
@@ -209,13 +212,14 @@ class Load(Item):
 
 
 class Wire(Item):
-    """A conductor: its current, its length out and back, its size, and the fuse that guards it. bundle: how many run
-    together; carries: what its maker allows, where its insulation is not for 105 °C."""
+    """A conductor: its current, and for how long; its length out and back, its size, and the fuse that guards it.
+    bundle: how many run together; carries: what its maker allows, where its insulation is not for 105 °C."""
 
     current: Current | None = None
+    runs: Literal["all the time", "for seconds, to start"] | None = None
     run: Length | None = None
     size: WireSize | None = None
-    drop: Literal["3 %", "10 %"] | None = None
+    drop: Literal["3 %", "4 %", "10 %"] | None = None
     lies: Literal["in the engine space", "outside it"] | None = None
     insulation: Literal["105 °C", "other"] | None = None
     carries: Current | None = None

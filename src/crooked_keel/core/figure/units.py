@@ -110,6 +110,8 @@ UNITS: tuple[Unit, ...] = (
     _U("ft²", "area", FT_M**2, ("ft²", "ft2", "sq ft")),
     _U("V", "voltage", 1.0, ("V", "v", "volt", "volts")),
     _U("A", "current", 1.0, ("A", "amp", "amps", "ampere", "amperes")),
+    _U("kA", "current", 1e3, ("kA",)),
+    _U("mA", "current", 1e-3, ("mA",)),
     _U("kWh", "energy", 3.6e6, ("kWh", "kwh", "KWh")),
     _U("Wh", "energy", 3600.0, ("Wh", "wh")),
     _U("s", "time", 1.0, ("s", "sec", "second", "seconds")),
@@ -217,7 +219,7 @@ VIEWS: dict[str, dict[str, Print]] = {
         "duct_area": Print("cm²", 1e-4, 0), "fineness": Print("µm", 1e-6, 0), "heat_flux": Print("kW/m²", 1e3, 1),
         "mass_flow": Print("kg/s", 1.0, 3), "fine_volume": Print("L", 1e-3, 2), "short_time": Print("s", 1.0, 1),
         "fine_voltage": Print("V", 1.0, 2), "small_power": Print("W", 1.0, 0), "small_energy": Print("J", 1.0, 0),
-        "hours": Print("h", 3600.0, 1), "bore": Print("mm", 1e-3, 1),
+        "hours": Print("h", 3600.0, 2), "fine_current": Print("A", 1.0, 1), "bore": Print("mm", 1e-3, 1),
     },
     "in-lb": {
         "length": Print("in", IN_M, 2), "mass": Print("lb", LB_KG, 1), "angle": Print("°", math.pi / 180, 2),
@@ -245,7 +247,7 @@ VIEWS: dict[str, dict[str, Print]] = {
         "duct_area": Print("in²", IN_M**2, 1), "fineness": Print("µm", 1e-6, 0), "heat_flux": Print("kW/m²", 1e3, 1),
         "mass_flow": Print("kg/s", 1.0, 3), "fine_volume": Print("qt", US_GALLON_M3 / 4, 2), "short_time": Print("s", 1.0, 1),
         "fine_voltage": Print("V", 1.0, 2), "small_power": Print("W", 1.0, 0), "small_energy": Print("J", 1.0, 0),
-        "hours": Print("h", 3600.0, 1), "bore": Print("in", IN_M, 3),
+        "hours": Print("h", 3600.0, 2), "fine_current": Print("A", 1.0, 1), "bore": Print("in", IN_M, 3),
     },
 }  # fmt: skip
 

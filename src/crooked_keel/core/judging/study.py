@@ -24,7 +24,7 @@ A = TypeVar("A", bound=Answer)
 class Study(NamedTuple, Generic[A]):
     """One study. ask takes the topics of its bench and what it is asked with; it may raise CannotSay.
 
-    form: what a craft must have; else it is refused with the sentence."""
+    form: what a craft must have; else it is refused with the sentence. of_unit: asked of one installation."""
 
     id: str
     bench: Bench
@@ -33,6 +33,7 @@ class Study(NamedTuple, Generic[A]):
     blank: Callable[..., A]
     form: Form | None = None
     refused: str = ""
+    of_unit: bool = False
 
     def cannot_say(self, needs: list[Gap]) -> A:
         """The answer that is none."""

@@ -47,6 +47,14 @@ UNCHECKED: tuple[Unchecked, ...] = (
     _U("align", "stern gland, struts and cutless bearing", "shaft line"),
     _U("align", "what flight does to trim: only flying tells the angles", "thrust line"),
     _U("align", "wheel alignment of the craft itself", "stands on wheels"),
+    _U("systems", "whether hoses, clips, crimps and plugs are well made"),
+    _U("systems", "fire: extinguishers, shut-offs, sealed bulkheads"),
+    _U("systems", "noise, and gas in the cabin: only an alarm tells"),
+    _U("systems", "carburettor ice, and vapour in hot fuel lines", "cg limits"),
+    _U("systems", "galvanic corrosion, bonding and zincs", "afloat"),
+    _U("systems", "what waves and a following sea do at exhaust and vents", "afloat"),
+    _U("systems", "brake servo, heater, charging and lights of the law", "stands on wheels"),
+    _U("systems", "cells: their cooling, their balance, their fire"),
 )
 
 

@@ -99,15 +99,21 @@ BLOCKS: tuple[Block, ...] = (
             _s("oil/run", "To run with"),
             _s("oil/most", "The most"),
             _s("oil/filled", "Filled in"),
+            _s("oil/circulation", "Goes round at full speed"),
+            _s("oil/scavenge", "Scavenge pump moves"),
+            _s("oil/gear", "Oil of the gear", "choice"),
+            _s("oil/gear_cooler", "Cooler of the gear's oil", "choice"),
+        ),
+    ),
+    Block(
+        "systems",
+        "Tank or sump, and how it lies",
+        (
             _s("oil/width", "Tank or sump, width"),
             _s("oil/pickup_aft", "Pickup, aft of its front"),
             _s("oil/pickup_up", "Pickup, over its bottom"),
             _s("oil/nose_up", "Steepest nose up while it runs"),
             _s("oil/nose_down", "Steepest nose down"),
-            _s("oil/circulation", "Goes round at full speed"),
-            _s("oil/scavenge", "Scavenge pump moves"),
-            _s("oil/gear", "Oil of the gear", "choice"),
-            _s("oil/gear_cooler", "Cooler of the gear's oil", "choice"),
         ),
     ),
     Block(
@@ -127,6 +133,12 @@ BLOCKS: tuple[Block, ...] = (
             _s("exhaust/mixture", "Air to a part of fuel"),
             _s("exhaust/limit", "Most back pressure, by its maker"),
             _s("exhaust/measured", "Back pressure as measured"),
+        ),
+    ),
+    Block(
+        "systems",
+        "Hot pipe",
+        (
             _s("exhaust/shielded", "A shield between pipe and hoses", "choice"),
             _s("exhaust/surface", "Outside of the pipe"),
             _s("exhaust/sees", "Share of the nearest hose's view"),
@@ -241,6 +253,7 @@ BLOCKS: tuple[Block, ...] = (
         "Wires",
         (
             field("current", "current"),
+            field("runs", "runs", "choice"),
             field("run", "out and back"),
             field("size", "size", "choice"),
             field("drop", "may lose", "choice"),
@@ -300,13 +313,23 @@ BLOCKS: tuple[Block, ...] = (
     ),
     Block(
         "systems",
-        "High voltage",
+        "High voltage: isolation as measured",
         (
             _s("high_voltage/first_pole", "Larger pole to the frame"),
             _s("high_voltage/other_pole", "Other pole to the frame"),
             _s("high_voltage/test_resistor", "Test resistor, at the larger pole"),
             _s("high_voltage/first_pole_after", "Larger pole with it"),
             _s("high_voltage/barriers", "Barriers of the motor's side recorded", "choice"),
+            _s("high_voltage/interlock", "Interlock through every cover", "choice"),
+            _s("high_voltage/moving", "A fault while moving", "choice"),
+        ),
+        electric=True,
+        hint="Above 60 V direct current only people licensed for it: isolate, lock, wait, prove dead.",
+    ),
+    Block(
+        "systems",
+        "Pre-charge, discharge, main fuse",
+        (
             _s("high_voltage/resistor", "Pre-charge resistor"),
             _s("high_voltage/resistor_rating", "Pulse that it may take"),
             _s("high_voltage/capacitance", "Capacitance of the link"),
@@ -318,11 +341,8 @@ BLOCKS: tuple[Block, ...] = (
             _s("high_voltage/fuse_breaks", "Main fuse, can break"),
             _s("high_voltage/inside", "Resistance inside the pack"),
             _s("high_voltage/cable", "Cable of the pack", "choice"),
-            _s("high_voltage/interlock", "Interlock through every cover", "choice"),
-            _s("high_voltage/moving", "A fault while moving", "choice"),
         ),
         electric=True,
-        hint="Above 60 V direct current only people licensed for it: isolate, lock, wait, prove dead.",
     ),
     Block(
         "systems",

@@ -15,7 +15,7 @@ from ..physics.heat import exchanged, required_conductance, settles
 from ..physics.pipes import exhaust_bore, high_points, pipe_speed
 from .cooling.quantities import Cooled
 from .cooling.rules import MARGIN_K
-from .current.functions import fuse_for, wanted_size
+from .current.functions import fuse_for
 from .current.quantities import Current
 from .exhaust.functions import drain_back, gas_density
 from .exhaust.quantities import Exhausted
@@ -229,13 +229,9 @@ def wires(current: Current) -> Iterator[Proposal]:
         made = or_none(lambda k=key, w=wire: current.wired(k, w))
         if made is None or wire.size is None or wire.insulation == "other":
             continue
-        used = max(made.lost.value / made.most_v, made.current.si / made.carries_a)
-        if used <= 0.95:
+        if made.used + 2 * made.used_u <= 0.95:
             continue
-        hot, many = wire.lies == "in the engine space", wire.bundle.si if wire.bundle is not None else 1.0
-        metric = wire.size.endswith("mm²")
-        amps = (made.current.si + 2 * made.current.u) * _MORE
-        size = wanted_size(amps, made.run.si + 2 * made.run.u, 0.90 * made.most_v, hot, many, metric)
+        size = current.better(key, wire)
         if size is not None:
             yield Proposal(
                 f"wire-{key}",
@@ -247,7 +243,7 @@ def wires(current: Current) -> Iterator[Proposal]:
 def fuses(current: Current) -> Iterator[Proposal]:
     """Fuses that guard their wires and let their current pass."""
     for key, wire in current.wires:
-        if wire.fuse is None or wire.current is None or wire.size is None or wire.bundle is None:
+        if wire.fuse is None or wire.current is None or wire.size is None or wire.runs != "all the time":
             continue
         carries = or_none(lambda k=key, w=wire: current.carries(k, w))
         if carries is None or 1.25 * wire.current.si <= wire.fuse.si <= carries:

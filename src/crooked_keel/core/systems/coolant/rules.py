@@ -48,6 +48,9 @@ def traps(cooled: Cooled) -> Iterable[Finding]:
     over = [p for i, (k, p) in enumerate(pieces) if heights[i] > top + 1e-9 and p.bleed != "yes"]
     slow = []
     for key, piece in dry:
+        if piece.kind == "side loop":
+            slow.append(piece)
+            continue
         flow, bore = ask_all(
             lambda: cooled.read(cooled.c.coolant_flow, cooled.p("coolant_flow"), "flow of the coolant"),
             lambda k=key, p=piece: cooled.bore("loop", k, p),
@@ -111,8 +114,7 @@ def bore(cooled: Cooled) -> Iterable[Finding]:
         return
     if not cooled.liquid or not cooled.c.loop:
         return
-    at = cooled.placed.p("unit/ports/coolant/hose")
-    port = cooled.read(cooled.unit.ports.coolant.hose, at, f"bore of the coolant port of the {cooled.placed.name}")
+    port = cooled.port
     flow = cooled.read(cooled.c.coolant_flow, cooled.p("coolant_flow"), "flow of the coolant")
 
     def one(s: Subject[Piece]) -> Iterable[Finding]:
@@ -136,7 +138,7 @@ def bore(cooled: Cooled) -> Iterable[Finding]:
             f=q(step.friction, "number"),
         )
 
-    hoses = [(k, p) for k, p in cooled.pieces(cooled.c.loop) if p.kind not in ("unit", "cooler", "tank")]
+    hoses = [(k, p) for k, p in cooled.pieces(cooled.c.loop) if p.kind not in ("unit", "cooler", "tank", "side loop")]
     yield from one_by_one("systems.cooling-bore", [Subject(k, p.name, p) for k, p in hoses], one)
 
 

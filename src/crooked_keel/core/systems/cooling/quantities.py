@@ -52,7 +52,7 @@ class Cooled(Lane):
     @property
     def liquid(self) -> bool:
         """Whether a liquid carries the heat."""
-        return self.c.by is not None and self.c.by != "air over fins"
+        return self.c.by in ("liquid to air", "liquid to sea water", "keel cooler")
 
     @property
     def by_air(self) -> bool:
@@ -73,7 +73,7 @@ class Cooled(Lane):
     def heat(self) -> Read:
         """Heat to be carried away, W: into fins by a share of the power, into coolant as its sheet has it, with what
         else gives heat into it."""
-        if self.way == "air over fins":
+        if self.way in ("air over fins", "fins in the open"):
             power = self.lasting.continuous[0]
             return Read(power * FIN_RATIO.usual, power * (FIN_RATIO.most - FIN_RATIO.least) / 4)
         ask_all(lambda: self.lasting.heat, lambda: self._others)
@@ -284,6 +284,15 @@ class Cooled(Lane):
     def sea(self) -> Read:
         """The warmest water that she is used in, K."""
         return self.read(self.c.sea, self.p("sea"), "warmest water that she is used in")
+
+    @lazy
+    def port(self) -> Read:
+        """Bore of the unit's coolant port, m: as its ports have it, or the part of the loop that is the unit."""
+        said = self.unit.ports.coolant.hose
+        own = next(((k, p) for k, p in self.pieces(self.c.loop) if p.kind == "unit" and p.bore is not None), None)
+        if said is None and own is not None:
+            return self.bore("loop", *own)
+        return self.read(said, self.placed.p("unit/ports/coolant/hose"), f"coolant port of the {self.placed.name}")
 
     @lazy
     def expansion(self) -> Uncertain:

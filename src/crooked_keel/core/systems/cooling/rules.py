@@ -30,7 +30,7 @@ OIL_LIMIT_K = 273.15 + 115.0
 def settles_at(cooled: Cooled) -> Iterable[Finding]:
     if not cooled.begun:
         return
-    if cooled.way in ("air over fins", "keel cooler"):
+    if cooled.way not in ("liquid to air", "liquid to sea water"):
         return
     yield from one_by_one(
         "systems.cooling-settles",

@@ -73,9 +73,9 @@ def drop(current_a: float, round_trip_m: float, area_m2: float) -> float:
 
 
 def wanted_size(
-    current_a: float, round_trip_m: float, most_v: float, hot: bool, wires: float, metric: bool
+    current_a: float, round_trip_m: float, most_v: float, lasting_a: float, hot: bool, wires: float, metric: bool
 ) -> str | None:
-    """The smallest size that keeps the drop and carries the current; None where no single one does."""
+    """The smallest size that keeps the drop and carries what lasts of the current; None where no single one does."""
     for size in sorted(get_args(WireSize), key=wire_area):
         if size.startswith("AWG") == metric:
             continue
@@ -83,7 +83,7 @@ def wanted_size(
             carries = ampacity(size, hot, wires)
         except InputError:
             continue
-        if carries >= current_a and drop(current_a, round_trip_m, wire_area(size)) <= most_v:
+        if carries >= lasting_a and drop(current_a, round_trip_m, wire_area(size)) <= most_v:
             return str(size)
     return None
 

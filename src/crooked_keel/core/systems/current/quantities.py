@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from functools import partial
 from typing import NamedTuple
 
@@ -10,7 +11,10 @@ from ...errors import CannotSay, Gap, InputError, ask_all
 from ...figure.trace import Uncertain
 from ...topic.lazy import lazy
 from ..lane import Lane, Read, combined
-from .functions import CELLS, Feeds, ampacity, drop, peukert, wire_area
+from .functions import CELLS, Feeds, ampacity, drop, peukert, wanted_size, wire_area
+
+# What a larger wire is given in room. Proposed.
+_ROOM = 1.06
 
 
 class Wired(NamedTuple):
@@ -22,6 +26,16 @@ class Wired(NamedTuple):
     current: Read
     run: Read
     area_m2: float
+
+    @property
+    def used(self) -> float:
+        """The larger share of what it may lose, or carries, that is used."""
+        return max(self.lost.value / self.most_v, self.current.si / self.carries_a)
+
+    @property
+    def used_u(self) -> float:
+        """Standard uncertainty of that share."""
+        return max(self.lost.u / self.most_v, self.current.u / self.carries_a)
 
 
 class Current(Lane):
@@ -67,7 +81,9 @@ class Current(Lane):
         return self.read(figure, self.p(f"source_{at}"), f"what the generator gives at {at}", zero=True)
 
     def carries(self, key: str, wire: Wire) -> float:
-        """What a wire carries where it lies, A."""
+        """What a wire carries where it lies, A: without end where it carries for seconds."""
+        if wire.runs == "for seconds, to start":
+            return math.inf
         at = self.p(f"wires/{key}")
         size, insulation = ask_all(
             lambda: self.chosen(wire.size, f"wires/{key}/size", f"size of {wire.name}"),
@@ -90,14 +106,31 @@ class Current(Lane):
         current, run, school, volts, carries = ask_all(
             lambda: self.read(wire.current, f"{at}/current", f"current in {wire.name}"),
             lambda: self.read(wire.run, f"{at}/run", f"length of {wire.name}, out and back"),
-            lambda: self.chosen(wire.drop, f"wires/{key}/drop", f"voltage that {wire.name} may lose, 3 % or 10 %"),
+            lambda: self.chosen(
+                wire.drop, f"wires/{key}/drop", f"voltage that {wire.name} may lose: 3 %, 4 % to start, or 10 %"
+            ),
             lambda: self.voltage,
             lambda: self.carries(key, wire),
         )
         assert wire.size is not None
         area = wire_area(wire.size)
         lost = combined(lambda i, length: drop(i, length, area), current, run)
-        return Wired(lost, volts * (0.03 if school == "3 %" else 0.10), carries, current, run, area)
+        return Wired(lost, volts * {"3 %": 0.03, "4 %": 0.04, "10 %": 0.10}[school], carries, current, run, area)
+
+    def better(self, key: str, wire: Wire) -> str | None:
+        """The smallest size with room to spare, in the same sort of sizes; None where no single wire does."""
+        made = self.wired(key, wire)
+        assert wire.size is not None
+        amps = 0.0 if math.isinf(made.carries_a) else (made.current.si + 2 * made.current.u) * _ROOM
+        return wanted_size(
+            (made.current.si + 2 * made.current.u) * _ROOM,
+            made.run.si + 2 * made.run.u,
+            made.most_v / _ROOM,
+            amps,
+            wire.lies == "in the engine space",
+            wire.bundle.si if wire.bundle is not None else 1.0,
+            wire.size.endswith("mm²"),
+        )
 
     @property
     def wires(self) -> list[tuple[str, Wire]]:

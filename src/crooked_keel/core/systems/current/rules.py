@@ -13,7 +13,7 @@ from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...judging.subjects import Subject, one_by_one
 from ..fuel.quantities import Fuelled
-from .functions import drop, fuse_for, single_points, trigger_error, wanted_size
+from .functions import drop, fuse_for, single_points, trigger_error
 from .quantities import Current
 
 
@@ -74,18 +74,16 @@ def wire(current: Current) -> Iterable[Finding]:
 def _wire(current: Current, s: Subject[Wire]) -> Iterable[Finding]:
     w = s.of
     made = current.wired(s.key, w)
-    lost, carried = made.lost.value / made.most_v, made.current.si / made.carries_a
-    doubt = 2 * max(made.lost.u / made.most_v, made.current.u / made.carries_a)
-    used = max(lost, carried)
+    starts, used, doubt = w.runs == "for seconds, to start", made.used, 2 * made.used_u
     level: Level = "stop" if used > 1 else "watch" if used + doubt > 0.95 else "ok"
     assert w.size is not None
-    hot, many = w.lies == "in the engine space", w.bundle.si if w.bundle is not None else 1.0
-    better = wanted_size(made.current.si * 1.05, made.run.si, 0.95 * made.most_v, hot, many, w.size.endswith("mm²"))
+    better = current.better(s.key, w)
     yield verdict(
         "systems.current-wire",
         level,
         "{n}: {z} loses {u}, may lose {m}",
-        "{i} of {c} that it carries there; {r} out and back. "
+        ("{i} for seconds: what it carries for long is not asked. " if starts else "{i} of {c} that it carries there. ")
+        + "{r} out and back. "
         + ("{b} would do. " if level != "ok" and better else "")
         + ("No single wire would do: two of them, or a higher voltage. " if level != "ok" and better is None else "")
         + "Crimps, plugs and switches lose theirs besides.",
@@ -97,8 +95,8 @@ def _wire(current: Current, s: Subject[Wire]) -> Iterable[Finding]:
         z=word(w.size),
         u=q(made.lost.value, "fine_voltage"),
         m=q(made.most_v, "fine_voltage"),
-        i=q(made.current.si, "current"),
-        c=q(made.carries_a, "current"),
+        i=q(made.current.si, "fine_current"),
+        c=q(0.0 if starts else made.carries_a, "fine_current"),
         r=q(made.run.si, "length"),
         b=word(better or ""),
     )
@@ -122,6 +120,8 @@ def fuse(current: Current) -> Iterable[Finding]:
 
 def _fuse(current: Current, s: Subject[Wire]) -> Iterable[Finding]:
     w, at = s.of, current.p(f"wires/{s.key}")
+    if w.runs == "for seconds, to start":
+        return  # the one usual exception
     rated, taken, carries, far = ask_all(
         lambda: current.read(w.fuse, f"{at}/fuse", f"fuse of {w.name}"),
         lambda: current.read(w.current, f"{at}/current", f"current in {w.name}"),
@@ -146,11 +146,11 @@ def _fuse(current: Current, s: Subject[Wire]) -> Iterable[Finding]:
         compared=Compared(rated.si, "current", lo=1.25 * taken.si, hi=carries),
         can_suggest=(large or small) and better is not None,
         n=word(w.name),
-        f=q(rated.si, "current"),
-        c=q(carries, "current"),
+        f=q(rated.si, "fine_current"),
+        c=q(carries, "fine_current"),
         d=q(far.si, "length"),
-        i=q(taken.si, "current"),
-        b=q(better or 0.0, "current"),
+        i=q(taken.si, "fine_current"),
+        b=q(better or 0.0, "fine_current"),
     )
 
 

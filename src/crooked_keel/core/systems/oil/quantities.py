@@ -58,10 +58,16 @@ class Oiled(Lane):
     @lazy
     def outline(self) -> list[Corner]:
         """Corners of the tank: aft, up. Raises CannotSay, InputError."""
-        points = self.o.outline or []
+        points = sorted(self.o.outline.items(), key=lambda i: (i[1].rank, i[0]))
         if len(points) < 3:
             raise CannotSay(Gap(self.p("outline"), "outline of the tank or sump from the side, three corners or more"))
-        corners = [(p.aft.si, p.up.si) for p in points]
+        asks = []
+        for key, corner in points:
+            at, of = self.p(f"outline/{key}"), f"{corner.name} of the tank"
+            asks.append(partial(self.read, corner.aft, f"{at}/aft", f"{of}, aft of its front", True))
+            asks.append(partial(self.read, corner.up, f"{at}/up", f"{of}, over its bottom", True))
+        reads = ask_all(*asks)
+        corners = [(x.si, z.si) for x, z in zip(reads[::2], reads[1::2], strict=True)]
         if area(corners) < 1e-6:
             raise InputError(
                 self.p("outline"), "the corners lie in one line", allowed="corners in their order round the tank"

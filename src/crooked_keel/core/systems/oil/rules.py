@@ -33,7 +33,8 @@ def fill(oiled: Oiled) -> Iterable[Finding]:
         return
     marks, filled = ask_all(lambda: oiled.marks, lambda: oiled.volume("filled", "oil that is in it"))
     v, u = filled.si, 2 * filled.u
-    level: Level = "ok" if marks.least.si <= v - u and v + u <= marks.run.si + 1e-9 else "watch"
+    kept = marks.least.si <= v - u and v + u <= marks.most.si and v <= marks.run.si + 1e-9
+    level: Level = "ok" if kept else "watch"
     if v > marks.most.si or v < marks.least.si:
         level = "stop"
     yield verdict(

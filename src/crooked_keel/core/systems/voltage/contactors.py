@@ -263,6 +263,7 @@ WHY: dict[str, str] = {
     "ARMED": "Contactors closed, torque held at nothing. Brake, throttle at rest, charger out and stand up, then "
     "drive.",
     "DRIVE": "Torque follows the throttle.",
+    "FAULT": "Torque is nothing, contactors open. Link below 60 V, then acknowledge, then key off.",
     "DISCHARGE": "Contactors open. Wait until the link is below 60 V with the shaft at rest; then prove it dead.",
     "contactor welded": "The link has voltage before anything closed: a welded contactor, or charge left from before.",
     "capacitor missing or resistor bypassed": "The link filled too fast: it is not the circuit that it should be.",
