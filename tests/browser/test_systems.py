@@ -59,7 +59,7 @@ def test_the_contactors_say_why_they_will_not_close(page: Page, kept: dict[str, 
     expect(page.locator("[data-lane=voltage]")).to_have_attribute("data-level", "stop")
     page.get_by_role("button", name="Drive the contactors").click()
     expect(page.get_by_text("A stand-in to think with, no controller")).to_be_visible()
-    status = page.locator("[data-bench=systems] [role=status]")
+    status = page.locator("[data-bench=systems] p[role=status]")
     for deed in ("key on", "test passed", "link fills in its time", "ask to drive"):
         page.get_by_role("button", name=deed, exact=True).click()
     expect(status).to_contain_text("It refuses: brake not applied")
@@ -76,7 +76,9 @@ def test_the_contactors_say_why_they_will_not_close(page: Page, kept: dict[str, 
 def test_what_is_lost_with_one_part_is_said(page: Page, kept: dict[str, str]) -> None:
     page.goto(f"/p/{kept['aeroplane']}/systems?fit=a&finding=systems.current-single")
     page.get_by_role("button", name="Each part lost in turn").click()
-    row = page.get_by_role("row").filter(has_text="Ignition switch").or_(
-        page.get_by_role("row").filter(has_text="ignition switch")
+    row = (
+        page.get_by_role("row")
+        .filter(has_text="Ignition switch")
+        .or_(page.get_by_role("row").filter(has_text="ignition switch"))
     )
     expect(row.last).to_contain_text("ignition box one, ignition box two")

@@ -323,6 +323,23 @@ class Decision(Part):
     sold_in: Length | None = None
 
 
+class Decisions(Part):
+    """What becomes of each joint, by its port."""
+
+    mounting: Decision = Decision()
+    output: Decision = Decision()
+    fuel: Decision = Decision()
+    electrical: Decision = Decision()
+    coolant: Decision = Decision()
+    sea_water: Decision = Decision()
+    exhaust: Decision = Decision()
+    oil: Decision = Decision()
+    gear_cooling: Decision = Decision()
+    air: Decision = Decision()
+    controls: Decision = Decision()
+    instruments: Decision = Decision()
+
+
 class Systems(Part):
     """All that surrounds one unit."""
 
@@ -336,4 +353,4 @@ class Systems(Part):
     electric: Electric = Electric()
     high_voltage: HighVoltage = HighVoltage()
     access: dict[Key, Access] = {}
-    joints: dict[Key, Decision] = {}
+    joints: Decisions = Decisions()

@@ -82,7 +82,7 @@ export function Contactors() {
   const press = (event: string) => {
     const real =
       event === 'link_reaches_95pct_at_t' ? `link_reaches_95pct_at_${(m?.t95_si ?? 0.6).toFixed(4)}s` : event;
-    setEvents([...events, real].slice(-200));
+    setEvents((before) => [...before, real].slice(-200));
   };
   if (!m) return <p className="px-4 pb-3 text-muted">Asking…</p>;
   return (

@@ -35,7 +35,8 @@ class Joined(Lane):
 
     def decision(self, row: PortRow) -> Decision:
         """What was decided of a port."""
-        return self.systems.joints.get(row.kind.key, Decision())
+        made: Decision = getattr(self.systems.joints, row.kind.key)
+        return made
 
 
 def bought(decision: Decision) -> Bought | None:
