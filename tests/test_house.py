@@ -177,6 +177,12 @@ def test_a_rule_whose_form_a_craft_has_finds_all_that_it_takes() -> None:
         "drive.range",
         "drive.phase-current",
         "drive.pack-possible",
+        "systems.voltage-isolation",
+        "systems.voltage-precharge",
+        "systems.voltage-discharge",
+        "systems.voltage-fuse",
+        "systems.voltage-interlock",
+        "systems.voltage-moving",
     }
 
 

@@ -306,21 +306,7 @@ def _listed(run: _Run, i: InstallationBenches, scope: Scope) -> InstallationOut:
         drive=driven,
         mount=mounted,
         align=aligned,
-        systems=_surrounded(run, scope),
-    )
-
-
-def _surrounded(run: _Run, scope: Scope) -> systems.SystemsOut | None:
-    """What surrounds one unit, as drawn; nothing of an old one."""
-    lanes = run.table("systems", systems.lane_table, scope)
-    if lanes is None:
-        return None
-    return lanes.model_copy(
-        update={
-            "joints": run.table("systems", systems.joint_table, scope) or [],
-            "needed": run.table("systems", systems.needed_table, scope) or [],
-            "pack_si": run.table("systems", systems.pack_table, scope),
-        }
+        systems=systems.surrounded(lambda table: run.table("systems", table, scope)),
     )
 
 

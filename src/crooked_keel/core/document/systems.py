@@ -35,15 +35,49 @@ from .base import Item, Key, Note, Part
 from .unit import UnitKind, YesNo
 
 WireSize = Literal[
-    "AWG 18", "AWG 16", "AWG 14", "AWG 12", "AWG 10", "AWG 8", "AWG 6", "AWG 4", "AWG 2", "AWG 1",
-    "AWG 1/0", "AWG 2/0", "AWG 3/0", "AWG 4/0",
-    "0.75 mm²", "1 mm²", "1.5 mm²", "2.5 mm²", "4 mm²", "6 mm²", "10 mm²", "16 mm²", "25 mm²", "35 mm²", "50 mm²",
-    "70 mm²", "95 mm²", "120 mm²",
-]  # fmt: skip
+    "AWG 18",
+    "AWG 16",
+    "AWG 14",
+    "AWG 12",
+    "AWG 10",
+    "AWG 8",
+    "AWG 6",
+    "AWG 4",
+    "AWG 2",
+    "AWG 1",
+    "AWG 1/0",
+    "AWG 2/0",
+    "AWG 3/0",
+    "AWG 4/0",
+    "0.75 mm²",
+    "1 mm²",
+    "1.5 mm²",
+    "2.5 mm²",
+    "4 mm²",
+    "6 mm²",
+    "10 mm²",
+    "16 mm²",
+    "25 mm²",
+    "35 mm²",
+    "50 mm²",
+    "70 mm²",
+    "95 mm²",
+    "120 mm²",
+]
 PieceKind = Literal[
-    "straight", "long bend of 90°", "short bend of 90°", "mitre of 90°", "bend of 45°", "filter", "pump", "valve",
-    "cooler", "tank", "unit", "side loop",
-]  # fmt: skip
+    "straight",
+    "long bend of 90°",
+    "short bend of 90°",
+    "mitre of 90°",
+    "bend of 45°",
+    "filter",
+    "pump",
+    "valve",
+    "cooler",
+    "tank",
+    "unit",
+    "side loop",
+]
 
 
 class Piece(Item):
@@ -186,7 +220,8 @@ class Induction(Part):
 
 
 class FuelSystem(Part):
-    """Fuel from the tank to the unit. lift: how far up it goes, the worst way the craft lies; plan: how long one wants
+    """Fuel from the tank to the unit. lift: how far up it goes, the worst way the craft lies;
+    pump_head: what its pump gives at that flow, wants: pressure at the unit; plan: how long one wants
     to run, reserve: what is to be left."""
 
     fed: Literal["by gravity", "by pump"] | None = None
@@ -196,6 +231,7 @@ class FuelSystem(Part):
     return_flow: FuelFlow | None = None
     measured: FuelFlow | None = None
     pump_head: Pressure | None = None
+    wants: Pressure | None = None
     vent: Bore | None = None
     plan: Hours | None = None
     reserve: Hours | None = None

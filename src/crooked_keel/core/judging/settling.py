@@ -219,6 +219,7 @@ SETTLES: dict[str, Settled] = {
     "systems.fuel-return": _s("adjust", "Return and supply on one lever, to one tank."),
     "systems.fuel-flow": _s("measure", "Look for what chokes it: vent, screen, cock, a hump; measure again."),
     "systems.fuel-suction": _s("adjust", "A wider line, or a pump at the tank."),
+    "systems.fuel-head": _s("buy", "A pump that gives more at that flow; or a wider line, or the pump at the tank."),
     "systems.fuel-vent": _s("buy", "A wider vent."),
     "systems.fuel-primed": _s("buy", "A bulb or a small electric pump in the line."),
     "systems.fuel-across": _s("decide", "A cross-feed or a transfer pump; or plan as if one tank were not there."),

@@ -55,12 +55,7 @@ def exchanged(
     """What a cooler passes. hot_w_k, cold_w_k: mass flow times specific heat. Raises InputError where the hot side is
     not the hotter."""
     if hot_in_k <= cold_in_k:
-        raise InputError(
-            "hot",
-            "the hot side is not hotter than what cools it",
-            given=f"{hot_in_k - ZERO_C_K:.0f} °C",
-            allowed=f"more than {cold_in_k - ZERO_C_K:.0f} °C",
-        )
+        raise InputError("hot", "the hot side is not hotter than what cools it", allowed="hotter than that")
     least, most = min(hot_w_k, cold_w_k), max(hot_w_k, cold_w_k)
     ntu, ratio = conductance_w_k / least, least / most
     share = effectiveness(ntu, ratio, arrangement)

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 import math
-from typing import NamedTuple
+from collections.abc import Callable
+from typing import Any, NamedTuple
 
 from ..errors import or_none
 from ..figure.trace import Uncertain
@@ -328,3 +329,12 @@ def needed_table(reached: Reached) -> list[str]:
 def pack_table(voltage: HighVoltage) -> float | None:
     """Voltage of the pack, fully charged, where it is more than can be touched."""
     return None if voltage.low else or_none(lambda: voltage.pack)
+
+
+def surrounded(ask: Callable[[Callable[..., Any]], Any]) -> SystemsOut | None:
+    """What surrounds one unit, as drawn; nothing of an old one. ask: what a table says of the topics that it takes."""
+    lanes: SystemsOut | None = ask(lane_table)
+    if lanes is None:
+        return None
+    more = {"joints": ask(joint_table) or [], "needed": ask(needed_table) or [], "pack_si": ask(pack_table)}
+    return lanes.model_copy(update=more)

@@ -194,6 +194,8 @@ BLOCKS: tuple[Block, ...] = (
             _s("fuel/returns", "Returns", "choice"),
             _s("fuel/return_flow", "Returned"),
             _s("fuel/measured", "Runs at the unit, as measured"),
+            _s("fuel/pump_head", "Pump gives, at that flow"),
+            _s("fuel/wants", "Pressure wanted at the unit"),
             _s("fuel/unusable", "Cannot be used"),
             _s("fuel/plan", "Wanted to run"),
             _s("fuel/reserve", "Reserve"),

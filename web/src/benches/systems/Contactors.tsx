@@ -81,7 +81,9 @@ export function Contactors() {
   const m = found.data;
   const press = (event: string) => {
     const real =
-      event === 'link_reaches_95pct_at_t' ? `link_reaches_95pct_at_${(m?.t95_si ?? 0.6).toFixed(4)}s` : event;
+      event === 'link_reaches_95pct_at_t'
+        ? `link_reaches_95pct_at_${Math.round((m?.t95_si ?? 0.6) * 1e4) / 1e4}s`
+        : event;
     setEvents((before) => [...before, real].slice(-200));
   };
   if (!m) return <p className="px-4 pb-3 text-muted">Asking…</p>;

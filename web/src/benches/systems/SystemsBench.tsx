@@ -33,7 +33,7 @@ const ANSWERS: Partial<Record<Lane, string[]>> = {
 /** What surrounds the unit: lanes from their source to their end, and a walk along the one that is open. */
 export function SystemsBench() {
   const { pointer, electric, id, all } = useInstallation();
-  const { state } = useProject();
+  const { state, view } = useProject();
   const out = useAssessed()?.systems;
   const { shown } = useShown();
   const { finding } = workshop.useSearch();
@@ -68,6 +68,12 @@ export function SystemsBench() {
   return (
     <div className="bg-sheet pb-4">
       <UnitTabs />
+      {out.pack_si != null && (
+        <p className="border-b border-rule px-4 py-1.5">
+          <b className="text-stop">Above 60 V direct current ({formatNumber(out.pack_si, 'voltage', view)} here): </b>
+          isolate, lock, wait, prove dead; two people, and only those licensed for it.
+        </p>
+      )}
       <Lanes lanes={lanes} open={open} findings={findings} onOpen={setPicked} />
       <Picture title={titleOf(open)}>
         <Open lane={open} out={out} findings={findings} />
@@ -177,10 +183,9 @@ function Open(props: { lane: Lane; out: Systems; findings: Finding[] }) {
   if (lane === 'current') return <Wires wires={out.wires} />;
   if (lane === 'voltage')
     return (
-      <p className="px-4 pb-3">
-        <b className="text-stop">Above 60 V direct current: </b>
-        isolate, lock, wait, prove dead; two people, and only those licensed for it.
-        {out.pack_si != null && ` The pack stands at ${formatNumber(out.pack_si, 'voltage', view)} fully charged.`}
+      <p className="px-4 pb-3 text-muted">
+        Both poles are measured to the frame, the larger first, then that one again with a known resistor across it: by
+        a qualified person, with a meter of 10 MΩ or more.
       </p>
     );
   if (lane === 'reach')

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...document.systems import Cooler
-from ...errors import CannotSay, Gap, ask_all
+from ...errors import CannotSay, Gap, InputError, ask_all
 from ...judging.band import at_least, at_most, band
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
@@ -49,6 +49,13 @@ def _settles(cooled: Cooled, key: str, cooler: Cooler) -> Iterable[Finding]:
     limit = lambda: cooled.limit if coolant else OIL_LIMIT_K
     top, most = ask_all(lambda: cooled.settled(key, cooler), limit)
     terms = cooled.settle_terms(key, cooler)
+    if most <= terms[0]:
+        raise InputError(
+            cooled.p("limit") if coolant else cooled.p("hot_day"),
+            f"the limit of {cooler.name} is not hotter than what cools it there",
+            given=cooled.c.limit.entered if coolant and cooled.c.limit is not None else None,
+            allowed="hotter than the air or the water that comes to the core",
+        )
     judged = band(top.value, "temperature", ok=at_most(most - MARGIN_K), watch=at_most(most), doubt=2 * top.u)
     by_air = cooled.way == "liquid to air"
     yield verdict(

@@ -185,6 +185,38 @@ def suction(fuelled: Fuelled) -> Iterable[Finding]:
 
 
 @rule(
+    "systems.fuel-head",
+    "Head of the fuel pump",
+    limit="1.2 times of what line, lift and unit want or more ok, as much watch, less stop",
+    source="sum of the pressures; 1.2: common practice",
+    mark="common practice",
+)
+def head(fuelled: Fuelled) -> Iterable[Finding]:
+    if not fuelled.begun or fuelled.way != "by pump":
+        return
+    lost, gives, wants = ask_all(
+        lambda: fuelled.suction,
+        lambda: fuelled.read(fuelled.f.pump_head, fuelled.p("pump_head"), "what the fuel pump gives at that flow"),
+        lambda: fuelled.read(fuelled.f.wants, fuelled.p("wants"), "fuel pressure that the unit wants", zero=True),
+    )
+    asked = lost.value + wants.si
+    ratio = gives.si / asked if asked > 0 else float("inf")
+    doubt = 2 * ratio * ((gives.u / gives.si) ** 2 + (lost.u**2 + wants.u**2) / max(asked, 1.0) ** 2) ** 0.5
+    judged = band(ratio, "number", ok=at_least(1.2), watch=at_least(1.0), doubt=doubt)
+    yield verdict(
+        "systems.fuel-head",
+        judged.level,
+        "The pump gives {g}, {w} is wanted",
+        "{l} for line and lift, {u} at the unit. Filters take theirs; a weak battery slows an electric pump.",
+        compared=judged.compared,
+        g=q(gives.si, "pressure"),
+        w=q(asked, "pressure"),
+        l=q(lost.value, "pressure"),
+        u=q(wants.si, "pressure"),
+    )
+
+
+@rule(
     "systems.fuel-vent",
     "Vent of the tank",
     limit="14.3 mm or more ok, 11 mm or more watch, less stop",

@@ -61,14 +61,11 @@ def surface(lying: Sequence[Corner], width_m: float, volume_m3: float) -> float:
     Raises InputError where the oil is more than the outline holds, or where the outline is none."""
     whole = area(lying)
     if len(lying) < 3 or whole <= 1e-8:
-        raise InputError("outline", "three corners that are not in a line are wanted", given=f"{len(lying)}")
+        raise InputError("outline", "three corners that are not in a line are wanted", given=str(len(lying)))
     wanted = volume_m3 / width_m
     if wanted > whole * (1 + 1e-9):
         raise InputError(
-            "volume",
-            "the oil is more than the outline and its width hold",
-            given=f"{volume_m3 * 1000:.2f} L",
-            allowed=f"up to {whole * width_m * 1000:.2f} L",
+            "volume", "the oil is more than the outline and its width hold", allowed="less, or a larger tank"
         )
     low, high = min(z for _, z in lying), max(z for _, z in lying)
     return float(brentq(lambda z: below(lying, z) - min(wanted, whole * (1 - 1e-12)), low, high, xtol=1e-9))

@@ -50,7 +50,7 @@ class Oiled(Lane):
             raise InputError(
                 self.p("run"),
                 "lower mark, what to run with and the most are not in that order",
-                given=f"{least.si * 1000:.2f}, {run.si * 1000:.2f} and {most.si * 1000:.2f} L",
+                given=", ".join(f.entered for f in (self.o.least, self.o.run, self.o.most) if f is not None),
                 allowed="each not below the one before it",
             )
         return Marks(least, run, most)

@@ -12,11 +12,28 @@ from ...errors import InputError
 
 State = Literal["OFF", "SELF_TEST", "PRECHARGE", "ARMED", "DRIVE", "FAULT", "DISCHARGE"]
 PLAIN = (
-    "key_on", "key_off", "selftest_ok", "brake_on", "brake_off", "neutral", "direction_chosen", "request_drive",
+    "key_on",
+    "key_off",
+    "selftest_ok",
+    "brake_on",
+    "brake_off",
+    "neutral",
+    "direction_chosen",
+    "request_drive",
     "disarm",
-    "charger_in", "charger_out", "stand_down", "stand_up", "interlock_open", "interlock_closed", "emergency_stop",
-    "emergency_stop_released", "over_temperature", "temperature_ok", "link_below_60v", "ack",
-)  # fmt: skip
+    "charger_in",
+    "charger_out",
+    "stand_down",
+    "stand_up",
+    "interlock_open",
+    "interlock_closed",
+    "emergency_stop",
+    "emergency_stop_released",
+    "over_temperature",
+    "temperature_ok",
+    "link_below_60v",
+    "ack",
+)
 _WITH = {
     "link_before": re.compile(r"link_at_(\d+(?:\.\d+)?)pct_before_close"),
     "link_at": re.compile(r"link_reaches_95pct_at_(\d+(?:\.\d+)?)s"),
