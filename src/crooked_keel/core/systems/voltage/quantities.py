@@ -91,8 +91,21 @@ class HighVoltage(Lane):
                 given=h.other_pole.entered if h.other_pole else None,
                 allowed="the two exchanged, the test resistor at the larger",
             )
+        there = first.si + other.si
+        if not 0.6 * volts <= there <= 1.05 * volts:
+            raise InputError(
+                self.p("first_pole"),
+                "the two poles do not add up to the pack",
+                given=h.first_pole.entered if h.first_pole else None,
+                allowed="readings of both poles one after the other, the pack connected and at rest",
+            )
         try:
-            found = isolation(test.si, volts, after.si + 2 * after.u, max(first.si - 2 * first.u, volts / 2))
+            found = isolation(test.si, there, after.si + 2 * after.u, first.si)
         except InputError as bad:
-            raise bad.at(self.p("first_pole_after" if bad.field == "after" else "first_pole")) from None
+            raise InputError(
+                self.p("first_pole_after" if bad.field == "after" else "first_pole"),
+                bad.message,
+                given=h.first_pole_after.entered if h.first_pole_after else None,
+                allowed=bad.allowed,
+            ) from None
         return found / volts
