@@ -30,7 +30,8 @@ def test_golden_table_is_of_the_views_in_force() -> None:
         )
         for dimension, spec in dimensions.items():
             here = VIEWS[units][dimension]
-            assert spec == {"unit": here.unit, "factor": here.factor, "decimals": here.decimals}
+            said = {"unit": here.unit, "factor": here.factor, "decimals": here.decimals, "offset": here.offset}
+            assert spec == said
 
 
 def test_golden_sentence_and_working() -> None:

@@ -6,6 +6,7 @@ from __future__ import annotations
 from typing import Any
 
 from . import choices
+from .around_wings import GLIDER_MOTOR
 from .figures import aft, ahead, at, f, rows, side, up
 from .lapwing import four_points, installation
 
@@ -269,6 +270,8 @@ def operations() -> list[dict[str, Any]]:
             "ledger": _ADDED,
         },
         **choices.CURLEW,
+        "/fits/a/installations/main/systems": GLIDER_MOTOR,
+        "/fits/b/installations/main/systems": GLIDER_MOTOR,
     }
     edits = [{"op": "add", "path": path, "value": value} for path, value in values.items()]
     edits += [{"op": "add", "path": f"/ledger/{key}", "value": row} for key, row in _LEDGER.items()]

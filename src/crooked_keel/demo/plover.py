@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from . import choices
+from .around_wings import PUSHER_FOUR, PUSHER_ROTORS
 from .figures import aft, ahead, at, f, rows, side, up
 from .lapwing import four_points, installation
 
@@ -264,6 +265,8 @@ def operations() -> list[dict[str, Any]]:
             "ledger": _FIT_B,
         },
         **choices.PLOVER,
+        "/fits/a/installations/main/systems": PUSHER_FOUR,
+        "/fits/b/installations/main/systems": PUSHER_ROTORS,
     }
     edits = [{"op": "add", "path": path, "value": value} for path, value in values.items()]
     edits += [{"op": "add", "path": f"/ledger/{key}", "value": row} for key, row in _LEDGER.items()]

@@ -7,6 +7,7 @@ from typing import ClassVar, Literal
 
 from ..figure.flows import (
     AirFlow,
+    Breaking,
     Capacitance,
     Charge,
     Conductance,
@@ -334,7 +335,7 @@ class HighVoltage(Part):
     fuse: FuseRating | None = None
     fuse_volts: Voltage | None = None
     fuse_for: Literal["direct current", "alternating current"] | None = None
-    fuse_breaks: Current | None = None
+    fuse_breaks: Breaking | None = None
     cable: WireSize | None = None
     interlock: YesNo | None = None
     moving: Literal["keeps driving, with an alarm", "cuts off"] | None = None

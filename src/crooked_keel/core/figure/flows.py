@@ -167,6 +167,12 @@ class FuseRating(Current):
     usual = (1.0, 600.0)
 
 
+class Breaking(Current):
+    """What a fuse can break, A."""
+
+    usual = (100.0, 1e5)
+
+
 class Duty(Number):
     """How much of the time something runs."""
 

@@ -53,13 +53,15 @@ class TankOut(Out):
 
 
 class WireOut(Out):
-    """A wire as drawn: what it loses of what it may, and what it carries of what it can."""
+    """A wire as drawn: what it loses of what it may, and what it carries of what it can; seconds: it carries for
+    seconds only, to start."""
 
     id: str
     name: str
     size: str | None
     lost_share: float | None
     carried_share: float | None
+    seconds: bool
 
 
 class DecidedOut(Out):
@@ -300,6 +302,7 @@ def _wire(current: Current, key: str) -> WireOut:
         size=wire.size,
         lost_share=made.lost.value / made.most_v if made is not None else None,
         carried_share=made.current.si / made.carries_a if made is not None and math.isfinite(made.carries_a) else None,
+        seconds=wire.runs == "for seconds, to start",
     )
 
 

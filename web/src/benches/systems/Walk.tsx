@@ -47,6 +47,8 @@ export function Walk(props: { points: Point[]; levels?: Level[]; measure?: Measu
   const x = (i: number) => LEFT + (i * (WIDTH - LEFT - RIGHT)) / Math.max(1, points.length - 1);
   const known = points.map((p) => p.height_si ?? null);
   const at = (i: number) => y(known[i] ?? levels[0]?.height ?? low);
+  /** The name of a level stands at the end of the walk that is further from it. */
+  const onLeft = (h: number) => Math.abs(at(0) - y(h)) >= Math.abs(at(points.length - 1) - y(h));
   const thick = (bore: number | null | undefined) => Math.min(22, Math.max(4, (bore ?? 0) * scale * 1.6));
   return (
     <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="block w-full" role="img" aria-label={props.label}>
@@ -72,7 +74,8 @@ export function Walk(props: { points: Point[]; levels?: Level[]; measure?: Measu
             strokeDasharray={l.dashed ? '7 5' : undefined}
           />
           <text
-            x="8"
+            x={onLeft(l.height) ? 8 : WIDTH - 8}
+            textAnchor={onLeft(l.height) ? 'start' : 'end'}
             y={l.dashed ? y(l.height) - 5 : y(l.height) + 14}
             paintOrder="stroke"
             stroke="var(--color-sheet)"

@@ -13,7 +13,11 @@ export function Wires(props: { wires: Wire[] }) {
           <span className="first-letter:uppercase">{w.name}</span>
           <span className="figure text-muted">{w.size ?? '?'}</span>
           <Share words="loses" share={w.lost_share} of="of what it may" />
-          <Share words="carries" share={w.carried_share} of="of what it can" />
+          {w.seconds ? (
+            <span className="text-muted">for seconds only</span>
+          ) : (
+            <Share words="carries" share={w.carried_share} of="of what it can" />
+          )}
         </li>
       ))}
     </ul>
