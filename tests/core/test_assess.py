@@ -423,4 +423,7 @@ def test_every_headline_value_shows_its_working_or_its_source(fit: str | None, p
                 "choose.heat",
                 "choose.peak-at",
                 "choose.forecast",
+                "systems.pickup",
+                "systems.back-pressure",
+                "systems.demand",
             )

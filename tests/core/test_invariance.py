@@ -85,7 +85,7 @@ def in_units(view: str) -> Rewrite:
         shown = VIEWS[view].get(figure.dimension)
         if shown is None or not shown.unit:
             return None
-        new: dict[str, Any] = {"entered": f"{figure.si / shown.factor!r} {shown.unit}"}
+        new: dict[str, Any] = {"entered": f"{(figure.si - shown.offset) / shown.factor!r} {shown.unit}"}
         if figure.plus_minus is not None:
             new["plus_minus"] = {"entered": f"{figure.plus_minus.si / shown.factor!r} {shown.unit}"}
         return new
@@ -145,6 +145,9 @@ def test_units_of_entry_change_nothing(kind: str, view: str) -> None:
         assert differs(before, after, 0.0) == []
 
 
+IN_ORDER = ("/stages", "/loadings", "/loop", "/water", "/path", "/outline")
+
+
 def backwards(project: Project) -> Project:
     """The document with every list of rows turned round."""
     operations: list[dict[str, Any]] = []
@@ -153,7 +156,7 @@ def backwards(project: Project) -> Project:
         if not isinstance(part, dict):
             return
         for key, item in part.items():
-            if isinstance(item, dict) and "rank" in item and not at.endswith(("/stages", "/loadings")):
+            if isinstance(item, dict) and "rank" in item and not at.endswith(IN_ORDER):
                 operations.append({"op": "replace", "path": f"{at}/{key}/rank", "value": -item["rank"]})
             walk(item, f"{at}/{key}")
 
@@ -164,8 +167,8 @@ def backwards(project: Project) -> Project:
 
 @pytest.mark.parametrize("kind", KIND_IDS)
 def test_order_of_rows_changes_no_figure(kind: str) -> None:
-    """Stages stand in the order of the shafts, and the first loading is the one that single answers are given for: both
-    are left."""
+    """Stages stand in the order of the shafts, parts of a lane in that of the flow, corners round their tank, and the
+    first loading is the one that single answers are given for: those are left."""
     project = DEMO_OF[kind]
     turned = backwards(project)
     for fit in FITS:

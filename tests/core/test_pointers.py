@@ -68,7 +68,7 @@ def made_odd(figure: Figure, share: float) -> dict[str, Any] | None:
     if shown is None:
         return None
     kept = figure.model_dump(mode="json", by_alias=True, exclude={"si", "plus_minus"}, exclude_none=True)
-    return {**kept, "entered": f"{figure.si / shown.factor * share!r} {shown.unit}".strip()}
+    return {**kept, "entered": f"{(figure.si - shown.offset) / shown.factor * share!r} {shown.unit}".strip()}
 
 
 def oddities(project: Project) -> list[tuple[str, float | None]]:

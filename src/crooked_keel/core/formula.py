@@ -141,12 +141,12 @@ def evaluate_text(text: str, values: dict[str, float]) -> float:
     for sign, python in _PYTHON.items():
         expression = expression.replace(sign, python)
     allowed: dict[str, Any] = {
-        n: getattr(math, n) for n in ("sqrt", "cbrt", "pi", "sin", "cos", "tan", "atan", "hypot", "log")
+        n: getattr(math, n) for n in ("sqrt", "cbrt", "pi", "sin", "cos", "tan", "atan", "hypot")
     }
     return float(
         eval(
             expression,
             {"__builtins__": {}, "max": max, "min": min, "abs": abs},
-            {**allowed, "Φ": lambda x: 0.5 * (1 + math.erf(x / math.sqrt(2))), **values},
+            {**allowed, "ln": math.log, "Φ": lambda x: 0.5 * (1 + math.erf(x / math.sqrt(2))), **values},
         )
     )

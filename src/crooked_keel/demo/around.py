@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from .figures import aft, f, side, up
-from .lanes import corners, load, piece, pieces, reach, starter, wire
+from .lanes import corners, decided, load, piece, pieces, reach, starter, wire
 
 # Samphire's diesel: its riser is too low for six aboard, its line too thin; a starter's cable that carries too little.
 LAUNCH_DIESEL: dict[str, Any] = {
@@ -186,18 +186,8 @@ LAUNCH_DIESEL: dict[str, Any] = {
         stuffing_box="with a tool",
     ),
     "joints": {
-        "mounting": {
-            "done": "made",
-            "by_whom": "the yard",
-            "of_what": "12 mm plate on the old bed",
-            "price": f("180", "maker"),
-        },
-        "output": {
-            "done": "adapted",
-            "by_whom": "a turner",
-            "of_what": "steel, one setting",
-            "price": f("140", "maker"),
-        },
+        "mounting": decided("made", "the yard", "12 mm plate on the old bed", "180"),
+        "output": decided("adapted", "a turner", "steel, one setting", "140"),
         "exhaust": {
             "done": "replaced",
             "by_whom": "the owner",
@@ -206,12 +196,9 @@ LAUNCH_DIESEL: dict[str, Any] = {
             "needed": f("5.2 m"),
             "sold_in": f("2 m", "maker"),
         },
-        "sea_water": {
-            "done": "adapted",
-            "by_whom": "the owner",
-            "of_what": "stepped hose tail",
-            "price": f("24", "maker"),
-        },
+        "electrical": decided("replaced", "the owner", "converter and cable", "95"),
+        "gear_cooling": decided("made", "the yard", "loop of copper pipe", "70"),
+        "sea_water": decided("adapted", "the owner", "stepped hose end", "24"),
     },
 }
 
@@ -229,7 +216,7 @@ PLANE_THREE: dict[str, Any] = {
                 "name": "radiator",
                 "rank": 0.0,
                 "carries": "coolant",
-                "conductance": f("1150 W/K ±60 W/K", "estimated"),
+                "conductance": f("1150 W/K ±50 W/K", "estimated"),
                 "face": f("700 cm²"),
                 "served_power": f("60 kW", "hearsay"),
                 "served_kind": "four-stroke",
@@ -374,12 +361,7 @@ PLANE_THREE: dict[str, Any] = {
         drain="with a tool",
     ),
     "joints": {
-        "mounting": {
-            "done": "made",
-            "by_whom": "the owner",
-            "of_what": "tube, welded by a licensed welder",
-            "price": f("260", "maker"),
-        },
+        "mounting": decided("made", "the owner", "tube, welded by a licensed welder", "260"),
         "coolant": {
             "done": "made",
             "by_whom": "the owner",
@@ -388,6 +370,10 @@ PLANE_THREE: dict[str, Any] = {
             "needed": f("1.9 m"),
             "sold_in": f("1 m", "maker"),
         },
-        "fuel": {"done": "replaced", "by_whom": "the owner", "of_what": "fire-rated hose", "price": f("90", "maker")},
+        "output": decided("adapted", "a turner", "steel spacer", "120"),
+        "electrical": decided("replaced", "the owner", "relay and switch", "45"),
+        "exhaust": decided("made", "a licensed welder", "stainless tube", "210"),
+        "controls": decided("adapted", "the owner", "bracket and cable", "35"),
+        "fuel": decided("replaced", "the owner", "fire-rated hose", "90"),
     },
 }

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from . import choices
+from .around_second import BIKE_TWIN
 from .around_wheels import BIKE_MOTOR
 from .figures import aft, at, box, cg, f, gears, local, rows, side, size, space, up
 
@@ -310,5 +311,6 @@ def operations() -> list[dict[str, Any]]:
         "/fits/b": {"name": "850 twin", "rank": 2.0, "installations": {"main": FIT_B}, "ledger": _FIT_B_LEDGER},
         **choices.HARROW,
         "/fits/a/installations/main/systems": BIKE_MOTOR,
+        "/fits/b/installations/main/systems": BIKE_TWIN,
     }
     return [{"op": "add", "path": path, "value": value} for path, value in values.items()]

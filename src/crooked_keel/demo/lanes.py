@@ -66,3 +66,8 @@ def corners(*corners: tuple[str, str]) -> dict[str, Any]:
 def starter(current: str, run: str, size: str, fuse: str) -> dict[str, Any]:
     """The cable of a starter."""
     return wire("starter", 0.0, current, run, size, fuse, runs="for seconds, to start", drop="4 %")
+
+
+def decided(done: str, by_whom: str, of_what: str, price: str) -> dict[str, Any]:
+    """What becomes of a joint."""
+    return {"done": done, "by_whom": by_whom, "of_what": of_what, "price": f(price, "maker")}

@@ -6,6 +6,7 @@ from typing import Any
 
 from . import choices
 from .around import PLANE_THREE
+from .around_second import PLANE_TWIN
 from .figures import aft, ahead, at, f, rows, side, up
 
 
@@ -373,6 +374,7 @@ def operations() -> list[dict[str, Any]]:
         },
         **choices.LAPWING,
         "/fits/a/installations/main/systems": PLANE_THREE,
+        "/fits/b/installations/main/systems": PLANE_TWIN,
     }
     edits = [{"op": "add", "path": path, "value": value} for path, value in values.items()]
     edits += [{"op": "add", "path": f"/ledger/{key}", "value": row} for key, row in _LEDGER.items()]

@@ -6,6 +6,7 @@ from __future__ import annotations
 from typing import Any
 
 from . import choices
+from .around_second import SCOOTER_ARM
 from .around_wheels import SCOOTER_UNIT
 from .figures import aft, at, box, cg, f, rows, side, size, space, up
 
@@ -247,5 +248,6 @@ def operations() -> list[dict[str, Any]]:
         },
         **choices.PANNIER,
         "/fits/a/installations/main/systems": SCOOTER_UNIT,
+        "/fits/b/installations/main/systems": SCOOTER_ARM,
     }
     return [{"op": "add", "path": path, "value": value} for path, value in values.items()]

@@ -7,6 +7,7 @@ from typing import Any
 
 from . import choices
 from .around import LAUNCH_DIESEL
+from .around_second import LAUNCH_MOTOR
 from .figures import aft, at, f, rows, side, space, up
 from .samphire_units import FIT_A, FIT_B, FIT_C, OLD
 
@@ -150,5 +151,7 @@ def operations() -> list[dict[str, Any]]:
         },
         **choices.SAMPHIRE,
         "/fits/a/installations/main/systems": LAUNCH_DIESEL,
+        "/fits/b/installations/main/systems": LAUNCH_MOTOR,
+        "/fits/c/installations/main/systems": LAUNCH_MOTOR,
     }
     return [{"op": "add", "path": path, "value": value} for path, value in values.items()]

@@ -6,6 +6,7 @@ from __future__ import annotations
 from typing import Any
 
 from . import choices
+from .around_second import VAN_AXLE
 from .around_wheels import VAN_TWIN
 from .figures import aft, at, box, cg, f, gears, local, rows, side, size, space, up
 
@@ -283,5 +284,6 @@ def operations() -> list[dict[str, Any]]:
         },
         **choices.TILLER,
         "/fits/a/installations/main/systems": VAN_TWIN,
+        "/fits/b/installations/main/systems": VAN_AXLE,
     }
     return [{"op": "add", "path": path, "value": value} for path, value in values.items()]

@@ -73,6 +73,8 @@ def is_wide(figure: Figure) -> bool:
     if figure.plus_minus is None:
         return False
     share = _WIDE_SHARE * abs(figure.si)
+    if figure.by_share:
+        return figure.plus_minus.si > share
     if figure.dimension == "length":
         return figure.plus_minus.si > (_WIDE_FINE_M if figure.shown == "fine_length" else _WIDE_M)
     if figure.dimension == "temperature":

@@ -31,7 +31,7 @@ from ..figure.flows import (
 from ..figure.kinds import Angle, Area, Count, Current, FineLength, Length, Money, Power, RoadSpeed, Voltage, Volume
 from ..figure.narrow import Attitude, Dial, Feeler, LimitAngle, Share, Teeth
 from ..figure.place import ButtLine, Station, WaterLine
-from ..figure.sizes import Bore
+from ..figure.sizes import Bore, Run, Size
 from .base import Item, Key, Note, Part
 from .unit import UnitKind, YesNo
 
@@ -86,7 +86,7 @@ class Piece(Item):
     next; bleed: whether air can be let out at its far end. A side loop takes a part of the flow only."""
 
     kind: PieceKind | None = None
-    length: Length | None = None
+    length: Run | None = None
     bore: Bore | None = None
     height: WaterLine | None = None
     bleed: YesNo | None = None
@@ -153,8 +153,8 @@ class TankCorner(Item):
     """A corner of a tank's outline seen from the side, in their order round it: how far aft of its front, and how high
     over its bottom."""
 
-    aft: Length | None = None
-    up: Length | None = None
+    aft: Size | None = None
+    up: Size | None = None
 
 
 class Oil(Part):
@@ -168,9 +168,9 @@ class Oil(Part):
     filled: Volume | None = None
     tank: Volume | None = None
     outline: dict[Key, TankCorner] = {}
-    width: Length | None = None
-    pickup_aft: Length | None = None
-    pickup_up: Length | None = None
+    width: Size | None = None
+    pickup_aft: Size | None = None
+    pickup_up: Size | None = None
     nose_up: Attitude | None = None
     nose_down: Attitude | None = None
     circulation: Flow | None = None
@@ -192,17 +192,17 @@ class Exhaust(Part):
     surface: GasTemperature | None = None
     sees: Share | None = None
     shielded: YesNo | None = None
-    hot_length: Length | None = None
+    hot_length: Size | None = None
     material: Literal["stainless steel", "mild steel", "nickel alloy", "titanium"] | None = None
-    slip: Length | None = None
+    slip: Size | None = None
     injection_station: Station | None = None
     injection_butt_line: ButtLine | None = None
     injection_height: WaterLine | None = None
-    tape: Length | None = None
+    tape: Size | None = None
     heel: Attitude | None = None
     loop: YesNo | None = None
     lock: Volume | None = None
-    lift_length: Length | None = None
+    lift_length: Size | None = None
     lift_bore: Bore | None = None
     hose_marked: YesNo | None = None
     path: dict[Key, Piece] = {}
@@ -254,7 +254,7 @@ class Wire(Item):
 
     current: Current | None = None
     runs: Literal["all the time", "for seconds, to start"] | None = None
-    run: Length | None = None
+    run: Run | None = None
     size: WireSize | None = None
     drop: Literal["3 %", "4 %", "10 %"] | None = None
     lies: Literal["in the engine space", "outside it"] | None = None

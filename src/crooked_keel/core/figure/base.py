@@ -44,6 +44,8 @@ class Figure(BaseModel):
     most_words: ClassVar[str] = ""
     # What is accepted, as people write it, where the two ends do not say it.
     allowed: ClassVar[str] = ""
+    # Whether a ± is wide by its share of the figure, however small it is: of bores and other small sizes.
+    by_share: ClassVar[bool] = False
     # What is usual, both ends included, in SI: outside it a figure is asked about.
     usual: ClassVar[tuple[float, float]] = (-math.inf, math.inf)
 

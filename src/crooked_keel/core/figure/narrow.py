@@ -270,6 +270,7 @@ class Share(Ratio):
     most = 1.0
     most_words = "a part of a whole is at most 1, which is 100 %"
     allowed = "above 0 % to 100 %; 97 % is written 97 % or 0.97"
+    usual = (0.0, 1.0)
 
 
 class Efficiency(Share):

@@ -11,9 +11,23 @@ class UnitSize(Length):
     usual = (0.08, 2.5)
 
 
-class Bore(Length):
+class Size(Length):
+    """Size of something that is held in a hand, m: of a tank, a slip joint, a filter's pipe."""
+
+    by_share = True
+    usual = (0.0, 3.0)
+
+
+class Run(Size):
+    """Length of a hose or a wire, m."""
+
+    usual = (0.0, 40.0)
+
+
+class Bore(Size):
     """Bore of a hose, a pipe or an outlet, m."""
 
+    shown = "bore"
     usual = (0.002, 0.15)
 
 

@@ -232,7 +232,7 @@ SETTLES: dict[str, Settled] = {
     "systems.current-ignition": _s("buy", "A battery for the ignition alone, with a lamp that says when it feeds."),
     "systems.current-earth": _s("buy", "A strap as large as the starter's cable, bare metal at both ends."),
     "systems.current-senders": _s("buy", "The gauges that belong to the new senders, or a converter."),
-    "systems.current-trigger": _s("adjust", "Set gap and run-out; true the wheel, and prove the angle with a lamp."),
+    "systems.current-trigger": _s("adjust", "Set gap and run-out; true it, and prove the angle with a lamp."),
     "systems.current-single": _s("adjust", "Feed one of the two by a way of its own: switch, fuse and wire."),
     "systems.voltage-isolation": _s("measure", "Find the leak: open the circuit part by part, from the service plug "
     "on, by a person licensed for it."),

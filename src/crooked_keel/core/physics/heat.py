@@ -5,8 +5,6 @@ from __future__ import annotations
 import math
 from typing import Literal, NamedTuple
 
-from scipy.optimize import brentq
-
 from ..errors import InputError
 from ..figure.units import ZERO_C_K
 from ..formula import formula
@@ -91,6 +89,8 @@ def required_conductance(
     """What a core must pass for each kelvin to give that heat away, W/K.
 
     Raises InputError where not even an endless core would do."""
+    from scipy.optimize import brentq  # asked when somebody looks, and slow to load
+
     least, most = min(hot_w_k, cold_w_k), max(hot_w_k, cold_w_k)
     wanted, ratio = heat_w / (least * (hot_in_k - cold_in_k)), least / most
     if wanted >= effectiveness(1e4, ratio, arrangement):

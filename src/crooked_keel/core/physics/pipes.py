@@ -5,8 +5,6 @@ from __future__ import annotations
 import math
 from typing import NamedTuple
 
-from scipy.optimize import brentq
-
 from ..errors import InputError
 from ..formula import formula
 
@@ -28,6 +26,7 @@ class Lost(NamedTuple):
     d=("bore", "bore"),
     source="continuity",
     example=((1e-3, 0.0254), 1.973525),
+    valid="bore full; mean over it",
 )
 def pipe_speed(flow_m3_s: float, bore_m: float) -> float:
     """Mean speed in a round bore, m/s."""
@@ -91,6 +90,8 @@ def exhaust_bore(
     flow_m3_s: float, density_kg_m3: float, length_m: float, diameters: float, most_pa: float, most_m_s: float
 ) -> float:
     """Least bore by pressure and by speed, m. Raises InputError where no pipe up to half a metre would do."""
+    from scipy.optimize import brentq  # asked when somebody looks, and slow to load
+
     over = lambda d: back_pressure(length_m, d, diameters, density_kg_m3, pipe_speed(flow_m3_s, d)) - most_pa
     if over(0.5) > 0:
         raise InputError("flow", "no pipe up to half a metre carries that", allowed="a smaller flow")

@@ -11,6 +11,7 @@ from ..figure.trace import Uncertain
 from ..formula import Out, Working
 from ..judging.finding import Value, Ways
 from ..judging.values import ValueList
+from ..physics.heat import settles
 from ..topic.reading import Topic
 from .cooling.quantities import Cooled
 from .current.quantities import Current
@@ -119,7 +120,13 @@ def cooling_values(cooled: Cooled) -> list[Value]:
     out = ValueList("systems")
     if not cooled.begun or cooled.c.by not in ("liquid to air", "liquid to sea water"):
         return out.values
-    out.add("settles", "Coolant settles on a hot day at", "temperature", lambda: cooled.settled(*cooled.core))
+    out.add(
+        "settles",
+        "Coolant settles on a hot day at",
+        "temperature",
+        lambda: cooled.settled(*cooled.core),
+        working=lambda: settles.working(*cooled.settle_terms(*cooled.core)),
+    )
     return out.values
 
 
@@ -128,8 +135,15 @@ def oil_values(oiled: Oiled) -> list[Value]:
     out = ValueList("systems")
     if not oiled.begun or oiled.o.kept_in == "in the fuel" or oiled.electric:
         return out.values
-    ways = Ways("under the oil", "bare")
-    out.add("pickup", "Oil pickup at the lower mark, steepest", "length", lambda: worst_depth(oiled)[1], ways=ways)
+    ways, level = Ways("under the oil", "bare"), "level surface in the tank's outline: statics"
+    out.add(
+        "pickup",
+        "Oil pickup at the lower mark, steepest",
+        "length",
+        lambda: worst_depth(oiled)[1],
+        ways=ways,
+        source=level,
+    )
     return out.values
 
 
@@ -145,7 +159,13 @@ def exhaust_values(exhausted: Exhausted) -> list[Value]:
     out = ValueList("systems")
     if not exhausted.begun or exhausted.electric:
         return out.values
-    out.add("back-pressure", "Back pressure of dry gas", "pressure", lambda: exhausted.back)
+    out.add(
+        "back-pressure",
+        "Back pressure of dry gas",
+        "pressure",
+        lambda: exhausted.back,
+        source="sum over the pipe's parts",
+    )
     if exhausted.e.leaves != "dry" and exhausted.afloat is not None:
         ways = Ways("over", "under")
         out.add(
@@ -187,7 +207,13 @@ def current_values(current: Current) -> list[Value]:
     """What is taken."""
     out = ValueList("systems")
     if current.begun and current.e.loads:
-        out.add("demand", "Current taken, in power", "small_power", lambda: Uncertain(*current.demand))
+        out.add(
+            "demand",
+            "Current taken, in power",
+            "small_power",
+            lambda: Uncertain(*current.demand),
+            source="sum of the loads",
+        )
     return out.values
 
 
@@ -196,7 +222,14 @@ def voltage_values(voltage: HighVoltage) -> list[Value]:
     out = ValueList("systems")
     if voltage.low:
         return out.values
-    out.add("isolation", "Isolation of the weaker pole", "resistance_per_volt", lambda: voltage.isolation_per_volt)
+    by = "method of UN R100 (from memory)"
+    out.add(
+        "isolation",
+        "Isolation of the weaker pole",
+        "resistance_per_volt",
+        lambda: voltage.isolation_per_volt,
+        source=by,
+    )
     c = lambda: voltage.capacitance.si
     out.add(
         "precharge",
@@ -205,7 +238,8 @@ def voltage_values(voltage: HighVoltage) -> list[Value]:
         lambda: voltage.t95,
         working=lambda: precharge_time.working(voltage.resistor.si, c()),
     )
-    out.add("discharge", "Link below 60 V after", "short_time", lambda: voltage.discharge)
+    by = "first-order discharge"
+    out.add("discharge", "Link below 60 V after", "short_time", lambda: voltage.discharge, source=by)
     return out.values
 
 

@@ -12,8 +12,32 @@ _PIECE = (
 )
 
 
+_JOINTS = (
+    ("mounting", "Mount pattern"),
+    ("output", "Output"),
+    ("fuel", "Fuel"),
+    ("electrical", "Electrical system"),
+    ("coolant", "Coolant"),
+    ("exhaust", "Exhaust"),
+    ("oil", "Oil"),
+    ("gear_cooling", "Gear oil cooling"),
+    ("air", "Air intake"),
+    ("controls", "Throttle and shift"),
+    ("instruments", "Instruments"),
+)
+
+
 def _s(path: str, label: str, kind: str = "figure") -> Entry:
     return Entry(f"~/systems/{path}", label, kind)  # type: ignore[arg-type]
+
+
+_PRICED = {"price": "price", "needed": "needed", "sold_in": "sold in"}
+
+
+def _joint(key: str, name: str, part: str) -> Entry:
+    if part == "done":
+        return _s(f"joints/{key}/done", name, "choice")
+    return _s(f"joints/{key}/{part}", f"{name}, {_PRICED[part]}")
 
 
 BLOCKS: tuple[Block, ...] = (
@@ -299,7 +323,7 @@ BLOCKS: tuple[Block, ...] = (
     ),
     Block(
         "systems",
-        "Trigger wheel",
+        "Trigger of the ignition",
         (
             _s("electric/trigger/teeth", "Teeth, gaps counted"),
             _s("electric/trigger/missing", "Missing"),
@@ -345,6 +369,21 @@ BLOCKS: tuple[Block, ...] = (
             _s("high_voltage/cable", "Cable of the pack", "choice"),
         ),
         electric=True,
+    ),
+    Block("systems", "Joints: what becomes of each", tuple(_joint(*j, "done") for j in _JOINTS)),
+    Block("systems", "Joints afloat", (_joint("sea_water", "Sea water", "done"),), form="afloat"),
+    Block(
+        "systems",
+        "Joints: prices and lengths",
+        tuple(_joint(*j, part) for j in _JOINTS for part in _PRICED),
+        folded=True,
+    ),
+    Block(
+        "systems",
+        "Joints afloat: prices and lengths",
+        tuple(_joint("sea_water", "Sea water", part) for part in _PRICED),
+        form="afloat",
+        folded=True,
     ),
     Block(
         "systems",

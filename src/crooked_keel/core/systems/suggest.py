@@ -5,8 +5,6 @@ from __future__ import annotations
 import math
 from collections.abc import Callable, Iterable, Iterator
 
-from scipy.optimize import brentq
-
 from ..document.systems import Piece
 from ..errors import or_none
 from ..judging.finding import Message, Operation, q, word
@@ -51,6 +49,8 @@ def cooler_or_inlet(cooled: Cooled) -> Iterator[Proposal]:
         )
     if cooled.c.inlet is None or cooled.c.fan is not None or cooled.way != "liquid to air":
         return
+    from scipy.optimize import brentq  # asked when somebody looks, and slow to load
+
     conductance = cooled.conductance(key, core).si
 
     def over(times: float) -> float:

@@ -32,7 +32,14 @@ def curve(unit: Lasting) -> Iterable[Finding]:
             "{n}: its curve does not reach its rated speed",
             "The curve runs from {a} to {b}, rated is {r}: what it gives there cannot be compared.",
             subject="reach",
-            needs=[Gap(unit.p("curve"), f"curve of the {unit.name} up to its rated speed")],
+            needs=[
+                Gap(
+                    unit.p("rated_speed"),
+                    f"rated speed of the {unit.name}, or its curve up to there",
+                    given=rated.entered,
+                    allowed="a speed that the curve reaches",
+                )
+            ],
             n=word(unit.name),
             a=q(unit.curve.slowest_rad_s, "rotation"),
             b=q(unit.curve.fastest_rad_s, "rotation"),

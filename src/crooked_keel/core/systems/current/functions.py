@@ -102,6 +102,7 @@ def ampacity(size: str, hot: bool, wires: float) -> float:
     A=("wire_area", "area of the conductor"),
     source="Ohm's law, copper as in ABYC E-11 (from memory)",
     example=((30.0, 9.0, 21.15e-6), 0.228141),
+    valid="copper, warm; crimps and switches not taken",
 )
 def drop(current_a: float, round_trip_m: float, area_m2: float) -> float:
     """Voltage lost in a conductor out and back, V."""

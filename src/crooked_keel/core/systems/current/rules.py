@@ -293,7 +293,7 @@ def senders(current: Current) -> Iterable[Finding]:
 
 @rule(
     "systems.current-trigger",
-    "Trigger wheel of the ignition",
+    "Trigger of the ignition",
     limit="gap 0.5 to 1.5 mm, run-out 0.25 mm or less, teeth within half a degree ok; within one degree watch; else "
     "stop",
     source="common practice, no source",
@@ -305,11 +305,11 @@ def trigger(current: Current) -> Iterable[Finding]:
         return
     at = lambda part: current.p(f"trigger/{part}")
     radius, off, gap, runout, turns = ask_all(
-        lambda: current.read(t.radius, at("radius"), "radius of the trigger wheel"),
+        lambda: current.read(t.radius, at("radius"), "radius of the trigger"),
         lambda: current.read(t.placed_within, at("placed_within"), "how exactly its teeth are placed", zero=True),
         lambda: current.read(t.gap, at("gap"), "gap between sensor and teeth", zero=True),
-        lambda: current.read(t.runout, at("runout"), "run-out of the trigger wheel", zero=True),
-        lambda: current.chosen(t.turns, "trigger/turns", "whether the trigger wheel turns at crank speed"),
+        lambda: current.read(t.runout, at("runout"), "run-out of the trigger", zero=True),
+        lambda: current.chosen(t.turns, "trigger/turns", "whether the trigger turns at crank speed"),
     )
     error = trigger_error(off.si + 2 * off.u, radius.si) * (2.0 if turns == "at half crank speed" else 1.0)
     wide = not 0.5e-3 <= gap.si <= 1.5e-3

@@ -20,6 +20,7 @@ GROWTH_1_K = {"stainless steel": 17.3e-6, "mild steel": 12e-6, "nickel alloy": 1
     r=("number", "air to a part of fuel"),
     source="what goes in comes out",
     example=((30e3, 250e-3 / 3.6e6, 25.0), 0.0541667),
+    valid="steady; nothing blown past",
 )
 def gas_flow(power_w: float, consumption_kg_j: float, mixture: float) -> float:
     """Exhaust gas, kg/s."""
@@ -56,6 +57,7 @@ def injection_clearance(height_m: float, water_m: float, heel_rad: float, off_m:
     L=("length", "its length to the top"),
     source="volume of the hose",
     example=((0.05, 1.2), 0.00235619),
+    valid="hose full when the unit stops",
 )
 def drain_back(bore_m: float, length_m: float) -> float:
     """Water that falls back into the lock when the unit stops, m³."""
@@ -72,6 +74,7 @@ def drain_back(bore_m: float, length_m: float) -> float:
     To=("temperature", "cold"),
     source="thermal expansion",
     example=((17.3e-6, 1.2, 873.15, 293.15), 0.0120408),
+    valid="all of the length at one temperature",
 )
 def growth(alpha_1_k: float, length_m: float, hot_k: float, cold_k: float) -> float:
     """How much longer a pipe is when hot, m."""

@@ -23,6 +23,7 @@ from ..lane import Lane, Read, combined
     ρ=("density", "air at the intake"),
     source="air to fuel by mass",
     example=((45e3, 300e-3 / 3.6e6, 13.0, 1.225), 0.0397959),
+    valid="steady; the mixture as said",
 )
 def air_flow(power_w: float, consumption_kg_j: float, mixture: float, density_kg_m3: float) -> float:
     """Air that a unit breathes, m³/s."""

@@ -34,7 +34,7 @@ def bore(breathing: Breathing) -> Iterable[Finding]:
         "systems.induction-bore",
         judged.level,
         "Air goes in at {v} in {d}",
-        "{a} at the power that lasts. {w} brings it to 25 m/s. Hot air from under a cowl costs power besides.",
+        "{a} at the power that lasts. {w} brings it to 25 m/s. Hot air from round the engine costs power besides.",
         compared=judged.compared,
         working=air_flow.working(power, b.si, r.si, density),
         can_suggest=judged.level != "ok",

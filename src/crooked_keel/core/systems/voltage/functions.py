@@ -38,13 +38,14 @@ def charge_time(resistance_ohm: float, capacitance_f: float, share: float) -> fl
 
 @formula(
     "systems.discharge",
-    "t = R·C·ln(U / 60)",
+    "t = R·C·ln(max(U, 60) / 60)",
     result=("short_time", "until the link is below 60 V"),
     R=("resistance", "bleeder"),
     C=("capacitance", "capacitance of the link"),
     U=("voltage", "pack, fully charged"),
     source="first-order discharge",
     example=((2000.0, 2e-3, 96.0), 1.880015),
+    valid="shaft at rest: a magnet motor that turns fills the link again",
 )
 def discharge_time(resistance_ohm: float, capacitance_f: float, volts: float) -> float:
     """Time to 60 V, s; none at all where it is below that."""
