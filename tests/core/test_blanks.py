@@ -9,7 +9,7 @@ from collections.abc import Iterator
 import pytest
 
 from crooked_keel.core.assess import Assessment, assess
-from crooked_keel.core.document import Project, apply_operations
+from crooked_keel.core.document import Project, apply_operations, value_at
 from crooked_keel.core.document.fields import figure_pointers
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.judging.finding import Finding
@@ -52,7 +52,10 @@ MAY_GO = {
     ("drive.tip-mach", r"craft/airspeed"): SAID,
     ("balance.tip-fuel", r"wing/half_span"): "nobody's wing tip is within 2.5 m of the centreline",
     ("mount.swing", r"swing/stretch"): "a change that is planned: blank, the arm stays as it is",
-    ("choose.port", r"gear_cooling/hose"): "a port blank on one side is named by the rule of blank ports",
+    (
+        "(choose.port|systems.joint)",
+        r"gear_cooling/hose",
+    ): "blank on one side, the rule of blank ports names it",
 }
 
 
@@ -108,6 +111,8 @@ SPARE = re.compile(
     r"|old_installations/\w+/unit/consumption$"
     # Listed as counted in the mass of the unit.
     r"|accessories/(starter|oil)/mass"
+    # What is drawn of a lane, or says how much to buy.
+    r"|joints/\w+/(needed|sold_in)|cooling/fan"
     r"|spaces/\w+/\w+|ports/\w+/\w+|money/[-\w]+/\w+|need/.*|unit/(cost|wait|parts|width)$|ratings/[-\w]+/speed)"
 )
 
@@ -129,9 +134,17 @@ def test_each_figure_of_a_demonstration_is_missed_and_betters_nothing(kind: str)
         own = pointer.split("/")[2] if pointer.startswith("/fits/") else None
         for fit in [own] if own else project.fits:
             asked = {(fit, pointer)} | ({(None, pointer)} if pointer.startswith("/old_installations/") else set())
-            if not SPARE.search(pointer) and not asked & named:
+            if not SPARE.search(pointer) and not asked & named and not drawn_only(project, pointer):
                 wrong.append(f"nobody asks for {pointer}, fit {fit}")
     assert not wrong, "\n".join(wrong)
+
+
+def drawn_only(project: Project, pointer: str) -> bool:
+    """Whether a bore is that of a box of a lane, which is drawn and not judged."""
+    if not re.search(r"/systems/.*/bore$", pointer):
+        return False
+    kind = value_at(project, pointer.removesuffix("bore") + "kind")
+    return kind in ("unit", "tank", "pump", "filter", "cooler", "valve", "side loop") or "/fuel/" in pointer
 
 
 def bad() -> list[Case]:

@@ -14,7 +14,6 @@ LAUNCH_DIESEL: dict[str, Any] = {
         "coolant": "half ethylene glycol",
         "others": "as listed",
         "also": {"manifold": {"name": "wet manifold", "heat": f("4.5 kW", "estimated")}},
-        "hot_day": f("34 °C", "estimated"),
         "limit": f("98 °C", "maker"),
         "coolant_flow": f("62 L/min", "maker"),
         "coolers": {
@@ -28,7 +27,6 @@ LAUNCH_DIESEL: dict[str, Any] = {
         "volume": f("9.6 L"),
         "header_air": f("0.9 L"),
         "header_height": up("395 mm"),
-        "cap": f("70 kPa", "maker"),
         "pump": f("60 L/min", "maker"),
         "sea": f("24 °C", "estimated"),
         "loop": pieces(
@@ -147,7 +145,7 @@ LAUNCH_DIESEL: dict[str, Any] = {
             "gauges": load("instruments", 3.0, "25 W", "100 %"),
         },
         "wires": {
-            "starter": starter("240 A", "3.4 m", "AWG 1", "300 A"),
+            "starter": starter("240 A", "3.4 m", "AWG 1"),
             "charge": wire("charging", 1.0, "65 A", "3.2 m", "AWG 6", "100 A"),
             "panel": wire("panel", 2.0, "30 A", "5.6 m", "AWG 6", "50 A", lies="outside it", drop="3 %"),
         },
@@ -217,7 +215,6 @@ PLANE_THREE: dict[str, Any] = {
                 "rank": 0.0,
                 "carries": "coolant",
                 "conductance": f("1150 W/K ±50 W/K", "estimated"),
-                "face": f("700 cm²"),
                 "served_power": f("60 kW", "hearsay"),
                 "served_kind": "four-stroke",
             }
@@ -256,6 +253,7 @@ PLANE_THREE: dict[str, Any] = {
     },
     "exhaust": {
         "leaves": "dry",
+        "limit": f("12 kPa", "maker"),
         "gas": f("760 °C", "estimated"),
         "mixture": f("12.8", "maker"),
         "shielded": "no",
@@ -319,7 +317,7 @@ PLANE_THREE: dict[str, Any] = {
             "lamp": load("strobe", 3.0, "25 W", "100 %"),
         },
         "wires": {
-            "starter": starter("110 A", "4.8 m", "AWG 4", "150 A"),
+            "starter": starter("110 A", "4.8 m", "AWG 4"),
             "pump": wire("fuel pump", 1.0, "5 A", "3.0 m", "AWG 18", "10 A"),
         },
         "banks": {

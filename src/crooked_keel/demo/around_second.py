@@ -105,6 +105,7 @@ BIKE_TWIN: dict[str, Any] = {
         "coolant": "half ethylene glycol",
         "others": "nothing else",
         "hot_day": f("36 °C", "estimated"),
+        "height": f("600 m", "estimated"),
         "limit": f("112 °C", "maker"),
         "coolant_flow": f("70 L/min", "maker"),
         "coolers": {
@@ -113,7 +114,6 @@ BIKE_TWIN: dict[str, Any] = {
                 "rank": 0.0,
                 "carries": "coolant",
                 "conductance": f("2100 W/K", "maker"),
-                "face": f("900 cm²"),
             }
         },
         "fan": f("1.3 m³/s", "maker"),
@@ -147,6 +147,7 @@ BIKE_TWIN: dict[str, Any] = {
     },
     "exhaust": {
         "leaves": "dry",
+        "limit": f("12 kPa", "maker"),
         "gas": f("780 °C", "estimated"),
         "mixture": f("13", "estimated"),
         "shielded": "yes",
@@ -226,6 +227,7 @@ PLANE_TWIN: dict[str, Any] = {
     },
     "exhaust": {
         "leaves": "dry",
+        "limit": f("12 kPa", "maker"),
         "gas": f("700 °C", "estimated"),
         "mixture": f("12.5", "estimated"),
         "shielded": "yes",
@@ -268,7 +270,7 @@ PLANE_TWIN: dict[str, Any] = {
         source_idle=f("120 W", "maker"),
         source_cruise=f("260 W", "maker"),
         ignition="makes its own",
-        wires={"starter": starter("120 A", "3.4 m", "AWG 4", "150 A")},
+        wires={"starter": starter("120 A", "3.4 m", "AWG 4")},
     ),
     "access": _REACH,
 }

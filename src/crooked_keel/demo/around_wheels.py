@@ -50,11 +50,11 @@ VAN_TWIN: dict[str, Any] = {
     "cooling": {
         "by": "air over fins",
         "sealed": "yes",
-        "hot_day": f("36 °C", "estimated"),
         "fan": f("0.24 m³/s", "maker"),
     },
     "exhaust": {
         "leaves": "dry",
+        "limit": f("12 kPa", "maker"),
         "gas": f("620 °C", "estimated"),
         "mixture": f("13", "estimated"),
         "shielded": "yes",
@@ -102,7 +102,7 @@ VAN_TWIN: dict[str, Any] = {
             "fan": load("heater fan", 2.0, "60 W", "30 %"),
         },
         "wires": {
-            "starter": starter("130 A", "3.6 m", "25 mm²", "175 A"),
+            "starter": starter("130 A", "3.6 m", "25 mm²"),
             "lights": wire("lights", 1.0, "9.2 A", "7.4 m", "1.5 mm²", "30 A", lies="outside it"),
         },
     },
@@ -122,10 +122,10 @@ SCOOTER_UNIT: dict[str, Any] = {
         "by": "air over fins",
         "sealed": "yes",
         "fan": f("90 L/s", "maker"),
-        "hot_day": f("34 °C", "estimated"),
     },
     "exhaust": {
         "leaves": "dry",
+        "limit": f("12 kPa", "maker"),
         "gas": f("560 °C", "estimated"),
         "mixture": f("13", "estimated"),
         "shielded": "yes",

@@ -91,6 +91,7 @@ _REACH = reach(
 def _exhaust(gas: str, mixture: str) -> dict[str, Any]:
     return {
         "leaves": "dry",
+        "limit": f("12 kPa", "maker"),
         "gas": f(gas, "estimated"),
         "mixture": f(mixture, "estimated"),
         "shielded": "yes",
@@ -135,7 +136,7 @@ def _electric(ignition: str) -> dict[str, Any]:
             "lamp": load("strobes", 2.0, "40 W", "100 %"),
         },
         "wires": {
-            "starter": starter("140 A", "2.6 m", "AWG 4", "200 A"),
+            "starter": starter("140 A", "2.6 m", "AWG 4"),
             "pump": wire("fuel pump", 1.0, "4.5 A", "5.2 m", "AWG 16", "7.5 A"),
         },
     }
@@ -180,7 +181,6 @@ PUSHER_ROTORS: dict[str, Any] = {
                 "rank": 0.0,
                 "carries": "coolant",
                 "conductance": f("3400 W/K", "maker"),
-                "face": f("1500 cm²"),
             }
         },
         "speed": f("135 km/h", "estimated"),

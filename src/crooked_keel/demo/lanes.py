@@ -63,9 +63,10 @@ def corners(*corners: tuple[str, str]) -> dict[str, Any]:
     }
 
 
-def starter(current: str, run: str, size: str, fuse: str) -> dict[str, Any]:
-    """The cable of a starter."""
-    return wire("starter", 0.0, current, run, size, fuse, runs="for seconds, to start", drop="4 %")
+def starter(current: str, run: str, size: str) -> dict[str, Any]:
+    """The cable of a starter: it carries for seconds, and has no fuse."""
+    whole = wire("starter", 0.0, current, run, size, "1 A", runs="for seconds, to start", drop="4 %")
+    return {k: v for k, v in whole.items() if k not in ("bundle", "fuse", "fuse_at")}
 
 
 def decided(done: str, by_whom: str, of_what: str, price: str) -> dict[str, Any]:

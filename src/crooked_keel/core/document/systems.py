@@ -28,7 +28,20 @@ from ..figure.flows import (
     SystemVoltage,
     Temperature,
 )
-from ..figure.kinds import Angle, Area, Count, Current, FineLength, Length, Money, Power, RoadSpeed, Voltage, Volume
+from ..figure.kinds import (
+    Altitude,
+    Angle,
+    Area,
+    Count,
+    Current,
+    FineLength,
+    Length,
+    Money,
+    Power,
+    RoadSpeed,
+    Voltage,
+    Volume,
+)
 from ..figure.narrow import Attitude, Dial, Feeler, LimitAngle, Share, Teeth
 from ..figure.place import ButtLine, Station, WaterLine
 from ..figure.sizes import Bore, Run, Size
@@ -116,9 +129,9 @@ class AlsoHeat(Item):
 
 
 class Cooling(Part):
-    """How the unit is cooled. speed: the slowest at which it gives full power for long; inlet_share: speed of the air
-    in the inlet beside that of the craft; loop: in the order of the flow, from the unit's outlet; water: sea water from
-    its cock."""
+    """How the unit is cooled. height: of use, where nothing is said of it on the choosing; speed: the slowest at which
+    it gives full power for long; inlet_share: speed of the air in the inlet beside that of the craft; loop: in the
+    order of the flow, from the unit's outlet; water: sea water from its cock."""
 
     by: Literal["fins in the open", "air over fins", "liquid to air", "liquid to sea water", "keel cooler"] | None = (
         None
@@ -128,6 +141,7 @@ class Cooling(Part):
     coolant_flow: Flow | None = None
     limit: Temperature | None = None
     hot_day: Temperature | None = None
+    height: Altitude | None = None
     others: Literal["nothing else", "as listed"] | None = None
     also: dict[Key, AlsoHeat] = {}
     coolers: dict[Key, Cooler] = {}

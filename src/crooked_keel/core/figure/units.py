@@ -245,7 +245,7 @@ VIEWS: dict[str, dict[str, Print]] = {
         "resistance": Print("Ω", 1.0, 0), "fine_resistance": Print("mΩ", 1e-3, 1), "resistance_per_volt": Print("Ω/V", 1.0, 0),
         "capacitance": Print("µF", 1e-6, 0), "charge": Print("Ah", 3600.0, 0), "wire_area": Print("mm²", 1e-6, 1),
         "duct_area": Print("in²", IN_M**2, 1), "fineness": Print("µm", 1e-6, 0), "heat_flux": Print("kW/m²", 1e3, 1),
-        "mass_flow": Print("kg/s", 1.0, 3), "fine_volume": Print("qt", US_GALLON_M3 / 4, 2), "short_time": Print("s", 1.0, 1),
+        "mass_flow": Print("lb/min", LB_KG / 60, 1), "fine_volume": Print("qt", US_GALLON_M3 / 4, 2), "short_time": Print("s", 1.0, 1),
         "fine_voltage": Print("V", 1.0, 2), "small_power": Print("W", 1.0, 0), "small_energy": Print("J", 1.0, 0),
         "hours": Print("h", 3600.0, 2), "fine_current": Print("A", 1.0, 1), "bore": Print("in", IN_M, 3),
     },

@@ -49,6 +49,7 @@ BLOCKS: tuple[Block, ...] = (
             field("~/unit/heat", "Heat into its coolant at its rated power"),
             _s("cooling/others", "What else gives heat into the coolant", "choice"),
             _s("cooling/hot_day", "Air outside on the hottest day"),
+            _s("cooling/height", "at this height"),
             _s("cooling/limit", "Hottest coolant that the unit may have"),
             _s("cooling/coolant", "Coolant", "choice"),
             _s("cooling/water_left", "Water left in a waterless one"),

@@ -103,11 +103,18 @@ class Cooled(Lane):
         return self.read(self.c.hot_day, self.p("hot_day"), "air outside on the hottest day of use")
 
     @lazy
+    def altitude(self) -> float:
+        """Height at which it is used, m: its own, or that at which the power is wanted."""
+        said = self.c.height if self.c.height is not None else self.resolved.project.need.altitude
+        if said is None:
+            raise CannotSay(Gap(self.p("height"), "height at which it is cooled (0 m at the sea)"))
+        return said.si
+
+    @lazy
     def air_density(self) -> Read:
         """Air where the power is wanted, on a hot day, kg/m³."""
-        height = self.resolved.project.need.altitude
-        hot = self.hot_day
-        density = isa(height.si if height is not None else 0.0).pressure_pa / (R_AIR_J_KG_K * hot.si)
+        height, hot = ask_all(lambda: self.altitude, lambda: self.hot_day)
+        density = isa(height).pressure_pa / (R_AIR_J_KG_K * hot.si)
         return Read(density, density * hot.u / hot.si)
 
     @lazy
@@ -266,13 +273,14 @@ class Cooled(Lane):
     def boiling(self) -> Uncertain:
         """Where the coolant boils where the power is wanted, K. Raises CannotSay for one that does not boil by its
         water."""
-        cap, _ = ask_all(
-            lambda: self.read(self.c.cap, self.p("cap"), "pressure of the cap", zero=True), lambda: self.coolant
+        cap, _, _ = ask_all(
+            lambda: self.read(self.c.cap, self.p("cap"), "pressure of the cap", zero=True),
+            lambda: self.coolant,
+            lambda: self.altitude,
         )
-        height = self.resolved.project.need.altitude
-        later = self.coolant.later_k
+        height, later = self.altitude, self.coolant.later_k
         assert later is not None
-        made = combined(lambda p: boils_at(p, height.si if height is not None else 0.0) + later, cap)
+        made = combined(lambda p: boils_at(p, height) + later, cap)
         return Uncertain(made.value, (made.u**2 + (1.0 if later else 0.0) ** 2) ** 0.5)
 
     @lazy

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 from itertools import pairwise
 
-from ...errors import ask_all
+from ...errors import Gap, ask_all
 from ...figure.units import ZERO_C_K
 from ...judging.band import at_least, at_most, band
 from ...judging.finding import Compared, Finding, Level, q, word
@@ -24,7 +24,8 @@ NEAR_K = 330.0
 @rule(
     "systems.exhaust-back",
     "Back pressure",
-    limit="0.7 of the limit or less ok, to the limit watch, more stop; a wet lift watch at best until it is measured",
+    limit="0.7 of the limit or less ok, to the limit watch, more stop; a wet lift that is not measured, and a limit "
+    "that is not the maker's, watch at best",
     source="the maker; else 6.7 kPa turbocharged diesel, 8.5 diesel, 14 petrol: common practice, unsure",
     mark="common practice",
 )
@@ -42,8 +43,9 @@ def back(exhausted: Exhausted) -> Iterable[Finding]:
         value, u = made.value, made.u
         said = "Of dry gas in this pipe, {m} at {t}. "
     judged = band(value, "pressure", ok=at_most(0.7 * most), watch=at_most(most), doubt=2 * u)
-    lifted = way == "wet, lifted" and measured is None
-    level: Level = "watch" if lifted and judged.level == "ok" else judged.level
+    lifted, said_by_maker = way == "wet, lifted" and measured is None, exhausted.e.limit is not None
+    level: Level = "watch" if judged.level == "ok" and (lifted or not said_by_maker) else judged.level
+    what = f"most back pressure of the {exhausted.placed.name}, by its maker"
     terms = exhausted.flow_terms if measured is None else None
     yield verdict(
         "systems.exhaust-back",
@@ -56,6 +58,7 @@ def back(exhausted: Exhausted) -> Iterable[Finding]:
         compared=judged.compared,
         working=gas_flow.working(terms[0], terms[1].si, terms[2].si) if terms is not None else None,
         can_suggest=judged.level != "ok" and measured is None,
+        needs=[] if said_by_maker else [Gap(exhausted.p("limit"), what)],
         p=q(value, "pressure"),
         l=q(most, "pressure"),
         w=word(whose),

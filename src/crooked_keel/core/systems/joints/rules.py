@@ -35,8 +35,9 @@ def joint(joined: Joined) -> Iterable[Finding]:
             )
             continue
         differs = made.done == "kept" and bool(row.differs or row.status in ("missing", "new"))
-        level: Level = "stop" if differs else "watch" if made.price is None and made.done != "kept" else "ok"
+        level: Level = "stop" if differs else "ok" if made.price is not None or made.done == "kept" else "watch"
         cut = bought(made)
+        priced = made.price is not None or made.done == "kept"
         yield verdict(
             "systems.joint",
             level,
@@ -45,9 +46,10 @@ def joint(joined: Joined) -> Iterable[Finding]:
             + ("By {b}. " if made.by_whom else "By whom is not said. ")
             + ("From {o}. " if made.of_what else "")
             + ("{c} lengths, {l} left over. " if cut else "")
-            + ("Its price is not entered. " if made.price is None and made.done != "kept" else "")
+            + ("" if priced else "Its price is not entered. ")
             + "{m}",
             subject=row.kind.key,
+            needs=[] if priced else [Gap(f"{at}/price", f"price of what is done about the {row.kind.name}")],
             n=word(name),
             d=word(made.done),
             w=word(", ".join(a.words for a in row.differs).capitalize()),
