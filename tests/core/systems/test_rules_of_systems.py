@@ -283,7 +283,8 @@ def test_two_coolers_behind_one_another_and_side_by_side() -> None:
         "flow": m("14 L/min"),
         "face": m("300 cm²"),
     }
-    first = {"cooling/coolers/radiator/stands": "first in the air"}
+    radiator = "cooling/coolers/radiator"
+    first = {f"{radiator}/stands": "first in the air", f"{radiator}/face": m("700 cm²")}
     behind = edited(PLANE, {**first, "cooling/coolers/oil": oil})
     beside = edited(PLANE, {**first, "cooling/coolers/oil": {**oil, "stands": "beside the first"}})
     degrees = lambda p, key: next(f for f in found(p, "systems.cooling-settles") if f.key.endswith(key)).compared.value  # type: ignore[union-attr]
