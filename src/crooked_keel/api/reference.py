@@ -10,7 +10,7 @@ from ..core.document.fields import all_fields
 from ..core.errors import InputError
 from ..core.figure.grammar import parse_figure
 from ..core.figure.place import Place
-from ..core.figure.units import PLAUSIBLE, VIEWS
+from ..core.figure.units import PLAUSIBLE, VIEWS, between
 from ..core.judging.register import RULES
 from ..core.reference.kinds import KINDS
 from ..core.sheet.kit import Block
@@ -44,7 +44,7 @@ def parse(typed: ParseIn) -> ParseOut:
 
 def _shown(si: float, plus_minus: float | None, dimension: str, units: str) -> str:
     text = number(si, dimension, units)
-    return f"{text} ±{number(plus_minus, dimension, units)}" if plus_minus is not None else text
+    return f"{text} ±{number(plus_minus, between(dimension), units)}" if plus_minus is not None else text
 
 
 @router.get("/reference")

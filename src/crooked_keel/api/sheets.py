@@ -32,7 +32,7 @@ def print_measure_sheet(request: Request, project_id: Id, fit: FitQuery = None) 
 def print_bench_sheet(
     request: Request,
     project_id: Id,
-    bench: Literal["craft", "choose", "balance", "drive", "mount", "align"],
+    bench: Literal["craft", "choose", "balance", "drive", "mount", "align", "systems"],
     fit: FitQuery = None,
     units: UnitsQuery = None,
     unit: Annotated[str | None, Query(max_length=40, description="the installation, where there are several")] = None,

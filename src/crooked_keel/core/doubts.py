@@ -12,7 +12,8 @@ from dataclasses import replace
 from .document import Figure, Project
 from .document.fields import with_figure
 from .figure.place import Place
-from .judging.finding import LEVELS, Finding, Level, Message, q, word
+from .figure.units import between
+from .judging.finding import LEVELS, Finding, Level, Message, Param, q, word
 from .judging.values import said_of
 
 # Rules that look at a figure as it was typed: what they would say of an end was not typed by anybody.
@@ -63,10 +64,15 @@ def tried(
     return stand + [_heard(*h) for h in heard.values()]
 
 
+def _words(pointer: str, figure: Figure) -> dict[str, Param]:
+    """A figure and its ±, for a sentence."""
+    pm = figure.plus_minus.si if figure.plus_minus is not None else 0.0
+    return {"wide": word(said_of(pointer)), "by": q(pm, between(figure.shown or figure.dimension))}
+
+
 def _heard(finding: Finding, pointer: str, figure: Figure) -> Finding:
     """A finding that is there at one end of the ± of a figure only: its words are of that end."""
-    pm = figure.plus_minus.si if figure.plus_minus is not None else 0.0
-    params = {**finding.message.params, "wide": word(said_of(pointer)), "by": q(pm, figure.shown or figure.dimension)}
+    params = {**finding.message.params, **_words(pointer, figure)}
     template = "As the figures stand this does not arise; at one end of the ±{by} of {wide} it does: measure that. " + (
         f"There: {finding.message.template}"
     )
@@ -76,9 +82,8 @@ def _heard(finding: Finding, pointer: str, figure: Figure) -> Finding:
 
 def _turned(finding: Finding, pointer: str, figure: Figure, level: Level) -> Finding:
     """A finding that the ± of a figure turns."""
-    pm = figure.plus_minus.si if figure.plus_minus is not None else 0.0
     said = {"stop": "it stops", "watch": "it is to be watched", "unknown": "it cannot be said", "ok": ""}[level]
-    params = {**finding.message.params, "wide": word(said_of(pointer)), "by": q(pm, figure.shown or figure.dimension)}
+    params = {**finding.message.params, **_words(pointer, figure)}
     message = Message(
         finding.message.template + f" At one end of the ±{{by}} of {{wide}} {said}: measure that.", params
     )

@@ -21,6 +21,7 @@ from reportlab.platypus import (
 from ..core.assess import Assessment
 from ..core.document import Figure, Project, value_at
 from ..core.figure.place import Place
+from ..core.figure.units import between
 from ..core.judging.finding import Bench, Finding, Margin, Value
 from ..core.profile import Shapes
 from ..core.reference.kinds import KINDS
@@ -127,7 +128,7 @@ def _answers(values: list[Value], units: str) -> Table:
                 ),
                 _p(said, font="KeelFigures" if v.needs == [] else "Keel", size=8),
                 _p(
-                    number(v.plus_minus_si, v.dimension, units) if v.plus_minus_si else "",
+                    number(v.plus_minus_si, between(v.dimension), units) if v.plus_minus_si else "",
                     font="KeelFigures",
                     size=7.5,
                     colour=MUTED,
@@ -161,7 +162,7 @@ def _findings(findings: list[Finding], units: str) -> list[Any]:
 
 def _margin(margin: Margin, units: str) -> str:
     """How far inside what is ok, or beyond it; and how many times its doubt that is."""
-    size = number(abs(margin.si), margin.dimension, units)
+    size = number(abs(margin.si), between(margin.dimension), units)
     said = f"{size} inside what is ok" if margin.si >= 0 else f"{size} beyond what is ok"
     return said if margin.doubts is None else f"{said}, {number(abs(margin.doubts), 'number', units)} times its doubt"
 

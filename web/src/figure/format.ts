@@ -14,6 +14,11 @@ export function formatNumber(si: number, dimension: string, view: View): string 
   return `${sign}${digits}${spec.unit === '' || spec.unit === '°' ? '' : GAP}${spec.unit}`;
 }
 
+/** What the difference of two is of: a ± of 5 K is not −268 °C. Same as the server's. */
+export function between(dimension: string): string {
+  return dimension === 'temperature' ? 'temperature_rise' : dimension;
+}
+
 /** A figure whose sign is a direction, in words: `13 mm port`; what prints as nought has none. */
 export function directed(si: number, dimension: string, view: View, ways: Ways | null | undefined): string {
   if (!ways) return formatNumber(si, dimension, view);

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Bench, Value } from '../api/client';
 import { useProject, useShown } from '../api/project';
 import { useInstallation } from '../api/useInstallation';
-import { answerOf, formatNumber, named, needed } from '../figure/format';
+import { answerOf, between, formatNumber, named, needed } from '../figure/format';
 import { WorkingBox } from '../findings/Findings';
 import { useFocusField } from '../findings/useFocusField';
 
@@ -68,7 +68,7 @@ function Answer(props: { value: Value }) {
             {way && <span className="whitespace-nowrap text-[13px]">{way}</span>}
           </span>
           {v.plus_minus_si != null && (
-            <span className="text-xs text-muted"> ±{formatNumber(v.plus_minus_si, v.dimension, view)}</span>
+            <span className="text-xs text-muted"> ±{formatNumber(v.plus_minus_si, between(v.dimension), view)}</span>
           )}
           {v.working && (
             <button

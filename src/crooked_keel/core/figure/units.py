@@ -251,5 +251,14 @@ VIEWS: dict[str, dict[str, Print]] = {
     },
 }  # fmt: skip
 
+# What the difference of two is of, where that is another dimension than theirs: a ± of 5 K is not −268 °C.
+BETWEEN = {"temperature": "temperature_rise"}
+
+
+def between(dimension: str) -> str:
+    """The dimension of a difference, of a ± or a margin."""
+    return BETWEEN.get(dimension, dimension)
+
+
 # The step of the tape in each view: 1 mm, 1/16 in. Positions proposed by the tool are rounded to it.
 TAPE_M = {"mm-kg": 1e-3, "in-lb": IN_M / 16}

@@ -1,0 +1,81 @@
+"""What `make torture` throws at a server, thrown at the application in its own process: random documents and patches,
+odd figures, files in and out. Nothing answers 5xx, nothing is lost, no assessment fails."""
+
+from __future__ import annotations
+
+import random
+from typing import Any
+
+import pytest
+from benchmarks.torments import FILES, ODD, Window
+from fastapi.testclient import TestClient
+
+from crooked_keel.api.library_service import LibraryService
+from crooked_keel.api.service import Service
+from crooked_keel.demo.seed import library
+from tests.conftest import DEMO_OF
+
+
+@pytest.fixture
+def window(client: TestClient) -> Window:
+    service: Service = client.app.state.service  # type: ignore[attr-defined]
+    shelf: LibraryService = client.app.state.library  # type: ignore[attr-defined]
+    units = dict(list(library().items())[:4])
+    shelf.library.put(units)
+    projects = [service.store.create(p, "Started").project_id for p in DEMO_OF.values()]
+    return Window(random.Random(7), projects, list(units))
+
+
+@pytest.fixture
+def call(client: TestClient) -> Any:
+    seen: list[tuple[int, str, str]] = []
+
+    def ask(method: str, path: str, body: Any = None) -> tuple[int, Any]:
+        reply = client.request(method, path, json=body)
+        seen.append((reply.status_code, method, path))
+        kind = reply.headers.get("content-type", "")
+        return reply.status_code, reply.json() if "json" in kind else None
+
+    ask.seen = seen  # type: ignore[attr-defined]
+    return ask
+
+
+def test_a_window_that_does_everything_loses_nothing(window: Window, call: Any, examples: int) -> None:
+    for _ in range(examples * 2):
+        window.act(call)
+    assert window.acknowledged > 10 and window.failures == 0
+    assert [s for s in call.seen if s[0] >= 500] == []
+    assert window.lost(call) == []
+
+
+def test_what_was_lost_would_be_seen(window: Window, call: Any) -> None:
+    while not window.known:
+        window.act(call)
+    key, text = next(iter(window.known.items()))
+    window.known[key] = f"{text}, and more"
+    assert window.lost(call) == [f"{key if key.startswith('unit') else f'project {key}'}: {text}, and more"]
+
+
+@pytest.mark.parametrize("odd", ODD, ids=lambda v: repr(v)[:30])
+def test_an_odd_figure_is_taken_or_refused_with_a_reason(client: TestClient, window: Window, odd: Any) -> None:
+    """In the place of a mass, a bore, a temperature and a ratio."""
+    base = "/fits/a/installations/main"
+    for path in ("unit/mass", "systems/cooling/loop/out/bore", "systems/exhaust/gas", "systems/exhaust/mixture"):
+        id = window.projects[3]
+        state = client.get(f"/api/projects/{id}?fit=a").json()
+        edit = {"op": "replace", "path": f"{base}/{path}", "value": odd}
+        body = {"base": state["revision"], "summary": "odd", "operations": [edit]}
+        reply = client.patch(f"/api/projects/{id}?fit=a", json=body)
+        assert reply.status_code in (200, 422), reply.text[:200]
+        if reply.status_code == 422:
+            assert reply.json()["detail"]
+        else:
+            assert reply.json()["assessment"]["failures"] == []
+
+
+@pytest.mark.parametrize("text", FILES, ids=lambda v: repr(v)[:30])
+def test_a_file_that_is_not_what_it_should_be_is_refused(client: TestClient, window: Window, text: str) -> None:
+    before = client.get("/api/projects").json()
+    reply = client.post("/api/projects/import", json={"text": text})
+    assert reply.status_code == 422 and reply.json()["detail"]
+    assert client.get("/api/projects").json() == before
