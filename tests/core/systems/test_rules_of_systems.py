@@ -301,6 +301,37 @@ def test_one_that_fails_stands_beside_one_that_is_not_known() -> None:
     assert {f.level for f in found(blank, "systems.current-wire")} == {"ok", "unknown"}
 
 
+@pytest.mark.parametrize(
+    ("project", "rule", "changes", "level"),
+    [
+        (PLANE, "systems.cooling-traps", {"cooling/loop/hump/height": None}, "watch"),
+        (PLANE, "systems.cooling-traps", {"cooling/header_height": None}, "stop"),
+        (
+            PLANE,
+            "systems.current-source",
+            {"electric/source_cruise": m("100 W"), "electric/loads/radio/power": None},
+            "stop",
+        ),
+        (PLANE, "systems.current-source", {"electric/loads/radio/power": None}, "watch"),
+        (BOAT, "systems.current-source", {"electric/loads/pump/duty": None}, "unknown"),
+        (
+            PLANE,
+            "systems.exhaust-back",
+            {"exhaust/path/pipe/bore": m("18 mm"), "exhaust/path/bend/kind": None},
+            "stop",
+        ),
+        (PLANE, "systems.exhaust-back", {"exhaust/path/bend/bore": None}, "unknown"),
+    ],
+    ids=lambda v: str(v)[:40] if isinstance(v, str) else "",
+)
+def test_what_is_known_of_the_rest_stands(project: Project, rule: str, changes: dict[str, Any], level: str) -> None:
+    """A sum that is over already is over whatever is not known of it; one that is not says what it left out."""
+    (made,) = found(edited(project, changes), rule)
+    assert made.level == level
+    if level != "ok":
+        assert "Not judged" in said(made) and made.needs
+
+
 def test_the_injection_is_judged_on_its_own_side_whichever_that_is() -> None:
     side = value_at(BOAT, f"{S}/exhaust/injection_butt_line")
     port = edited(BOAT, {"exhaust/injection_butt_line": m(side.entered, dir="port")})

@@ -104,6 +104,11 @@ class Piece(Item):
     height: WaterLine | None = None
     bleed: YesNo | None = None
     joint: Note = ""
+
+
+class FuelPiece(Piece):
+    """A piece of the fuel's way; of a filter also how fine it is and what it passes."""
+
     fineness: Fineness | None = None
     passes: FuelFlow | None = None
 
@@ -151,7 +156,6 @@ class Cooling(Part):
     fan: AirFlow | None = None
     sealed: YesNo | None = None
     core_drop: FinePressure | None = None
-    exit: DuctArea | None = None
     cap: Pressure | None = None
     volume: Volume | None = None
     header_air: Volume | None = None
@@ -180,7 +184,6 @@ class Oil(Part):
     run: Volume | None = None
     most: Volume | None = None
     filled: Volume | None = None
-    tank: Volume | None = None
     outline: dict[Key, TankCorner] = {}
     width: Size | None = None
     pickup_aft: Size | None = None
@@ -252,7 +255,7 @@ class FuelSystem(Part):
     reserve: Hours | None = None
     unusable: Volume | None = None
     across: Literal["one tank", "cross-feed", "transfer pump", "nothing"] | None = None
-    path: dict[Key, Piece] = {}
+    path: dict[Key, FuelPiece] = {}
 
 
 class Load(Item):
@@ -340,7 +343,6 @@ class HighVoltage(Part):
     bleeder: Resistance | None = None
     discharge: Literal["active", "passive"] | None = None
     inside: FineResistance | None = None
-    makes: Current | None = None
     first_pole: Voltage | None = None
     other_pole: Voltage | None = None
     first_pole_after: Voltage | None = None

@@ -267,13 +267,7 @@ def lane_table(
     if sea:
         lanes.insert(1, "water")
     begun = [n for n, lane in named if lane.begun] + (["water"] if sea else [])
-    header = or_none(
-        lambda: (
-            cooled.resolved.references.place(
-                cooled.c.header_height, cooled.p("header_height"), "height of the header", "z"
-            ).value
-        )
-    )
+    header = or_none(lambda: cooled.header_height)
     at = or_none(lambda: exhausted.injection) if afloat and not motor and exhausted.e.leaves != "dry" else None
     waters = []
     if at is not None:

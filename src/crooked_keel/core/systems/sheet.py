@@ -258,6 +258,20 @@ BLOCKS: tuple[Block, ...] = (
     ),
     Block(
         "systems",
+        "Shape of the tanks this fit adds",
+        (
+            field("shape", "shape", "choice"),
+            field("surface_length", "length"),
+            field("surface_breadth", "breadth"),
+            field("depth", "depth"),
+            field("capacity", "capacity"),
+        ),
+        table="^/tanks",
+        one="tank",
+        folded=True,
+    ),
+    Block(
+        "systems",
         "Current",
         (
             _s("electric/earth", "Earth of the unit", "choice"),

@@ -70,8 +70,7 @@ def cooler_or_inlet(cooled: Cooled) -> Iterator[Proposal]:
 def bleeds(cooled: Cooled) -> Iterator[Proposal]:
     """A bleed at every high point."""
     pieces = cooled.pieces(cooled.c.loop)
-    heights = [cooled.height("loop", k, p) for k, p in pieces]
-    header = cooled.resolved.references.place(cooled.c.header_height, cooled.p("header_height"), "header", "z").value
+    heights, header = [cooled.height("loop", k, p) for k, p in pieces], cooled.header_height
     n = len(pieces)
     high = {i % n for i in high_points([(0.0, z) for z in heights * 3]) if n <= i < 2 * n}
     high |= {i for i, z in enumerate(heights) if z > header}

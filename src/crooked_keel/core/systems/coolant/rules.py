@@ -2,15 +2,16 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterable
 
 from ...document.systems import Piece
-from ...errors import CannotSay, Gap, ask_all
+from ...errors import CannotSay, Gap, ask_all, or_gap, or_none
 from ...figure.trace import Uncertain
 from ...judging.band import at_least, band
-from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.finding import Compared, Finding, LeftOut, Level, q, word
 from ...judging.register import rule, verdict
-from ...judging.subjects import Subject, one_by_one
+from ...judging.subjects import Subject, known_of, one_by_one
 from ...physics.heat import COOLANTS
 from ...physics.pipes import high_points, hose_step, pipe_speed
 from ..cooling.quantities import Cooled
@@ -32,31 +33,20 @@ def traps(cooled: Cooled) -> Iterable[Finding]:
     pieces = cooled.pieces(cooled.c.loop)
     if len(pieces) < 3:
         raise CannotSay(Gap(cooled.p("loop"), "the coolant's loop, part by part with the height of each end"))
-    header = lambda: (
-        cooled.resolved.references.place(
-            cooled.c.header_height, cooled.p("header_height"), "height of the header's lowest point", "z"
-        ).value
-    )
-    heights = ask_all(*[lambda k=k, p=p: cooled.height("loop", k, p) for k, p in pieces])
-    top = ask_all(header, header)[0]
-    path = [(float(i), z) for i, z in enumerate(heights)]
-    # The loop is closed: behind its last part comes its first again.
+    left = known_of([Subject(k, p.name, k) for k, p in pieces], lambda k: cooled.height("loop", k, cooled.c.loop[k]))
+    known, unsaid = dict(left.answers), left.left_out
+    top = or_gap(lambda: cooled.header_height)
+    if isinstance(top, CannotSay):
+        unsaid += LeftOut(["the header"], list(top.needs))
+    # Beside a height that nobody said nothing is known to be high. The loop is closed: its end leads to its beginning.
+    path = [(0.0, known.get(k, math.inf)) for k, _ in pieces]
     n = len(path)
-    around = high_points([*path, *path, *path])
-    high = sorted({i % n for i in around if n <= i < 2 * n})
+    high = sorted({i % n for i in high_points(path * 3) if n <= i < 2 * n and path[i % n][1] < math.inf})
     dry = [pieces[i] for i in high if pieces[i][1].bleed != "yes"]
-    over = [p for i, (k, p) in enumerate(pieces) if heights[i] > top + 1e-9 and p.bleed != "yes"]
-    slow = []
-    for key, piece in dry:
-        if piece.kind == "side loop":
-            slow.append(piece)
-            continue
-        flow, bore = ask_all(
-            lambda: cooled.read(cooled.c.coolant_flow, cooled.p("coolant_flow"), "flow of the coolant"),
-            lambda k=key, p=piece: cooled.bore("loop", k, p),
-        )
-        if pipe_speed(flow.si, bore.si) < 0.6:
-            slow.append(piece)
+    over = [
+        p for k, p in pieces if k in known and isinstance(top, float) and known[k] > top + 1e-9 and p.bleed != "yes"
+    ]
+    slow = [p for k, p in dry if p.kind == "side loop" or not _flushed(cooled, k, p)]
     level: Level = "stop" if over or slow or len(dry) > 1 else "watch" if dry else "ok"
     named = [p.name for _, p in dry] + [p.name for p in over if p not in [d for _, d in dry]]
     yield verdict(
@@ -67,10 +57,22 @@ def traps(cooled: Cooled) -> Iterable[Finding]:
         if level == "ok"
         else "Nothing lets it out there, and air that stays stops the flow. A bleed at its top; fill slowly, nose up.",
         compared=Compared(float(len(named)), "count", hi=0.0),
+        left_out=unsaid,
         can_suggest=level != "ok",
         n=word(", ".join(named)),
         k=q(len(pieces), "count"),
     )
+
+
+def _flushed(cooled: Cooled, key: str, piece: Piece) -> bool:
+    """Whether the coolant goes so fast there that it takes the air along: not where that is not known."""
+    speed = or_none(
+        lambda: pipe_speed(
+            cooled.read(cooled.c.coolant_flow, cooled.p("coolant_flow"), "flow of the coolant").si,
+            cooled.bore("loop", key, piece).si,
+        )
+    )
+    return speed is not None and speed >= 0.6
 
 
 @rule(

@@ -294,6 +294,12 @@ class Cooled(Lane):
         return self.read(self.c.sea, self.p("sea"), "warmest water that she is used in")
 
     @lazy
+    def header_height(self) -> float:
+        """Lowest point of the header, m."""
+        at, what = self.p("header_height"), "height of the header's lowest point"
+        return self.resolved.references.place(self.c.header_height, at, what, "z").value
+
+    @lazy
     def port(self) -> Read:
         """Bore of the unit's coolant port, m: as its ports have it, or the part of the loop that is the unit."""
         said = self.unit.ports.coolant.hose

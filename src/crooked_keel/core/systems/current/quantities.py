@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 import math
-from functools import partial
 from typing import NamedTuple
 
-from ...document.systems import Bank, Electric, Wire
+from ...document.systems import Bank, Electric, Load, Wire
 from ...errors import CannotSay, Gap, InputError, ask_all
 from ...figure.trace import Uncertain
+from ...judging.subjects import Known, Subject, known_of
 from ...topic.lazy import lazy
 from ..lane import Lane, Read, combined
 from .functions import CELLS, Feeds, ampacity, drop, peukert, wanted_size, wire_area
@@ -56,18 +56,26 @@ class Current(Lane):
         return self.read(self.e.voltage, self.p("voltage"), "voltage of the system").si
 
     @lazy
-    def demand(self) -> Read:
-        """What everything takes together, each for its share of the time, W."""
+    def taken(self) -> Known[tuple[str, Load], Uncertain]:
+        """What each thing takes, for its share of the time, W; and what is not known. Raises CannotSay without any."""
         loads = sorted(self.e.loads.items(), key=lambda i: (i[1].rank, i[0]))
         if not loads:
             raise CannotSay(Gap(self.p("loads"), "what takes current, all of it"))
-        asks = []
-        for k, item in loads:
-            at = self.p(f"loads/{k}")
-            asks.append(partial(self.read, item.power, f"{at}/power", f"power of {item.name}", True))
-            asks.append(partial(self.read, item.duty, f"{at}/duty", f"how much of the time {item.name} runs", True))
-        reads = ask_all(*asks)
-        parts = [combined(lambda w, d: w * d, w, d) for w, d in zip(reads[::2], reads[1::2], strict=True)]
+        return known_of([Subject(k, item.name, (k, item)) for k, item in loads], lambda of: self._load(*of))
+
+    def _load(self, key: str, item: Load) -> Uncertain:
+        """What one thing takes, for its share of the time, W."""
+        at = self.p(f"loads/{key}")
+        power, duty = ask_all(
+            lambda: self.read(item.power, f"{at}/power", f"power of {item.name}", zero=True),
+            lambda: self.read(item.duty, f"{at}/duty", f"how much of the time {item.name} runs", zero=True),
+        )
+        return combined(lambda w, d: w * d, power, duty)
+
+    @lazy
+    def demand(self) -> Read:
+        """What everything that is known takes together, W."""
+        parts = [part for _, part in self.taken.answers]
         return Read(sum(p.value for p in parts), sum(p.u**2 for p in parts) ** 0.5)
 
     @lazy

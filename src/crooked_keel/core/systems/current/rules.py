@@ -47,6 +47,7 @@ def source(current: Current) -> Iterable[Finding]:
         + ("At idle the battery gives the rest. " if low else "")
         + "A hot generator gives less than its plate.",
         compared=judged.compared,
+        left_out=current.taken.left_out,
         d=q(demand.si, "small_power"),
         c=q(cruise.si, "small_power"),
         i=q(idle.si, "small_power"),

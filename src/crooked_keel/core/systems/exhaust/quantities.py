@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from functools import partial
 from typing import NamedTuple
 
 from ...document.systems import Exhaust
 from ...errors import CannotSay, Gap, InputError, ask_all
 from ...figure.trace import Uncertain
+from ...judging.subjects import Known, Subject, known_of
 from ...physics.pipes import DIAMETERS, back_pressure, pipe_speed
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
@@ -88,13 +88,17 @@ class Exhausted(Lane):
         return Read(*combined(lambda b, r: gas_flow(power, b, r), consumption, mixture))
 
     @lazy
-    def pipe(self) -> list[Pipe]:
-        """The pipe in the order of the flow."""
+    def parts(self) -> Known[str, Pipe]:
+        """The pipe in the order of the flow, as far as it is known. Raises CannotSay where nothing of it is."""
         pieces = [(k, p) for k, p in self.pieces(self.e.path) if p.kind not in ("unit", "tank")]
         if not pieces:
             raise CannotSay(Gap(self.p("path"), "the exhaust from the unit's outlet, part by part"))
-        asks = [partial(self._pipe, k) for k, _ in pieces]
-        return list(ask_all(*asks))
+        return known_of([Subject(k, p.name, k) for k, p in pieces], self._pipe)
+
+    @property
+    def pipe(self) -> list[Pipe]:
+        """What is known of it."""
+        return [p for _, p in self.parts.answers]
 
     def _pipe(self, key: str) -> Pipe:
         piece = self.e.path[key]

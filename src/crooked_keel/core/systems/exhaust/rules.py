@@ -56,6 +56,7 @@ def back(exhausted: Exhausted) -> Iterable[Finding]:
         + ("The water that it lifts adds up to 10 kPa for each metre: measure it. " if lifted else "")
         + "Silencers count by their own figures, which are not here.",
         compared=judged.compared,
+        left_out=exhausted.parts.left_out if measured is None else None,
         working=gas_flow.working(terms[0], terms[1].si, terms[2].si) if terms is not None else None,
         can_suggest=judged.level != "ok" and measured is None,
         needs=[] if said_by_maker else [Gap(exhausted.p("limit"), what)],
