@@ -12,11 +12,13 @@ from typing import Any, TypeVar
 from .align import section as align
 from .balance import section as balance
 from .benches import BUILT, RULES_OF, TABLE, Asked
+from .build import section as build
 from .choose import section as choose
 from .document import Figure, Project, value_at
 from .doubts import tried
 from .drive import section as drive
 from .errors import CannotSay, Gap, InputError
+from .facts import NOTHING, Facts
 from .formula import Out, record
 from .judging.finding import (
     LEVELS,
@@ -73,6 +75,7 @@ class Assessment(Out):
     missing: list[Gap]
     balance: balance.BalanceOut | None
     installations: list[InstallationOut]
+    build: build.BuildOut | None
     shapes: Shapes
     failures: list[Failure]
 
@@ -174,10 +177,13 @@ def _value_names(values: list[Value], suffix: str) -> list[Value]:
     return [replace(v, id=f"{v.id}@{suffix}") for v in values] if suffix else values
 
 
-def assess(project: Project, fit_id: str | None = None, workspace: Workspace | None = None) -> Assessment:
+def assess(
+    project: Project, fit_id: str | None = None, workspace: Workspace | None = None, facts: Facts = NOTHING
+) -> Assessment:
     """Assess a document with one fit, or the craft as found when fit_id is None.
 
-    workspace: keeps what does not change from one assessment of this fit to the next. Raises InputError only if the fit
+    workspace: keeps what does not change from one assessment of this fit to the next; facts: what is recorded, and
+    which day it is. Raises InputError only if the fit
     does not exist. A missing figure or a fault in one part never blanks the rest, and a fault of the whole never keeps
     anybody from their figures: every bench says then that it failed."""
     if fit_id is not None and fit_id not in project.fits:
@@ -185,11 +191,11 @@ def assess(project: Project, fit_id: str | None = None, workspace: Workspace | N
     ws = workspace or Workspace()
     try:
         ws.begin()
-        benches = set_up(project, fit_id, ws)
+        benches = set_up(project, fit_id, ws, facts)
         made = judge(benches, fit_id)
         ws.settle()
         wide = benches.balance.remarkable.wide
-        return _with_doubts(made, project, fit_id, wide, ws.beside) if wide else made
+        return _with_doubts(made, project, fit_id, facts, wide, ws.beside) if wide else made
     except Exception:
         ws.forget()
         return _failed(project, fit_id, traceback.format_exc())
@@ -205,19 +211,25 @@ def _failed(project: Project, fit_id: str | None, trace: str) -> Assessment:
         missing=[],
         balance=None,
         installations=[],
+        build=None,
         shapes=Shapes(),
         failures=[Failure(part="everything", trace=trace)],
     )
 
 
 def _with_doubts(
-    made: Assessment, project: Project, fit_id: str | None, wide: list[tuple[str, Figure]], beside: Workspace
+    made: Assessment,
+    project: Project,
+    fit_id: str | None,
+    facts: Facts,
+    wide: list[tuple[str, Figure]],
+    beside: Workspace,
 ) -> Assessment:
     """The assessment with figures of a wide ± tried at both ends. beside: keeps what one trial leaves to the next."""
 
     def again(document: Project) -> list[Finding]:
         beside.begin()
-        found = judge(set_up(document, fit_id, beside), fit_id).findings
+        found = judge(set_up(document, fit_id, beside, facts), fit_id).findings
         beside.settle()
         return found
 
@@ -230,7 +242,8 @@ def _with_doubts(
 def judge(benches: Benches, fit_id: str | None) -> Assessment:
     """Assess benches that are set up already."""
     run = _Run(benches.workspace, benches.resolved.references.kind.forms)
-    common = (benches.resolved, *benches.craft.topics(), *benches.balance.topics())
+    built = benches.build.topics() if benches.build is not None else ()
+    common = (benches.resolved, *benches.craft.topics(), *benches.balance.topics(), *built)
     scope = Scope("", *common)
     several = len(benches.installations) > 1
     scopes = [Scope(i.placed.id if several else "", *common, *i.topics()) for i in benches.installations]
@@ -251,6 +264,7 @@ def judge(benches: Benches, fit_id: str | None) -> Assessment:
         missing=_missing(findings, values),
         balance=listed,
         installations=installations,
+        build=run.table("build", build.slip, scope) if built else None,
         shapes=shapes,
         failures=run.failures,
     )

@@ -16,6 +16,9 @@ from .align import suggest as align_ways
 from .balance import section as balance
 from .balance import sheet as balance_sheet
 from .balance import suggest as balance_ways
+from .build import section as build
+from .build import sheet as build_sheet
+from .build import suggest as build_ways
 from .choose import section as choose
 from .choose import sheet as choose_sheet
 from .choose import suggest as choose_ways
@@ -61,6 +64,7 @@ TABLE: dict[Bench, BenchEntry] = {
         BenchEntry("mount", True, mount.VALUES, mount_ways.PROPOSERS, mount_sheet.BLOCKS),
         BenchEntry("align", True, align.VALUES, align_ways.PROPOSERS, align_sheet.BLOCKS),
         BenchEntry("systems", True, systems.VALUES, systems_ways.PROPOSERS, systems_sheet.BLOCKS),
+        BenchEntry("build", False, build.VALUES, build_ways.PROPOSERS, build_sheet.BLOCKS),
     )
 }
 BUILT: tuple[Bench, ...] = tuple(name for name in BENCHES if name in TABLE)

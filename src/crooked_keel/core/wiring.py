@@ -20,6 +20,11 @@ from .balance.standing.functions import Stand
 from .balance.standing.quantities import Standing
 from .balance.standing.supports import OnSupports
 from .balance.wheels.quantities import Axles
+from .build.holds.quantities import Holds
+from .build.kept.quantities import Records
+from .build.plan.quantities import Planned
+from .build.ready import Ready
+from .build.section import BuildTopics
 from .choose.money.quantities import Spending
 from .choose.ports.quantities import PortPair
 from .choose.power.quantities import Lasting
@@ -36,6 +41,7 @@ from .drive.road.runs import Runs
 from .drive.section import DriveTopics
 from .drive.train.quantities import Train
 from .errors import CannotSay, Gap, or_gap, or_none
+from .facts import NOTHING, Facts
 from .mount.acting import Acting
 from .mount.face.quantities import OnFace
 from .mount.points.quantities import Points
@@ -88,11 +94,12 @@ class InstallationBenches(NamedTuple):
 
 
 class Benches(NamedTuple):
-    """All benches of a fit; without one, installations are the old ones."""
+    """All benches of a fit; without one, installations are the old ones and nothing is built."""
 
     resolved: Resolved
     craft: CraftTopics
     balance: Balance
+    build: BuildTopics | None
     old: list[ResolvedInstallation]
     installations: list[InstallationBenches]
     workspace: Workspace
@@ -100,13 +107,14 @@ class Benches(NamedTuple):
     def scope(self, installation: InstallationBenches | None) -> Scope:
         """The topics that a proposer or a study may take, those of one installation with them."""
         topics = [self.resolved, *self.craft.topics(), *self.balance.topics(), self.balance]
+        topics += self.build.topics() if self.build else []
         return Scope("", *topics, *(installation.topics() if installation else ()))
 
 
-def set_up(project: Project, fit_id: str | None, workspace: Workspace | None = None) -> Benches:
+def set_up(project: Project, fit_id: str | None, workspace: Workspace | None = None, facts: Facts = NOTHING) -> Benches:
     """Place the document once and build every topic on it; those that the workspace has kept and whose sources say the
-    same stand. Without a fit, the old installations are looked at."""
-    return _Wiring(project, fit_id, workspace or Workspace()).benches()
+    same stand. Without a fit, the old installations are looked at. facts: what is recorded."""
+    return _Wiring(project, fit_id, workspace or Workspace(), facts).benches()
 
 
 class _Handed(NamedTuple):
@@ -123,8 +131,9 @@ class _Handed(NamedTuple):
 class _Wiring:
     """Hands topics to topics."""
 
-    def __init__(self, project: Project, fit_id: str | None, workspace: Workspace) -> None:
+    def __init__(self, project: Project, fit_id: str | None, workspace: Workspace, facts: Facts) -> None:
         self.project = project
+        self.facts = facts
         self.fit_id = fit_id
         self.fit: Fit | None = project.fits.get(fit_id) if fit_id else None
         self.ws = workspace
@@ -151,7 +160,7 @@ class _Wiring:
         )
         old = [self._installation(resolved, p, craft, before, None, f"old {p.id}") for p in self.old]
         if fit_id is None:
-            return Benches(resolved, craft, balance, self.old, old, ws)
+            return Benches(resolved, craft, balance, None, self.old, old, ws)
         after = _Handed(
             ground,
             or_gap(lambda: balance.loadings.heaviest_mass),
@@ -165,7 +174,7 @@ class _Wiring:
             self._installation(resolved, p, craft, after, old[k] if k is not None else None, f"fit {p.id}")
             for p, k in zip(self.installations, pairs, strict=True)
         ]
-        return Benches(resolved, craft, balance, self.old, made, ws)
+        return Benches(resolved, craft, balance, self._build(fit_id), self.old, made, ws)
 
     def _pairs(self) -> list[int | None]:
         """For each new unit the old one that it replaces: by id; alone for alone; as many as there were, by where they
@@ -272,6 +281,13 @@ class _Wiring:
             afloat,
             axles,
         )
+
+    def _build(self, fit_id: str) -> BuildTopics:
+        ws, fit, facts = self.ws, self.project.fits[fit_id], self.facts
+        planned = ws.topic("planned", Planned, fit, fit_id, facts)
+        holds = ws.topic("holds", Holds, planned, facts)
+        records = ws.topic("records", Records, fit, fit_id, facts, self.project.ledger)
+        return BuildTopics(planned, holds, records, ws.topic("ready", Ready, planned, holds, records))
 
     def _rear_kg(self, balance: Balance, after: bool) -> float | CannotSay:
         if balance.axles is None:

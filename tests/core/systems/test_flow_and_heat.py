@@ -79,7 +79,7 @@ def test_no_core_at_all_is_said_and_no_number_made_up() -> None:
 
 @given(st.floats(10, 1e7), st.floats(0, 0.05))
 def test_friction_is_that_of_fluids(reynolds: float, rough: float) -> None:
-    there = fluids.friction_factor(Re=reynolds, eD=rough, Method="Churchill_1977")
+    there = fluids.friction.Churchill_1977(Re=reynolds, eD=rough)
     assert churchill(reynolds, rough) == pytest.approx(there, rel=1e-7)
 
 

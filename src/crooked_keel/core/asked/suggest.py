@@ -8,6 +8,7 @@ from typing import NamedTuple
 from ..assess import Assessment, assess
 from ..document import Project, apply_operations
 from ..errors import CannotSay, InputError
+from ..facts import NOTHING, Facts
 from ..judging.finding import LEVELS, Finding, Message, Suggestion, Ways, q, word
 from ..judging.propose import Proposal
 from ..judging.settling import SETTLES
@@ -34,12 +35,12 @@ class WaysOut(NamedTuple):
     none: str
 
 
-def suggest(project: Project, fit_id: str | None, key: str) -> WaysOut:
+def suggest(project: Project, fit_id: str | None, key: str, facts: Facts = NOTHING) -> WaysOut:
     """Proved suggestions for a finding: each makes its level better and makes no new stop anywhere; what else it makes
     worse is said.
 
     Raises InputError if there is no such finding. The craft as found (no fit) is not changed by suggestions."""
-    before = assess(project, fit_id)
+    before = assess(project, fit_id, facts=facts)
     finding = next((f for f in before.findings if f.key == key), None)
     if finding is None:
         raise InputError("/findings", "no such finding now", given=key)
@@ -52,8 +53,8 @@ def suggest(project: Project, fit_id: str | None, key: str) -> WaysOut:
     made: list[Suggestion] = []
     stopping: list[tuple[Proposal, Finding]] = []
     lacking = ""
-    proving = _Proof(project, fit_id, before, finding)
-    for offers in (propose_for(finding, set_up(project, fit_id)), together(project, fit_id, finding.rule)):
+    proving = _Proof(project, fit_id, before, finding, facts)
+    for offers in (propose_for(finding, set_up(project, fit_id, facts=facts)), together(project, fit_id, finding.rule)):
         try:
             for proposal in offers:
                 proved = proving.of(proposal)
@@ -100,11 +101,13 @@ class _Proof(NamedTuple):
     fit_id: str
     before: Assessment
     finding: Finding
+    facts: Facts
 
     def of(self, proposal: Proposal) -> Suggestion | Finding | None:
         """The suggestion; the stop that it would make; or None where it does not help."""
         try:
-            after = assess(apply_operations(self.project, [o.model_dump() for o in proposal.operations]), self.fit_id)
+            patched = apply_operations(self.project, [o.model_dump() for o in proposal.operations])
+            after = assess(patched, self.fit_id, facts=self.facts)
         except InputError:
             return None
         found = next((f for f in after.findings if f.key == self.finding.key), None)

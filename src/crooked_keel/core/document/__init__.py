@@ -4,7 +4,8 @@ from ..figure.base import Figure
 from .align import Align, Joint
 from .balance import EnvelopePoint, LedgerRow, Limits, Loading, Pack, Seat, Space, Tank, Wing
 from .base import Part
-from .choose import MoneyLine, Need, Task
+from .build import Plan, Task
+from .choose import MoneyLine, Need
 from .craft import AsFound, Correction, Craft, HullSection, Mark, Outline, Reference, Story, Support
 from .drive import Drive, Propeller, Stage, Wheel
 from .files import dump, load, load_trusted, plain, schema
@@ -50,6 +51,7 @@ __all__ = [
     "Pack",
     "Part",
     "Placement",
+    "Plan",
     "Ports",
     "PowerUnit",
     "Project",

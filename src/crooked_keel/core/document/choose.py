@@ -1,4 +1,4 @@
-"""What is wanted of any unit, what it costs, and what is left to do."""
+"""What is wanted of any unit, and what it costs."""
 
 from __future__ import annotations
 
@@ -34,13 +34,6 @@ class MoneyLine(Item):
     wait: Wait | None = None
     week: Week = ""
     holds_up: Note = ""
-
-
-class Task(Item):
-    """Something to do that a choice asks for, with what to mind; kept for the build."""
-
-    caution: Note = ""
-    state: Literal["open", "done"] | None = None
 
 
 class Weights(Part):

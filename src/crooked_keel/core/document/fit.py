@@ -18,9 +18,11 @@ from ..figure.place import (
 from .align import Align
 from .balance import LedgerRow, Pack, Space, Tank
 from .base import Item, Key, Part
-from .choose import MoneyLine, Task
+from .build import Plan, Task
+from .choose import MoneyLine
 from .drive import Drive, Propeller, Wheel
 from .mount import Mount
+from .prove import Trial
 from .systems import Systems
 from .unit import PowerUnit, YesNo
 
@@ -54,6 +56,7 @@ class Installation(Item):
     mount: Mount = Mount()
     align: Align = Align()
     systems: Systems = Systems()
+    trial: Trial = Trial()
 
 
 class Fit(Item):
@@ -76,3 +79,4 @@ class Fit(Item):
     spaces: dict[Key, Space] = {}
     money: dict[Key, MoneyLine] = {}
     tasks: dict[Key, Task] = {}
+    plan: Plan = Plan()

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from copy import deepcopy
 from typing import Any
 
 
@@ -72,6 +73,29 @@ def _to_7(raw: dict[str, Any]) -> dict[str, Any]:
     return {**raw, "schema_version": 7}
 
 
+# Figures that nothing was made of, by their part of the systems.
+_UNUSED = (("cooling", "exit"), ("oil", "tank"), ("high_voltage", "makes"))
+
+
+def _to_8(raw: dict[str, Any]) -> dict[str, Any]:
+    """The plan and the limits of a run are new, and left blank; figures of systems that nothing was made of go."""
+
+    def of_systems(made: dict[str, Any]) -> dict[str, Any]:
+        parts = {k: {n: v for n, v in p.items() if (k, n) not in _UNUSED} for k, p in made.items()}
+        for part, path in (("cooling", "loop"), ("cooling", "water"), ("oil", "path"), ("exhaust", "path")):
+            for piece in parts.get(part, {}).get(path, {}).values():
+                for unused in ("fineness", "passes"):
+                    piece.pop(unused, None)
+        return parts
+
+    raw = deepcopy(raw)
+    for fit in raw.get("fits", {}).values():
+        for installation in fit.get("installations", {}).values():
+            if "systems" in installation:
+                installation["systems"] = of_systems(installation["systems"])
+    return {**raw, "schema_version": 8}
+
+
 # version → function that lifts a document of that version to the next one.
 STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {
     1: _to_2,
@@ -80,6 +104,7 @@ STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {
     4: _to_5,
     5: _to_6,
     6: _to_7,
+    7: _to_8,
 }
 
 

@@ -26,7 +26,7 @@ from .choose import Need
 from .craft import Craft
 from .fit import Fit, Installation
 
-SCHEMA_VERSION = 7
+SCHEMA_VERSION = 8
 
 
 REFERENCE_VERSION = "2026-11"

@@ -125,6 +125,16 @@ class Hours(Duration):
     usual = (0.0, 48 * 3600.0)
 
 
+class Labour(Duration):
+    """Work of one pair of hands, s: of a task, or of a week."""
+
+    shown = "hours"
+    most = 20_000 * 3600.0
+    most_words = "no task here takes twenty thousand hours"
+    allowed = "0 to 20 000 h"
+    usual = (0.0, 400 * 3600.0)
+
+
 class Resistance(Figure):
     """A resistance, Ω."""
 

@@ -163,7 +163,7 @@ def exhaust_values(exhausted: Exhausted) -> list[Value]:
         "back-pressure",
         "Back pressure of dry gas",
         "pressure",
-        lambda: exhausted.back,
+        lambda: exhausted.whole_back,
         source="sum over the pipe's parts",
     )
     if exhausted.e.leaves != "dry" and exhausted.afloat is not None:

@@ -72,8 +72,15 @@ class Current(Lane):
         )
         return combined(lambda w, d: w * d, power, duty)
 
-    @lazy
+    @property
     def demand(self) -> Read:
+        """What everything takes together, W. Raises CannotSay where one thing is not known."""
+        if self.taken.left_out.needs:
+            raise CannotSay(*self.taken.left_out.needs)
+        return self.known_demand
+
+    @lazy
+    def known_demand(self) -> Read:
         """What everything that is known takes together, W."""
         parts = [part for _, part in self.taken.answers]
         return Read(sum(p.value for p in parts), sum(p.u**2 for p in parts) ** 0.5)

@@ -28,7 +28,7 @@ def source(current: Current) -> Iterable[Finding]:
     if not current.begun or current.electric:
         return
     demand, idle, cruise = ask_all(
-        lambda: current.demand, lambda: current.source("idle"), lambda: current.source("cruise")
+        lambda: current.known_demand, lambda: current.source("idle"), lambda: current.source("cruise")
     )
     if demand.si <= 0:
         raise CannotSay(Gap(current.p("loads"), "what takes current, all of it"))

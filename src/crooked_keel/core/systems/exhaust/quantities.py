@@ -110,9 +110,16 @@ class Exhausted(Lane):
             length = self.read(piece.length, at, what, zero=bend)
         return Pipe(piece.name, length, self.bore("path", key, piece), DIAMETERS.get(kind, 0.0))
 
+    @property
+    def whole_back(self) -> Uncertain:
+        """Back pressure of the dry gas in the whole pipe, Pa. Raises CannotSay where a part of it is not known."""
+        if self.parts.left_out.needs:
+            raise CannotSay(*self.parts.left_out.needs)
+        return self.back
+
     @lazy
     def back(self) -> Uncertain:
-        """Back pressure of the dry gas in the whole pipe, Pa."""
+        """Back pressure of the dry gas in what is known of the pipe, Pa."""
         gas, flow, pipe = ask_all(lambda: self.gas, lambda: self.gas_flow, lambda: self.pipe)
 
         def whole(t: float, m: float, *sizes: float) -> float:

@@ -1,0 +1,1 @@
+"""The work and its record."""

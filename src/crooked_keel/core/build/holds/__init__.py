@@ -1,0 +1,1 @@
+"""What another person must see before work goes on."""

@@ -1,0 +1,1 @@
+"""Connections, fluids, parts, money and squawks, as recorded."""

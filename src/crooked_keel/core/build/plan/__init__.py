@@ -1,0 +1,1 @@
+"""Tasks in their order, on a calendar."""

@@ -1,0 +1,1 @@
+"""Fasteners: what they are tightened to, and whether they were."""
