@@ -9,8 +9,9 @@ from typing import Any
 import numpy as np
 import pytest
 
-from crooked_keel.core.assess import Assessment, assess, changed
+from crooked_keel.core.assess import Assessment, assess
 from crooked_keel.core.benches import BUILT, RULES_OF, TABLE
+from crooked_keel.core.changes import changed
 from crooked_keel.core.document import Project, apply_operations, dump, load, value_at
 from crooked_keel.core.document.fields import figure_pointers
 from crooked_keel.core.drive.train.quantities import Train

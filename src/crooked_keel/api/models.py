@@ -7,7 +7,8 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from ..core.assess import Assessment, Change
+from ..core.assess import Assessment
+from ..core.changes import Change
 from ..core.formula import Working
 from ..core.judging.finding import Bench, Level, Message, Suggestion
 from ..core.profile import Shapes

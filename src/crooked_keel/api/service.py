@@ -16,7 +16,8 @@ from pydantic_core import from_json, to_json
 from ..core.asked.placement import Placed, Wish, place_together
 from ..core.asked.studies import answer
 from ..core.asked.suggest import suggest
-from ..core.assess import Assessment, changed
+from ..core.assess import Assessment
+from ..core.changes import changed
 from ..core.document import Project, apply_operations, fragments_of, plain
 from ..core.errors import InputError
 from ..core.figure.grammar import NumberStyle, parse_figure

@@ -19,21 +19,20 @@ from .doubts import tried
 from .drive import section as drive
 from .errors import CannotSay, Gap, InputError
 from .facts import NOTHING, Facts
-from .formula import Out, record
+from .formula import Out
 from .judging.finding import (
     LEVELS,
     Bench,
     Finding,
-    Level,
-    Message,
     Param,
     Value,
-    Ways,
     word,
 )
 from .judging.register import Rule, verdict
 from .mount import section as mount
 from .profile import Shapes, profile
+from .prove import section as prove
+from .prove.promised.quantities import Promises
 from .reference.kinds import Form
 from .resolved.references import kind_of
 from .states import BenchOut, bench_states
@@ -63,6 +62,7 @@ class InstallationOut(Out):
     mount: mount.MountOut | None
     align: align.AlignOut | None
     systems: systems.SystemsOut | None
+    prove: prove.ProveOut | None
 
 
 class Assessment(Out):
@@ -248,6 +248,9 @@ def judge(benches: Benches, fit_id: str | None) -> Assessment:
     several = len(benches.installations) > 1
     scopes = [Scope(i.placed.id if several else "", *common, *i.topics()) for i in benches.installations]
     for name, entry in TABLE.items():
+        if name == "prove":
+            # What all benches before it say is what it has to prove.
+            scopes = [_with_promises(run, i, one) for i, one in zip(benches.installations, scopes, strict=True)]
         for one in scopes if entry.of_an_installation else [scope]:
             run.bench(name, one)
     listed = run.guarded("balance", "balance", lambda: _balance(run, scope))
@@ -268,6 +271,19 @@ def judge(benches: Benches, fit_id: str | None) -> Assessment:
         shapes=shapes,
         failures=run.failures,
     )
+
+
+def _with_promises(run: _Run, i: InstallationBenches, scope: Scope) -> Scope:
+    """The topics of an installation, with what was promised of it."""
+    if i.prove is None:
+        return scope
+    own = [v for v in run.values if v.id.partition("@")[2] in ("", scope.name)]
+    unit = i.placed.installation.unit
+    # A motor gives its full power over a range of speeds: none of them is promised.
+    rated = unit.rated_speed if unit.kind != "electric" else None
+    name = f"promises of {i.placed.id}"
+    promises = run.ws.topic(name, Promises, own, i.prove.runs, rated.si if rated is not None else None)
+    return Scope(scope.name, *scope.values(), promises)
 
 
 def _balance(run: _Run, scope: Scope) -> balance.BalanceOut:
@@ -321,6 +337,17 @@ def _listed(run: _Run, i: InstallationBenches, scope: Scope) -> InstallationOut:
         mount=mounted,
         align=aligned,
         systems=systems.surrounded(lambda table: run.table("systems", table, scope)),
+        prove=_proved(run, scope) if i.prove is not None else None,
+    )
+
+
+def _proved(run: _Run, scope: Scope) -> prove.ProveOut:
+    """What the prove bench draws of one installation."""
+    return prove.ProveOut(
+        cards=run.table("prove", prove.card_table, scope) or [],
+        channels=run.table("prove", prove.channel_table, scope) or [],
+        strips=run.table("prove", prove.strip_table, scope) or [],
+        promises=run.table("prove", prove.promise_table, scope) or [],
     )
 
 
@@ -372,63 +399,4 @@ def _missing(findings: Iterable[Finding], values: Iterable[Value]) -> list[Gap]:
     return sorted(first.values(), key=lambda n: -count[n.pointer])
 
 
-@record
-class Change:
-    """What an edit changed: a finding that flipped, or a headline value that moved."""
-
-    kind: str
-    id: str
-    bench: Bench
-    label: Message
-    before_level: Level | None = None
-    after_level: Level | None = None
-    dimension: str | None = None
-    before_si: float | None = None
-    after_si: float | None = None
-    ways: Ways | None = None
-
-
-def changed(before: Assessment, after: Assessment) -> list[Change]:
-    """The difference of two assessments, flipped findings first."""
-    made: list[Change] = []
-    old = {f.key: f for f in before.findings}
-    new = {f.key: f for f in after.findings}
-    for key in {**old, **new}:
-        a, b = old.get(key), new.get(key)
-        if (a and a.level) != (b and b.level):
-            shown = b or a
-            assert shown is not None
-            made.append(
-                Change(
-                    kind="finding",
-                    id=key,
-                    bench=shown.bench,
-                    label=shown.title,
-                    before_level=a.level if a else None,
-                    after_level=b.level if b else None,
-                )
-            )
-    made.sort(key=lambda c: LEVELS.index(c.after_level or "ok"))
-    old_values = {v.id: v for v in before.values}
-    for v in after.values:
-        was = old_values.get(v.id)
-        if was is None or was.si == v.si:
-            continue
-        if was.si is not None and v.si is not None and abs(was.si - v.si) <= 1e-9 * max(abs(was.si), abs(v.si), 1e-6):
-            continue
-        made.append(
-            Change(
-                kind="value",
-                id=v.id,
-                bench=v.bench,
-                label=Message(template=v.label),
-                dimension=v.dimension,
-                before_si=was.si,
-                after_si=v.si,
-                ways=v.ways,
-            )
-        )
-    return made
-
-
-__all__ = ["Assessment", "Change", "assess", "changed", "judge"]
+__all__ = ["Assessment", "assess", "judge"]

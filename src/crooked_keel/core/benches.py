@@ -34,6 +34,9 @@ from .judging.register import RULES, Rule
 from .mount import section as mount
 from .mount import sheet as mount_sheet
 from .mount import suggest as mount_ways
+from .prove import section as prove
+from .prove import sheet as prove_sheet
+from .prove import suggest as prove_ways
 from .sheet.kit import Block
 from .systems import section as systems
 from .systems import sheet as systems_sheet
@@ -65,6 +68,7 @@ TABLE: dict[Bench, BenchEntry] = {
         BenchEntry("align", True, align.VALUES, align_ways.PROPOSERS, align_sheet.BLOCKS),
         BenchEntry("systems", True, systems.VALUES, systems_ways.PROPOSERS, systems_sheet.BLOCKS),
         BenchEntry("build", False, build.VALUES, build_ways.PROPOSERS, build_sheet.BLOCKS),
+        BenchEntry("prove", True, prove.VALUES, prove_ways.PROPOSERS, prove_sheet.BLOCKS),
     )
 }
 BUILT: tuple[Bench, ...] = tuple(name for name in BENCHES if name in TABLE)

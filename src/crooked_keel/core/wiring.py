@@ -20,10 +20,6 @@ from .balance.standing.functions import Stand
 from .balance.standing.quantities import Standing
 from .balance.standing.supports import OnSupports
 from .balance.wheels.quantities import Axles
-from .build.holds.quantities import Holds
-from .build.kept.quantities import Records
-from .build.plan.quantities import Planned
-from .build.ready import Ready
 from .build.section import BuildTopics
 from .choose.money.quantities import Spending
 from .choose.ports.quantities import PortPair
@@ -47,6 +43,7 @@ from .mount.face.quantities import OnFace
 from .mount.points.quantities import Points
 from .mount.section import MountTopics
 from .mount.swing.quantities import Swing
+from .prove.section import ProveTopics
 from .resolved.craft import Resolved
 from .resolved.floating import Floating
 from .resolved.installation import ResolvedInstallation
@@ -67,6 +64,7 @@ from .systems.section import SystemsTopics
 from .systems.voltage.quantities import HighVoltage
 from .topic.reading import Topic
 from .topic.workspace import Scope, Workspace
+from .work import build_topics, prove_topics, weighed_again
 
 T = TypeVar("T")
 
@@ -80,6 +78,7 @@ class InstallationBenches(NamedTuple):
     mount: MountTopics
     align: AlignTopics
     systems: SystemsTopics | None
+    prove: ProveTopics | None
 
     def topics(self) -> list[Topic]:
         """All topics of the installation."""
@@ -90,6 +89,7 @@ class InstallationBenches(NamedTuple):
             *self.mount.topics(),
             *self.align.topics(),
             *(self.systems.topics() if self.systems is not None else ()),
+            *(self.prove.topics() if self.prove is not None else ()),
         ]
 
 
@@ -174,7 +174,15 @@ class _Wiring:
             self._installation(resolved, p, craft, after, old[k] if k is not None else None, f"fit {p.id}")
             for p, k in zip(self.installations, pairs, strict=True)
         ]
-        return Benches(resolved, craft, balance, self._build(fit_id), self.old, made, ws)
+        build = build_topics(ws, self.project, fit_id, self.facts)
+        weighed = None
+        if resolved.has("scales"):
+            weighed = weighed_again(ws, fit_id, self.facts, craft.weighing, balance, self.references.school)
+        proved = [
+            i._replace(prove=prove_topics(ws, fit_id, self.facts, resolved, i.placed, build.ready, weighed))
+            for i in made
+        ]
+        return Benches(resolved, craft, balance, build, self.old, proved, ws)
 
     def _pairs(self) -> list[int | None]:
         """For each new unit the old one that it replaces: by id; alone for alone; as many as there were, by where they
@@ -282,13 +290,6 @@ class _Wiring:
             axles,
         )
 
-    def _build(self, fit_id: str) -> BuildTopics:
-        ws, fit, facts = self.ws, self.project.fits[fit_id], self.facts
-        planned = ws.topic("planned", Planned, fit, fit_id, facts)
-        holds = ws.topic("holds", Holds, planned, facts)
-        records = ws.topic("records", Records, fit, fit_id, facts, self.project.ledger)
-        return BuildTopics(planned, holds, records, ws.topic("ready", Ready, planned, holds, records))
-
     def _rear_kg(self, balance: Balance, after: bool) -> float | CannotSay:
         if balance.axles is None:
             return CannotSay(Gap("/craft/supports", "wheels"))
@@ -337,7 +338,7 @@ class _Wiring:
         mount = MountTopics(acting, points, swing, face)
         align = self._align(resolved, placed, old, name)
         systems = None if placed.old else self._systems(resolved, placed, choose, drive, given, name)
-        return InstallationBenches(placed, choose, drive, mount, align, systems)
+        return InstallationBenches(placed, choose, drive, mount, align, systems, None)
 
     def _systems(
         self,

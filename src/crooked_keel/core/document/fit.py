@@ -22,7 +22,7 @@ from .build import Plan, Task
 from .choose import MoneyLine
 from .drive import Drive, Propeller, Wheel
 from .mount import Mount
-from .prove import Trial
+from .prove import RunLimits
 from .systems import Systems
 from .unit import PowerUnit, YesNo
 
@@ -56,7 +56,7 @@ class Installation(Item):
     mount: Mount = Mount()
     align: Align = Align()
     systems: Systems = Systems()
-    trial: Trial = Trial()
+    run_limits: RunLimits = RunLimits()
 
 
 class Fit(Item):

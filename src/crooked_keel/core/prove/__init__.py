@@ -1,0 +1,1 @@
+"""The first runs, and what was promised beside what was measured."""

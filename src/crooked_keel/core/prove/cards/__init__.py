@@ -1,0 +1,1 @@
+"""Cards of the first runs, and what keeps each shut."""

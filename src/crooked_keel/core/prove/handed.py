@@ -1,0 +1,89 @@
+"""What other benches hand to this one, as far as it is read here."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import Protocol
+
+from ..figure.trace import Uncertain
+
+
+class Shut(Protocol):
+    """One reason why the first start must wait, and what it is of."""
+
+    @property
+    def words(self) -> str:
+        """In words."""
+        ...
+
+    @property
+    def of(self) -> str:
+        """A task, a connection, a squawk, the plan."""
+        ...
+
+
+class Work(Protocol):
+    """How far the work is."""
+
+    @property
+    def shut(self) -> Sequence[Shut]:
+        """Why the first start must wait."""
+        ...
+
+
+class Sums(Protocol):
+    """Mass and CG of the empty craft, along it."""
+
+    @property
+    def mass_kg(self) -> float:
+        """Mass."""
+        ...
+
+    @property
+    def station_m(self) -> float:
+        """CG, aft of the datum."""
+        ...
+
+    @property
+    def mass(self) -> Uncertain:
+        """Mass with its standard uncertainty."""
+        ...
+
+    @property
+    def station(self) -> Uncertain:
+        """CG with its standard uncertainty."""
+        ...
+
+
+class Point(Protocol):
+    """A point of a loading along its burn."""
+
+    @property
+    def mass_kg(self) -> float:
+        """Mass."""
+        ...
+
+    def margin(self, side: str) -> float:
+        """Margin on a side, m; negative outside."""
+        ...
+
+    def u(self, side: str) -> float:
+        """Standard uncertainty of the margin."""
+        ...
+
+
+class Case(Protocol):
+    """A loading."""
+
+    @property
+    def name(self) -> str:
+        """What people call it."""
+        ...
+
+
+class Margins(Protocol):
+    """Loadings on the craft as weighed again."""
+
+    def least_sure(self, side: str) -> tuple[Case, Point]:
+        """The loading and point of least margin on a side. Raises CannotSay."""
+        ...

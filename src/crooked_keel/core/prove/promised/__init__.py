@@ -1,0 +1,1 @@
+"""What the other benches promised beside what was measured."""
