@@ -11,6 +11,7 @@ import pytest
 from crooked_keel.core.document import Project
 from crooked_keel.store.backup import BadBackup, backup, restore, verify
 from crooked_keel.store.folder import DATABASE, INCOMING, KEPT, DataFolder
+from crooked_keel.store.records import add_record
 from crooked_keel.store.store import Store
 
 from .dying import deaths
@@ -161,7 +162,7 @@ def test_a_backup_is_proved_by_every_revision_record_and_unit(tmp_path: Path) ->
     made = store.create(Project(name="One"), "Started")
     store.edit(made.project_id, made.revision, [{"op": "replace", "path": "/name", "value": "Two"}], "name")
     store.undo(made.project_id, 2)
-    store.record(made.project_id, "weighing", 1, {"mean_kg": 1.5})
+    add_record(store, made.project_id, "weighing", 1, {"mean_kg": 1.5})
     Library(store).put({"motor": load_unit({"unit": {"name": "motor", "kind": "electric"}})})
     store.close()
     found = backup(tmp_path / "folder", tmp_path / "b")

@@ -23,6 +23,7 @@ from sqlalchemy import text as sql
 from crooked_keel.core.document import Project, dump, value_at
 from crooked_keel.core.errors import InputError
 from crooked_keel.store.engine import LATEST
+from crooked_keel.store.records import add_record, records_of
 from crooked_keel.store.store import NotFound, StaleEdit, Store
 from tests.conftest import made_lapwing
 
@@ -176,21 +177,21 @@ def test_an_older_database_is_lifted_on_opening(tmp_path: Path, project: Project
     store = Store(tmp_path)
     assert [row.name for row, *_ in store.list_projects()] == ["Old boat"]
     made = store.create(project, "Started")
-    store.record(made.project_id, "weighing", made.revision, {"mean_kg": 12.5})
-    assert [r.data for r in store.records(made.project_id, "weighing")] == [{"mean_kg": 12.5}]
+    add_record(store, made.project_id, "weighing", made.revision, {"mean_kg": 12.5})
+    assert [r.data for r in records_of(store, made.project_id, "weighing")] == [{"mean_kg": 12.5}]
     store.close()
 
 
 def test_records_stay_through_undo_and_go_with_the_project(store: Store, project: Project) -> None:
     made = store.create(project, "Started")
     store.edit(made.project_id, 1, [{"op": "replace", "path": "/craft/limits/gross", "value": "560 kg"}], "gross")
-    store.record(made.project_id, "weighing", 2, {"mean_kg": 1.0})
-    store.record(made.project_id, "weighing", 2, {"mean_kg": 2.0})
+    add_record(store, made.project_id, "weighing", 2, {"mean_kg": 1.0})
+    add_record(store, made.project_id, "weighing", 2, {"mean_kg": 2.0})
     store.undo(made.project_id, store.head(made.project_id).revision)
-    assert [r.data["mean_kg"] for r in store.records(made.project_id, "weighing")] == [2.0, 1.0]
+    assert [r.data["mean_kg"] for r in records_of(store, made.project_id, "weighing")] == [2.0, 1.0]
     store.delete(made.project_id)
     with pytest.raises(NotFound):
-        store.records(made.project_id, "weighing")
+        records_of(store, made.project_id, "weighing")
     with store.engine.connect() as connection:
         assert connection.execute(sql("SELECT count(*) FROM records")).scalar() == 0
 

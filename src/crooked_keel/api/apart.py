@@ -18,7 +18,16 @@ MOST_S = 20.0
 MOST_MORE_BYTES = 900_000_000
 _READERS = [
     f"crooked_keel.exchange.{m}"
-    for m in ("curve", "hydrostatic_table", "ledger_table", "library_table", "offsets", "weight_sheet")
+    for m in (
+        "curve",
+        "hydrostatic_table",
+        "ledger_table",
+        "library_table",
+        "logs.read",
+        "offsets",
+        "photos",
+        "weight_sheet",
+    )
 ]
 _starting = threading.Lock()
 

@@ -28,6 +28,7 @@ from ..store.library import Library
 from ..store.store import NotFound, StaleEdit, StaleMove, Store
 from .edits import router as edits
 from .exchange import router as exchange
+from .happenings import router as happenings
 from .kept import router as kept
 from .library import router as library
 from .library_service import LibraryService
@@ -57,7 +58,7 @@ def create_app(data: Path | None = None, passphrase: str | None = None, hosts: l
     if data is not None:
         store = Store(data)
         app.state.service, app.state.library = Service(store), LibraryService(Library(store))
-    for router in (edits, studies, sheets, exchange, records, library, reference, kept):
+    for router in (edits, studies, sheets, exchange, records, happenings, library, reference, kept):
         app.include_router(router)
     _problem_schema(app)
     _errors(app)

@@ -12,6 +12,7 @@ from fastapi.responses import StreamingResponse
 
 from ..core.errors import InputError
 from ..instruments.scales import RATE_HZ, Fault, Pad, judge, simulate
+from ..store.records import WEIGHING, add_record, records_of
 from .models import Capture, Patched, RecordOut
 from .reading import StrictRoute
 from .replies import REFUSALS, FitQuery, Id, Written, service
@@ -65,7 +66,7 @@ def capture(request: Request, project_id: Id, taken: Capture, fit: FitQuery = No
 @router.get("/projects/{project_id}/weighings")
 def weighings(request: Request, project_id: Id) -> list[RecordOut]:
     """Weighings kept, the newest first."""
-    kept = service(request).store.records(project_id, "weighing")
+    kept = records_of(service(request).store, project_id, WEIGHING)
     return [RecordOut(at=r.at, revision=r.revision, **r.data) for r in kept]
 
 
@@ -98,9 +99,10 @@ def taken_over(made: Service, project_id: str, fit: str | None, taken: Capture) 
         f"{support.name}, taken from the scale",
         None,
     )
-    made.store.record(
+    add_record(
+        made.store,
         project_id,
-        "weighing",
+        WEIGHING,
         patched.revision,
         {
             "support": taken.support,

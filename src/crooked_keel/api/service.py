@@ -13,6 +13,7 @@ from typing import Any, TypeVar
 
 from pydantic_core import from_json, to_json
 
+from ..core.admitted import admit
 from ..core.asked.placement import Placed, Wish, place_together
 from ..core.asked.studies import answer
 from ..core.asked.suggest import suggest
@@ -20,11 +21,14 @@ from ..core.assess import Assessment
 from ..core.changes import changed
 from ..core.document import Project, apply_operations, fragments_of, plain
 from ..core.errors import InputError
+from ..core.facts import Facts, read_record
 from ..core.figure.grammar import NumberStyle, parse_figure
 from ..core.judging.study import Answer, Study
 from ..store.backup import Checked, restore
 from ..store.models import ProjectRow
+from ..store.records import add_record, counts, how_many, photo_files
 from ..store.store import Head, NotFound, Store
+from .facts import FactsOf
 from .models import (
     Fragment,
     Patched,
@@ -45,22 +49,25 @@ class Service:
 
     def __init__(self, store: Store) -> None:
         self.store = store
+        self.facts = FactsOf(store)
         self._workspaces = Workspaces()
-        self._kept: OrderedDict[tuple[str, int, str | None], Assessment] = OrderedDict()
+        # By state, fit, and the facts that it was assessed with.
+        self._kept: OrderedDict[tuple[str, int, str | None], tuple[Facts, Assessment]] = OrderedDict()
 
     def assessment(self, head: Head, fit: str | None) -> Assessment:
         """The assessment of a state; failures of the program go to the log."""
-        key = (head.project_id, head.revision, fit)
-        found = self._kept.get(key)
-        if found is None:
-            found = self._fresh(head.project_id, head.document, fit)
-            self._kept[key] = found
-            while len(self._kept) > 4:
-                self._kept.popitem(last=False)
+        key, facts = (head.project_id, head.revision, fit), self.facts.of(head.project_id)
+        kept = self._kept.get(key)
+        if kept is not None and kept[0] is facts:
+            return kept[1]
+        found = self._fresh(head.project_id, head.document, fit)
+        self._kept[key] = (facts, found)
+        while len(self._kept) > 4:
+            self._kept.popitem(last=False)
         return found
 
     def _fresh(self, project_id: str, document: Project, fit: str | None) -> Assessment:
-        made = self._workspaces.assess(project_id, document, fit)
+        made = self._workspaces.assess(project_id, document, fit, self.facts.of(project_id))
         for failure in made.failures:
             log.error("%s failed\n%s", failure.part, failure.trace)
         # Traces are for the log, not for the screen.
@@ -126,6 +133,15 @@ class Service:
             changed=changed(was, made),
         )
 
+    def record(self, project_id: str, raw: dict[str, Any], fit: str | None) -> State:
+        """Keep something that happened, if it may be kept, and assess what follows. Raises InputError at its field."""
+        head = self.store.head(project_id)
+        was = self.assessment(head, self.fit_of(head.document, fit if fit in head.document.fits else None))
+        made = read_record(raw, head.document.number_style)
+        admit(head.document, self.facts.of(project_id), made, frozenset(photo_files(self.store, project_id)))
+        add_record(self.store, project_id, str(raw["kind"]), head.revision, plain(made))
+        return self.state(head, fit, was)
+
     def preview(self, project_id: str, fit: str | None, operations: Sequence[dict[str, Any]]) -> PreviewOut:
         """Assess an edit without saving it; no workings."""
         head = self.store.head(project_id)
@@ -141,7 +157,7 @@ class Service:
     def suggestions(self, project_id: str, fit: str | None, finding: str) -> Suggestions:
         """Proved ways to clear a finding."""
         head = self.store.head(project_id)
-        found = suggest(head.document, self.fit_of(head.document, fit), finding)
+        found = suggest(head.document, self.fit_of(head.document, fit), finding, self.facts.of(project_id))
         return Suggestions(suggestions=found.suggestions, none=found.none)
 
     def ask(self, study: Study[A], project_id: str, fit: str | None, **asked: Any) -> A:
@@ -172,6 +188,7 @@ class Service:
         new = document.fits[fit].installations if fit else {}
         said = {
             "shape": _shape(),
+            "facts": self.facts.stamp(how_many(self.store, head.project_id)),
             "description": document.craft.description,
             "kind": document.kind,
             "old_unit": next((i.unit.name for i in document.old_installations.values()), None),
@@ -189,16 +206,20 @@ class Service:
     def projects(self) -> list[ProjectListItem]:
         """The list with its small keels; those of projects that were edited since, or were summed up by another
         version, are made now. One that cannot be summed up is there by its name."""
-        return [self._listed(*row) for row in self.store.list_projects()]
+        records = counts(self.store)
+        return [self._listed(records.get(row[0].id, 0), *row) for row in self.store.list_projects()]
 
     def _listed(
-        self, row: ProjectRow, at: datetime | None, kept: dict[str, Any] | None, stale: bool
+        self, records: int, row: ProjectRow, at: datetime | None, kept: dict[str, Any] | None, stale: bool
     ) -> ProjectListItem:
         named = {"id": row.id, "name": row.name, "at": at}
         try:
-            if kept is None or stale or kept.get("shape") != _shape():
+            new = kept is None or stale or kept.get("shape") != _shape()
+            if new or kept is None or kept.get("facts") != self.facts.stamp(records):
                 kept = self._summary(self.store.head(row.id))
-            return ProjectListItem.model_validate({k: v for k, v in kept.items() if k != "shape"} | named)
+            return ProjectListItem.model_validate(
+                {k: v for k, v in kept.items() if k not in ("shape", "facts")} | named
+            )
         except Exception:
             log.exception("the project '%s' cannot be summed up", row.name)
             blank = dict.fromkeys(("old_unit", "new_unit", "worst_level", "worst", "profile"))
@@ -212,6 +233,7 @@ class Service:
             raise NotFound("no such copy is kept")
         found = self.store.replaced(lambda folder: restore(copy.file, folder))
         self._kept.clear()
+        self.facts.forget()
         self._workspaces = Workspaces()
         return found
 

@@ -8,6 +8,7 @@ from collections import OrderedDict
 
 from ..core.assess import Assessment, assess
 from ..core.document import Project
+from ..core.facts import Facts
 from ..core.topic.workspace import Workspace
 
 # A fit as people leave it open: four windows on one project, or one on each of four.
@@ -22,7 +23,7 @@ class Workspaces:
         self._lock = threading.Lock()
         self._open: OrderedDict[tuple[str, str | None], tuple[Workspace, threading.Lock]] = OrderedDict()
 
-    def assess(self, project_id: str, document: Project, fit: str | None) -> Assessment:
+    def assess(self, project_id: str, document: Project, fit: str | None, facts: Facts) -> Assessment:
         """The assessment of a document, with what was kept of the last one of the same fit. A second thread that asks
         meanwhile waits: to work without would cost both of them more."""
         with self._lock:
@@ -33,7 +34,7 @@ class Workspaces:
                 self._open.popitem(last=False)
         workspace, busy = kept
         with busy:
-            return assess(document, fit, workspace)
+            return assess(document, fit, workspace, facts)
 
     def forget(self, project_id: str) -> None:
         """Let go of a project that is no more."""

@@ -92,7 +92,8 @@ class VerdictRow(Base):
 
 
 class RecordRow(Base):
-    """Something that happened, as it was read: a weighing. `revision` is the state that followed from it."""
+    """Something that happened, as it was read: never changed. `revision` is the state that it was made on, or that
+    followed from it."""
 
     __tablename__ = "records"
     __table_args__ = {"sqlite_strict": True, "sqlite_autoincrement": True}
@@ -102,6 +103,22 @@ class RecordRow(Base):
     at: Mapped[datetime]
     revision: Mapped[int]
     data: Mapped[dict[str, Any]]
+
+
+class PhotoRow(Base):
+    """A photograph of a project by what it contains, as it is kept: checked, turned upright, without what the camera
+    wrote into it; and small."""
+
+    __tablename__ = "photos"
+    __table_args__ = (UniqueConstraint("project_id", "file"), {"sqlite_strict": True, "sqlite_autoincrement": True})
+    id: Mapped[int] = mapped_column(primary_key=True)
+    project_id: Mapped[str] = mapped_column(ForeignKey("projects.id", ondelete="CASCADE"))
+    file: Mapped[str]
+    at: Mapped[datetime]
+    width: Mapped[int]
+    height: Mapped[int]
+    small: Mapped[bytes]
+    data: Mapped[bytes] = mapped_column(deferred=True)
 
 
 class LibraryRow(Base):

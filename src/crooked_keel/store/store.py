@@ -20,7 +20,7 @@ from ..core.errors import InputError
 from ..core.topic.memo import Memo
 from .engine import opened
 from .folder import DataFolder
-from .models import ProjectRow, RecordRow, RevisionRow, VerdictRow
+from .models import ProjectRow, RevisionRow, VerdictRow
 
 T = TypeVar("T")
 Place = Literal["here", "before", "ahead", "aside"]
@@ -129,12 +129,12 @@ class Store:
     def head(self, project_id: str) -> Head:
         """The current state. Raises NotFound."""
         with self.session() as session:
-            return self._head(session, self._project(session, project_id))
+            return self._head(session, self.project(session, project_id))
 
     def revisions(self, project_id: str) -> list[tuple[RevisionRow, Place]]:
         """All revisions, newest first, without their documents' text; and where each lies. Raises NotFound."""
         with self.session() as session:
-            project = self._project(session, project_id)
+            project = self.project(session, project_id)
             own = select(RevisionRow).where(RevisionRow.project_id == project_id)
             rows = list(session.scalars(own.order_by(RevisionRow.number.desc())))
         parent = {r.id: r.parent for r in rows}
@@ -150,7 +150,7 @@ class Store:
     def raw_document(self, project_id: str) -> bytes:
         """The bytes of the current document, as saved."""
         with self.session() as session:
-            project = self._project(session, project_id)
+            project = self.project(session, project_id)
             return zlib.decompress(self._revision(session, project.head).document)
 
     # -- writing ---------------------------------------------------------------------------------------------------
@@ -158,7 +158,7 @@ class Store:
     def create(self, document: Project, summary: str) -> Head:
         """A new project with its first revision."""
         with self.session() as session:
-            row = ProjectRow(id=secrets.token_hex(5), name=document.name, created_at=_now(), head=None, tip=None)
+            row = ProjectRow(id=secrets.token_hex(5), name=document.name, created_at=now(), head=None, tip=None)
             session.add(row)
             session.flush()
             number = self._append(session, row.id, 0, None, document, summary, [], None)
@@ -222,7 +222,7 @@ class Store:
     def delete(self, project_id: str) -> None:
         """Remove a project with all its revisions."""
         with self.session() as session:
-            row = self._project(session, project_id)
+            row = self.project(session, project_id)
             row.head = row.tip = None
             session.flush()
             session.execute(text("UPDATE revisions SET parent = NULL WHERE project_id = :p"), {"p": project_id})
@@ -238,22 +238,10 @@ class Store:
             else:
                 row.summary, row.revision = summary, revision
 
-    def record(self, project_id: str, kind: str, revision: int, data: dict[str, Any]) -> None:
-        """Keep something that happened. Records are never changed, and undo does not touch them."""
-        with self.session() as session:
-            self._project(session, project_id)
-            session.add(RecordRow(project_id=project_id, kind=kind, at=_now(), revision=revision, data=data))
-
-    def records(self, project_id: str, kind: str) -> list[RecordRow]:
-        """Records of a kind, newest first. Raises NotFound."""
-        with self.session() as session:
-            self._project(session, project_id)
-            wanted = select(RecordRow).where(RecordRow.project_id == project_id, RecordRow.kind == kind)
-            return list(session.scalars(wanted.order_by(RecordRow.id.desc())))
-
     # -- inside ----------------------------------------------------------------------------------------------------
 
-    def _project(self, session: Session, project_id: str) -> ProjectRow:
+    def project(self, session: Session, project_id: str) -> ProjectRow:
+        """The row of a project. Raises NotFound."""
         row = session.get(ProjectRow, project_id)
         if row is None:
             raise NotFound("no such project")
@@ -311,7 +299,7 @@ class Store:
                 "project_id": project_id,
                 "number": last + 1,
                 "parent": parent,
-                "at": _now(),
+                "at": now(),
                 "summary": summary,
                 "burst": burst,
                 "patch": patch,
@@ -349,7 +337,7 @@ class Store:
         return session.scalar(select(RevisionRow).where(*wanted))
 
     def _seen(self, session: Session, project_id: str, on: int) -> tuple[ProjectRow, RevisionRow]:
-        project = self._project(session, project_id)
+        project = self.project(session, project_id)
         head = self._revision(session, project.head)
         if head.number != on:
             raise StaleMove(head.summary, head.number)
@@ -385,5 +373,6 @@ _ABOVE = text(
 )
 
 
-def _now() -> datetime:
+def now() -> datetime:
+    """This moment."""
     return datetime.now(UTC)
