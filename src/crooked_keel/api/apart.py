@@ -19,6 +19,7 @@ MOST_MORE_BYTES = 900_000_000
 _READERS = [
     f"crooked_keel.exchange.{m}"
     for m in (
+        "archive",
         "curve",
         "hydrostatic_table",
         "ledger_table",

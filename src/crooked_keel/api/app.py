@@ -33,6 +33,7 @@ from .kept import router as kept
 from .library import router as library
 from .library_service import LibraryService
 from .models import Conflict, Problem
+from .papers import router as papers
 from .records import router as records
 from .reference import router as reference
 from .service import Service
@@ -41,6 +42,8 @@ from .studies import router as studies
 
 log = logging.getLogger("crooked_keel")
 MOST_BYTES = 9_000_000
+# An archive brings its photographs along.
+ARCHIVE, MOST_ARCHIVE_BYTES = "/api/projects/import-archive", 150_000_000
 POLICY = (
     "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; font-src 'self'; frame-ancestors "
     "'none'; base-uri 'none'; form-action 'self'"
@@ -58,7 +61,7 @@ def create_app(data: Path | None = None, passphrase: str | None = None, hosts: l
     if data is not None:
         store = Store(data)
         app.state.service, app.state.library = Service(store), LibraryService(Library(store))
-    for router in (edits, studies, sheets, exchange, records, happenings, library, reference, kept):
+    for router in (edits, studies, sheets, exchange, records, happenings, papers, library, reference, kept):
         app.include_router(router)
     _problem_schema(app)
     _errors(app)
@@ -222,7 +225,7 @@ class _Guard:
             await refused(scope, receive, guarded)
             return
         if scope["method"] not in _READING:
-            body = await _body(receive)
+            body = await _body(receive, _most(Request(scope)))
             if isinstance(body, Response):
                 await body(scope, receive, guarded)
                 return
@@ -251,11 +254,15 @@ _LOCKED = JSONResponse(
 )
 
 
-def _too_large() -> Response:
-    return _problem(Problem(title="Too large", status=413, detail=f"More than {MOST_BYTES // 1_000_000} MB."))
+def _most(request: Request) -> int:
+    return MOST_ARCHIVE_BYTES if request.url.path == ARCHIVE else MOST_BYTES
 
 
-async def _body(receive: Receive) -> bytes | Response | None:
+def _too_large(most: int) -> Response:
+    return _problem(Problem(title="Too large", status=413, detail=f"More than {most // 1_000_000} MB."))
+
+
+async def _body(receive: Receive, most: int) -> bytes | Response | None:
     """The whole body; or the refusal of one that is too large, or that stops in the middle; None if whoever sent it has
     gone. One that comes in pieces says its length nowhere: it is counted."""
     parts, size = [], 0
@@ -268,8 +275,8 @@ async def _body(receive: Receive) -> bytes | Response | None:
             return None
         parts.append(message.get("body", b""))
         size += len(parts[-1])
-        if size > MOST_BYTES:
-            return _too_large()
+        if size > most:
+            return _too_large(most)
         if not message.get("more_body", False):
             return b"".join(parts)
 
@@ -295,7 +302,8 @@ def _refusal(request: Request) -> Response | None:
     if origin is not None and origin != f"{request.url.scheme}://{request.headers.get('host')}":
         return _problem(Problem(title="Not from here", status=403, detail="This request comes from another site."))
     length: Any = request.headers.get("content-length", "0")
-    return _too_large() if not length.isdigit() or int(length) > MOST_BYTES else None
+    most = _most(request)
+    return _too_large(most) if not length.isdigit() or int(length) > most else None
 
 
 def _front_end(app: FastAPI) -> None:

@@ -57,6 +57,7 @@ class LogTaken(In):
     unit: Annotated[str, Field(max_length=40)] | None = None
     card: Annotated[str, Field(max_length=40)] | None = None
     on: Annotated[str, Field(max_length=10)] = ""
+    simulated: bool = False
 
 
 class PhotoOut(Reply):
@@ -144,7 +145,8 @@ def keep_log(request: Request, project_id: Id, taken: LogTaken, fit: FitQuery = 
         "by": taken.by,
         "fit": taken.fit,
         "on": taken.on,
-        "source": made.source,
+        "source": "simulated" if taken.simulated else made.source,
+        "simulated": taken.simulated,
         "name": taken.name,
         "rows": made.rows,
         "t": made.t,

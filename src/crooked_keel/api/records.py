@@ -12,6 +12,7 @@ from fastapi.responses import StreamingResponse
 
 from ..core.errors import InputError
 from ..instruments.scales import RATE_HZ, Fault, Pad, judge, simulate
+from ..instruments.stand import StandFault, simulate_run
 from ..store.records import WEIGHING, add_record, records_of
 from .models import Capture, Patched, RecordOut
 from .reading import StrictRoute
@@ -53,6 +54,33 @@ async def scales(
             yield f"data: {json.dumps(shown)}\n\n"
             if n + 1 < events:
                 await asyncio.sleep(1 / RATE_HZ)
+
+    return StreamingResponse(stream(), media_type="text/event-stream", headers={"Cache-Control": "no-store"})
+
+
+@router.get(
+    "/projects/{project_id}/instruments/stand",
+    response_class=StreamingResponse,
+    responses={200: {"content": {"text/event-stream": {}}}},
+)
+async def stand(
+    request: Request,
+    project_id: Id,
+    fault: StandFault = "none",
+    at: Annotated[str, Query(max_length=40)] = "coolant",
+    seed: Annotated[int, Query(ge=0, le=2**31)] = 1,
+    events: Annotated[int, Query(ge=1, le=MOST_EVENTS)] = 330,
+) -> StreamingResponse:
+    """A simulated run-up, a row of it ten times a second: always marked, it proves nothing."""
+    service(request).store.head(project_id)
+
+    async def stream() -> AsyncIterator[str]:
+        source = simulate_run(fault, at, seed, 300.0, 3.2)
+        for n in range(events):
+            row = next(source)
+            yield f"data: {json.dumps({'t': row.t, 'values': row.values, 'status': row.status, 'simulated': True})}\n\n"
+            if n + 1 < events:
+                await asyncio.sleep(0.1)
 
     return StreamingResponse(stream(), media_type="text/event-stream", headers={"Cache-Control": "no-store"})
 

@@ -24,6 +24,7 @@ from ..core.errors import InputError
 from ..core.facts import Facts, read_record
 from ..core.figure.grammar import NumberStyle, parse_figure
 from ..core.judging.study import Answer, Study
+from ..core.reference.cards import CHANNELS, parsed_as
 from ..store.backup import Checked, restore
 from ..store.models import ProjectRow
 from ..store.records import add_record, counts, how_many, photo_files
@@ -137,10 +138,35 @@ class Service:
         """Keep something that happened, if it may be kept, and assess what follows. Raises InputError at its field."""
         head = self.store.head(project_id)
         was = self.assessment(head, self.fit_of(head.document, fit if fit in head.document.fits else None))
+        if raw.get("kind") == "reading":
+            raw = self._reading(raw, head, fit)
         made = read_record(raw, head.document.number_style)
         admit(head.document, self.facts.of(project_id), made, frozenset(photo_files(self.store, project_id)))
         add_record(self.store, project_id, str(raw["kind"]), head.revision, plain(made))
         return self.state(head, fit, was)
+
+    def _reading(self, raw: dict[str, Any], head: Head, fit: str | None) -> dict[str, Any]:
+        """A reading with what was written in SI: of a channel, or of a promise by the name of its value. Raises
+        InputError at `entered` and `what`."""
+        what, entered = str(raw.get("what", "")), raw.get("entered")
+        if not isinstance(entered, str):
+            raise InputError("/entered", "what was read is missing", allowed="a figure with its unit")
+        channel = CHANNELS.get(what)
+        dimension = channel.dimension if channel else None
+        if dimension is None:
+            made = self.assessment(head, self.fit_of(head.document, str(raw.get("fit"))))
+            dimension = next((v.dimension for v in made.values if v.id.partition("@")[0] == what), None)
+        if dimension is None:
+            raise InputError(
+                "/what", "nothing of that name is promised or read", given=what, allowed=", ".join(CHANNELS)
+            )
+        try:
+            figure = parse_figure(entered, parsed_as(dimension), head.document.number_style)
+        except InputError as bad:
+            raise bad.at("/entered") from None
+        said = {k: v for k, v in raw.items() if k not in ("si", "doubt_si", "dimension")}
+        said |= {"dimension": dimension, "si": figure.si}
+        return said | ({"doubt_si": figure.plus_minus_si} if figure.plus_minus_si is not None else {})
 
     def preview(self, project_id: str, fit: str | None, operations: Sequence[dict[str, Any]]) -> PreviewOut:
         """Assess an edit without saving it; no workings."""

@@ -7,6 +7,7 @@ from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter, Query, Request, Response
 
+from ..core.judging.finding import Bench
 from .reading import StrictRoute
 from .replies import REFUSALS, FitQuery, Id, service
 
@@ -25,14 +26,14 @@ def print_measure_sheet(request: Request, project_id: Id, fit: FitQuery = None) 
     from ..exchange.measure_pdf import measure_sheet
 
     assessment = made.assessment(head, made.fit_of(head.document, fit))
-    return _pdf(measure_sheet(head.document, assessment, _today()), head.document.name, "measure")
+    return pdf_of(measure_sheet(head.document, assessment, today()), head.document.name, "measure")
 
 
 @router.get("/projects/{project_id}/sheets/{bench}", response_class=Response, responses=_PDF)
 def print_bench_sheet(
     request: Request,
     project_id: Id,
-    bench: Literal["craft", "choose", "balance", "drive", "mount", "align", "systems"],
+    bench: Bench,
     fit: FitQuery = None,
     units: UnitsQuery = None,
     unit: Annotated[str | None, Query(max_length=40, description="the installation, where there are several")] = None,
@@ -43,17 +44,19 @@ def print_bench_sheet(
     from ..exchange.sheets_pdf import bench_sheet
 
     assessment = made.assessment(head, made.fit_of(head.document, fit))
-    sheet = bench_sheet(head.document, assessment, bench, units or head.document.units, _today(), unit)
-    return _pdf(sheet, head.document.name, bench)
+    sheet = bench_sheet(head.document, assessment, bench, units or head.document.units, today(), unit)
+    return pdf_of(sheet, head.document.name, bench)
 
 
-def _pdf(body: bytes, name: str, what: str) -> Response:
+def pdf_of(body: bytes, name: str, what: str) -> Response:
+    """A page to print, named by its project."""
     plain = "".join(c for c in name if c.isalnum() and c.isascii()).lower() or "project"
     return Response(
         body, media_type="application/pdf", headers={"Content-Disposition": f'inline; filename="{plain}-{what}.pdf"'}
     )
 
 
-def _today() -> str:
+def today() -> str:
+    """Today, in words."""
     day = date.today()
     return f"{day.day} {day:%B %Y}"

@@ -2,14 +2,19 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+from datetime import datetime
 from pathlib import Path
 from typing import Any
 
 from ..api.service import Service
-from ..core.document import LibraryUnit, Project, apply_operations
+from ..core.document import LibraryUnit, Project, apply_operations, plain
+from ..core.facts import read_record
 from ..store.library import Library
+from ..store.records import add_records
 from ..store.store import Store
-from . import curlew, harrow, lapwing, pannier, plover, samphire, shelf, tiller
+from . import curlew, harrow, lapwing, pannier, plover, samphire, shelf, tiller, work_lapwing, work_samphire
+from .work import Told, with_plan
 
 # Kind of craft and the module that makes it; the last is the first on the list. Further ones of a kind stand apart.
 SECOND = (("aeroplane", curlew), ("aeroplane", plover))
@@ -23,8 +28,18 @@ DEMOS = (
 
 
 def made(kind: str, demo: Any) -> Project:
-    """The document of a demonstration."""
-    return apply_operations(Project(name=demo.NAME, kind=kind), demo.operations())
+    """The document of a demonstration, with its plan."""
+    return with_plan(apply_operations(Project(name=demo.NAME, kind=kind), demo.operations()))
+
+
+# What is recorded of the work, by the demonstration's name.
+TOLD: dict[str, Callable[[], list[Told]]] = {"Samphire": work_samphire.told, "Lapwing": work_lapwing.told}
+
+
+def records(name: str) -> list[tuple[str, datetime, dict[str, Any]]]:
+    """Records of a demonstration in their order, each read as if it were sent: kind, moment, and what it says."""
+    told = TOLD[name]() if name in TOLD else []
+    return [(str(said["kind"]), at, plain(read_record(said))) for at, said in told]
 
 
 def library() -> dict[str, LibraryUnit]:
@@ -44,5 +59,7 @@ def seed(data: Path) -> None:
         if demo.NAME not in there:
             project = made(kind, demo)
             project = apply_operations(project, shelf.origins(project, units))
-            service.state(service.store.create(project, "Demonstration figures entered"), None)
+            head = service.store.create(project, "Demonstration figures entered")
+            add_records(service.store, head.project_id, records(demo.NAME), head.revision)
+            service.state(head, None)
     service.store.close()

@@ -31,6 +31,12 @@ export type Installation = Schemas['InstallationOut'];
 export type Turn = Schemas['TurnOut'];
 export type Port = Schemas['PortOut'];
 export type Block = Schemas['BlockOut'];
+export type Happened = Schemas['HappenedOut'];
+export type Build = Schemas['BuildOut'];
+export type Task = Schemas['TaskOut'];
+export type Prove = Schemas['ProveOut'];
+export type OfferedPlan = Schemas['OfferedPlan'];
+export type ReadLog = Schemas['ReadLog'];
 export type Units = 'mm-kg' | 'in-lb';
 
 export const api = createClient<paths>({ baseUrl: '' });

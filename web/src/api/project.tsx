@@ -62,6 +62,8 @@ interface ProjectApi {
   /** A state of the history, as a new step. */
   backTo: (number: number) => Promise<void>;
   settle: (mine: boolean) => Promise<void>;
+  /** Something happened that is no edit: what the server makes of it is the state from then on. Throws Refused. */
+  happened: (work: () => Promise<State>, summary: string) => Promise<void>;
   say: (notice: string | null) => void;
 }
 
@@ -298,14 +300,23 @@ export function ProjectProvider(props: {
       }),
     [id, keep, key, line, queries, wanted],
   );
+  const happened = useCallback(
+    (work: () => Promise<State>, summary: string) =>
+      line(async () => {
+        const state = await work();
+        keep(state, state.changed, summary);
+        void queries.invalidateQueries({ queryKey: ['records', id] });
+      }),
+    [id, keep, line, queries],
+  );
   const undo = useCallback(() => move('undo'), [move]);
   const redo = useCallback(() => move('redo'), [move]);
   const backTo = useCallback((number: number) => move(number), [move]);
   const state = project.data;
   const at = useCallback((pointer: string) => partAt(state?.document, pointer), [state]);
   const acts = useMemo(
-    () => ({ at, edit, preview, leaveAhead, undo, redo, backTo, settle, say }),
-    [at, edit, preview, leaveAhead, undo, redo, backTo, settle],
+    () => ({ at, edit, preview, leaveAhead, undo, redo, backTo, settle, happened, say }),
+    [at, edit, preview, leaveAhead, undo, redo, backTo, settle, happened],
   );
   const seen = useMemo<ShownApi | null>(
     () =>
@@ -341,7 +352,10 @@ export function ProjectProvider(props: {
   );
 }
 
-type Acts = Pick<ProjectApi, 'at' | 'edit' | 'preview' | 'leaveAhead' | 'undo' | 'redo' | 'backTo' | 'settle' | 'say'>;
+type Acts = Pick<
+  ProjectApi,
+  'at' | 'edit' | 'preview' | 'leaveAhead' | 'undo' | 'redo' | 'backTo' | 'settle' | 'happened' | 'say'
+>;
 
 /** What stands while something is dragged, made anew only when one of its parts changes. */
 function Standing(props: {

@@ -43,7 +43,15 @@ export function ProjectList() {
     setError(null);
     setReading(file.name);
     try {
-      const state = answer(await api.POST('/api/projects/import', { body: { text: await file.text() } }));
+      const state = file.name.endsWith('.zip')
+        ? answer(
+            await api.POST('/api/projects/import-archive', {
+              body: file as unknown as string,
+              bodySerializer: (body) => body as unknown as BodyInit,
+              headers: { 'Content-Type': 'application/zip' },
+            }),
+          )
+        : answer(await api.POST('/api/projects/import', { body: { text: await file.text() } }));
       await queries.invalidateQueries({ queryKey: ['projects'] });
       await go({ to: '/p/$id/$bench', params: { id: state.id, bench: 'craft' }, search: {} });
     } catch (bad) {
@@ -76,7 +84,7 @@ export function ProjectList() {
           <div className="flex gap-2">
             <FileButton
               label="project file"
-              accept=".json"
+              accept=".json,.zip"
               className="btn !px-4 !py-1.5"
               onFile={(file) => void open(file)}
             >

@@ -5,7 +5,7 @@ import type { Bench } from '../api/client';
 export const BENCHES: Bench[] = ['craft', 'choose', 'balance', 'drive', 'mount', 'align', 'systems', 'build', 'prove'];
 
 /** Benches whose own picture comes before the side view of the craft. */
-export const OWN_PICTURE: Bench[] = ['systems'];
+export const OWN_PICTURE: Bench[] = ['systems', 'build', 'prove'];
 
 /** The screens of the benches that are built, each loaded when it is first opened. */
 export const SCREENS: Partial<Record<Bench, React.ComponentType>> = {
@@ -16,4 +16,6 @@ export const SCREENS: Partial<Record<Bench, React.ComponentType>> = {
   mount: lazy(async () => ({ default: (await import('../benches/mount/MountBench')).MountBench })),
   align: lazy(async () => ({ default: (await import('../benches/align/AlignBench')).AlignBench })),
   systems: lazy(async () => ({ default: (await import('../benches/systems/SystemsBench')).SystemsBench })),
+  build: lazy(async () => ({ default: (await import('../benches/build/BuildBench')).BuildBench })),
+  prove: lazy(async () => ({ default: (await import('../benches/prove/ProveBench')).ProveBench })),
 };

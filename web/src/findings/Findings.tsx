@@ -145,8 +145,39 @@ function Opened(props: { finding: Finding; waysOut: boolean }) {
       {finding.working && <WorkingBox working={finding.working} source={sourceOf(finding)} />}
       {!finding.working && <p className="text-xs text-muted">{sourceOf(finding)}</p>}
       {props.waysOut && <WaysOut finding={finding} />}
+      <OnThePlan finding={finding} />
       <TheRule id={finding.rule} />
     </div>
+  );
+}
+
+/** What a finding asks to be done, put among the tasks of the fit: it waits for nothing until somebody says what. */
+function OnThePlan(props: { finding: Finding }) {
+  const { fit, at, edit, view } = useProject();
+  const { finding } = props;
+  if (!fit || finding.level === 'ok' || finding.bench === 'build' || finding.bench === 'prove') return null;
+  const key = finding.key.replace(/[^a-z0-9]+/g, '-').slice(0, 38);
+  const tasks = (at(`/fits/${fit}/tasks`) ?? {}) as Record<string, { rank: number; gate?: string; after?: string[] }>;
+  if (tasks[key]) return <p className="text-xs text-muted">On the plan of this fit.</p>;
+  async function put() {
+    const name = sentence(finding.title, view).slice(0, 120);
+    const rank = Math.max(0, ...Object.values(tasks).map((t) => t.rank)) + 1;
+    const start = Object.entries(tasks).find(([, t]) => t.gate === 'first start');
+    const operations: Operation[] = [
+      { op: 'add', path: `/fits/${fit}/tasks/${key}`, value: { name, rank, state: 'open' } },
+    ];
+    if (start)
+      operations.push({
+        op: start[1].after ? 'replace' : 'add',
+        path: `/fits/${fit}/tasks/${start[0]}/after`,
+        value: [...(start[1].after ?? []), key],
+      });
+    await edit(operations, `on the plan: ${name}`);
+  }
+  return (
+    <button type="button" className="quiet text-xs" onClick={() => void put()}>
+      put it on the plan
+    </button>
   );
 }
 

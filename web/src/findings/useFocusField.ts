@@ -8,7 +8,8 @@ import { reveal } from '../parts/reveal';
 export function benchOf(pointer: string, blocks: Block[]): Bench {
   const part = pointer
     .replace(/^\/(fits\/[^/]+\/installations|old_installations)\/[^/]+/, '~')
-    .replace(/^\/fits\/[^/]+\/tanks/, '^/tanks');
+    .replace(/^\/fits\/[^/]+\/(tanks|tasks|plan)(?=\/|$)/, '^/$1');
+  if (part.startsWith('/records/')) return /^\/records\/\d/.test(part) ? 'build' : 'prove';
   for (const block of blocks) {
     if (block.table && (part === block.table || part.startsWith(`${block.table}/`))) {
       const field = part.slice(block.table.length).split('/')[2];

@@ -15,10 +15,12 @@ GATE = "first start"
 
 
 class Shut(NamedTuple):
-    """One reason, in words, and what it is of: a task, a connection, a squawk."""
+    """One reason, in words, and what it is of: a task, a connection, a squawk; the record that says so, where one
+    does."""
 
     words: str
     of: str
+    number: int = 0
 
 
 class Ready(Topic):
@@ -33,9 +35,9 @@ class Ready(Topic):
     def shut(self) -> list[Shut]:
         """Why the first start must wait; nothing where it need not. A blank plan is a reason."""
         made = [
-            *(Shut(f"{n} was parted and not mated again", "connection") for n in self._parted),
+            *(Shut(f"{n} was parted and not mated again", "connection", k) for n, k in self._parted),
             *(
-                Shut(f"squawk {k.number}, severity {r.severity}: {r.text}", "squawk")
+                Shut(f"squawk {k.number}, severity {r.severity}: {r.text}", "squawk", k.number)
                 for k, r in self.records.squawks
                 if r.severity <= 2
             ),
@@ -54,5 +56,5 @@ class Ready(Topic):
         return made
 
     @property
-    def _parted(self) -> list[str]:
-        return [n for n, (_, r) in self.records.connections.items() if r.step == "parted"]
+    def _parted(self) -> list[tuple[str, int]]:
+        return [(n, k.number) for n, (k, r) in self.records.connections.items() if r.step == "parted"]

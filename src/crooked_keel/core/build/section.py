@@ -21,7 +21,7 @@ from .ready import Ready
 
 class TaskOut(Out):
     """A task as drawn. begins and ends: days, as they were or will be by one pair of hands; here: when what is waited
-    for has come; shut: why it may not begin yet."""
+    for has come; free: the first day on which all that it waits for is there; shut: why it may not begin yet."""
 
     id: str
     name: str
@@ -30,6 +30,7 @@ class TaskOut(Out):
     begins: str | None
     ends: str | None
     here: str | None
+    free: str | None
     slack_days: float | None
     critical: bool
     gate: str | None
@@ -105,12 +106,13 @@ def slip(planned: Planned, holds: Holds, records: Records, ready: Ready) -> Buil
     made: list[TaskOut] = []
     for key, task in tasks.items():
         done = planned.done[key]
-        begins, ends, here = done.begun, done.finished, None
+        begins, ends, here, free = done.begun, done.finished, None, None
         if alone is not None and key in alone.start:
             left = planned.left[key]
             begins = begins or planned.day(alone.start[key])
             ends = planned.day(alone.end[key] - left.lead_days)
             here = planned.day(alone.end[key]) if left.lead_days else None
+            free = planned.day(max((alone.end[a] for a in left.after), default=0.0))
         hold = holds.all.get(key) if order else None
         shut = []
         if order and done.standing == "open":
@@ -124,6 +126,7 @@ def slip(planned: Planned, holds: Holds, records: Records, ready: Ready) -> Buil
                 begins=begins.isoformat() if begins else None,
                 ends=ends.isoformat() if ends else None,
                 here=here.isoformat() if here else None,
+                free=free.isoformat() if free else None,
                 slack_days=helped.slack.get(key) if helped else None,
                 critical=bool(helped and helped.slack.get(key, 1.0) < 1e-9),
                 gate=task.gate,
@@ -136,8 +139,12 @@ def slip(planned: Planned, holds: Holds, records: Records, ready: Ready) -> Buil
         )
     days = [date.fromisoformat(d) for t in made for d in (t.begins, t.ends, t.here) if d]
     today = planned.facts.today
-    may = [t for t in made if t.standing != "done" and not t.shut]
-    urgent = lambda t: (t.standing != "begun", alone.start.get(t.id, 0.0) if alone else 0.0)
+    may = [t for t in made if (t.standing != "done" and not t.shut) or t.hold == "waits for a witness"]
+    urgent = lambda t: (
+        t.hold != "waits for a witness",
+        t.standing != "begun",
+        alone.start.get(t.id, 0.0) if alone else 0.0,
+    )
     return BuildOut(
         tasks=made,
         today=today.isoformat() if today else None,

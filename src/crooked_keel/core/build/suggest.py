@@ -80,12 +80,15 @@ def _hour() -> dict[str, str]:
 
 
 def take_out(records: Records) -> Iterator[Proposal]:
-    """A row of the ledger for each part that was weighed as it came off."""
+    """A row of the ledger for each part that was weighed as it came off, where it was written down where it sat."""
     taken = {*records.ledger, *records.fit.ledger}
     operations: list[Operation] = []
     for _, r in records.not_in_ledger:
+        if r.station is None:
+            continue
         row: dict[str, object] = {"name": r.part, "kind": "removed", "rank": 900.0 + len(operations)}
-        for part, figure in (("mass", r.mass), ("station", r.station)):
+        for part in ("mass", "station", "butt_line", "water_line"):
+            figure = getattr(r, part)
             if figure is not None:
                 row[part] = _as_sent(figure)
         key = _key(r.part, taken)
@@ -94,7 +97,7 @@ def take_out(records: Records) -> Iterator[Proposal]:
         yield Proposal(
             "ledger",
             Message(
-                template="{n} rows of the ledger take them out as they were weighed; their places are still to be said",
+                template="{n} rows of the ledger take them out as they were weighed, where they sat",
                 params={"n": q(len(operations), "count")},
             ),
             operations,

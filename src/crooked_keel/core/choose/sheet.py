@@ -147,12 +147,4 @@ BLOCKS: tuple[Block, ...] = (
         hint="Weeks as 2026-W48.",
         folded=True,
     ),
-    Block(
-        "choose",
-        "Tasks, kept for the build",
-        (field("caution", "mind", "text"), field("state", "is", "choice")),
-        table="^/tasks",
-        one="task",
-        folded=True,
-    ),
 )

@@ -14,7 +14,7 @@ from ..errors import InputError
 from ..figure.flows import Hours
 from ..figure.grammar import NumberStyle
 from ..figure.kinds import Mass, Money, Torque, Volume
-from ..figure.place import Station
+from ..figure.place import ButtLine, Station, WaterLine
 from ..figure.sizes import Bore, Run
 
 Said = Annotated[str, StringConstraints(min_length=1, max_length=400, strip_whitespace=True)]
@@ -109,6 +109,8 @@ class Removed(Happened):
     part: Name
     mass: Mass | None = None
     station: Station | None = None
+    butt_line: ButtLine | None = None
+    water_line: WaterLine | None = None
     becomes: Literal["kept", "sold", "scrapped", "returned"] | None = None
     price: Money | None = None
 

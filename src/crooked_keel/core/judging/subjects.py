@@ -44,6 +44,13 @@ def one_by_one(
     return made
 
 
+def but_ok(found: list[Finding], all_ok: Callable[[int], Finding]) -> list[Finding]:
+    """What is not ok, each by itself; what is ok in one finding of how many."""
+    other = [f for f in found if f.level != "ok"]
+    count = len(found) - len(other)
+    return [*other, all_ok(count)] if count else other
+
+
 def cannot_say(rule_id: str, subject: Subject[S], needs: Iterable[Gap]) -> Finding:
     """The unknown verdict of one subject."""
     title = RULES[rule_id].title

@@ -55,6 +55,14 @@ UNCHECKED: tuple[Unchecked, ...] = (
     _U("systems", "what waves and a following sea do at exhaust and vents", "afloat"),
     _U("systems", "brake servo, heater, charging and lights of the law", "stands on wheels"),
     _U("systems", "cells: their cooling, their balance, their fire"),
+    _U("build", "whether work was done well, and whether what is written down is true"),
+    _U("build", "who may sign what: local rules and licensed people say"),
+    _U("build", "days off, other work, and how long a delivery really takes"),
+    _U("build", "locking, wire and cotter pins: look at each"),
+    _U("prove", "what no card asks for: handling, noise, stalls, spray, waves"),
+    _U("prove", "whether an instrument is right: try it against another"),
+    _U("prove", "gusts, waves, slopes and streams of the day"),
+    _U("prove", "how long it lasts: hours tell, and the oil"),
 )
 
 

@@ -21,6 +21,11 @@ class Shut(Protocol):
         """A task, a connection, a squawk, the plan."""
         ...
 
+    @property
+    def number(self) -> int:
+        """The record that says so; 0 where none does."""
+        ...
+
 
 class Work(Protocol):
     """How far the work is."""

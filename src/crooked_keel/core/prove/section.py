@@ -7,7 +7,7 @@ from typing import NamedTuple
 from ..formula import Out
 from ..judging.finding import Value
 from ..judging.values import ValueList
-from ..reference.cards import CHANNELS
+from ..reference.cards import AFLOAT, CHANNELS, ROAD, Channel
 from ..topic.reading import Topic
 from .cards.quantities import Cards
 from .promised.quantities import Promises
@@ -18,6 +18,13 @@ from .weighed.quantities import Weighed
 
 # Points of a strip: no screen shows more.
 MOST_POINTS = 600
+
+
+def spoken(channel: Channel, has: frozenset[str]) -> str:
+    """The dimension in which a channel is printed on this craft."""
+    if channel.dimension == "speed":
+        return "sea_speed" if AFLOAT in has else "road_speed" if ROAD in has else "speed"
+    return channel.dimension
 
 
 class LineOut(Out):
@@ -156,7 +163,7 @@ def card_table(cards: Cards) -> list[CardOut]:
             why=a.why,
             by=a.by,
             lines=[LineOut(key=n.key, words=n.words, seen=n.key in a.seen) for n in a.lines],
-            reads=list(a.card.reads),
+            reads=[r for r in a.card.reads if not CHANNELS[r].needs or CHANNELS[r].needs in cards.has],
         )
         for a in cards.all.values()
     ]
@@ -171,7 +178,7 @@ def channel_table(runs: Readings) -> list[ChannelOut]:
             ChannelOut(
                 key=c.key,
                 words=c.words,
-                dimension=c.dimension,
+                dimension=spoken(c, runs.has),
                 low_si=limit.low,
                 high_si=limit.high,
                 whose=limit.whose if limit.low is not None or limit.high is not None else "",
@@ -194,7 +201,7 @@ def strip_table(runs: Readings) -> list[StripOut]:
                 StripOut(
                     channel=channel.key,
                     words=channel.words,
-                    dimension=channel.dimension,
+                    dimension=spoken(channel, runs.has),
                     log=log.name,
                     card=log.card,
                     source=log.source,

@@ -133,8 +133,8 @@ soak: Stopped hot; the highest temperature after stopping read
 drop: [spark] Each ignition alone: drop read on both sides
 co: Gas in the cabin read
 """,
-        reads="rpm coolant oil_temp oil_pressure outlet hose gas volts fuel_pressure drop_left drop_right co air motor "
-        "controller",
+        reads="rpm coolant oil_temp oil_pressure outlet hose gas volts fuel_pressure drop_left drop_right co air sea "
+        "motor controller",
         caution="Will what holds it hold? If not, the run is made slower, or elsewhere.",
     ),
     _card(
@@ -185,7 +185,7 @@ wot: Full throttle; speed of the unit read
 marks: Trim and riser watched as she squats
 """,
         needs=AFLOAT,
-        reads="rpm speed speed_back air coolant outlet hose oil_pressure oil_temp volts fuel_flow motor controller",
+        reads="rpm speed speed_back sea air coolant outlet hose oil_pressure oil_temp volts fuel_flow motor controller",
         caution="Somebody ashore knows where you are. A boat afloat can sink through any open hole.",
     ),
     _card(
@@ -245,7 +245,8 @@ class Channel(NamedTuple):
     """Something that is read on a run: its words, its dimension, what it must keep, and what no sensor can read.
 
     low_field, high_field: of the unit's run limits, by which its maker says otherwise; hot: how much of the difference
-    to the hottest day goes on top; jump: the fastest that it can change, a second."""
+    to the hottest day goes on top; jump: the fastest that it can change, a second; needs: what
+    the craft or its fit must have."""
 
     key: str
     words: str
@@ -259,13 +260,34 @@ class Channel(NamedTuple):
     most: float = float("inf")
     jump: float | None = None
     source: str = "common practice, no source"
+    needs: str = ""
+
+
+# As what a figure is read that is printed in a dimension of its own.
+_PARSED_AS = {
+    "fine_voltage": "voltage",
+    "short_time": "time",
+    "hours": "time",
+    "distance": "length",
+    "sea_distance": "length",
+    "fine_length": "length",
+    "sea_speed": "speed",
+    "road_speed": "speed",
+    "hourly_flow": "flow",
+    "percent": "number",
+    "fine_angle": "angle",
+}
+
+
+def parsed_as(dimension: str) -> str:
+    """The dimension as which people write a figure that is printed in this one."""
+    return _PARSED_AS.get(dimension, dimension)
 
 
 def _k(celsius: float) -> float:
     return celsius + 273.15
 
 
-_KN = 1852.0 / 3600.0
 _RPM = 3.141592653589793 / 30
 CHANNELS: dict[str, Channel] = {
     c.key: c
@@ -283,9 +305,23 @@ CHANNELS: dict[str, Channel] = {
             "",
             least=0.0,
             most=2e6,
+            needs=ENGINE,
         ),
-        Channel("oil_pressure", "oil pressure", "pressure", 200e3, None, "oil_pressure", "", least=0.0, most=2e6),
-        Channel("oil_temp", "oil", "temperature", None, _k(120), "", "oil_hottest", 1.0, _k(-40), _k(250), 5.0),
+        Channel(
+            "oil_pressure",
+            "oil pressure",
+            "pressure",
+            200e3,
+            None,
+            "oil_pressure",
+            "",
+            least=0.0,
+            most=2e6,
+            needs=ENGINE,
+        ),
+        Channel(
+            "oil_temp", "oil", "temperature", None, _k(120), "", "oil_hottest", 1.0, _k(-40), _k(250), 5.0, needs=ENGINE
+        ),
         Channel("coolant", "coolant", "temperature", None, _k(105), "", "", 1.0, _k(-40), _k(200), 5.0),
         Channel(
             "outlet",
@@ -299,11 +335,25 @@ CHANNELS: dict[str, Channel] = {
             _k(-5),
             _k(130),
             5.0,
+            needs=AFLOAT,
         ),
-        Channel("hose", "exhaust hose", "temperature", None, _k(95), "", "", 1.0, _k(-5), _k(300), 20.0),
-        Channel("gas", "exhaust gas", "temperature", None, _k(850), "", "gas_hottest", None, _k(-40), _k(1200), 200.0),
+        Channel("hose", "exhaust hose", "temperature", None, _k(95), "", "", 1.0, _k(-5), _k(300), 20.0, needs=AFLOAT),
+        Channel(
+            "gas",
+            "exhaust gas",
+            "temperature",
+            None,
+            _k(850),
+            "",
+            "gas_hottest",
+            None,
+            _k(-40),
+            _k(1200),
+            200.0,
+            needs=ENGINE,
+        ),
         Channel("volts", "volts", "fine_voltage", 13.6, 14.6, "charge_least", "charge_most", least=0.0, most=40.0),
-        Channel("pack_volts", "volts of the pack", "voltage", least=0.0, most=1000.0),
+        Channel("pack_volts", "volts of the pack", "voltage", least=0.0, most=1000.0, needs=ELECTRIC),
         Channel(
             "motor",
             "winding of the motor",
@@ -316,6 +366,7 @@ CHANNELS: dict[str, Channel] = {
             _k(-40),
             _k(300),
             10.0,
+            needs=ELECTRIC,
         ),
         Channel(
             "controller",
@@ -329,10 +380,11 @@ CHANNELS: dict[str, Channel] = {
             _k(-40),
             _k(200),
             10.0,
+            needs=ELECTRIC,
         ),
-        Channel("cell_spread", "cells apart, at rest", "fine_voltage", None, 0.03, least=0.0, most=2.0),
-        Channel("fuel_pressure", "fuel pressure", "pressure", least=0.0, most=1e6),
-        Channel("fuel_flow", "fuel", "fuel_flow", least=0.0, most=0.1),
+        Channel("cell_spread", "cells apart, at rest", "fine_voltage", None, 0.03, least=0.0, most=2.0, needs=ELECTRIC),
+        Channel("fuel_pressure", "fuel pressure", "pressure", least=0.0, most=1e6, needs=ENGINE),
+        Channel("fuel_flow", "fuel", "fuel_flow", least=0.0, most=0.1, needs=ENGINE),
         Channel(
             "drop_left",
             "drop, left ignition alone",
@@ -342,6 +394,7 @@ CHANNELS: dict[str, Channel] = {
             least=-500 * _RPM,
             most=3000 * _RPM,
             source="light aircraft, from memory",
+            needs=SPARK,
         ),
         Channel(
             "drop_right",
@@ -352,6 +405,7 @@ CHANNELS: dict[str, Channel] = {
             least=-500 * _RPM,
             most=3000 * _RPM,
             source="light aircraft, from memory",
+            needs=SPARK,
         ),
         Channel(
             "co",
@@ -362,11 +416,13 @@ CHANNELS: dict[str, Channel] = {
             least=0.0,
             most=10_000.0,
             source="NIOSH, 35 ppm time average (from memory)",
+            needs=ENGINE,
         ),
-        Channel("cranks", "cranks until pressure", "count", None, 4.0, least=0.0, most=50.0),
+        Channel("cranks", "cranks until pressure", "count", None, 4.0, least=0.0, most=50.0, needs=ENGINE),
         Channel("time", "time to stop", "short_time", least=0.0, most=600.0),
-        Channel("energy", "energy taken", "energy", least=0.0, most=1e9),
+        Channel("energy", "energy taken", "energy", least=0.0, most=1e9, needs=ELECTRIC),
         Channel("distance", "distance", "distance", least=0.0, most=1e6),
         Channel("air", "air outside", "temperature", least=_k(-50), most=_k(60), jump=2.0),
+        Channel("sea", "water outside", "temperature", least=_k(-5), most=_k(45), jump=2.0, needs=AFLOAT),
     )
 }

@@ -11,7 +11,7 @@ from ...core.errors import InputError
 from ...core.figure.grammar import NumberStyle
 from ...core.formula import Out
 from ...core.prove.runs.functions import thinned
-from ...core.reference.cards import CHANNELS
+from ...core.reference.cards import CHANNELS, parsed_as
 from .gpx import legs, length, read_gpx
 from .nmea import Sentence, parse_nmea
 from .table import numbers, read_table, split_head, times, unit_scale
@@ -20,8 +20,6 @@ Source = Literal["csv", "nmea", "gpx"]
 # Rows that are kept of a log: of each stretch the lowest and the highest of every channel.
 KEPT_ROWS = 4000
 MOST_FLAGS = 40
-# What a printed dimension is parsed as.
-PARSED_AS = {"fine_voltage": "voltage", "short_time": "time", "count": "number", "distance": "length"}
 _WORDS: tuple[tuple[str, str], ...] = (
     (r"rpm|revs|engine speed|motor speed", "rpm"),
     (r"oil.*(press)|press.*oil", "oil_pressure"),
@@ -120,7 +118,7 @@ def _look_at_table(log: LogIn) -> ReadLog:
         scale = unit_scale(unit) if unit else None
         ask = ""
         if channel is not None and CHANNELS[channel].dimension != "count":
-            wanted = PARSED_AS.get(CHANNELS[channel].dimension, CHANNELS[channel].dimension)
+            wanted = parsed_as(CHANNELS[channel].dimension)
             if not unit:
                 ask = "in which unit is it?"
             elif scale is None or scale.dimension != wanted:
@@ -267,6 +265,6 @@ def _channels(sentence: Sentence) -> list[tuple[str, float]]:
             made.append(("rpm", value))
         elif sentence.kind == "XDR" and isinstance(value, tuple):
             guess = next((c for pattern, c in _WORDS if re.search(pattern, name.casefold())), None)
-            if guess is not None and PARSED_AS.get(CHANNELS[guess].dimension, CHANNELS[guess].dimension) == value[0]:
+            if guess is not None and parsed_as(CHANNELS[guess].dimension) == value[0]:
                 made.append((guess, value[1]))
     return made

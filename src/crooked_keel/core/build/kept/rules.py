@@ -6,6 +6,7 @@ from collections.abc import Iterable
 
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
+from ...judging.subjects import but_ok
 from ..plan.quantities import Planned
 from .quantities import Records
 
@@ -88,35 +89,52 @@ def labels(records: Records) -> Iterable[Finding]:
     mark="common practice",
 )
 def fluid(records: Records) -> Iterable[Finding]:
+    made = []
     for name, (_, r) in records.fluids.items():
         if r.filled is None:
-            yield verdict(
-                "build.fluid",
-                "watch",
-                "{n}: drained, not filled again",
-                "Write down what is filled in, how much, and how its level was read.",
-                subject=name,
-                n=word(name),
+            made.append(
+                verdict(
+                    "build.fluid",
+                    "watch",
+                    "{n}: drained, not filled again",
+                    "Write down what is filled in, how much, and how its level was read.",
+                    subject=name,
+                    n=word(name),
+                )
             )
             continue
         wrong = r.level in ("below it", "above it")
         unread = r.level in (None, "not read")
         level: Level = "stop" if wrong else "watch" if unread or not r.grade or not r.read_how else "ok"
         said = {"at the mark": "at the mark", "below it": "below its mark", "above it": "above its mark"}
-        yield verdict(
-            "build.fluid",
-            level,
-            "{n}: {f} filled, level {l}",
-            ("" if r.grade else "Its grade is not noted. ")
-            + ("" if r.read_how or unread else "How the level was read is not said. ")
-            + ("Read the level, craft level and cold. " if unread else "")
-            + ("Bring it to its mark before anything turns. " if wrong else "")
-            + "The level is read again after the first run: coolers and lines take some.",
-            subject=name,
-            n=word(name),
-            f=q(r.filled.si, "volume"),
-            l=word(said.get(r.level or "", "not read")),
+        made.append(
+            verdict(
+                "build.fluid",
+                level,
+                "{n}: {f} filled, level {l}",
+                ("" if r.grade else "Its grade is not noted. ")
+                + ("" if r.read_how or unread else "How the level was read is not said. ")
+                + ("Read the level, craft level and cold. " if unread else "")
+                + ("Bring it to its mark before anything turns. " if wrong else "")
+                + "The level is read again after the first run: coolers and lines take some.",
+                subject=name,
+                n=word(name),
+                f=q(r.filled.si, "volume"),
+                l=word(said.get(r.level or "", "not read")),
+            )
         )
+    yield from but_ok(
+        made,
+        lambda n: verdict(
+            "build.fluid",
+            "ok",
+            "{n} fluids at their marks: {w}",
+            "Read again after the first run: coolers and lines take some.",
+            subject="ok",
+            n=q(n, "count"),
+            w=word(", ".join(f.title.params["n"].text or "" for f in made if f.level == "ok")),
+        ),
+    )
 
 
 @rule(

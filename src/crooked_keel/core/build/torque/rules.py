@@ -9,7 +9,7 @@ from ...errors import Gap, InputError
 from ...facts.records import Tightened
 from ...judging.finding import Compared, Finding, LeftOut, Level, q, word
 from ...judging.register import rule, verdict
-from ...judging.subjects import Subject, one_by_one
+from ...judging.subjects import Subject, but_ok, one_by_one
 from ..kept.quantities import Records
 from ..plan.quantities import day_of
 from .functions import NUT_FACTOR, read_grade, read_thread, torque_target
@@ -80,7 +80,17 @@ def torque(records: Records) -> Iterable[Finding]:
         )
 
     if records.tightened:
-        yield from one_by_one("build.torque", records.tightened, judge)
+        yield from but_ok(
+            one_by_one("build.torque", records.tightened, judge),
+            lambda n: verdict(
+                "build.torque",
+                "ok",
+                "{n} fasteners within 5 % of what was wanted, marked",
+                "As recorded. What a joint holds by it is not looked at.",
+                subject="ok",
+                n=q(n, "count"),
+            ),
+        )
 
 
 @rule(
@@ -140,7 +150,17 @@ def target(records: Records) -> Iterable[Finding]:
         )
 
     if records.tightened:
-        yield from one_by_one("build.torque-target", records.tightened, judge)
+        yield from but_ok(
+            one_by_one("build.torque-target", records.tightened, judge),
+            lambda n: verdict(
+                "build.torque-target",
+                "ok",
+                "{n} targets within what their threads take",
+                "By thread, marking and lubricant; the nut and the thread in it are not looked at.",
+                subject="ok",
+                n=q(n, "count"),
+            ),
+        )
 
 
 @rule(
@@ -155,20 +175,36 @@ def retorque(records: Records) -> Iterable[Finding]:
     if not due:
         return
     today = records.today
+    made = []
     for s, day in due:
         days = (day - today).days
         level: Level = "stop" if days < 0 else "watch" if days < 7 else "ok"
-        yield verdict(
-            "build.retorque",
-            level,
-            "{n}: to be tightened again " + ("since {d}" if days < 0 else "by {d}"),
-            "Hot joints, wood, rubber and paint settle: what was right once is loose later. By the calendar only; "
-            "hours of running are not counted.",
-            subject=s.key,
-            compared=Compared(value=days * 86400.0, dimension="wait", lo=7 * 86400.0),
-            n=word(s.name),
-            d=word(day.isoformat()),
+        made.append(
+            verdict(
+                "build.retorque",
+                level,
+                "{n}: to be tightened again " + ("since {d}" if days < 0 else "by {d}"),
+                "Hot joints, wood, rubber and paint settle: what was right once is loose later. By the calendar only; "
+                "hours of running are not counted.",
+                subject=s.key,
+                compared=Compared(value=days * 86400.0, dimension="wait", lo=7 * 86400.0),
+                n=word(s.name),
+                d=word(day.isoformat()),
+            )
         )
+    next_day = min(day for _, day in due)
+    yield from but_ok(
+        made,
+        lambda n: verdict(
+            "build.retorque",
+            "ok",
+            "{n} fasteners to be tightened again, the first on {d}",
+            "By the calendar only; hours of running are not counted.",
+            subject="ok",
+            n=q(n, "count"),
+            d=word(next_day.isoformat()),
+        ),
+    )
 
 
 @rule(

@@ -19,7 +19,8 @@ STARTS = ("first-start", "first-power")
 
 
 class At(NamedTuple):
-    """A card with its lines, how it stands, why it is shut or did not pass, and the record that says so."""
+    """A card with its lines, how it stands, why it is shut or did not pass, who ran it, and what was open when it was
+    run."""
 
     card: Card
     lines: tuple[Line, ...]
@@ -27,7 +28,7 @@ class At(NamedTuple):
     why: list[str]
     seen: list[str]
     by: str
-    early: bool
+    early: list[str]
 
 
 class Cards(Topic):
@@ -56,14 +57,32 @@ class Cards(Topic):
     def all(self) -> dict[str, At]:
         """Cards by their id, in order."""
         ran = self.facts.cards(self.fit_id, self.unit_id)
+        first: dict[str, int] = {}
+        for kept, record in self.facts.of(Ran, self.fit_id, self.unit_id):
+            if record.result == "passed" and not record.simulated:
+                first.setdefault(record.card, kept.number)
         made: dict[str, At] = {}
         before: list[str] = []
         for card, lines in self.lines:
             why = [f"'{made[b].card.title}' is not passed" for b in before if made[b].word != "passed"][:1]
             why += self._work(card)
             at = self._at(card, lines, ran.get(card.id), why)
-            made[card.id] = at
+            if card.id in ran:
+                number = ran[card.id][0].number
+                open_ = [b for b in before if b not in first or first[b] > number]
+                made[card.id] = at._replace(early=self._early(card, number, open_))
+            else:
+                made[card.id] = at
             before.append(card.id)
+        return made
+
+    def _early(self, card: Card, number: int, not_passed: list[str]) -> list[str]:
+        """What was still open when a card was run, by the numbers of the records: earlier cards, and what of the work
+        kept it shut by then and still does."""
+        titles = {c.id: c.title for c, _ in self.lines}
+        made = [f"'{titles[b]}' was not passed" for b in not_passed[:1]]
+        if card.id != "pre-start":
+            made += [s.words for s in self.work.shut if s.of in ("connection", "squawk") and 0 < s.number < number]
         return made
 
     def _work(self, card: Card) -> list[str]:
@@ -76,7 +95,7 @@ class Cards(Topic):
 
     def _at(self, card: Card, lines: tuple[Line, ...], ran: tuple[Kept, Ran] | None, shut: list[str]) -> At:
         if ran is None:
-            return At(card, lines, "shut" if shut else "open", shut, [], "", False)
+            return At(card, lines, "shut" if shut else "open", shut, [], "", [])
         _, record = ran
         seen = [n.key for n in lines if n.key in record.seen]
         crossed = self.runs.crossed(card.id)
@@ -89,13 +108,7 @@ class Cards(Topic):
             why = [f"not seen to: {n.words}" for n in lines if n.key not in seen]
         elif record.why:
             why = [record.why]
-        return At(card, lines, word, why or (shut if word == "begun" else []), seen, record.by, bool(shut))
-
-    def shut_by(self, key: str) -> list[str]:
-        """What should keep a card shut, whether or not it was run."""
-        before = [k for k in self.all if k != key][: list(self.all).index(key)]
-        why = [f"'{self.all[b].card.title}' is not passed" for b in before if self.all[b].word != "passed"][:1]
-        return why + self._work(self.all[key].card)
+        return At(card, lines, word, why or (shut if word == "begun" else []), seen, record.by, [])
 
     @property
     def next(self) -> At | None:

@@ -28,7 +28,7 @@ def cards(cards: Cards) -> Iterable[Finding]:
                 "Still open: {w}. Stop, put it right, and run it again.",
                 subject=f"{key}-early",
                 c=word(at.card.title),
-                w=word("; ".join(cards.shut_by(key)[:4])),
+                w=word("; ".join(at.early[:4])),
             )
         if at.word in ("failed", "aborted"):
             yield verdict(
@@ -40,7 +40,7 @@ def cards(cards: Cards) -> Iterable[Finding]:
                 c=word(at.card.title),
                 w=word("; ".join(at.why[:4]) or "why was not said"),
             )
-    left = [a for a in made.values() if a.word in ("shut", "open", "begun")]
+    left = [a for a in made.values() if a.word != "passed"]
     passed = sum(a.word == "passed" for a in made.values())
     if left:
         first = left[0]
@@ -49,7 +49,13 @@ def cards(cards: Cards) -> Iterable[Finding]:
             "prove.cards",
             "unknown",
             "{n} of {a} cards passed; next: {c}",
-            ("It is shut: {w}." if shut and first.word == "shut" else "Open: {w}." if shut else "It may be run."),
+            "Put right what ended it, and run it again."
+            if first.word in ("failed", "aborted")
+            else "It is shut: {w}."
+            if shut and first.word == "shut"
+            else "Open: {w}."
+            if shut
+            else "It may be run.",
             subject="next",
             needs=[Gap(f"/records/cards/{first.card.id}", f"the card '{first.card.title}'")],
             n=q(passed, "count"),

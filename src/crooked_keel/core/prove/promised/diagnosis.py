@@ -130,6 +130,16 @@ def _heat(promises: Promises, warm: bool, hot: _Seen) -> list[Cause]:
                 f"{weak} into a bucket, timed; then the thermostat, then the head",
             )
         )
+    elif warm and runs.by_sea:
+        made.append(
+            Cause(
+                "sea-water-short",
+                "Hot at speed: sea water short (impeller, strainer, a suction hose that collapses), then the core",
+                (hot.said("high"),),
+                tuple(w for w, r in (("water at the outlet", outlet), ("coolant at idle", idle)) if not r),
+                "flow at the outlet into a bucket, timed, at full throttle; open the strainer",
+            )
+        )
     elif warm:
         made.append(
             Cause(

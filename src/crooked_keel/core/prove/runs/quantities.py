@@ -6,7 +6,7 @@ from typing import NamedTuple
 
 from ...document.prove import RunLimits
 from ...document.systems import Cooling
-from ...errors import CannotSay, Gap
+from ...errors import CannotSay, Gap, or_gap
 from ...facts import Facts
 from ...facts.records import Column, Logged, Measured
 from ...figure.base import Figure
@@ -142,24 +142,35 @@ class Readings(Topic):
         found = [r for r in self.reads if r.channel == channel and card in (None, r.card)]
         return found[-1] if found else None
 
+    @property
+    def by_sea(self) -> bool:
+        """Whether the water outside cools it, not the air."""
+        return self.cooling.by in ("liquid to sea water", "keel cooler")
+
     @lazy
     def hot_day(self) -> float:
-        """Air on the hottest day, K. Raises CannotSay."""
-        if self.cooling.hot_day is None:
-            at = f"{self.pointer}/systems/cooling/hot_day"
-            raise CannotSay(Gap(at, "air outside on the hottest day"))
-        return self.cooling.hot_day.si
+        """What cools it, on the hottest day, K: the air, or the water. Raises CannotSay."""
+        part, what = ("sea", "warmest water") if self.by_sea else ("hot_day", "air outside on the hottest day")
+        figure = self.cooling.sea if self.by_sea else self.cooling.hot_day
+        if figure is None:
+            raise CannotSay(Gap(f"{self.pointer}/systems/cooling/{part}", what))
+        return figure.si
+
+    def outside(self, card: str) -> Read | None:
+        """What cooled it when a card was run, as read on it."""
+        return self.last("sea" if self.by_sea else "air", card)
 
     def on_hottest(self, read: Read) -> float:
-        """A temperature as it would be on the hottest day, K. Raises CannotSay where the air was not read with it."""
-        share = CHANNELS[read.channel].hot
-        air = self.last("air", read.card)
-        needs = [] if air is not None else [Gap("/records/air", "air outside, read on the same card")]
-        if self.cooling.hot_day is None:
-            needs.append(Gap(f"{self.pointer}/systems/cooling/hot_day", "air outside on the hottest day"))
-        if needs or air is None or share is None:
+        """A temperature as it would be on the hottest day, K. Raises CannotSay where it was not read what cooled it."""
+        share, there = CHANNELS[read.channel].hot, self.outside(read.card)
+        what = "water outside" if self.by_sea else "air outside"
+        hot = or_gap(lambda: self.hot_day)
+        needs = [] if there is not None else [Gap("/records/outside", f"{what}, read on the same card")]
+        if isinstance(hot, CannotSay):
+            raise CannotSay(*needs, *hot.needs)
+        if there is None or share is None:
             raise CannotSay(*needs)
-        return hot_day_correction(read.si, share, self.hot_day, air.si)
+        return hot_day_correction(read.si, share, hot, there.si)
 
     def columns(self, channel: str) -> list[tuple[Logged, Column]]:
         """Logged columns of a channel."""

@@ -8,10 +8,10 @@ from ...errors import CannotSay, Gap
 from ...judging.band import at_least, at_most, band
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
-from ...judging.subjects import Subject, one_by_one
+from ...judging.subjects import Subject, but_ok, one_by_one
 from ...reference.cards import CHANNELS
 from .functions import backwards, hot_day_correction, odd_rows, settled, theil_sen_trend, time_to_limit
-from .quantities import Read, Readings
+from .quantities import Limit, Read, Readings
 
 # How near a limit is said to be near: of a temperature, K; of all else this share of it. Common practice, no source.
 NEAR_K, NEAR = 5.0, 0.05
@@ -19,8 +19,10 @@ _APART = ("co", "drop_left", "drop_right", "cranks")
 _RPM = 3.141592653589793 / 30
 
 
-def _near(limit: float, dimension: str) -> float:
-    return NEAR_K if dimension == "temperature" else abs(NEAR * limit)
+def _near(limit: float, made: Limit, dimension: str) -> float:
+    """How near is near: between two limits no more than a tenth of their distance."""
+    near = NEAR_K if dimension == "temperature" else abs(NEAR * limit)
+    return near if made.low is None or made.high is None else min(near, 0.1 * (made.high - made.low))
 
 
 def _worst(runs: Readings, channel: str, high: bool) -> Read | None:
@@ -47,7 +49,7 @@ def limit(runs: Readings) -> Iterable[Finding]:
             read = _worst(runs, channel.key, high)
             if end is None or read is None:
                 continue
-            near = _near(end, channel.dimension)
+            near = _near(end, made, channel.dimension)
             ok = at_most(end - near) if high else at_least(end + near)
             inside = at_most(end) if high else at_least(end)
             judged = band(read.si, channel.dimension, ok=ok, watch=inside, doubt=read.doubt)
@@ -84,14 +86,14 @@ def hot_day(runs: Readings) -> Iterable[Finding]:
         channel, most = CHANNELS[key], runs.limit(CHANNELS[key]).high
         assert most is not None and channel.hot is not None
         hot = runs.on_hottest(r)
-        air = runs.last("air", r.card)
+        air = runs.outside(r.card)
         assert air is not None
         judged = band(hot, "temperature", ok=at_most(most - NEAR_K), watch=at_most(most), doubt=r.doubt + air.doubt)
         yield verdict(
             "prove.hot-day",
             judged.level,
             "{c}: {v} read, {h} on the hottest day, limit {l}",
-            "With {a} outside when it was read, {d} on the hottest day. "
+            "With {a} outside when it was read, {d} on the hottest day ({o}). "
             + ("It was not shown to be settled. " if not _is_settled(runs, key) else "")
             + "A climb or a stream from astern is hotter still.",
             subject=key,
@@ -103,6 +105,7 @@ def hot_day(runs: Readings) -> Iterable[Finding]:
             l=q(most, "temperature"),
             a=q(air.si, "temperature"),
             d=q(runs.hot_day, "temperature"),
+            o=word("water" if runs.by_sea else "air"),
         )
 
     if read:
@@ -126,6 +129,20 @@ def _is_settled(runs: Readings, channel: str) -> bool:
     mark="common practice",
 )
 def trend(runs: Readings) -> Iterable[Finding]:
+    yield from but_ok(
+        list(_trends(runs)),
+        lambda n: verdict(
+            "prove.trend",
+            "ok",
+            "Nothing that was logged reaches a limit within the hour",
+            "{n} limits, by the last readings; a thermostat that opens turns a trend.",
+            subject="ok",
+            n=q(n, "count"),
+        ),
+    )
+
+
+def _trends(runs: Readings) -> Iterator[Finding]:
     for key, channel in CHANNELS.items():
         made = runs.limit(channel)
         for log, column in runs.columns(key):
@@ -146,8 +163,6 @@ def trend(runs: Readings) -> Iterable[Finding]:
                     if left is not None and left <= 3600
                     else "ok"
                 )
-                if level == "ok" and left is None and not above:
-                    continue
                 yield verdict(
                     "prove.trend",
                     level,
