@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import json
 from collections.abc import Iterator
+from datetime import date
 from functools import cache
 from pathlib import Path
 from typing import Any, NamedTuple
@@ -16,6 +17,7 @@ from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Figure, Project, apply_operations, value_at
 from crooked_keel.core.document.fields import all_fields, figure_pointers
 from crooked_keel.core.errors import InputError
+from crooked_keel.core.facts import Facts, Kept, read_record
 from crooked_keel.core.figure.units import VIEWS
 from crooked_keel.core.topic.workspace import Workspace
 from crooked_keel.demo.seed import DEMOS, SECOND, made
@@ -28,13 +30,15 @@ SHARES = (None, 0.0, -1.0, 0.01, 0.1, 0.3, 0.5, 0.8, 0.9, 1.1, 1.25, 2.0, 3.0, 1
 
 
 class Case(NamedTuple):
-    """One document that brings a rule to a level."""
+    """One document that brings a rule to a level, with what is recorded and the day on which it is looked at."""
 
     rule: str
     level: str
     of: str
     fit: str | None
     edits: list[dict[str, Any]]
+    told: tuple[dict[str, Any], ...] = ()
+    today: str = ""
 
 
 @cache
@@ -46,7 +50,15 @@ def demonstrations() -> dict[str, Project]:
 
 def cases() -> list[Case]:
     """All that are written down."""
-    return [Case(**c) for c in json.loads(FILE.read_text())]
+    return [Case(**{**c, "told": tuple(c.get("told", ()))}) for c in json.loads(FILE.read_text())]
+
+
+def facts(case: Case) -> Facts:
+    """What is recorded in a case, all on the day of its first look."""
+    day = date.fromisoformat(case.today) if case.today else None
+    on = day or date(2026, 11, 29)
+    records = [read_record({"by": "Owner", "fit": case.fit, **said}) for said in case.told]
+    return Facts(tuple(Kept(n, on, f"{on}T12:00:00+00:00", r) for n, r in enumerate(records, 1)), day)
 
 
 def document(case: Case) -> Project:
@@ -56,7 +68,7 @@ def document(case: Case) -> Project:
 
 def levels(case: Case) -> set[tuple[str, str]]:
     """Every rule with each level that it gives there."""
-    return {(f.rule, f.level) for f in assess(document(case), case.fit).findings}
+    return {(f.rule, f.level) for f in assess(document(case), case.fit, facts=facts(case)).findings}
 
 
 def holds(case: Case) -> bool:
@@ -120,7 +132,8 @@ def looked_for(wanted: set[tuple[str, str]]) -> list[Case]:
 
 def written(all_cases: list[Case]) -> str:
     """The file: a case a line."""
-    lines = [json.dumps(c._asdict(), ensure_ascii=False) for c in sorted(all_cases, key=lambda c: c[:2])]
+    said = lambda c: {k: v for k, v in c._asdict().items() if k not in ("told", "today") or v}
+    lines = [json.dumps(said(c), ensure_ascii=False) for c in sorted(all_cases, key=lambda c: c[:2])]
     return "[\n" + ",\n".join(lines) + "\n]\n"
 
 

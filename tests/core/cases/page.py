@@ -65,6 +65,7 @@ def _said(case: Case) -> str:
     """Demonstration, fit, and what is changed."""
     name = demonstrations()[case.of].name + (" on a kept gearbox (of the tests)" if case.of == KEPT_BOX else "")
     where = f"{name}, {'as found' if case.fit is None else f'fit {case.fit}'}"
+    where += f", {len(case.told)} records ({', '.join(sorted({t['kind'] for t in case.told}))})" if case.told else ""
     if not case.edits:
         return where
     if len(case.edits) > 3:

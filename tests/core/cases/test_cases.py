@@ -70,7 +70,7 @@ def test_every_level_that_a_rule_can_give_has_a_case() -> None:
 
 BY_DOCUMENT: dict[str, list[Case]] = defaultdict(list)
 for _case in cases():
-    BY_DOCUMENT[f"{_case.of} {_case.fit} {_case.edits}"].append(_case)
+    BY_DOCUMENT[f"{_case.of} {_case.fit} {_case.edits} {_case.told} {_case.today}"].append(_case)
 
 
 @pytest.mark.parametrize("same", list(BY_DOCUMENT.values()), ids=lambda c: f"{c[0].rule}-{c[0].level}")
