@@ -164,7 +164,7 @@ def test_sheets_come_as_pdf(client: TestClient, kind: str, what: str) -> None:
 
 def test_a_sheet_that_is_not_there(client: TestClient) -> None:
     id = imported(client, "boat")
-    assert client.get(f"/api/projects/{id}/sheets/build").status_code == 422
+    assert client.get(f"/api/projects/{id}/sheets/none-such").status_code == 422
     assert client.get(f"/api/projects/{id}/sheets/balance?fit=zz").status_code in (404, 422)
     assert client.get("/api/projects/none/sheets/balance").status_code in (404, 422)
     assert client.get(f"/api/projects/{id}/sheets/balance?units=stone").status_code == 422

@@ -115,7 +115,11 @@ def test_demo_shows_what_the_tool_is_for(project: Project) -> None:
     assert assess(project, "a").findings[0].level == "stop"
     b = assess(project, "b")
     # Nobody entered what of that unit meets the craft: that is said, and nothing stops.
-    assert {f.rule for f in b.findings if f.level in ("stop", "unknown")} == {"choose.port"}
+    assert {f.rule for f in b.findings if f.level in ("stop", "unknown")} == {
+        "choose.port",
+        "build.plan",
+        "prove.cards",
+    }
     assert {f.rule for f in b.findings if f.level == "watch"} == {
         "balance.condition",
         "choose.heat",

@@ -24,7 +24,8 @@ from tests.conftest import DEMO_OF, KIND_IDS, put
 # Rows of tables that a screen of their own fills in: the ledger, the loadings and the spaces for packs.
 BY_HAND = re.compile(
     r"/(ledger(/[^/]+/(mass|station|butt_line|water_line))?|loadings(/[^/]+/(loads|fuel)/[^/]+)?"
-    r"|spaces/[^/]+/(forward|aft|port|starboard|low|high)|craft/flotation/sections)"
+    r"|spaces/[^/]+/(forward|aft|port|starboard|low|high)|craft/flotation/sections|records/.+)"
+    r"|\^/tasks/[^/]+/after"
 )
 
 

@@ -71,7 +71,9 @@ TROUBLES: dict[str, dict[str, Any]] = {
 
 
 def test_every_proposer_has_a_trouble_here() -> None:
-    assert set(TROUBLES) | set(OTHER_TROUBLES) == set(PROPOSERS)
+    # Those of build and prove stand on records: tests/core/build, tests/core/prove.
+    here = {r for r in PROPOSERS if not r.startswith(("build.", "prove."))}
+    assert set(TROUBLES) | set(OTHER_TROUBLES) == here
 
 
 @pytest.mark.parametrize("units", ["mm-kg", "in-lb"])

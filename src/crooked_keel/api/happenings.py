@@ -5,10 +5,11 @@ from __future__ import annotations
 from datetime import datetime
 from typing import Annotated, Any
 
-from fastapi import APIRouter, Path, Request, Response
+from fastapi import APIRouter, Path, Query, Request, Response
 from fastapi.concurrency import run_in_threadpool
 from pydantic import Field
 
+from ..core.asked.calibrated import Calibration, calibrate
 from ..core.build.offered import OfferedPlan, offered_plans
 from ..core.document import plain
 from ..core.errors import InputError
@@ -27,7 +28,10 @@ router = APIRouter(prefix="/api", responses=REFUSALS, route_class=StrictRoute)
 File = Annotated[str, Path(pattern=r"^[0-9a-f]{64}$")]
 _JPEG: dict[int | str, dict[str, Any]] = {200: {"content": {"image/jpeg": {}}}}
 _PICTURE = {
-    "requestBody": {"content": {"image/*": {"schema": {"type": "string", "format": "binary"}}}, "required": True}
+    "requestBody": {
+        "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}},
+        "required": True,
+    }
 }
 
 
@@ -161,6 +165,23 @@ def _known(log: LogIn) -> None:
     for choice in log.choices:
         if choice.channel is not None and choice.channel not in CHANNELS:
             raise InputError("/choices", "no such channel", given=choice.channel, allowed=", ".join(CHANNELS))
+
+
+@router.get("/projects/{project_id}/calibrations/{what}")
+def calibration(
+    request: Request,
+    project_id: Id,
+    what: Annotated[str, Path(max_length=80)],
+    fit: FitQuery = None,
+    unit: Annotated[str | None, Query(max_length=40)] = None,
+) -> Calibration:
+    """The figure by which a promise becomes what was measured, as an edit to be looked at first."""
+    made = service(request)
+    document = made.store.head(project_id).document
+    wanted = made.fit_of(document, fit)
+    if wanted is None:
+        raise InputError("/fits", "what was promised belongs to a fit", given=fit)
+    return calibrate(document, wanted, unit, what, made.facts.of(project_id))
 
 
 @router.get("/projects/{project_id}/plans")

@@ -24,7 +24,7 @@ _CSV: dict[int | str, dict[str, Any]] = {200: {"content": {"text/csv": {}}}}
 _ZIP: dict[int | str, dict[str, Any]] = {200: {"content": {"application/zip": {}}}}
 _ARCHIVE = {
     "requestBody": {
-        "content": {"application/zip": {"schema": {"type": "string", "format": "binary"}}},
+        "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}},
         "required": True,
     }
 }

@@ -348,6 +348,7 @@ def _proved(run: _Run, scope: Scope) -> prove.ProveOut:
         channels=run.table("prove", prove.channel_table, scope) or [],
         strips=run.table("prove", prove.strip_table, scope) or [],
         promises=run.table("prove", prove.promise_table, scope) or [],
+        take=run.table("prove", prove.taken, scope),
     )
 
 

@@ -48,7 +48,7 @@ export function ProjectList() {
             await api.POST('/api/projects/import-archive', {
               body: file as unknown as string,
               bodySerializer: (body) => body as unknown as BodyInit,
-              headers: { 'Content-Type': 'application/zip' },
+              headers: { 'Content-Type': 'application/octet-stream' },
             }),
           )
         : answer(await api.POST('/api/projects/import', { body: { text: await file.text() } }));

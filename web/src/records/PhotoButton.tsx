@@ -15,7 +15,7 @@ export function PhotoButton(props: { of: string; task?: string }) {
     try {
       const reply = await fetch(`/api/projects/${id}/photos`, {
         method: 'POST',
-        headers: { 'Content-Type': file.type.startsWith('image/') ? file.type : 'image/jpeg' },
+        headers: { 'Content-Type': 'application/octet-stream' },
         body: file,
       });
       const body = await reply.json();

@@ -74,11 +74,21 @@ class BuildTopics(NamedTuple):
 def plan_values(planned: Planned, holds: Holds) -> list[Value]:
     """When it is done, and how much is left."""
     out = ValueList("build")
+    if not planned.fit.tasks:
+        return out.values
     say: Callable[[Callable[[], float]], Callable[[], str]] = lambda days: lambda: planned.day(days()).isoformat()
-    out.add("ends", "One pair of hands is done on", "text", say(lambda: planned.alone.total))
-    out.add("ends-helped", "With help for all that can go on at once", "text", say(lambda: planned.helped.total))
-    out.add("hours-left", "Work left", "hours", lambda: sum(t.hours for t in planned.left.values()) * 3600.0)
-    out.add("holds", "Holds released", "text", lambda: _of(holds))
+    path, held = "list scheduling by latest start", "records"
+    out.add("ends", "One pair of hands is done on", "text", say(lambda: planned.alone.total), source=path)
+    help_ = "With help for all that can go on at once"
+    out.add("ends-helped", help_, "text", say(lambda: planned.helped.total), source="critical path method")
+    out.add(
+        "hours-left",
+        "Work left",
+        "hours",
+        lambda: sum(t.hours for t in planned.left.values()) * 3600.0,
+        source="sum of the tasks left",
+    )
+    out.add("holds", "Holds released", "text", lambda: _of(holds), source=held)
     return out.values
 
 
@@ -90,8 +100,9 @@ def _of(holds: Holds) -> str:
 def record_values(records: Records) -> list[Value]:
     """What was worked and spent."""
     out = ValueList("build")
-    out.add("worked", "Hours worked", "hours", lambda: records.hours_s)
-    out.add("spent", "Spent by the records", "money", lambda: records.spent)
+    if records.facts.standing:
+        out.add("worked", "Hours worked", "hours", lambda: records.hours_s, source="records")
+        out.add("spent", "Spent by the records", "money", lambda: records.spent, source="records")
     return out.values
 
 

@@ -129,9 +129,9 @@ class Labour(Duration):
     """Work of one pair of hands, s: of a task, or of a week."""
 
     shown = "hours"
-    most = 20_000 * 3600.0
-    most_words = "no task here takes twenty thousand hours"
-    allowed = "0 to 20 000 h"
+    most = 2500 * 3600.0
+    most_words = "no task here takes so many hours"
+    allowed = "0 to 2500 h"
     usual = (0.0, 400 * 3600.0)
 
 

@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
+from ..errors import or_none
 from ..formula import Out
-from ..judging.finding import Value
+from ..judging.finding import Message, Operation, Value
 from ..judging.values import ValueList
 from ..reference.cards import AFLOAT, CHANNELS, ROAD, Channel
 from ..topic.reading import Topic
@@ -14,6 +15,7 @@ from .promised.quantities import Promises
 from .promised.rules import level_of
 from .runs.functions import thinned
 from .runs.quantities import Readings
+from .suggest import unexplained
 from .weighed.quantities import Weighed
 
 # Points of a strip: no screen shows more.
@@ -94,13 +96,21 @@ class ChannelOut(Out):
     whose: str
 
 
+class DecisionOut(Out):
+    """The second weighing taken as it is: the sentence, and the edit that does it."""
+
+    message: Message
+    operations: list[Operation]
+
+
 class ProveOut(Out):
-    """What the prove bench draws of one unit."""
+    """What the prove bench draws of one unit. take: what may be decided of a second weighing."""
 
     cards: list[CardOut]
     channels: list[ChannelOut]
     strips: list[StripOut]
     promises: list[PromiseOut]
+    take: DecisionOut | None
 
 
 class ProveTopics(NamedTuple):
@@ -118,7 +128,7 @@ class ProveTopics(NamedTuple):
 def run_values(cards: Cards) -> list[Value]:
     """How far the cards are."""
     out = ValueList("prove")
-    out.add("cards", "Cards passed", "text", lambda: _passed(cards))
+    out.add("cards", "Cards passed", "text", lambda: _passed(cards), source="records")
     return out.values
 
 
@@ -132,6 +142,7 @@ def weighed_values(weighed: Weighed) -> list[Value]:
             "mass",
             lambda: weighed.measured.mass,
             before=lambda: weighed.predicted.mass,
+            source="second weighing",
         )
         out.add(
             "station",
@@ -139,6 +150,7 @@ def weighed_values(weighed: Weighed) -> list[Value]:
             "length",
             lambda: weighed.measured.station,
             before=lambda: weighed.predicted.station,
+            source="second weighing",
         )
     return out.values
 
@@ -213,6 +225,14 @@ def strip_table(runs: Readings) -> list[StripOut]:
                 )
             )
     return made
+
+
+def taken(weighed: Weighed) -> DecisionOut | None:
+    """What the second weighing would make of the ledger."""
+    if not weighed.begun:
+        return None
+    made = or_none(lambda: list(unexplained(weighed)))
+    return DecisionOut(message=made[0].message, operations=made[0].operations) if made else None
 
 
 def promise_table(promises: Promises) -> list[PromiseOut]:

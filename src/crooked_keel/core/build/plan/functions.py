@@ -12,6 +12,7 @@ from ...errors import InputError
 from ...formula import formula
 
 WEEK_DAYS = 7.0
+WEEK_S = WEEK_DAYS * 86400.0
 
 
 class Timed(NamedTuple):
@@ -47,7 +48,7 @@ class Schedule(NamedTuple):
 
 @formula(
     "build.task-days",
-    "d = l + 7·h / w",
+    "d = l + 604800·h / w",
     result=("wait", "how long it takes"),
     l=("wait", "what runs by itself"),
     h=("hours", "work of one pair of hands"),
@@ -60,7 +61,7 @@ def task_duration(lead_s: float, hours_s: float, week_s: float) -> float:
     """How long a task takes on the calendar, s. Raises InputError where a week holds no work."""
     if week_s <= 0:
         raise InputError("hours_a_week", "a week must hold some work", allowed="above 0 h")
-    return lead_s + WEEK_DAYS * 86400.0 * hours_s / week_s
+    return lead_s + WEEK_S * hours_s / week_s
 
 
 def in_order(after: Mapping[str, Sequence[str]]) -> list[str]:

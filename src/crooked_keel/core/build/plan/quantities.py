@@ -16,6 +16,7 @@ from ...topic.reading import Topic
 from .functions import Handled, OnePair, Schedule, Timed, ancestors, in_order, schedule_cpm, schedule_single_worker
 
 DAY_S = 86400.0
+MOST_DAYS = 36500.0
 
 
 class Done(NamedTuple):
@@ -186,7 +187,11 @@ class Planned(Topic):
         return schedule_single_worker(bare, self.week_hours)
 
     def day(self, days: float) -> date:
-        """The day on which so many days from where work goes on are over."""
+        """The day on which so many days from where work goes on are over. Raises InputError beyond a hundred years."""
+        if days > MOST_DAYS:
+            at = self.p("plan/hours_a_week")
+            given = self.plan.hours_a_week.entered if self.plan.hours_a_week else None
+            raise InputError(at, "at so few hours it is not done in a hundred years", given=given, allowed="more hours")
         return self.from_day + timedelta(days=int(days + 1e-9))
 
 

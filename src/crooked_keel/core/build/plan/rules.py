@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator
 
 from ...errors import CannotSay, Gap, or_gap
+from ...figure.trace import need
 from ...judging.finding import Compared, Finding, LeftOut, Level, q, word
 from ...judging.register import rule, verdict
 from ...judging.subjects import Subject, one_by_one
@@ -154,15 +155,15 @@ def order_by(planned: Planned) -> Iterable[Finding]:
     open_ = [
         k
         for k, t in planned.tasks.items()
-        if t.lead is not None and t.lead.si > 0 and planned.done[k].standing == "open"
+        if (t.work == "order" or (t.lead is not None and t.lead.si > 0)) and planned.done[k].standing == "open"
     ]
 
     def judge(s: Subject[str]) -> Iterator[Finding]:
         task = planned.tasks[s.key]
-        assert task.lead is not None
+        lead_s = need(task.lead, planned.at(s.key, "lead"), f"how long '{task.name}' takes to come").si
         needed = [planned.if_all_were_here.start[k] for k in planned.left if s.key in planned.left[k].after]
         start = planned.day(min(needed, default=planned.if_all_were_here.total))
-        last = latest_order_date(start, task.lead.si / DAY_S)
+        last = latest_order_date(start, lead_s / DAY_S)
         wanted = planned.wanted
         if wanted is not None:
             # The last day on which it may be ordered, with help for everything that follows.
@@ -183,7 +184,7 @@ def order_by(planned: Planned) -> Iterable[Finding]:
             d=word(last.isoformat()),
             n=word(task.name),
             w=word(wanted.isoformat() if wanted else ""),
-            l=q(task.lead.si, "wait"),
+            l=q(lead_s, "wait"),
             s=word(start.isoformat()),
         )
 

@@ -156,7 +156,7 @@ def tightening_sequence(count: int) -> list[int]:
 
 @formula(
     "build.wrench",
-    "S = T·L / (L + E·cos α)",
+    "S = T·L / (L + E·cos(α))",
     result=("torque", "what the wrench shows"),
     T=("torque", "torque wanted"),
     L=("length", "length of the wrench"),
