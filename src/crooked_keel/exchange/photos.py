@@ -41,12 +41,12 @@ def read_photo(raw: bytes) -> Made:
                 raise InputError("/photo", "the picture is too large", allowed="60 megapixels at most")
             opened.load()
             turned = ImageOps.exif_transpose(opened).convert("RGB")
-    except (UnidentifiedImageError, OSError, ValueError, SyntaxError, Image.DecompressionBombError) as bad:
+    except (Warning, Image.DecompressionBombError):
+        raise InputError("/photo", "the picture is too large", allowed="60 megapixels at most") from None
+    except (UnidentifiedImageError, OSError, ValueError, SyntaxError) as bad:
         if isinstance(bad, InputError):
             raise
         raise InputError("/photo", "this is not a picture that can be read", allowed=allowed) from None
-    except Warning:
-        raise InputError("/photo", "the picture is too large", allowed="60 megapixels at most") from None
     turned.thumbnail((KEPT, KEPT))
     data = _jpeg(turned, 85)
     little = turned.copy()

@@ -55,6 +55,7 @@ export function Waits(props: { task: string }) {
         ))}
         <select
           aria-label={`${label} another`}
+          data-pointer={`/fits/${fit}/tasks/${props.task}/${part}`}
           value=""
           className="max-w-40 border-b border-rule bg-transparent text-muted"
           onChange={(e) => void put(part, [...named, e.target.value], `${own.name}: ${label} one more`)}

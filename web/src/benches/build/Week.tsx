@@ -29,8 +29,9 @@ export function Week(props: { build: Build }) {
       )}
       {build.path.length > 0 && (
         <p className="mt-1 text-xs text-muted" title={build.path.join(' → ')}>
-          The longest way has {build.path.length} tasks: {short(build.path[0] ?? '')} → …{' '}
-          {short(build.path.at(-1) ?? '')}.
+          {build.path.length === 1
+            ? `One task is left on the longest way: ${short(build.path[0] ?? '')}.`
+            : `The longest way has ${build.path.length} tasks: ${short(build.path[0] ?? '')} → … ${short(build.path.at(-1) ?? '')}.`}
         </p>
       )}
       <p className="mt-1 text-xs">

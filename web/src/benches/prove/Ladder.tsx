@@ -157,7 +157,7 @@ function Sides(props: { promises: Prove['promises'] }) {
               />
             )}
             <text x="180" y={y + 4} textAnchor="end">
-              {p.label.length > 26 ? `${p.label.slice(0, 25)}…` : p.label}
+              {p.label.length > 22 ? `${p.label.slice(0, 21)}…` : p.label}
             </text>
             <circle
               cx={x(share(p))}

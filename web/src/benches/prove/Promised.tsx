@@ -1,11 +1,14 @@
+import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
-import { type Finding, type Prove, Refused } from '../../api/client';
+import { answer, api, type Finding, type Prove, Refused } from '../../api/client';
 import { useProject } from '../../api/project';
 import { useInstallation } from '../../api/useInstallation';
 import { formatNumber, sentence } from '../../figure/format';
 import { COLOURS } from '../../findings/Mark';
 import { Table } from '../../parts/Table';
 import { useRecords } from '../../records/useRecords';
+import { Decide } from './Decide';
+import { asOperations } from './operations';
 
 type Row = Prove['promises'][number];
 const RISE: Record<string, string> = { temperature: 'temperature_rise' };
@@ -13,6 +16,7 @@ const RISE: Record<string, string> = { temperature: 'temperature_rise' };
 /** What was promised beside what was measured, by the bench that promised it. */
 export function Promised(props: { promises: Row[]; simulated: Finding | undefined }) {
   const { view } = useProject();
+  const [asked, setAsked] = useState<string | null>(null);
   const between = (r: Row) => RISE[r.dimension] ?? r.dimension;
   const number = (si: number | null | undefined, doubt: number | null | undefined, r: Row) =>
     si == null
@@ -25,6 +29,7 @@ export function Promised(props: { promises: Row[]; simulated: Finding | undefine
         id={(r) => r.id}
         label="promised and measured"
         data={(r) => ({ 'data-promise': r.id })}
+        below={(r) => (asked === r.id ? <IntoTheModel what={r.id} onDone={() => setAsked(null)} /> : null)}
         columns={[
           { id: 'by', head: 'promised by', className: 'text-muted', cell: (r) => r.bench },
           {
@@ -72,6 +77,21 @@ export function Promised(props: { promises: Row[]; simulated: Finding | undefine
             num: true,
             cell: (r) => (r.in_doubts != null ? formatNumber(r.in_doubts, 'number', view) : ''),
           },
+          {
+            id: 'model',
+            head: '',
+            cell: (r) =>
+              r.off_si != null && r.level !== 'ok' && r.id !== 'unit.rated-speed' ? (
+                <button
+                  type="button"
+                  className="quiet whitespace-nowrap text-xs"
+                  aria-expanded={asked === r.id}
+                  onClick={() => setAsked(asked === r.id ? null : r.id)}
+                >
+                  into the model
+                </button>
+              ) : null,
+          },
         ]}
       />
       {props.simulated && props.simulated.level !== 'ok' && (
@@ -79,6 +99,26 @@ export function Promised(props: { promises: Row[]; simulated: Finding | undefine
       )}
     </section>
   );
+}
+
+/** The figure that would make the promise what was measured: shown first, with what it changes. */
+function IntoTheModel(props: { what: string; onDone: () => void }) {
+  const { id, fit, state } = useProject();
+  const { id: unit } = useInstallation();
+  const found = useQuery({
+    queryKey: ['calibration', id, fit, unit, props.what, state.revision],
+    queryFn: async () =>
+      answer(
+        await api.GET('/api/projects/{project_id}/calibrations/{what}', {
+          params: { path: { project_id: id, what: props.what }, query: { fit, unit } },
+        }),
+      ),
+    retry: false,
+  });
+  if (found.error) return <span role="alert">{String(found.error)}</span>;
+  if (!found.data) return <span>Trying values…</span>;
+  if (!found.data.message) return <span>{found.data.none}</span>;
+  return <Decide message={found.data.message} operations={asOperations(found.data.operations)} onDone={props.onDone} />;
 }
 
 /** A figure that was measured, against a promise. */

@@ -1,12 +1,16 @@
 import { type FormEvent, useState } from 'react';
 import { Refused } from '../../api/client';
 import { useProject } from '../../api/project';
+import { useAssessed } from '../../api/useInstallation';
 import { useRecords } from '../../records/useRecords';
+import { Decide } from './Decide';
+import { asOperations } from './operations';
 
 /** The craft on its scales again: one reading under each support, net. */
 export function SecondWeighing() {
   const { at, state, reference } = useProject();
   const { add, all } = useRecords();
+  const take = useAssessed()?.prove?.take;
   const [wrong, setWrong] = useState<Record<string, string>>({});
   const kind = reference.kinds.find((k) => k.id === state.document.kind);
   const supports = Object.entries((at('/craft/supports') ?? {}) as Record<string, { name: string; rank: number }>).sort(
@@ -67,6 +71,7 @@ export function SecondWeighing() {
           </form>
         ))}
       </div>
+      {take && <Decide message={take.message} operations={asOperations(take.operations)} />}
     </section>
   );
 }

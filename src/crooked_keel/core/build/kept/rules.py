@@ -178,9 +178,9 @@ def weighed_parts(records: Records) -> Iterable[Finding]:
     yield verdict(
         "build.weighed-parts",
         "watch" if loose or unweighed else "ok",
-        "{n} weighed parts, {m} together, are not in the ledger"
+        ("{w}, {m}, is not in the ledger" if len(loose) == 1 else "{n} weighed parts, {m}, are not in the ledger")
         if loose
-        else "{u} parts came off unweighed"
+        else "Came off unweighed: {x}"
         if unweighed
         else "Every part that came off stands in the ledger",
         ("Not there: {w}. " if loose else "")

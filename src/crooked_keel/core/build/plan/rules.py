@@ -49,7 +49,9 @@ def plan(planned: Planned) -> Iterable[Finding]:
     yield verdict(
         "build.plan",
         "watch" if out.names else "ok",
-        "{n} tasks left: one pair of hands is done on {d}" if left else "All {a} tasks are done",
+        ("One task left" if left == 1 else "{n} tasks left") + ": one pair of hands is done on {d}"
+        if left
+        else "All {a} tasks are done",
         ("With help for all that can go on at once on {h}. Every day of the week counts alike. " if left else "")
         + "Hours and waits of a plan that was taken over are guesses until they are changed.",
         left_out=out if out.names else None,
