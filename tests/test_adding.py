@@ -98,15 +98,16 @@ for at in (None, '900 mm', '10 mm', '900 mm ±2000 mm'):
 
 def test_a_bench_is_a_folder_and_an_entry(copy: Path) -> None:
     touched = done(copy, "A bench")
-    assert [t for t in touched if not t.startswith("core/build/")] == ["core/benches.py"]
+    own = [t for t in touched if not t.startswith("core/upkeep/")]
+    assert sorted(set(own)) == ["core/benches.py", "core/judging/finding.py"]
     said = asked(
         copy,
         """
 made = assess(project, fit)
 assert not made.failures, made.failures
-print([f.key for f in made.findings if f.bench == 'build'], [v.id for v in made.values if v.bench == 'build'])
-print([(b.level, b.built) for b in made.benches if b.bench == 'build'])
-print([b.title for b in BLOCKS if b.bench == 'build'])
+print([f.key for f in made.findings if f.bench == 'upkeep'], [v.id for v in made.values if v.bench == 'upkeep'])
+print([(b.level, b.built) for b in made.benches if b.bench == 'upkeep'])
+print([b.title for b in BLOCKS if b.bench == 'upkeep'])
 """,
     )
-    assert said == ["['build.bolts'] ['build.nose-up']", "[('watch', True)]", "['What it weighs']"]
+    assert said == ["['upkeep.bolts'] ['upkeep.nose-up']", "[('watch', True)]", "['What it weighs']"]

@@ -48,7 +48,17 @@ def test_new_project_lands_with_everything_to_fill_in(client: TestClient) -> Non
 def test_list_carries_the_small_keel_and_the_worst(client: TestClient, id: str) -> None:
     item = client.get("/api/projects").json()[0]
     assert (item["name"], item["worst_level"]) == ("Lapwing", "stop")
-    assert [k["level"] for k in item["keel"]] == ["ok", "watch", "stop", "watch", "ok", "ok", "stop", None, None]
+    assert [k["level"] for k in item["keel"]] == [
+        "ok",
+        "watch",
+        "stop",
+        "watch",
+        "ok",
+        "ok",
+        "stop",
+        "unknown",
+        "unknown",
+    ]
     assert item["profile"]["outline"]
 
 

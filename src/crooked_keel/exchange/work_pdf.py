@@ -21,7 +21,7 @@ from ..core.figure.units import between
 from ..core.judging.finding import BENCHES
 from .cells import cell_of
 from .pdf import INK, MUTED, RULE, WIDTH, _build, _fonts, _heading, _p, _Page, _table
-from .present import number
+from .present import directed, number
 from .records_table import _said
 from .sheets_pdf import _answers, _findings, _workings
 
@@ -297,7 +297,8 @@ def _runs(made: Assessment, units: str) -> list[Any]:
             if p.off_si is not None:
                 way = "more" if p.off_si >= 0 else "less"
                 off = f"{number(abs(p.off_si), between(p.dimension), units)} {way}"
-            said = [number(v, p.dimension, units) if v is not None else "" for v in (p.promised_si, p.measured_si)]
+            both = (p.promised_si, p.measured_si)
+            said = [directed(v, p.dimension, units, p.ways) if v is not None else "" for v in both]
             promised.append([_p(p.bench), _p(p.label), *(_p(s, font="KeelFigures", size=8) for s in (*said, off))])
         widths = [22 * mm, WIDTH - 106 * mm, 28 * mm, 28 * mm, 28 * mm]
         story += [Spacer(1, 2 * mm), _table(promised, widths), Spacer(1, 3 * mm)]

@@ -211,6 +211,19 @@ def test_what_was_parted_keeps_the_start_shut_and_stops_once_it_was_started() ->
     assert made.build is not None and any("F1" in s for s in made.build.shut)
 
 
+@pytest.mark.parametrize(("severity", "level"), [(1, "stop"), (2, "stop"), (3, "watch"), (4, "watch")])
+def test_squawks_by_their_severity(severity: int, level: str) -> None:
+    squawk = {"kind": "squawk", "text": "clip", "severity": severity}
+    assert levels(work(BOAT, squawk), "build.squawk") == [level]
+    assert levels(work(BOAT, squawk, {"kind": "closure", "squawk": 1, "evidence": "x"}), "build.squawk") == ["ok"]
+
+
+def test_a_tag_at_one_end_alone_is_watched() -> None:
+    parted = {"kind": "connection", "label": "F1", "end_a": "F1-A", "step": "parted"}
+    assert levels(work(BOAT, parted), "build.labels") == ["watch"]
+    assert levels(work(BOAT, {**parted, "end_b": "F1-B"}), "build.labels") == ["ok"]
+
+
 @pytest.mark.parametrize(
     ("level", "said"), [("at the mark", "ok"), ("not read", "watch"), ("below it", "stop"), ("above it", "stop")]
 )

@@ -185,6 +185,11 @@ def test_gas_in_the_cabin(ppm: float, said: str) -> None:
     assert level(run(BOAT, reading("co", "count", ppm)), "prove.gas") == said
 
 
+@pytest.mark.parametrize(("cranks", "said"), [(2, "ok"), (4, "ok"), (5, "stop")])
+def test_no_oil_pressure_within_four_cranks_stops(cranks: float, said: str) -> None:
+    assert level(run(BOAT, reading("cranks", "count", cranks)), "prove.cranks") == said
+
+
 class TestPromises:
     def test_slower_than_promised_stops_and_faster_is_looked_at(self) -> None:
         promised = next(v.si for v in assess(BOAT, "a").values if v.id == "drive.speed")

@@ -13,9 +13,9 @@ from ..assess import assess
 from ..document import Figure, Project, apply_operations, value_at
 from ..errors import InputError
 from ..facts import Facts
-from ..figure.units import VIEWS
 from ..formula import Out
 from ..judging.finding import Message, Operation, q, word
+from ..judging.propose import typed_text
 
 _TRIES = 14
 # The widest that a figure may be off from what was entered: further off it was not that figure.
@@ -73,9 +73,7 @@ def calibrate(project: Project, fit_id: str, unit: str | None, subject: str, fac
         return _none("The figure that it hangs on is not entered.")
 
     def said(si: float) -> dict[str, object]:
-        shown = VIEWS[project.units][figure.shown or figure.dimension]
-        text = f"{(si - shown.offset) / shown.factor:.5g} {shown.unit}".strip()
-        text = text.replace(".", ",") if project.number_style == "comma" else text
+        text = typed_text(si, figure.shown or figure.dimension, project.units, project.number_style)
         return {"entered": text, "source": "measured", "note": "by the run that was measured"}
 
     def promise(si: float) -> float | None:

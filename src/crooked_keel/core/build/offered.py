@@ -12,7 +12,6 @@ from ..reference.plans import (
     ENGINE,
     FUEL,
     LIQUID,
-    OFFERS,
     PACK,
     SEA,
     TEMPLATES,
@@ -21,6 +20,7 @@ from ..reference.plans import (
     PlanTemplate,
     fitted,
 )
+from ..resolved.references import kind_of
 
 # Keys of tasks that a plan put in.
 _OURS = re.compile(r"^(t|hv)\d+$")
@@ -47,7 +47,7 @@ def offered_plans(project: Project, fit_id: str | None) -> list[OfferedPlan]:
         )
     fit = project.fits[fit_id]
     electric = bool(fit.installations) and all(i.unit.kind == "electric" for i in fit.installations.values())
-    offers = OFFERS.get(project.kind)
+    offers = kind_of(project).plans
     if offers is None:
         likeliest, others = "", [*TEMPLATES]
     else:
@@ -140,7 +140,7 @@ def _as_task(task: PlanTask, rank: float, more: tuple[str, ...]) -> dict[str, ob
         "name": task.title,
         "rank": rank,
         "work": task.work,
-        "hours": {"entered": f"{task.hours:g} h", "source": "template"},
+        "hours": {"entered": task.hours_said, "source": "template"},
         "after": [*task.after, *more],
         "seals": list(task.seals),
         "gate": task.gate or None,
@@ -148,6 +148,6 @@ def _as_task(task: PlanTask, rank: float, more: tuple[str, ...]) -> dict[str, ob
         "evidence": task.evidence,
         "caution": task.caution,
     }
-    if task.lead_days:
-        made["lead"] = {"entered": f"{task.lead_days:g} days", "source": "template"}
+    if task.lead_said:
+        made["lead"] = {"entered": task.lead_said, "source": "template"}
     return {k: v for k, v in made.items() if v not in (None, "", [])}

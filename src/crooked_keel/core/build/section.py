@@ -112,7 +112,9 @@ VALUES = (plan_values, record_values)
 def slip(planned: Planned, holds: Holds, records: Records, ready: Ready) -> BuildOut:
     """Everything that the bench draws."""
     tasks = or_none(lambda: planned.tasks) or {}
-    alone, helped = or_none(lambda: planned.alone), or_none(lambda: planned.helped)
+    # What no day can be said of has none: a plan of a hundred years.
+    alone = or_none(lambda: planned.dated)
+    helped = or_none(lambda: planned.helped)
     order = or_none(lambda: planned.order) or []
     made: list[TaskOut] = []
     for key, task in tasks.items():

@@ -11,10 +11,30 @@ from ..formula import Out, Working, record
 Level = Literal["ok", "watch", "stop", "unknown"]
 
 
-Bench = Literal["craft", "choose", "balance", "drive", "mount", "align", "systems", "build", "prove"]
+Bench = Literal[
+    "craft",
+    "choose",
+    "balance",
+    "drive",
+    "mount",
+    "align",
+    "systems",
+    "build",
+    "prove",
+]
 
 
-BENCHES: tuple[Bench, ...] = ("craft", "choose", "balance", "drive", "mount", "align", "systems", "build", "prove")
+BENCHES: tuple[Bench, ...] = (
+    "craft",
+    "choose",
+    "balance",
+    "drive",
+    "mount",
+    "align",
+    "systems",
+    "build",
+    "prove",
+)
 
 
 # Worst first.

@@ -7,7 +7,7 @@ from typing import Any, NamedTuple
 
 from ..figure.base import Figure
 from ..figure.place import DIRECTIONS, Place
-from ..figure.units import IN_M, TAPE_M
+from ..figure.units import IN_M, TAPE_M, VIEWS
 from .finding import Message, Operation
 
 
@@ -45,6 +45,13 @@ def computed(figure: Figure | None, text: str) -> dict[str, Any]:
     if isinstance(figure, Place):
         made |= {"from": figure.origin, "dir": figure.dir}
     return made
+
+
+def typed_text(si: float, dimension: str, units: str, style: str) -> str:
+    """A figure as a person would type it in the view's units, to five digits, with the project's decimal mark."""
+    shown = VIEWS[units][dimension]
+    text = f"{(si - shown.offset) / shown.factor:.5g} {shown.unit}".strip()
+    return text.replace(".", ",") if style == "comma" else text
 
 
 def to_buy(text: str) -> dict[str, Any]:

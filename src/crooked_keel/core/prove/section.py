@@ -6,7 +6,7 @@ from typing import NamedTuple
 
 from ..errors import or_none
 from ..formula import Out
-from ..judging.finding import Message, Operation, Value
+from ..judging.finding import Message, Operation, Value, Ways
 from ..judging.values import ValueList
 from ..reference.cards import AFLOAT, CHANNELS, ROAD, Channel
 from ..topic.reading import Topic
@@ -74,6 +74,7 @@ class PromiseOut(Out):
     bench: str
     label: str
     dimension: str
+    ways: Ways | None
     promised_si: float | None
     promised_doubt_si: float | None
     measured_si: float | None
@@ -246,6 +247,7 @@ def promise_table(promises: Promises) -> list[PromiseOut]:
                 bench=r.bench,
                 label=r.label,
                 dimension=r.dimension,
+                ways=r.ways,
                 promised_si=r.promised,
                 promised_doubt_si=r.promised_doubt or None,
                 measured_si=r.measured,

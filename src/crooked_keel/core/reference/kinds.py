@@ -39,11 +39,20 @@ Form = Literal[
 ]
 
 
+class Offers(NamedTuple):
+    """Plans of the work by their id: the likeliest for an engine and for a motor, and others that may do."""
+
+    engine: str
+    electric: str
+    others: tuple[str, ...] = ()
+
+
 class Kind(NamedTuple):
     """forms: what benches ask about; words: names of the trade, by the name used in code; unit_side: +1 if the unit
     lies aft of its output flange, −1 ahead of it, 0 if it is measured both ways from it; mount_axis: the axis of a
     mount's axial stiffness; template: layout and name of the unit → what a new project starts with; draw: outline of
-    the side view, from the measures that `outline` names; cautions: what a bench must not be left without, by bench."""
+    the side view, from the measures that `outline` names; cautions: what a bench must not be left without, by bench;
+    plans: those offered for the work, all where none is named."""
 
     name: str
     forms: frozenset[Form]
@@ -56,6 +65,7 @@ class Kind(NamedTuple):
     draw: outlines.Draw
     outline: dict[str, str]
     cautions: dict[str, str]
+    plans: Offers | None = None
 
 
 _RIDDEN: frozenset[Form] = frozenset(
@@ -132,6 +142,7 @@ KINDS: dict[str, Kind] = {
             "align": "Support the unit before you loosen a point. "
             "Prove angles in a jig, then in flight, in small steps.",
         },
+        Offers("tractor-aircraft", "tractor-aircraft", ("pusher-canard", "turbine-conversion")),
     ),
     "boat": Kind(
         "boat",
@@ -177,6 +188,7 @@ KINDS: dict[str, Kind] = {
             "mount": "A shaft bolted hard to a soft mount tears its seal.",
             "align": "Do not turn the shaft under power with the coupling open. Close the sea cocks you open.",
         },
+        Offers("inboard-diesel-single", "inboard-diesel-single", ("inboard-twin", "classic-runabout")),
     ),
     "motorcycle": Kind(
         "motorcycle",
@@ -198,6 +210,7 @@ KINDS: dict[str, Kind] = {
         outlines.motorcycle,
         _RIDDEN_OUTLINE,
         _RIDDEN_CAUTIONS,
+        Offers("motorcycle-engine", "scooter-electric"),
     ),
     "scooter": Kind(
         "scooter",
@@ -219,6 +232,7 @@ KINDS: dict[str, Kind] = {
         outlines.scooter,
         _RIDDEN_OUTLINE,
         _RIDDEN_CAUTIONS,
+        Offers("scooter-swing-unit", "scooter-electric"),
     ),
     "road-vehicle": Kind(
         "road vehicle",
@@ -265,6 +279,7 @@ KINDS: dict[str, Kind] = {
             "mount": "A changed drive may need an inspector before it goes on the road.",
             "align": "Support gearbox and unit before you part them.",
         },
+        Offers("motorcycle-engine-small-car", "small-car-electric"),
     ),
 }
 

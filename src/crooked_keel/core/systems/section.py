@@ -6,7 +6,7 @@ import math
 from collections.abc import Callable
 from typing import Any, NamedTuple
 
-from ..errors import or_none
+from ..errors import fields, or_none
 from ..figure.trace import Uncertain
 from ..formula import Out, Working
 from ..judging.finding import Value, Ways
@@ -150,7 +150,8 @@ def oil_values(oiled: Oiled) -> list[Value]:
 def worst_depth(oiled: Oiled) -> tuple[str, float]:
     """The attitude in which the pickup is least deep, and how deep, m."""
     volume = oiled.volume("least", "oil at the lower mark").si
-    found = [(w, depth(oiled.outline, oiled.width.si, volume, oiled.pickup, angle)) for w, angle in oiled.attitudes]
+    with fields(volume=oiled.p("least"), outline=oiled.p("outline")):
+        found = [(w, depth(oiled.outline, oiled.width.si, volume, oiled.pickup, angle)) for w, angle in oiled.attitudes]
     return min(found, key=lambda f: f[1])
 
 

@@ -57,7 +57,7 @@ export function Ladder(props: { prove: Prove; card: string }) {
       ))}
       {speeds.map((t) => (
         <text key={t} x={x(t)} y={HEIGHT - FOOT + 16} textAnchor="middle">
-          {formatNumber(t, 'rotation', view).replace(/ .*/, '')}
+          {formatNumber(t, 'rotation', view).replace(/\s.*/, '')}
         </text>
       ))}
       <text x={WIDTH - 12} y={HEIGHT - 4} textAnchor="end" style={{ fill: 'var(--color-muted)' }}>

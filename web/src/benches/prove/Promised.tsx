@@ -3,7 +3,7 @@ import { type FormEvent, useState } from 'react';
 import { answer, api, type Finding, type Prove, Refused } from '../../api/client';
 import { useProject } from '../../api/project';
 import { useInstallation } from '../../api/useInstallation';
-import { formatNumber, sentence } from '../../figure/format';
+import { between, directed, formatNumber, sentence } from '../../figure/format';
 import { COLOURS } from '../../findings/Mark';
 import { Table } from '../../parts/Table';
 import { useRecords } from '../../records/useRecords';
@@ -11,17 +11,15 @@ import { Decide } from './Decide';
 import { asOperations } from './operations';
 
 type Row = Prove['promises'][number];
-const RISE: Record<string, string> = { temperature: 'temperature_rise' };
 
 /** What was promised beside what was measured, by the bench that promised it. */
 export function Promised(props: { promises: Row[]; simulated: Finding | undefined }) {
   const { view } = useProject();
   const [asked, setAsked] = useState<string | null>(null);
-  const between = (r: Row) => RISE[r.dimension] ?? r.dimension;
   const number = (si: number | null | undefined, doubt: number | null | undefined, r: Row) =>
     si == null
       ? ''
-      : `${formatNumber(si, r.dimension, view)}${doubt ? ` ±${formatNumber(doubt, between(r), view)}` : ''}`;
+      : `${directed(si, r.dimension, view, r.ways)}${doubt ? ` ±${formatNumber(doubt, between(r.dimension), view)}` : ''}`;
   return (
     <section aria-label="Promised and measured" className="border-b border-rule px-4 py-1">
       <Table
@@ -65,7 +63,7 @@ export function Promised(props: { promises: Row[]; simulated: Finding | undefine
             cell: (r) =>
               r.off_si != null ? (
                 <span style={{ color: r.level && r.level !== 'ok' ? COLOURS[r.level as Finding['level']] : undefined }}>
-                  {formatNumber(Math.abs(r.off_si), between(r), view)} {r.off_si >= 0 ? 'more' : 'less'}
+                  {formatNumber(Math.abs(r.off_si), between(r.dimension), view)} {r.off_si >= 0 ? 'more' : 'less'}
                 </span>
               ) : (
                 ''

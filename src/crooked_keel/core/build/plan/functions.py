@@ -110,7 +110,7 @@ def schedule_cpm(tasks: Mapping[str, Timed]) -> Schedule:
     Raises InputError as `in_order` does, and for a time below zero."""
     for key, task in tasks.items():
         if task.days < 0:
-            raise InputError("days", f"{key} takes less than no time", given=f"{task.days:g}", allowed="0 or more")
+            raise InputError("days", f"{key} takes less than no time", allowed="0 or more")
     order = in_order({k: t.after for k, t in tasks.items()})
     earliest: dict[str, float] = {}
     for key in order:
@@ -199,5 +199,4 @@ def latest_order_date(need: date, lead_days: float, buffer_days: float = 0.0) ->
 
 def week_of(day: date) -> str:
     """The week of a day, as 2026-W48. Source: ISO 8601: from Monday, of the year that has its Thursday."""
-    year, week, _ = day.isocalendar()
-    return f"{year}-W{week:02d}"
+    return day.strftime("%G-W%V")

@@ -175,6 +175,12 @@ class Planned(Topic):
         """What is left, by one pair of hands."""
         return schedule_single_worker(self.left, self.week_hours)
 
+    @property
+    def dated(self) -> OnePair:
+        """What is left, by one pair of hands, where days can be said of it."""
+        self.day(self.alone.total)
+        return self.alone
+
     @lazy
     def wanted(self) -> date | None:
         """The day by which it is to be done; None where nobody said."""

@@ -29,6 +29,7 @@ class _Seen(NamedTuple):
     off: float | None
 
     def said(self, way: str) -> str:
+        """In words, with which way it is off."""
         return f"{self.words} {way}"
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Literal, NamedTuple
 
 from ...errors import CannotSay, or_gap
-from ...judging.finding import Bench, Value
+from ...judging.finding import Bench, Value, Ways
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ..runs.functions import reciprocal_speed
@@ -38,7 +38,7 @@ RATED = "unit.rated-speed"
 
 class Row(NamedTuple):
     """A promise: by which bench, promised and measured in SI, each with its doubt (two standard deviations), what is
-    missing of either, and where the measured one comes from."""
+    missing of either, where the measured one comes from, and what the sign is called where it is a direction."""
 
     id: str
     bench: Bench
@@ -51,6 +51,7 @@ class Row(NamedTuple):
     measured_doubt: float
     needs: tuple[str, ...]
     how: str
+    ways: Ways | None = None
 
     @property
     def off(self) -> float:
@@ -103,6 +104,7 @@ class Promises(Topic):
                     doubt,
                     (*(n.what for n in v.needs if v.si is None), *needs),
                     how,
+                    v.ways,
                 )
             )
         return made

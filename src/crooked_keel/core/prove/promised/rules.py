@@ -10,6 +10,8 @@ from .diagnosis import diagnose
 from .quantities import RATED, Promises, Row
 
 _OK, _WATCH = 0.05, 0.10
+# Of the speed at full power.
+_RATED = (0.01, 0.03)
 # Of a temperature a share says nothing: K. Common practice, no source.
 _OK_K, _WATCH_K = 5.0, 10.0
 # Of a length that may be nought: m. Proposed.
@@ -18,6 +20,8 @@ _OK_M, _WATCH_M = 0.02, 0.05
 
 def _bounds(row: Row) -> tuple[float, float]:
     """How far off is ok, and watch, SI."""
+    if row.id == RATED:
+        return _RATED[0] * (row.promised or 0.0), _RATED[1] * (row.promised or 0.0)
     if row.dimension == "temperature":
         return _OK_K, _WATCH_K
     if row.dimension == "length":
@@ -68,8 +72,8 @@ def promised(promises: Promises) -> Iterable[Finding]:
             compared=Compared(value=row.off, dimension=between, lo=-ok, hi=ok, doubt=row.doubt or None),
             can_suggest=level != "ok",
             n=word(row.label),
-            m=q(row.measured, row.dimension),
-            p=q(row.promised, row.dimension),
+            m=q(row.measured, row.dimension, row.ways),
+            p=q(row.promised, row.dimension, row.ways),
             d=q(abs(row.off), between),
             w=word("more" if row.off >= 0 else "less"),
             k=q(abs(row.off) / row.doubt if row.doubt else 0.0, "number"),
@@ -94,7 +98,7 @@ def rated_speed(promises: Promises) -> Iterable[Finding]:
         return
     share = row.off / row.promised
     doubt = row.measured_doubt / row.promised
-    level: Level = "ok" if abs(share) + doubt <= 0.01 else "watch" if abs(share) <= 0.03 else "stop"
+    level: Level = "ok" if abs(share) + doubt <= _RATED[0] else "watch" if abs(share) <= _RATED[1] else "stop"
     yield verdict(
         "prove.rated-speed",
         level,
@@ -107,7 +111,7 @@ def rated_speed(promises: Promises) -> Iterable[Finding]:
             else ""
         )
         + "Read with the throttle proved open, settled.",
-        compared=Compared(value=share, dimension="percent", lo=-0.03, hi=0.03, doubt=doubt or None),
+        compared=Compared(value=share, dimension="percent", lo=-_RATED[1], hi=_RATED[1], doubt=doubt or None),
         m=q(row.measured, "rotation"),
         p=q(row.promised, "rotation"),
     )

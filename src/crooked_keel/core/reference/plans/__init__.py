@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from typing import NamedTuple
-
 from .boats import CLASSIC_RUNABOUT, INBOARD_DIESEL_SINGLE, INBOARD_TWIN
 from .kit import ENGINE, FUEL, LIQUID, SEA, PlanTask, PlanTemplate, fitted
 from .wheels import (
@@ -37,33 +35,14 @@ TEMPLATES: dict[str, PlanTemplate] = {
 # Plans that have the packs, wires and tests of an electric unit in them.
 WITH_PACKS = frozenset({SCOOTER_ELECTRIC.id, SMALL_CAR_ELECTRIC.id, PARALLEL_HYBRID.id})
 
-
-class Offers(NamedTuple):
-    """Plans of a kind of craft: the likeliest for an engine and for a motor, and others that may do."""
-
-    engine: str
-    electric: str
-    others: tuple[str, ...] = ()
-
-
-OFFERS: dict[str, Offers] = {
-    "aeroplane": Offers("tractor-aircraft", "tractor-aircraft", ("pusher-canard", "turbine-conversion")),
-    "boat": Offers("inboard-diesel-single", "inboard-diesel-single", ("inboard-twin", "classic-runabout")),
-    "motorcycle": Offers("motorcycle-engine", "scooter-electric"),
-    "scooter": Offers("scooter-swing-unit", "scooter-electric"),
-    "road-vehicle": Offers("motorcycle-engine-small-car", "small-car-electric"),
-}
-
 __all__ = [
     "ENGINE",
     "FUEL",
     "LIQUID",
-    "OFFERS",
     "PACK",
     "SEA",
     "TEMPLATES",
     "WITH_PACKS",
-    "Offers",
     "PlanTask",
     "PlanTemplate",
     "fitted",

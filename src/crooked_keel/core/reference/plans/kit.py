@@ -18,14 +18,16 @@ FUEL, ENGINE, LIQUID, SEA = "fuel", "an engine", "liquid cooling", "sea water"
 
 
 class PlanTask(NamedTuple):
-    """A task of a plan. hours: of one pair of hands; lead: days that run by themselves; seals: what would shut it in;
-    needs: what a fit must have, or it falls away; role: who must see it."""
+    """A task of a plan. hours: of one pair of hands; lead: days that run by themselves; both also as a person types
+    them; seals: what would shut it in; needs: what a fit must have, or it falls away; role: who must see it."""
 
     key: str
     title: str
     work: str
     hours: float
     lead_days: float
+    hours_said: str
+    lead_said: str
     after: tuple[str, ...]
     seals: tuple[str, ...]
     gate: str
@@ -72,6 +74,8 @@ def _task(lines: list[str]) -> PlanTask:
         work,
         float(hours[:-1]),
         float(said.get("lead", "0d")[:-1]),
+        f"{hours[:-1]} h",
+        f"{said['lead'][:-1]} days" if "lead" in said else "",
         tuple(said.get("after", "").split()),
         tuple(said.get("before", "").split()),
         GATES[said["gate"]] if "gate" in said else "",
