@@ -12,6 +12,7 @@ const LAYERS = [
   'profile',
   'sheet',
   'drawing',
+  'records',
   'findings',
   'figure',
   'parts',
