@@ -17,6 +17,7 @@ from collections.abc import Callable
 from pathlib import Path
 from typing import Any
 
+from benchmarks import work
 from benchmarks.edits import Edit, typical
 from crooked_keel.cli import settle_collector
 from crooked_keel.core.asked.comparison import compare
@@ -236,6 +237,17 @@ def ways_out() -> None:
         line(f"{level} with a proved edit as a way out; the rest with a sentence", "", f"{have} of {of}")
 
 
+def with_work(demos: dict[str, Project]) -> None:
+    """What the work costs on top."""
+    plain = next(p for name, p in demos.items() if name.startswith("aeroplane"))
+    edit, record = work.edit_ms(plain, "a", "/loadings/solo/loads/front")
+    loop = loop_ms()
+    words = f"{work.TASKS} tasks, {work.RECORDS} records: "
+    line(f"{words}a load", "0.35", f"{edit / loop:.2f}  ({edit:.1f} ms, loop {loop:.0f} ms)")
+    line(f"{words}another record", "", f"{record / loop:.2f}  ({record:.1f} ms)")
+    line(f"a log of {work.ROWS} rows read", "2 s", f"{work.log_s():.2f} s")
+
+
 def main() -> None:
     demos = {f"{kind}, {demo.NAME}": made(kind, demo) for kind, demo in DEMOS}
     demo = made(*DEMOS[-1])
@@ -252,6 +264,7 @@ def main() -> None:
     in_process("1000 rows", large, ("0.35", "0.35"), {"the flange's station": edit_of(large)})
     without, beside = with_more_benches(demo)
     line("an edit beside three more benches that it does not touch", "+10 %", f"{beside / without - 1:+.0%}")
+    with_work(demos)
     line(
         "suggestions for a stop, proved",
         "",
