@@ -54,8 +54,31 @@ READ = (
     "exports/project",
     "exports/ledger",
     "exports/ledger.xlsx",
+    "exports/archive",
+    "exports/records.csv",
+    "records",
+    "plans?fit=a",
+    "papers/tasks?fit=a",
+    "calibrations/drive.speed?fit=a",
 )
 ASKED = ("studies/measure-next?fit=a", "studies/at-rest?fit=a", "studies/burn-order?fit=a", "suggestions/nothing?fit=a")
+
+
+# What is no record, or none that may be kept.
+NO_RECORDS: tuple[Any, ...] = (
+    {},
+    {"kind": "squawk"},
+    {"kind": "step", "task": "t99", "step": "done"},
+    {"kind": "witness", "task": "t01", "role": "inspector", "evidence": "x"},
+    {"kind": "torque", "fastener": "x" * 5000},
+    {"kind": "reading", "what": "coolant", "entered": "9e999 °C"},
+    {"kind": "card", "card": "first-start", "result": "passed", "seen": ["x"] * 90},
+    {"kind": "closure", "squawk": 10**17, "evidence": "x"},
+    {"kind": "withdrawn", "corrects": -1},
+    {"kind": "photo", "file": "../../etc", "of": "x"},
+    {"kind": "log", "t": [], "columns": []},
+    {"kind": []},
+)
 
 
 @dataclass
@@ -67,6 +90,7 @@ class Window:
     units: list[str]
     known: dict[str, str] = field(default_factory=dict)
     made: dict[str, str] = field(default_factory=dict)
+    told: dict[str, set[str]] = field(default_factory=dict)
     acknowledged: int = 0
     failures: int = 0
     step: int = 0
@@ -75,8 +99,18 @@ class Window:
         """One thing, at random."""
         self.step += 1
         (act,) = self.chance.choices(
-            (self._describe, self._undo, self._odd, self._unit, self._import, self._file, self._read, self._ask),
-            (8, 2, 4, 4, 1, 2, 2, 1),
+            (
+                self._describe,
+                self._undo,
+                self._odd,
+                self._unit,
+                self._record,
+                self._import,
+                self._file,
+                self._read,
+                self._ask,
+            ),
+            (8, 2, 4, 4, 6, 1, 2, 2, 1),
         )
         act(call)
 
@@ -92,7 +126,24 @@ class Window:
                 status, state = call("GET", f"/api/library/{unit}")
                 if status != 200 or state["document"]["unit"]["name"] != text:
                     made.append(f"unit {unit}: {text}")
+        for project, texts in self.told.items():
+            kept = call("GET", f"/api/projects/{project}/records")[1]
+            there = {r["data"].get("text") for r in kept or ()}
+            made += [f"record of {project}: {text}" for text in sorted(texts - there)]
         return made
+
+    def _record(self, call: Call) -> None:
+        """Something that happened, acknowledged by its being there; and something that may not be kept."""
+        project, text = self.chance.choice(self.projects), self._text()
+        squawk = {"kind": "squawk", "by": "Owner", "fit": "a", "text": text, "severity": self.chance.randint(1, 4)}
+        status, reply = call("POST", f"/api/projects/{project}/records?fit=a", {"record": squawk})
+        if status == 201:
+            self.acknowledged += 1
+            self.told.setdefault(project, set()).add(text)
+            self.failures += len(reply["assessment"]["failures"])
+        odd = {"by": "Owner", "fit": "a", **self.chance.choice(NO_RECORDS)}
+        call("POST", f"/api/projects/{project}/records?fit=a", {"record": odd})
+        call("POST", "/api/logs/look", {"text": self.chance.choice(FILES)})
 
     def _text(self) -> str:
         return f"torture {self.step} {self.chance.randrange(10**6)}"

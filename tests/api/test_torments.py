@@ -7,7 +7,7 @@ import random
 from typing import Any
 
 import pytest
-from benchmarks.torments import FILES, ODD, Window
+from benchmarks.torments import FILES, NO_RECORDS, ODD, Window
 from fastapi.testclient import TestClient
 
 from crooked_keel.api.library_service import LibraryService
@@ -54,6 +54,24 @@ def test_what_was_lost_would_be_seen(window: Window, call: Any) -> None:
     key, text = next(iter(window.known.items()))
     window.known[key] = f"{text}, and more"
     assert window.lost(call) == [f"{key if key.startswith('unit') else f'project {key}'}: {text}, and more"]
+
+
+@pytest.mark.parametrize("odd", NO_RECORDS, ids=lambda v: str(v.get("kind")))
+def test_what_is_no_record_is_refused_at_a_field_and_nothing_is_kept(
+    client: TestClient, window: Window, odd: dict[str, Any]
+) -> None:
+    project = window.projects[-1]
+    reply = client.post(f"/api/projects/{project}/records?fit=a", json={"record": {"by": "Owner", "fit": "a", **odd}})
+    assert reply.status_code == 422 and reply.json()["detail"], reply.text
+    assert client.get(f"/api/projects/{project}/records").json() == []
+
+
+def test_records_that_were_lost_would_be_seen(window: Window, call: Any) -> None:
+    while not window.told:
+        window.act(call)
+    project = next(iter(window.told))
+    window.told[project].add("never written")
+    assert window.lost(call) == [f"record of {project}: never written"]
 
 
 @pytest.mark.parametrize("odd", ODD, ids=lambda v: repr(v)[:30])

@@ -64,7 +64,9 @@ export function Simulated(props: { card: string }) {
     const body = rows.map((r) =>
       [
         r.t,
-        ...names.map((n) => (r.values[n] == null ? '' : String(Math.round((UNITS[n]?.[1](r.values[n] as number) ?? 0) * 1000) / 1000))),
+        ...names.map((n) =>
+          r.values[n] == null ? '' : String(Math.round((UNITS[n]?.[1](r.values[n] as number) ?? 0) * 1000) / 1000),
+        ),
       ].join(';'),
     );
     try {

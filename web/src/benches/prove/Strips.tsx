@@ -30,7 +30,9 @@ function One(props: { strip: Strip }) {
   const end = s.t.at(-1) || 1;
   const x = (t: number) => 6 + (t / end) * (WIDTH - 12);
   const y = (v: number) => HEIGHT - 6 - ((v - low) / tall) * (HEIGHT - 26);
-  const path = values.map((v, i) => `${i ? 'L' : 'M'}${Math.round(x(s.t[i] ?? 0) * 10) / 10} ${Math.round(y(v) * 10) / 10}`).join('');
+  const path = values
+    .map((v, i) => `${i ? 'L' : 'M'}${Math.round(x(s.t[i] ?? 0) * 10) / 10} ${Math.round(y(v) * 10) / 10}`)
+    .join('');
   const limit = (si: number | null | undefined) =>
     near(si) ? (
       <path d={`M6 ${y(si as number)}H${WIDTH - 6}`} stroke="var(--color-stop)" strokeDasharray="5 4" />
