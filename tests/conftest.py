@@ -98,6 +98,8 @@ def bare(
         document = apply_operations(
             document, [{"op": "remove", "path": p} for p in figure_pointers(document) if "/envelope/" not in p]
         )
+        # Nor does anything stand in for what is blank.
+        document = apply_operations(document, [{"op": "remove", "path": "/rough"}])
     return put(document, figures or {})
 
 

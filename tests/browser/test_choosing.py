@@ -94,7 +94,6 @@ def test_all_ports_at_once_onto_each_list(page: Page, demo: str) -> None:
             ports.get_by_role("button", name=re.compile(f"^put all 7 {name}")).click()
         expect(ports.get_by_role("button", name=re.compile(f"^put all . {name}"))).to_have_count(0)
     expect(ports.get_by_text("there", exact=True)).to_have_count(7 * 3)
-    expect(page.get_by_role("region", name="Tasks, kept for the build").get_by_role("row")).to_have_count(1 + 7)
     # What is listed and not weighed is asked for: the balance no longer answers as if it were nothing.
     page.get_by_role("link", name=re.compile("^Balance")).click()
     expect(page.locator('[data-finding="balance.cg-forward"]')).to_have_attribute("data-level", "unknown")

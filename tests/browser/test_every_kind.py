@@ -251,6 +251,8 @@ def start(page: Page, kind: str, layout: str | None = None) -> None:
     if layout:
         page.get_by_role("radio", name=layout).check()
     page.get_by_role("button", name="Start", exact=True).click()
+    expect(page).to_have_url(re.compile("/first"))
+    page.get_by_role("link", name=re.compile("^Craft")).click()
     expect(page).to_have_url(re.compile("/craft"))
 
 
@@ -420,7 +422,7 @@ def test_an_old_weight_sheet_is_pasted_as_it_stands(page: Page) -> None:
     expect(page.locator('[data-value="craft.station-found"]')).to_contain_text("732\u00a0mm")
 
 
-@pytest.mark.parametrize(("what", "words"), [("Sheet of this bench", "Answers, before"), ("Measure these", "Missing:")])
+@pytest.mark.parametrize(("what", "words"), [("Sheet of this page", "Answers, before"), ("Measure these", "Missing:")])
 def test_sheets_are_printed(page: Page, demo: str, what: str, words: str, tmp_path: Path) -> None:
     page.goto(f"/p/{demo}/balance?fit=a")
     page.get_by_role("button", name="Print").click()

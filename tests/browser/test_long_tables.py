@@ -86,7 +86,7 @@ def test_why_there_is_no_way_out_is_said(page: Page, server: str) -> None:
         DEMO_OF["aeroplane"],
         {
             f"{A}/placement/flange_station": far,
-            "/loadings/rear/loads/baggage": "45 kg",
+            "/loadings/rear/loads/baggage": "60 kg",
         },
     )
     page.goto(f"/p/{posted(server, dump(project))}/balance?fit=a&finding=balance.cg-aft")

@@ -43,6 +43,8 @@ def test_every_lane_opens_with_its_fields_and_a_need_leads_to_one_that_is_shut(
         page.locator(f"[data-lane={lane}]").click()
         wanted = f"[data-pointer$='/systems/{field}']" if field else "[data-pointer$='/systems/joints/output/done']"
         expect(page.locator(wanted)).to_be_visible()
+    page.get_by_label("output, what is done").select_option("")
+    expect(page.locator('[data-finding="systems.joint:output"]')).not_to_have_attribute("data-level", "ok")
     page.goto(f"/p/{kept['aeroplane']}/systems?fit=a&finding=systems.joint:output")
     expect(page.locator("[data-lane=joints]")).to_have_attribute("aria-pressed", "true")
     page.locator("[data-lane=cooling]").click()

@@ -165,7 +165,7 @@ def test_a_bench_whose_values_break_leaves_the_others_standing(monkeypatch: pyte
 def alone(*figures: tuple[str, Any]) -> Project:
     """A new project with nothing but these figures."""
     fresh = apply_operations(Project(name="bare"), new_project("aeroplane", "bare", "tailwheel", "unit", "mm-kg"))
-    return edit(fresh, *figures)
+    return edit(fresh, ("/rough", "no"), *figures)
 
 
 def test_a_new_project_lists_everything_and_fails_nowhere() -> None:

@@ -7,6 +7,7 @@ from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter, Query, Request, Response
 
+from ..core.first import FirstOut, first_page
 from ..core.judging.finding import Bench
 from .reading import StrictRoute
 from .replies import REFUSALS, FitQuery, Id, service
@@ -27,6 +28,25 @@ def print_measure_sheet(request: Request, project_id: Id, fit: FitQuery = None) 
 
     assessment = made.assessment(head, made.fit_of(head.document, fit))
     return pdf_of(measure_sheet(head.document, assessment, today()), head.document.name, "measure")
+
+
+@router.get("/projects/{project_id}/first")
+def first_figures(request: Request, project_id: Id, fit: FitQuery = None) -> FirstOut:
+    """The figures of the first evening: their lines in the order of a walk round the craft, and the sketch of them."""
+    made = service(request)
+    head = made.store.head(project_id)
+    return first_page(head.document, made.fit_of(head.document, fit))
+
+
+@router.get("/projects/{project_id}/sheets/first", response_class=Response, responses=_PDF)
+def print_first_sheet(request: Request, project_id: Id, fit: FitQuery = None) -> Response:
+    """The same as a page to fill in by hand, with the sketch."""
+    made = service(request)
+    head = made.store.head(project_id)
+    from ..exchange.first_pdf import first_sheet
+
+    page = first_sheet(head.document, made.fit_of(head.document, fit), today())
+    return pdf_of(page, head.document.name, "first")
 
 
 @router.get("/projects/{project_id}/sheets/{bench}", response_class=Response, responses=_PDF)

@@ -4,8 +4,7 @@ from __future__ import annotations
 
 import math
 import traceback
-from collections import Counter
-from collections.abc import Callable, Iterable
+from collections.abc import Callable
 from dataclasses import replace
 from typing import Any, TypeVar
 
@@ -14,7 +13,7 @@ from .balance import section as balance
 from .benches import BUILT, RULES_OF, TABLE, Asked
 from .build import section as build
 from .choose import section as choose
-from .document import Figure, Project, value_at
+from .document import Figure, Project
 from .doubts import tried
 from .drive import section as drive
 from .errors import CannotSay, Gap, InputError
@@ -28,6 +27,7 @@ from .judging.finding import (
     Value,
     word,
 )
+from .judging.gaps import Given, missing_of
 from .judging.register import Rule, verdict
 from .mount import section as mount
 from .profile import Shapes, profile
@@ -35,6 +35,7 @@ from .prove import section as prove
 from .prove.promised.quantities import Promises
 from .reference.kinds import Form
 from .resolved.references import kind_of
+from .rough import RoughOut, Stand, listed, resting, resting_values, stood_in
 from .states import BenchOut, bench_states
 from .systems import section as systems
 from .topic.lazy import placed, rooted
@@ -77,6 +78,7 @@ class Assessment(Out):
     installations: list[InstallationOut]
     build: build.BuildOut | None
     shapes: Shapes
+    rough: list[RoughOut]
     failures: list[Failure]
 
     def worst(self) -> Finding | None:
@@ -190,15 +192,44 @@ def assess(
         raise InputError("/fits", "no such fit", given=fit_id, allowed=", ".join(project.fits) or "none yet")
     ws = workspace or Workspace()
     try:
-        ws.begin()
-        benches = set_up(project, fit_id, ws, facts)
-        made = judge(benches, fit_id)
-        ws.settle()
-        wide = benches.balance.remarkable.wide
-        return _with_doubts(made, project, fit_id, facts, wide, ws.beside) if wide else made
+        filled, stood = stood_in(project, fit_id, ws.memory("rough", 4_000))
+        typed = _as_typed(project, fit_id, ws, facts)
+        return _with_rough(typed, filled, stood, ws, facts) if stood else typed
     except Exception:
         ws.forget()
         return _failed(project, fit_id, traceback.format_exc())
+
+
+def _as_typed(project: Project, fit_id: str | None, ws: Workspace, facts: Facts) -> Assessment:
+    """The assessment of the figures that stand in a document."""
+    made, benches = _stood_up(project, fit_id, ws, facts)
+    wide = benches.balance.remarkable.wide
+    return _with_doubts(made, project, fit_id, facts, wide, ws.beside) if wide else made
+
+
+def _stood_up(project: Project, fit_id: str | None, ws: Workspace, facts: Facts) -> tuple[Assessment, Benches]:
+    ws.begin()
+    benches = set_up(project, fit_id, ws, facts)
+    made = judge(benches, fit_id)
+    ws.settle()
+    return made, benches
+
+
+def _with_rough(typed: Assessment, filled: Project, stood: list[Stand], ws: Workspace, facts: Facts) -> Assessment:
+    """The assessment with rough figures in the blanks; what rests on them says so."""
+    made, _ = _stood_up(filled, typed.fit, ws.roughly, facts)
+    findings = sorted(resting(typed.findings, made.findings, stood), key=_urgency)
+    values = resting_values(typed.values, made.values)
+    failed = {b.bench for b in (*typed.benches, *made.benches) if b.failed}
+    return made.model_copy(
+        update={
+            "findings": findings,
+            "values": values,
+            "missing": missing_of(findings, values),
+            "benches": bench_states(findings, failed, kind_of(filled).forms),
+            "rough": listed(stood, typed.findings, typed.values),
+        }
+    )
 
 
 def _failed(project: Project, fit_id: str | None, trace: str) -> Assessment:
@@ -213,6 +244,7 @@ def _failed(project: Project, fit_id: str | None, trace: str) -> Assessment:
         installations=[],
         build=None,
         shapes=Shapes(),
+        rough=[],
         failures=[Failure(part="everything", trace=trace)],
     )
 
@@ -256,7 +288,7 @@ def judge(benches: Benches, fit_id: str | None) -> Assessment:
     listed = run.guarded("balance", "balance", lambda: _balance(run, scope))
     installations = [_listed(run, i, one) for i, one in zip(benches.installations, scopes, strict=True)]
     shapes = profile(benches, run.table, scope)
-    given = _Given(benches.resolved.project)
+    given = Given(benches.resolved.project)
     findings = sorted((given.to_finding(f) for f in run.findings), key=_urgency)
     values = [given.to_value(v) for v in run.values]
     return Assessment(
@@ -264,11 +296,12 @@ def judge(benches: Benches, fit_id: str | None) -> Assessment:
         benches=bench_states(findings, run.failed, run.forms),
         findings=findings,
         values=values,
-        missing=_missing(findings, values),
+        missing=missing_of(findings, values),
         balance=listed,
         installations=installations,
         build=run.table("build", build.slip, scope) if built else None,
         shapes=shapes,
+        rough=[],
         failures=run.failures,
     )
 
@@ -356,48 +389,6 @@ def _named(r: Rule) -> Param:
     """The title of a rule within a sentence: `CG` stays as it is."""
     keep = r.title[:2].isupper()
     return word(r.title if keep else r.title[0].lower() + r.title[1:])
-
-
-class _Given:
-    """What was typed, put to a gap that is no blank but a figure that cannot be used."""
-
-    def __init__(self, project: Project) -> None:
-        self.project = project
-
-    def to_finding(self, finding: Finding) -> Finding:
-        """The finding itself where nothing is to be said."""
-        needs = self._said(finding.needs)
-        return finding if needs is finding.needs else replace(finding, needs=needs)
-
-    def to_value(self, value: Value) -> Value:
-        """The value itself where nothing is to be said."""
-        needs, before = self._said(value.needs), self._said(value.before_needs)
-        same = needs is value.needs and before is value.before_needs
-        return value if same else replace(value, needs=needs, before_needs=before)
-
-    def _said(self, gaps: list[Gap]) -> list[Gap]:
-        made = [self._with(gap) for gap in gaps]
-        return gaps if all(a is b for a, b in zip(made, gaps, strict=True)) else made
-
-    def _with(self, gap: Gap) -> Gap:
-        if gap.given is not None:
-            return gap
-        try:
-            figure = value_at(self.project, gap.pointer)
-        except InputError:
-            return gap
-        return replace(gap, given=figure.entered) if isinstance(figure, Figure) else gap
-
-
-def _missing(findings: Iterable[Finding], values: Iterable[Value]) -> list[Gap]:
-    """Missing figures, those that hold up the most answers first."""
-    count: Counter[str] = Counter()
-    first: dict[str, Gap] = {}
-    for needs in [*(f.needs for f in findings), *(v.needs for v in values), *(v.before_needs for v in values)]:
-        for n in needs:
-            count[n.pointer] += 1
-            first.setdefault(n.pointer, n)
-    return sorted(first.values(), key=lambda n: -count[n.pointer])
 
 
 __all__ = ["Assessment", "assess", "judge"]

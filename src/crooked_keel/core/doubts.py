@@ -17,7 +17,7 @@ from .judging.finding import LEVELS, Finding, Level, Message, Param, q, word
 from .judging.values import said_of
 
 # Rules that look at a figure as it was typed: what they would say of an end was not typed by anybody.
-_OF_WHAT_WAS_TYPED = ("craft.unusual", "balance.wide-tolerance", "balance.rests-on-guess")
+OF_WHAT_WAS_TYPED = ("craft.unusual", "balance.wide-tolerance", "balance.rests-on-guess")
 
 
 def ends(figure: Figure) -> Iterable[Figure]:
@@ -58,7 +58,7 @@ def tried(
                     turned.get(found.key, ("", figure, "ok"))[2]
                 ):
                     turned[found.key] = (pointer, figure, found.level)
-                    if found.key not in known and found.rule not in _OF_WHAT_WAS_TYPED:
+                    if found.key not in known and found.rule not in OF_WHAT_WAS_TYPED:
                         heard[found.key] = (found, pointer, figure)
     stand = [_turned(f, *turned[f.key]) if f.level == "ok" and f.key in turned else f for f in findings]
     return stand + [_heard(*h) for h in heard.values()]

@@ -20,6 +20,7 @@ export type Reference = Schemas['Reference'];
 export type FieldSpec = Schemas['FieldSpec'];
 export type PrintSpec = Schemas['PrintSpec'];
 export type Shapes = Schemas['Shapes'];
+export type First = Schemas['FirstOut'];
 export type Problem = Schemas['Problem'];
 export type Operation = { op: 'add' | 'replace' | 'remove'; path: string; value?: unknown };
 export type LibraryItem = Schemas['LibraryItem'];

@@ -1,5 +1,6 @@
 import { replaceEqualDeep, useIsMutating, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
+import { formatNumber } from '../figure/format';
 import {
   type Assessment,
   answer,
@@ -393,7 +394,12 @@ function Standing(props: {
       const said = unit && kind?.unit_side ? value.at(`${unit}/lies`) : undefined;
       return said ? (said === 'aft of its flange' ? 1 : -1) : (kind?.unit_side ?? 1);
     };
-    return { ...value, numberStyle, unitSide };
+    const stands = new Map(state.assessment.rough.map((r) => [r.pointer, r]));
+    const rough = (pointer: string) => {
+      const r = stands.get(pointer);
+      return r && `≈ ${formatNumber(r.si, r.dimension, value.view)}`;
+    };
+    return { ...value, numberStyle, unitSide, rough };
   }, [value, reference, state]);
   return (
     <Context.Provider value={value}>

@@ -1,6 +1,7 @@
 import { Link } from '@tanstack/react-router';
 import type { Assessment, Bench, Level } from '../api/client';
 import { COLOURS, WORDS } from '../findings/Mark';
+import type { Page } from './benches';
 
 const PITCH = 76;
 
@@ -19,12 +20,27 @@ function stroke(level: Level | null, top: number, x: number, length: number, out
 }
 
 /** One vertical line through nine benches: straight, bowed, broken, dotted. */
-export function KeelRail(props: { id: string; bench: Bench; assessment: Assessment }) {
+export function KeelRail(props: { id: string; bench: Page; assessment: Assessment }) {
+  const on = props.bench === 'first';
   return (
-    <nav
-      aria-label="Benches"
-      className="no-print relative overflow-y-auto overflow-x-hidden border-r border-rule [grid-area:rail]"
-    >
+    <div className="no-print overflow-y-auto overflow-x-hidden border-r border-rule [grid-area:rail]">
+      <Link
+        to="/p/$id/$bench"
+        params={{ id: props.id, bench: 'first' }}
+        search={(s) => ({ ...s, finding: undefined })}
+        aria-current={on ? 'page' : undefined}
+        className={`head block border-b border-rule py-1.5 pl-3.5 text-[15px] ${on ? 'bg-sheet text-act' : ''}`}
+      >
+        First figures
+      </Link>
+      <Benches {...props} />
+    </div>
+  );
+}
+
+function Benches(props: { id: string; bench: Page; assessment: Assessment }) {
+  return (
+    <nav aria-label="Benches" className="relative">
       <svg width="52" height={16 + PITCH * 9} className="absolute left-0 top-0" aria-hidden="true">
         {props.assessment.benches.map((b, i) => (
           <path

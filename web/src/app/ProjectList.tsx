@@ -182,7 +182,7 @@ function StartDialog(props: { units: Units }) {
     const unit = units.find((i) => i.name === String(form.get('unit')).trim());
     if (unit) await putIn(state, unit);
     await queries.invalidateQueries({ queryKey: ['projects'] });
-    await go({ to: '/p/$id/$bench', params: { id: state.id, bench: 'craft' }, search: {} });
+    await go({ to: '/p/$id/$bench', params: { id: state.id, bench: 'first' }, search: {} });
   }
   return (
     <FormDialog

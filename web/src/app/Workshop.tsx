@@ -1,17 +1,18 @@
 import { Link } from '@tanstack/react-router';
 import { Dialog, DropdownMenu, Popover } from 'radix-ui';
 import { Suspense, useCallback, useEffect, useState } from 'react';
-import { answer, api, type Bench, type Operation, type Units } from '../api/client';
+import { answer, api, type Operation, type Units } from '../api/client';
 import { ProjectProvider, useProject, useShown } from '../api/project';
 import { workshop } from '../api/route';
 import { useInstallation } from '../api/useInstallation';
 import { TextField } from '../figure/forms';
 import { Findings, useOpenFinding } from '../findings/Findings';
+import { Said } from '../first/Said';
 import { Brand } from '../parts/Brand';
 import { History } from '../parts/History';
 import { useShopMode } from '../parts/shop';
 import { Profile } from '../profile/Profile';
-import { OWN_PICTURE, SCREENS } from './benches';
+import { OWN_PICTURE, type Page, SCREENS } from './benches';
 import { FindOrDo } from './FindOrDo';
 import { KeelRail } from './Keel';
 import { KeysDialog, useKeys } from './keys';
@@ -36,7 +37,7 @@ function Frame() {
   // In the shop, and on a bench that draws more than the craft, its own picture comes first; the profile unfolds at a touch.
   const [shop] = useShopMode();
   const [chosen, setChosen] = useState<Partial<Record<string, boolean>>>({});
-  const own = OWN_PICTURE.includes(bench) ? bench : 'craft';
+  const own = bench !== 'first' && OWN_PICTURE.includes(bench) ? bench : 'craft';
   const folded = chosen[own] ?? (shop || own !== 'craft');
   const [showOld, setShowOld] = useState(true);
   const [findOpen, setFindOpen] = useState(false);
@@ -46,7 +47,6 @@ function Frame() {
     [go],
   );
   useOpenFinding(bench, finding, onOpen);
-  const Page = SCREENS[bench];
   const sheets = useSheets();
   useKeys({
     go: (to) =>
@@ -57,7 +57,7 @@ function Frame() {
     find: () => setFindOpen(true),
     keys: () => setKeysOpen(true),
     before: () => setShowOld((s) => !s),
-    print: () => window.open(Page ? sheets.bench : sheets.measure),
+    print: () => window.open(sheets.page),
   });
   useEffect(() => {
     document.title = `${state.document.name} · ${bench} · Crooked Keel`;
@@ -68,14 +68,18 @@ function Frame() {
       <Keel id={id} bench={bench} />
       <main className="relative flex min-h-0 flex-col [grid-area:middle]">
         <div className="min-h-0 flex-1 overflow-y-auto">
-          <Profile folded={folded} onFold={() => setChosen({ ...chosen, [own]: !folded })} showOld={showOld} />
+          {bench !== 'first' && (
+            <Profile folded={folded} onFold={() => setChosen({ ...chosen, [own]: !folded })} showOld={showOld} />
+          )}
           <Suspense fallback={<p className="p-6 text-muted">Opening…</p>}>
-            <div data-bench={bench}>{Page ? <Page /> : <p className="p-6">This bench is not built yet.</p>}</div>
+            <div data-bench={bench}>
+              <Open />
+            </div>
           </Suspense>
         </div>
         <RippleStrip />
       </main>
-      <Findings bench={bench} open={finding} onOpen={onOpen} />
+      {bench === 'first' ? <Said /> : <Findings bench={bench} open={finding} onOpen={onOpen} />}
       <ConflictDialog />
       <FindOrDo open={findOpen} onClose={() => setFindOpen(false)} />
       <KeysDialog open={keysOpen} onClose={() => setKeysOpen(false)} />
@@ -91,8 +95,15 @@ function Frame() {
   );
 }
 
+/** What the address names. */
+function Open() {
+  const { bench } = workshop.useParams();
+  const Screen = SCREENS[bench];
+  return <Screen />;
+}
+
 /** The keel follows what is shown, apart from the frame, which stands while something is dragged. */
-function Keel(props: { id: string; bench: Bench }) {
+function Keel(props: { id: string; bench: Page }) {
   const { shown } = useShown();
   return <KeelRail {...props} assessment={shown} />;
 }
@@ -203,19 +214,16 @@ function TopBar(props: { onFind: () => void; onKeys: () => void }) {
   );
 }
 
-/** The sheets to print: of this bench, and of what is still to measure. */
+/** The sheets to print: of this page, and of what is still to measure. */
 function PrintMenu() {
-  const { bench } = workshop.useParams();
   const sheets = useSheets();
-  const built = bench in SCREENS;
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger className="quiet head !text-ink">Print</DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content className="popup" align="end">
-          {built && (
-            <DropdownMenu.Item onSelect={() => window.open(sheets.bench)}>Sheet of this bench</DropdownMenu.Item>
-          )}
+          <DropdownMenu.Item onSelect={() => window.open(sheets.page)}>Sheet of this page</DropdownMenu.Item>
+          <DropdownMenu.Item onSelect={() => window.open(sheets.first)}>First figures, to fill in</DropdownMenu.Item>
           <DropdownMenu.Item onSelect={() => window.open(sheets.measure)}>
             Measure these: what is missing or guessed
           </DropdownMenu.Item>
@@ -226,13 +234,14 @@ function PrintMenu() {
 }
 
 /** Where the printed sheets are. */
-function useSheets(): { bench: string; measure: string } {
+function useSheets(): { page: string; first: string; measure: string } {
   const { id, bench } = workshop.useParams();
   const { fit, units } = useProject();
   const { id: unit } = useInstallation();
   const query = new URLSearchParams({ fit: fit ?? 'none', units, ...(unit ? { unit } : {}) });
   return {
-    bench: `/api/projects/${id}/sheets/${bench}?${query}`,
+    page: `/api/projects/${id}/sheets/${bench}?${query}`,
+    first: `/api/projects/${id}/sheets/first?${query}`,
     measure: `/api/projects/${id}/sheets/measure?fit=${fit ?? 'none'}`,
   };
 }

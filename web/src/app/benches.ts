@@ -4,11 +4,16 @@ import type { Bench } from '../api/client';
 /** All benches in the order of the work. */
 export const BENCHES: Bench[] = ['craft', 'choose', 'balance', 'drive', 'mount', 'align', 'systems', 'build', 'prove'];
 
+/** The pages of an open project: what is measured first, then the benches. */
+export type Page = Bench | 'first';
+export const PAGES: Page[] = ['first', ...BENCHES];
+
 /** Benches whose own picture comes before the side view of the craft. */
 export const OWN_PICTURE: Bench[] = ['systems', 'build', 'prove'];
 
-/** The screens of the benches that are built, each loaded when it is first opened. */
-export const SCREENS: Partial<Record<Bench, React.ComponentType>> = {
+/** The screens, each loaded when it is first opened. */
+export const SCREENS: Record<Page, React.ComponentType> = {
+  first: lazy(async () => ({ default: (await import('../first/FirstPage')).FirstPage })),
   craft: lazy(async () => ({ default: (await import('../benches/craft/CraftBench')).CraftBench })),
   choose: lazy(async () => ({ default: (await import('../benches/choose/ChooseBench')).ChooseBench })),
   balance: lazy(async () => ({ default: (await import('../benches/balance/BalanceBench')).BalanceBench })),

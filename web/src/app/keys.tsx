@@ -2,15 +2,15 @@ import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import type { Bench } from '../api/client';
 import { useProject } from '../api/project';
-import { BENCHES } from './benches';
+import { BENCHES, type Page } from './benches';
 
 const OFF = 'keel.single-keys-off';
 
 interface Acts {
-  go: (bench: Bench) => void;
+  go: (page: Page) => void;
   onOpen: (key: string | undefined) => void;
   open: string | undefined;
-  bench: Bench;
+  bench: Page;
   find: () => void;
   keys: () => void;
   before: () => void;
@@ -47,6 +47,7 @@ function step(hands: Hands, way: 1 | -1) {
 
 /** Every key, once: the help is drawn from this table. */
 const KEYMAP: KeyEntry[] = [
+  { keys: '0', words: 'first figures', when: (k) => k === '0', act: (h) => h.go('first') },
   {
     keys: '1 – 9',
     words: 'benches',

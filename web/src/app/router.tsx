@@ -1,7 +1,7 @@
 import { createRootRoute, createRoute, createRouter, lazyRouteComponent, Outlet } from '@tanstack/react-router';
-import type { Bench, Units } from '../api/client';
+import type { Units } from '../api/client';
 import type { Search } from '../api/route';
-import { BENCHES } from './benches';
+import { PAGES, type Page } from './benches';
 import { ProjectList } from './ProjectList';
 
 const root = createRootRoute({
@@ -28,7 +28,7 @@ const workshop = createRoute({
   getParentRoute: () => root,
   path: '/p/$id/$bench',
   params: {
-    parse: (p) => ({ id: p.id, bench: (BENCHES.includes(p.bench as Bench) ? p.bench : 'craft') as Bench }),
+    parse: (p) => ({ id: p.id, bench: (PAGES.includes(p.bench as Page) ? p.bench : 'craft') as Page }),
     stringify: (p) => p,
   },
   validateSearch: (s: Record<string, unknown>): Search => ({

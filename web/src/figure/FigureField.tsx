@@ -60,7 +60,7 @@ function useReading(text: string, dimension: string, shown: string, on: boolean)
 /** One figure: value, unit and tolerance in one text; source and place by the tags beside it. */
 export function FigureField(props: { pointer: string; label: string; bare?: boolean }) {
   const { pointer, label } = props;
-  const { at, edit, reference, view, unitSide } = useSheet();
+  const { at, edit, reference, view, unitSide, rough } = useSheet();
   const spec = fieldAt(reference, pointer);
   const figure = at(pointer) as StoredFigure | undefined;
   const stored = asText(figure);
@@ -68,6 +68,8 @@ export function FigureField(props: { pointer: string; label: string; bare?: bool
   const [error, setError] = useState<string | null>(null);
   const [focused, setFocused] = useState(false);
   const box = useRef<HTMLInputElement>(null);
+  // What is on its way: leaving the field meanwhile does not send it again.
+  const sent = useRef<string | null>(null);
   const id = useId();
   useEffect(() => {
     setText(stored);
@@ -83,6 +85,7 @@ export function FigureField(props: { pointer: string; label: string; bare?: bool
   async function commit(next: string, more: Partial<StoredFigure> = {}) {
     const typed = next.trim();
     setError(null);
+    sent.current = next;
     try {
       if (typed === '') {
         if (figure) await edit([{ op: 'remove', path: pointer }], `${label} left blank`);
@@ -108,6 +111,8 @@ export function FigureField(props: { pointer: string; label: string; bare?: bool
       );
     } catch (bad) {
       setError(bad instanceof Refused ? bad.words : String(bad));
+    } finally {
+      sent.current = null;
     }
   }
 
@@ -149,13 +154,13 @@ export function FigureField(props: { pointer: string; label: string; bare?: bool
           className="certain figure bg-transparent pb-[3px] text-right text-[13px] outline-offset-2"
           style={{ width: `max(${props.bare ? (WIDTHS[dimension] ?? '4.9rem') : '7rem'}, ${text.length + 0.5}ch)` }}
           value={text}
-          placeholder="—"
+          placeholder={rough(pointer) ?? '—'}
           spellCheck={false}
           autoComplete="off"
           onFocus={() => setFocused(true)}
           onBlur={() => {
             setFocused(false);
-            if (changed && error === null) void commit(text);
+            if (changed && error === null && sent.current !== text) void commit(text);
           }}
           onChange={(e) => {
             setText(e.target.value);

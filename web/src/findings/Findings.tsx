@@ -320,7 +320,7 @@ export function WayOut(props: {
 }
 
 /** Keep the open finding valid when the bench changes. */
-export function useOpenFinding(bench: Bench, open: string | undefined, onOpen: (key: string | undefined) => void) {
+export function useOpenFinding(bench: string, open: string | undefined, onOpen: (key: string | undefined) => void) {
   useEffect(() => {
     if (open && !open.startsWith(`${bench}.`)) onOpen(undefined);
   }, [bench, open, onOpen]);

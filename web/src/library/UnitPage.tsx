@@ -89,6 +89,7 @@ function Written(props: { unit: LibraryUnit; onEdited: (made: LibraryUnit) => vo
             numberStyle: 'point',
             unitSide: () => 1,
             at,
+            rough: () => undefined,
             edit,
             say,
           }

@@ -31,7 +31,7 @@ NAMES = {
 
 
 # Sources from the surest to what is hardly one.
-WORST = ("measured", "computed", "maker", "estimated", "template", "hearsay")
+WORST = ("measured", "computed", "maker", "estimated", "template", "hearsay", "rough")
 
 
 class LevelOut(Out):

@@ -15,6 +15,7 @@ FOUND: tuple[Block, ...] = (
             field("/craft/levelling_note", "Levelled on", "text"),
             field("/craft/layout", "Layout", "choice"),
             field("/number_style", "Decimal mark you write", "choice"),
+            field("/rough", "Rough figures stand in for blanks", "choice"),
         ),
     ),
     Block(

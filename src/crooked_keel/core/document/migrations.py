@@ -96,6 +96,11 @@ def _to_8(raw: dict[str, Any]) -> dict[str, Any]:
     return {**raw, "schema_version": 8}
 
 
+def _to_9(raw: dict[str, Any]) -> dict[str, Any]:
+    """Rough figures and the CG of a mount are new: nothing stands in, and nothing is said of it."""
+    return {**raw, "schema_version": 9}
+
+
 # version → function that lifts a document of that version to the next one.
 STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {
     1: _to_2,
@@ -105,6 +110,7 @@ STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {
     5: _to_6,
     6: _to_7,
     7: _to_8,
+    8: _to_9,
 }
 
 

@@ -72,7 +72,8 @@ class Face(Part):
 
 
 class Mount(Part):
-    """The mount between unit and structure: firewall, stringers or frame."""
+    """The mount between unit and structure: firewall, stringers or frame. Its CG is from the unit's output flange;
+    blank takes it from its points."""
 
     swing: SwingUnit = SwingUnit()
     face: Face = Face()
@@ -80,6 +81,9 @@ class Mount(Part):
     seating: Literal["rubber", "hard"] | None = None
     height: Length | None = None
     mass: Mass | None = None
+    cg_aft: UnitStation | None = None
+    cg_starboard: UnitButtLine | None = None
+    cg_up: UnitWaterLine | None = None
     points: dict[Key, MountPoint] = {}
     thrust: Force | None = None
     torque_factor: Factor | None = None

@@ -25,8 +25,9 @@ from .base import Item, Key, Name, Part
 from .choose import Need
 from .craft import Craft
 from .fit import Fit, Installation
+from .unit import YesNo
 
-SCHEMA_VERSION = 8
+SCHEMA_VERSION = 9
 
 
 REFERENCE_VERSION = "2026-11"
@@ -56,7 +57,8 @@ class Assumptions(Part):
 
 
 class Project(Part):
-    """A project document. Collections are maps from a short stable id to an item with a rank."""
+    """A project document. Collections are maps from a short stable id to an item with a rank. rough: whether rough
+    figures stand in for those that are blank; blank is no."""
 
     deep: ClassVar[bool] = True
 
@@ -66,6 +68,7 @@ class Project(Part):
     kind: Key = "aeroplane"
     units: Literal["mm-kg", "in-lb"] = "mm-kg"
     number_style: NumberStyle = "point"
+    rough: YesNo | None = None
     craft: Craft = Craft()
     old_installations: dict[Key, Installation] = {}
     instruments: dict[Key, Instrument] = {}

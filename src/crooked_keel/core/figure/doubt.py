@@ -12,9 +12,9 @@ from .place import Place
 # Common practice, no source; editable defaults that every answer names as assumptions: (share of value, least).
 _DEFAULT_BOUND: dict[str, dict[str, tuple[float, float]]] = {
     "mass": {"measured": (0.002, 0.2), "maker": (0.05, 0.0), "estimated": (0.15, 0.0), "hearsay": (0.25, 0.0),
-             "template": (0.25, 0.0), "computed": (0.0, 0.0)},
+             "template": (0.25, 0.0), "computed": (0.0, 0.0), "rough": (0.25, 0.0)},
     "length": {"measured": (0.0, 0.003), "maker": (0.0, 0.015), "estimated": (0.0, 0.030), "hearsay": (0.0, 0.075),
-               "template": (0.0, 0.075), "computed": (0.0, 0.0)},
+               "template": (0.0, 0.075), "computed": (0.0, 0.0), "rough": (0.0, 0.075)},
 }  # fmt: skip
 
 

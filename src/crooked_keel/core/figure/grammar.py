@@ -11,7 +11,8 @@ from typing import Literal
 from ..errors import InputError
 from .units import BY_WORD, DIMENSIONLESS, PLAUSIBLE, UNITS, WORDS_BY_FIRST, Unit
 
-Source = Literal["measured", "maker", "estimated", "hearsay", "template", "computed"]
+# Rough: never typed, of figures that stand in for blank ones.
+Source = Literal["measured", "maker", "estimated", "hearsay", "template", "computed", "rough"]
 
 
 SOURCES: tuple[str, ...] = ("measured", "maker", "estimated", "hearsay", "template", "computed")

@@ -145,7 +145,7 @@ class Suggestion(Out):
 
 @record
 class Finding:
-    """The verdict of one rule on one subject."""
+    """The verdict of one rule on one subject. rough: the rough figures that it rests on."""
 
     key: str
     rule: str
@@ -160,12 +160,13 @@ class Finding:
     source: str = ""
     mark: Mark = "statics"
     can_suggest: bool = False
+    rough: list[Gap] = field(default_factory=list)
 
 
 @record
 class Value:
     """A headline answer. `si` is None when it cannot be said yet; then `needs` says why; `before_needs` likewise.
-    ways: what its sign is called where it is a direction."""
+    ways: what its sign is called where it is a direction; rough: whether it rests on rough figures."""
 
     id: str
     bench: Bench
@@ -180,3 +181,4 @@ class Value:
     before_needs: list[Gap] = field(default_factory=list)
     working: Working | None = None
     source: str = ""
+    rough: bool = False

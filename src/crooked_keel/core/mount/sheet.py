@@ -98,6 +98,18 @@ BLOCKS: tuple[Block, ...] = (
         table="~/mount/points",
         one="mount",
     ),
+    Block(
+        "mount",
+        "CG of the mount, from {unit flange}",
+        (
+            field("~/mount/cg_aft", "CG aft"),
+            field("~/mount/cg_starboard", "CG sideways"),
+            field("~/mount/cg_up", "CG height"),
+        ),
+        form="spring points",
+        hint="As it was hung or weighed. Blank: half way between its points.",
+        folded=True,
+    ),
     Block("mount", "Mounts as a whole", (field("~/mount/mass", "Mass of brackets and rubbers"),), form="frame points"),
     Block(
         "mount",

@@ -7,7 +7,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any, Literal, NamedTuple
 
-from . import outlines
+from . import first, outlines
 from .load_cases import AEROPLANE, BOAT, MOTORCYCLE, ROAD_VEHICLE, SCOOTER, LoadCase
 from .templates import Values, _aeroplane, _boat, _motorcycle, _road_vehicle, _scooter
 
@@ -52,7 +52,7 @@ class Kind(NamedTuple):
     lies aft of its output flange, −1 ahead of it, 0 if it is measured both ways from it; mount_axis: the axis of a
     mount's axial stiffness; template: layout and name of the unit → what a new project starts with; draw: outline of
     the side view, from the measures that `outline` names; cautions: what a bench must not be left without, by bench;
-    plans: those offered for the work, all where none is named."""
+    plans: those offered for the work, all where none is named; first: the figures of the first evening, by layout."""
 
     name: str
     forms: frozenset[Form]
@@ -66,6 +66,7 @@ class Kind(NamedTuple):
     outline: dict[str, str]
     cautions: dict[str, str]
     plans: Offers | None = None
+    first: Callable[[str], first.First] | None = None
 
 
 _RIDDEN: frozenset[Form] = frozenset(
@@ -143,6 +144,7 @@ KINDS: dict[str, Kind] = {
             "Prove angles in a jig, then in flight, in small steps.",
         },
         Offers("tractor-aircraft", "tractor-aircraft", ("pusher-canard", "turbine-conversion")),
+        first.aeroplane,
     ),
     "boat": Kind(
         "boat",
@@ -189,6 +191,7 @@ KINDS: dict[str, Kind] = {
             "align": "Do not turn the shaft under power with the coupling open. Close the sea cocks you open.",
         },
         Offers("inboard-diesel-single", "inboard-diesel-single", ("inboard-twin", "classic-runabout")),
+        first.boat,
     ),
     "motorcycle": Kind(
         "motorcycle",
@@ -211,6 +214,7 @@ KINDS: dict[str, Kind] = {
         _RIDDEN_OUTLINE,
         _RIDDEN_CAUTIONS,
         Offers("motorcycle-engine", "scooter-electric"),
+        first.motorcycle,
     ),
     "scooter": Kind(
         "scooter",
@@ -233,6 +237,7 @@ KINDS: dict[str, Kind] = {
         _RIDDEN_OUTLINE,
         _RIDDEN_CAUTIONS,
         Offers("scooter-swing-unit", "scooter-electric"),
+        first.scooter,
     ),
     "road-vehicle": Kind(
         "road vehicle",
@@ -280,6 +285,7 @@ KINDS: dict[str, Kind] = {
             "align": "Support gearbox and unit before you part them.",
         },
         Offers("motorcycle-engine-small-car", "small-car-electric"),
+        first.road_vehicle,
     ),
 }
 
@@ -287,5 +293,11 @@ KINDS: dict[str, Kind] = {
 def new_project(kind: str, name: str, layout: str, unit_name: str, units: str) -> list[dict[str, Any]]:
     """Operations that turn an empty document of a kind into a new project: every place to fill in; figures that a trade
     would guess stand there marked as template."""
-    values = {"/name": name, "/craft/layout": layout, "/units": units, **KINDS[kind].template(layout, unit_name)}
+    values = {
+        "/name": name,
+        "/craft/layout": layout,
+        "/units": units,
+        "/rough": "yes",
+        **KINDS[kind].template(layout, unit_name),
+    }
     return [{"op": "add", "path": path, "value": value} for path, value in values.items()]

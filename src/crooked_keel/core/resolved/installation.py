@@ -363,8 +363,18 @@ class ResolvedInstallation(Topic):
 
     @lazy
     def mount_cg(self) -> Local:
-        """CG of the mount: half way between the mean of its points on the unit and on the structure, or at the unit's
-        own."""
+        """CG of the mount: as weighed, else half way between the mean of its points on the unit and on the structure,
+        or at the unit's own."""
+        m = self.installation.mount
+        if any(f is not None for f in (m.cg_aft, m.cg_starboard, m.cg_up)):
+            what, measured = f"CG of the mount ({self.name})", self.references.measured
+            return self._from_unit_flange(
+                (
+                    lambda: measured(m.cg_aft, self.p("mount/cg_aft"), f"{what}, along it"),
+                    lambda: measured(m.cg_starboard, self.p("mount/cg_starboard"), f"{what}, sideways"),
+                    lambda: measured(m.cg_up, self.p("mount/cg_up"), f"{what}, height"),
+                )
+            )
         reaches = self.references.has("firewall") or self.references.has("bed")
         ask_all(lambda: self.mount_points, *([lambda: self.structure_points] if reaches else []))
         points = [*self.mount_points.values(), *(self.structure_points.values() if reaches else ())]

@@ -48,6 +48,11 @@ class Workspace:
         """Another one, for documents that are tried and let go: what is kept here stands."""
         return Workspace()
 
+    @cached_property
+    def roughly(self) -> Workspace:
+        """Another one, for the document with rough figures in its blanks."""
+        return Workspace()
+
     def memory(self, name: str, most: int) -> Memo:
         """A bounded memory of parts that did not change, for a topic that is made of many."""
         return self._memories.setdefault(name, Memo(most))
@@ -61,6 +66,7 @@ class Workspace:
         """Let go of everything: what was made when something failed is not to be trusted."""
         self._topics, self._answers, self._memories = {}, {}, {}
         self.__dict__.pop("beside", None)
+        self.__dict__.pop("roughly", None)
 
     def settle(self) -> None:
         """Let go of what the assessment did not use."""

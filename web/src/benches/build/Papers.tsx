@@ -17,18 +17,24 @@ export function Papers() {
     <section aria-label="Paper" className="flex flex-wrap items-baseline gap-x-4 border-y border-rule px-4 py-1.5">
       <h2 className="text-[15px]">Paper</h2>
       {SHEETS.map(([sheet, title]) => (
-        <a key={sheet} href={`/api/projects/${id}/papers/${sheet}?${query}`} target="_blank" rel="noreferrer">
+        <a
+          key={sheet}
+          className="leading-6"
+          href={`/api/projects/${id}/papers/${sheet}?${query}`}
+          target="_blank"
+          rel="noreferrer"
+        >
           {title}
         </a>
       ))}
       <span className="text-muted">·</span>
-      <a href={`/api/projects/${id}/exports/records.csv?fit=${fit}`} download>
+      <a className="leading-6" href={`/api/projects/${id}/exports/records.csv?fit=${fit}`} download>
         Records as CSV
       </a>
-      <a href={`/api/projects/${id}/exports/records.json?fit=${fit}`} download>
+      <a className="leading-6" href={`/api/projects/${id}/exports/records.json?fit=${fit}`} download>
         as JSON
       </a>
-      <a href={`/api/projects/${id}/exports/archive`} download>
+      <a className="leading-6" href={`/api/projects/${id}/exports/archive`} download>
         All of it as one archive
       </a>
     </section>

@@ -16,7 +16,7 @@ type Place = 'money' | 'ledger' | 'tasks';
 const PLACES: { place: Place; there: 'money' | 'ledger' | 'kept'; head: string; words: string }[] = [
   { place: 'money', there: 'money', head: 'money', words: 'on the list of money' },
   { place: 'ledger', there: 'ledger', head: 'ledger', words: 'into the ledger, its mass and place to be measured' },
-  { place: 'tasks', there: 'kept', head: 'task', words: 'among the tasks, kept for the build' },
+  { place: 'tasks', there: 'kept', head: 'task', words: 'among the tasks of the build' },
 ];
 /** What a port puts on a list: a line of money, a row of the ledger, a task with what to mind. */
 function proposed(place: Place, port: Port): Record<string, unknown> {

@@ -153,7 +153,7 @@ function Readings(props: { card: Card; channels: Channel[]; unit: string }) {
               maxLength={60}
               placeholder="read"
               data-channel={c.key}
-              className="figure w-20 border-b border-ink bg-transparent text-right"
+              className="figure w-20 min-h-6 border-b border-ink bg-transparent text-right"
             />
           </label>
           {wrong[c.key] && (

@@ -145,7 +145,7 @@ function Read(props: { row: Row }) {
         placeholder="read"
         autoComplete="off"
         maxLength={60}
-        className="figure w-20 border-b border-rule bg-transparent text-right"
+        className="figure w-20 min-h-6 border-b border-rule bg-transparent text-right"
       />
       {wrong && (
         <span role="alert" className="block text-xs text-stop">

@@ -59,7 +59,7 @@ export function SecondWeighing() {
                   autoComplete="off"
                   maxLength={60}
                   data-support={key}
-                  className="figure w-24 border-b border-ink bg-transparent text-right"
+                  className="figure w-24 min-h-6 border-b border-ink bg-transparent text-right"
                 />
               </span>
             </label>

@@ -150,7 +150,7 @@ function Lanes(props: { lanes: Lane[]; open: Lane; findings: Finding[]; onOpen: 
                 data-level={most?.level ?? 'none'}
                 aria-pressed={lane === props.open}
                 aria-label={`${LANES[lane]}: ${most ? WORDS[most.level] : 'nothing judged'}`}
-                className="grid w-full cursor-pointer grid-cols-[7.5rem_1fr_19rem] items-center gap-x-4 text-left hover:bg-tray"
+                className="grid min-h-6 w-full cursor-pointer grid-cols-[7.5rem_1fr_19rem] items-center gap-x-4 text-left hover:bg-tray"
                 onClick={() => props.onOpen(lane)}
               >
                 <span

@@ -313,7 +313,7 @@ def rests_on_guess(loadings: Loadings) -> Iterable[Finding]:
     _, point = loadings.worst(side)
     u = point.u(side)
     slopes = point.centre.slopes()
-    guessed = {o: s for o, s in slopes.items() if o.source in ("estimated", "hearsay", "template")}
+    guessed = {o: s for o, s in slopes.items() if o.source in ("estimated", "hearsay", "template", "rough")}
     share = (standard_uncertainty(guessed) / u) ** 2 if u > 0 else 0.0
     if share > 0.5 and abs(point.margin(side)) < 2 * u:
         top = max(guessed, key=lambda o: abs(guessed[o]) * o.u)

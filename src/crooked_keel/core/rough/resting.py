@@ -1,0 +1,84 @@
+"""What rests on rough figures: an assessment with them beside the one without, answer by answer.
+
+Whatever differs between the two rests on them, whichever rule it is of.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import replace
+
+from ..errors import Gap
+from ..judging.finding import LEVELS, Finding, Message, Value, q, word
+from .stand import RoughOut, Stand
+
+# Rules that look at figures as they were typed: a rough figure was not.
+_OF_WHAT_WAS_TYPED = ("craft.unusual", "craft.untried", "balance.wide-tolerance")
+# Of the rough figures under a verdict, this many are named in its sentence.
+_NAMED = 3
+
+
+def resting(typed: Sequence[Finding], made: Sequence[Finding], stood: Sequence[Stand]) -> list[Finding]:
+    """The findings of a document with rough figures, those that rest on them never better than watch. typed: the
+    findings without; one that warns there and is silent with rough figures still stands."""
+    before = {f.key: f for f in typed}
+    own = [f for f in made if f.rule not in _OF_WHAT_WAS_TYPED]
+    found = [f if before.get(f.key) == f else _capped(f, before.get(f.key), stood) for f in own]
+    spoken = {f.key for f in own}
+    left = [f for f in typed if f.key not in spoken]
+    return found + [f for f in left if f.rule in _OF_WHAT_WAS_TYPED or f.level in ("stop", "watch")]
+
+
+def _capped(finding: Finding, before: Finding | None, stood: Sequence[Stand]) -> Finding:
+    under = _under(before.needs if before is not None else [], stood)
+    if finding.level == "unknown":
+        return finding
+    if before is not None and LEVELS.index(before.level) < LEVELS.index(finding.level) and before.level != "unknown":
+        return before
+    said = " Rests on rough figures" + (": {rough}." if under else ".")
+    params = dict(finding.message.params)
+    if under:
+        named = [s.what for s in under[:_NAMED]]
+        more = len(under) - len(named)
+        params["rough"] = word(", ".join(named) + (f" and {more} more" if more else ""))
+    compared = finding.compared
+    if compared is not None and compared.doubt:
+        said += " It may lie ±{rough_by} off."
+        params["rough_by"] = q(compared.doubt, compared.dimension)
+    return replace(
+        finding,
+        level="watch" if finding.level == "ok" else finding.level,
+        message=Message(finding.message.template + said, params),
+        rough=[Gap(s.pointer, s.what) for s in under],
+        can_suggest=False,
+    )
+
+
+def _under(needs: Sequence[Gap], stood: Sequence[Stand]) -> list[Stand]:
+    return [s for s in stood if any(s.answers(n.pointer) for n in needs)]
+
+
+def resting_values(typed: Sequence[Value], made: Sequence[Value]) -> list[Value]:
+    """The values with rough figures, those that rest on them marked."""
+    before = {v.id: v for v in typed}
+    return [v if before.get(v.id) == v else replace(v, rough=v.si is not None or v.text is not None) for v in made]
+
+
+def listed(stood: Sequence[Stand], typed: Sequence[Finding], values: Sequence[Value]) -> list[RoughOut]:
+    """The rough figures, those first on which most answers hang."""
+    asked = [n.pointer for f in typed for n in f.needs] + [
+        n.pointer for v in values for n in (*v.needs, *v.before_needs)
+    ]
+    out = [
+        RoughOut(
+            pointer=s.pointer,
+            what=s.what,
+            how=s.how,
+            dimension=s.figure.shown or s.figure.dimension,
+            si=s.figure.si,
+            plus_minus_si=s.figure.plus_minus.si if s.figure.plus_minus is not None else 0.0,
+            holds=sum(s.answers(p) for p in asked),
+        )
+        for s in stood
+    ]
+    return sorted(out, key=lambda r: (-r.holds, r.pointer))
