@@ -8,94 +8,12 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from crooked_keel.core.reference.kinds import KINDS
+from tests.core.rough.evening import EVENINGS, text_of
 
 from .axe import violations
 
 # Wanted: no more figures than this for the first rough verdict.
 MOST_FIGURES = 40
-LAYOUTS = [(kind, layout) for kind in KINDS for layout in KINDS[kind].layouts]
-
-# What stands on the list, by the pointer; the first pattern that is found counts.
-AEROPLANE = [
-    (r"supports/(tail|nose)/reading", "22 kg"),
-    (r"reading", "148"),
-    (r"supports/main[^/]*/station", "640"),
-    (r"supports/main-port/butt_line", "-870"),
-    (r"supports/tail/station", "5100"),
-    (r"supports/nose/station", "-420"),
-    (r"seats/.*/station", "1000"),
-    (r"tanks/.*/station", "600"),
-    (r"limits/forward", "600"),
-    (r"limits/aft", "1150"),
-    (r"limits/gross", "520 kg"),
-    (r"old_installations/.*unit/mass", "77"),
-    (r"unit/mass", "62"),
-    (r"condition", "ready to run"),
-    (r"unit/length", "640"),
-    (r"unit/power", "48 kW"),
-    (r"rated_speed", "2600 rpm"),
-    (r"propeller/diameter", "1.68 m"),
-    (r"flange_station", "-930"),
-    (r"flange_water_line", "0"),
-    (r"lies", "ahead of its flange"),
-    (r"loads/", "82"),
-    (r"fuel/", "40 L"),
-]
-BOAT = [
-    (r"marks/bow.*freeboard", "900"),
-    (r"marks/stern.*freeboard", "660"),
-    (r"flotation/read", "afloat, nobody aboard, lines slack"),
-    (r"flotation/length", "7.4 m"),
-    (r"flotation/beam", "2.4 m"),
-    (r"tanks/.*station", "5900"),
-    (r"trial/speed", "6.1 kn"),
-    (r"trial/wanted", "6.4 kn"),
-    (r"old_installations/.*unit/mass", "210"),
-    (r"unit/mass", "158"),
-    (r"condition", "ready to run"),
-    (r"unit/length", "860"),
-    (r"unit/power", "18 kW"),
-    (r"rated_speed", "3000 rpm"),
-    (r"stages/.*ratio", "2.2"),
-    (r"propeller/diameter", "410"),
-    (r"propeller/pitch", "280"),
-    (r"propeller/blades", "3"),
-    (r"flange_station", "5100"),
-    (r"flange_butt_line", "-450"),
-    (r"flange_water_line", "-80"),
-    (r"propeller_station", "6700"),
-    (r"propeller_water_line", "-400"),
-    (r"loads/", "150"),
-    (r"fuel/", "60 L"),
-]
-ON_WHEELS = [
-    (r"supports/[^/]*front[^/]*/reading|supports/front/reading", "88"),
-    (r"reading", "97"),
-    (r"rear[^/]*/station", "1420"),
-    (r"front_axle", "240"),
-    (r"rear_axle", "420"),
-    (r"gross", "560"),
-    (r"load_index", "66"),
-    (r"old_installations/.*unit/mass", "48"),
-    (r"unit/mass", "41"),
-    (r"condition", "ready to run"),
-    (r"unit/length", "420"),
-    (r"unit/power", "17 kW"),
-    (r"rated_speed", "7500 rpm"),
-    (r"peak_torque", "26 N·m"),
-    (r"unit/cg_aft", "-160"),
-    (r"unit/cg_up", "60"),
-    (r"gears/(first|low)/ratio", "8.2"),
-    (r"gears/(top|high)/ratio", "2.9"),
-    (r"driver_teeth", "15"),
-    (r"driven_teeth", "40"),
-    (r"stages/.*ratio", "3.1"),
-    (r"flange_station", "820"),
-    (r"flange_butt_line", "-90"),
-    (r"flange_water_line", "330"),
-    (r"wheel/radius", "300"),
-]
-LISTS = {"aeroplane": AEROPLANE, "boat": BOAT}
 
 
 def start(page: Page, kind: str, layout: str) -> None:
@@ -110,7 +28,7 @@ def start(page: Page, kind: str, layout: str) -> None:
     expect(page).to_have_url(re.compile("/first"))
 
 
-def type_the_list(page: Page, texts: list[tuple[str, str]]) -> tuple[int, int]:
+def type_the_list(page: Page, kind: str) -> tuple[int, int]:
     """Type field after field, Enter after each, which goes on to the next by itself. Gives the figures typed and the
     strokes of the keys."""
     figures = strokes = 0
@@ -121,7 +39,7 @@ def type_the_list(page: Page, texts: list[tuple[str, str]]) -> tuple[int, int]:
     for i, pointer in enumerate(pointers):
         box = page.locator(f'[data-first] [data-pointer="{pointer}"]')
         expect(box).to_be_focused()
-        text = next(t for pattern, t in texts if re.search(pattern, pointer))
+        text = text_of(kind, pointer)
         if box.evaluate("e => e.tagName") == "SELECT":
             box.select_option(text)
             strokes += 2
@@ -137,13 +55,13 @@ def type_the_list(page: Page, texts: list[tuple[str, str]]) -> tuple[int, int]:
     return figures, strokes
 
 
-@pytest.mark.parametrize(("kind", "layout"), LAYOUTS)
+@pytest.mark.parametrize(("kind", "layout"), EVENINGS)
 def test_forty_figures_to_a_rough_verdict(page: Page, kind: str, layout: str) -> None:
     start(page, kind, layout)
     said = page.get_by_role("complementary", name="What can be said")
     expect(said.locator("[data-said][data-level=unknown]").first).to_be_visible()
     assert violations(page) == []
-    figures, strokes = type_the_list(page, LISTS.get(kind, ON_WHEELS))
+    figures, strokes = type_the_list(page, kind)
     print(f"{kind}, {layout}: {figures} figures, {strokes} keystrokes to the first rough verdict")
     assert figures <= MOST_FIGURES
     expect(said.locator("[data-said][data-level=unknown]")).to_have_count(0)
@@ -155,7 +73,7 @@ def test_forty_figures_to_a_rough_verdict(page: Page, kind: str, layout: str) ->
 
 def test_a_rough_figure_is_replaced_by_typing_it_and_all_of_them_can_be_left_out(page: Page) -> None:
     start(page, "aeroplane", "tailwheel")
-    type_the_list(page, AEROPLANE)
+    type_the_list(page, "aeroplane")
     said = page.get_by_role("complementary", name="What can be said")
     rough = said.get_by_role("region", name="Rough figures")
     rough.get_by_role("button", name=re.compile(r"^all \d+")).click()

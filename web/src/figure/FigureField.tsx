@@ -57,8 +57,9 @@ function useReading(text: string, dimension: string, shown: string, on: boolean)
   });
 }
 
-/** One figure: value, unit and tolerance in one text; source and place by the tags beside it. */
-export function FigureField(props: { pointer: string; label: string; bare?: boolean }) {
+/** One figure: value, unit and tolerance in one text; source and place by the tags beside it. source: where it is from unless
+ * somebody says otherwise. */
+export function FigureField(props: { pointer: string; label: string; bare?: boolean; source?: string }) {
   const { pointer, label } = props;
   const { at, edit, reference, view, unitSide, rough } = useSheet();
   const spec = fieldAt(reference, pointer);
@@ -92,7 +93,7 @@ export function FigureField(props: { pointer: string; label: string; bare?: bool
         return;
       }
       const ahead = spec?.place === 'station' && OWN.includes(spec.origin ?? '') && unitSide(pointer) < 0;
-      const fresh = ahead ? { dir: 'forward' } : {};
+      const fresh = { ...(ahead ? { dir: 'forward' } : {}), ...(props.source ? { source: props.source } : {}) };
       const kept = figure
         ? {
             source: figure.source,

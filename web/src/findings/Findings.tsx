@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { Link } from '@tanstack/react-router';
 import { memo, useEffect, useMemo, useState } from 'react';
 import {
   answer,
@@ -17,7 +18,7 @@ import { useFocusField } from './useFocusField';
 
 /** The findings of a bench, worst first; the open one shows working and what to do. */
 export function Findings(props: { bench: Bench; open: string | undefined; onOpen: (key: string | undefined) => void }) {
-  const { state, view, reference } = useProject();
+  const { id, state, view, reference } = useProject();
   const { shown } = useShown();
   const caution = reference.kinds.find((k) => k.id === state.document.kind)?.cautions[props.bench];
   const order = useMemo(() => state.assessment.findings.map((f) => f.key), [state.assessment]);
@@ -42,6 +43,16 @@ export function Findings(props: { bench: Bench; open: string | undefined; onOpen
         {props.bench[0]?.toUpperCase() + props.bench.slice(1)}:{' '}
         {parts.length ? parts.join(', ') : findings.length ? 'nothing stands out' : 'nothing judged yet'}
       </h2>
+      {state.assessment.rough.length > 0 && (
+        <Link
+          to="/p/$id/$bench"
+          params={{ id, bench: 'first' }}
+          search={(s) => ({ ...s, finding: undefined })}
+          className="block pb-2 text-xs leading-6"
+        >
+          {state.assessment.rough.length} rough figures stand in: see and replace them
+        </Link>
+      )}
       {findings.map((f) => (
         <Row
           key={f.key}
@@ -141,6 +152,24 @@ function Opened(props: { finding: Finding; waysOut: boolean }) {
           ))}
           {finding.needs.length > 12 && <li className="text-muted">and {finding.needs.length - 12} more</li>}
         </ul>
+      )}
+      {finding.rough && finding.rough.length > 0 && (
+        <details className="my-1">
+          <summary className="quiet cursor-pointer">
+            {finding.rough.length === 1
+              ? 'the rough figure under it'
+              : `the ${finding.rough.length} rough figures under it`}
+          </summary>
+          <ul>
+            {finding.rough.map((n) => (
+              <li key={n.pointer}>
+                <button type="button" className="quiet" onClick={() => focusField(n.pointer)}>
+                  {n.what}
+                </button>
+              </li>
+            ))}
+          </ul>
+        </details>
       )}
       {finding.working && <WorkingBox working={finding.working} source={sourceOf(finding)} />}
       {!finding.working && <p className="text-xs text-muted">{sourceOf(finding)}</p>}

@@ -101,23 +101,15 @@ function Row(props: { line: Line; lit: boolean }) {
     return line.kind === 'choice' ? (
       <ChoiceField bare pointer={pointer} label={label} />
     ) : (
-      <FigureField bare pointer={pointer} label={label} />
+      <FigureField bare pointer={pointer} label={label} source={line.source} />
     );
   };
   return (
     <tr data-line={line.number} className={`h-9 border-b border-rule ${props.lit ? 'bg-tray' : ''}`}>
       <td className="figure w-8 py-0.5 text-act">{line.number}</td>
       <td className="py-0.5">{line.label}</td>
-      {line.pointer ? (
-        <td colSpan={2} className="w-[23rem] py-0.5">
-          {field(line.pointer, '')}
-        </td>
-      ) : (
-        <>
-          <td className="py-0.5">{field(line.out, 'goes out')}</td>
-          <td className="py-0.5">{field(line.into, 'comes in')}</td>
-        </>
-      )}
+      <td className="w-[11.5rem] py-0.5">{line.pointer ? field(line.pointer, '') : field(line.out, 'goes out')}</td>
+      <td className="w-[11.5rem] py-0.5">{field(line.into, 'comes in')}</td>
     </tr>
   );
 }

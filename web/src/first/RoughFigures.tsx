@@ -1,9 +1,12 @@
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { answer, api } from '../api/client';
 import { useProject } from '../api/project';
 import { between, formatNumber } from '../figure/format';
 import { useFocusField } from '../findings/useFocusField';
 
 const FIRST = 6;
+const NEXT = 3;
 
 /** The rough figures that stand in for blanks, those on which most hangs first; typing the real one replaces each. */
 export function RoughFigures() {
@@ -33,7 +36,7 @@ export function RoughFigures() {
           ? 'No rough figure stands in'
           : `${rough.length} rough figure${rough.length === 1 ? ' stands' : 's stand'} in`}
       </h3>
-      {rough.length > 0 && <p className="text-xs text-muted">Most hangs on the first: measure that next.</p>}
+      {rough.length > 0 && <Next />}
       <ul>
         {rough.slice(0, all ? undefined : FIRST).map((r) => (
           <li key={r.pointer} className="border-b border-rule py-0.5" data-rough={r.pointer}>
@@ -58,5 +61,47 @@ export function RoughFigures() {
         </button>
       </p>
     </section>
+  );
+}
+
+/** What takes most off the doubt of the margin that is least sure: rough and typed figures alike. */
+function Next() {
+  const { id, fit, state, view } = useProject();
+  const focusField = useFocusField();
+  const found = useQuery({
+    queryKey: ['measure-next', id, fit, state.revision],
+    queryFn: async () =>
+      answer(
+        await api.POST('/api/projects/{project_id}/studies/measure-next', {
+          params: { path: { project_id: id }, query: { fit: fit ?? 'none' } },
+        }),
+      ),
+    placeholderData: (before) => before,
+  });
+  const rows = found.data?.rows.slice(0, NEXT) ?? [];
+  if (rows.length === 0) return <p className="text-xs text-muted">Most hangs on the first of them.</p>;
+  const dimension = found.data?.dimension ?? 'length';
+  return (
+    <div className="mb-1 border-l-[3px] border-act pl-2.5">
+      <p className="text-xs text-muted">Measure this next, for the {found.data?.margin}:</p>
+      <ol>
+        {rows.map((r) => (
+          <li key={r.id}>
+            <button
+              type="button"
+              className="quiet"
+              disabled={!r.pointer}
+              onClick={() => r.pointer && focusField(r.pointer)}
+            >
+              {r.name}
+            </button>{' '}
+            <span className="text-xs text-muted">
+              takes {formatNumber(r.drop_si, dimension, view)} off the doubt,{' '}
+              {formatNumber(r.minutes * 60, 'time', view)}
+            </span>
+          </li>
+        ))}
+      </ol>
+    </div>
   );
 }

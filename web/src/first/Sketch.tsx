@@ -41,6 +41,7 @@ export function Sketch(props: { first: First; lit: number | null; onPick: (numbe
       </text>
       {shown && <Drawn line={shown.line} ends={shown.ends} datum={datum} level={level} />}
       {marks.map(({ line, x, y }) => (
+        // biome-ignore lint/a11y/noStaticElementInteractions: the fields themselves are reached by key
         <g key={line.number} className="cursor-pointer" onClick={() => props.onPick(line.number)}>
           <circle
             cx={x}

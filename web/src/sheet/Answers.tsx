@@ -83,6 +83,7 @@ function Answer(props: { value: Value }) {
           )}
         </div>
       )}
+      {v.rough && <div className="text-xs text-watch">rests on rough figures</div>}
       {!v.working && v.source && !ahead && <div className="text-xs text-muted">{v.source}</div>}
       {open && v.working && <WorkingBox working={v.working} source={v.working.source} />}
     </div>

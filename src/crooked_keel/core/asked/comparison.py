@@ -8,7 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 
-from ..assess import judge
+from ..assess import assess
 from ..balance.ledger.functions import Centre
 from ..benches import BUILT
 from ..choose.options import Criterion, not_beaten, score_options, turning_points
@@ -19,6 +19,8 @@ from ..figure.base import Figure
 from ..formula import Out
 from ..judging.finding import Bench, Level
 from ..resolved.references import got
+from ..rough import stood_in
+from ..topic.memo import Memo
 from ..wiring import Benches, set_up
 
 NAMES = {
@@ -159,8 +161,8 @@ def _figures(row: Candidate) -> dict[str, float]:
 
 
 def _candidate(project: Project, fit_id: str | None) -> Candidate:
-    benches = set_up(project, fit_id)
-    made = judge(benches, fit_id)
+    made = assess(project, fit_id)
+    benches = set_up(stood_in(project, fit_id, Memo(1))[0], fit_id)
     needs: dict[str, Gap] = {}
 
     def ask(question: Callable[[], float]) -> float | None:

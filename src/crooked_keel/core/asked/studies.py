@@ -11,8 +11,10 @@ from ..balance.loadings import monte_carlo
 from ..document import Project
 from ..errors import CannotSay, InputError
 from ..judging.study import Answer, Study
+from ..rough import stood_in
 from ..systems.current import one_lost
 from ..systems.voltage import driven
+from ..topic.memo import Memo
 from ..topic.workspace import takes
 from ..wiring import set_up
 
@@ -37,6 +39,7 @@ def answer(study: Study[A], project: Project, fit_id: str | None, unit: str | No
     Raises InputError where there is no such fit or unit, or where the kind of craft has nothing to study."""
     if fit_id is not None and fit_id not in project.fits:
         raise InputError("/fits", "no such fit", given=fit_id, allowed=", ".join(project.fits) or "none yet")
+    project, stood = stood_in(project, fit_id, Memo(1))
     benches = set_up(project, fit_id)
     if study.form is not None and not benches.resolved.has(study.form):
         raise InputError("/kind", study.refused, given=project.kind)
@@ -45,6 +48,7 @@ def answer(study: Study[A], project: Project, fit_id: str | None, unit: str | No
     if study.of_unit and not scope.has(wanted):
         raise InputError("/fits", study.refused, given=unit)
     try:
-        return study.ask(*(scope.get(kind) for kind, _ in wanted), **asked)
+        said = study.ask(*(scope.get(kind) for kind, _ in wanted), **asked)
+        return said.model_copy(update={"rough": len(stood)})
     except CannotSay as gap:
         return study.cannot_say(list(gap.needs))

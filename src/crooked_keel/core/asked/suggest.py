@@ -48,6 +48,8 @@ def suggest(project: Project, fit_id: str | None, key: str, facts: Facts = NOTHI
     else_ = settled.said if settled is not None else "Its sentence says what would clear it."
     if fit_id is None:
         return WaysOut([], f"The craft as found is not changed by suggestions; pick a fit. {else_}")
+    if finding.rough is not None:
+        return WaysOut([], f"It rests on rough figures: type those first, then ways out are looked for. {else_}")
     if finding.rule not in PROPOSERS and finding.rule not in PLACED:
         return WaysOut([], f"No edit of the figures clears it. {else_}")
     made: list[Suggestion] = []

@@ -9,7 +9,7 @@ from typing import Any, Literal
 from ..document import Project
 from ..errors import InputError
 from ..formula import Out
-from ..reference.first import First, Group, Line, Way
+from ..reference.first import First, Group, Line, Source, Way
 from ..reference.outlines import Circle, Foot, Measures, Path, Point
 from ..resolved.references import kind_of
 
@@ -24,6 +24,7 @@ class FirstLine(Out):
     out: str | None
     into: str | None
     kind: Literal["figure", "choice"]
+    source: Source
     way: Way
     at: list[Point]
 
@@ -89,15 +90,16 @@ def _lines(
                 out = bases["old"] + suffix if bases["old"] and line.whose != "new" else None
                 into = bases["new"] + suffix if bases["new"] and line.whose != "old" else None
                 if out or into:
-                    yield _one(line, first, name, None, out, into)
+                    yield _one(line, group, first, name, (None, out, into))
             continue
         for pointer, name in _spread(project, line.pointer):
-            yield _one(line, first, name, pointer, None, None, _spot_of(project, pointer))
+            yield _one(line, group, first, name, (pointer, None, None), _spot_of(project, pointer))
 
 
 def _one(
-    line: Line, first: First, name: str, pointer: str | None, out: str | None, into: str | None, own: str = ""
+    line: Line, group: Group, first: First, name: str, where: tuple[str | None, str | None, str | None], own: str = ""
 ) -> FirstLine:
+    pointer, out, into = where
     spots = [own if s.startswith("{") else s for s in line.spots]
     label = line.label.replace("{item}", name)
     return FirstLine(
@@ -107,6 +109,7 @@ def _one(
         out=out,
         into=into,
         kind=line.kind,
+        source=line.source or group.source,
         way=line.way,
         at=[Point(x=first.spots[s][0], z=first.spots[s][1]) for s in spots if s in first.spots],
     )
@@ -115,7 +118,7 @@ def _one(
 def _spread(part: Any, pointer: str) -> Iterator[tuple[str, str]]:
     """A pointer told of every item that its `*` stands for, with the name of the last. Loads and fuel are those of the
     first loading."""
-    found = re.search(r"/(\*|\{\w+\})", pointer)
+    found = re.search(r"/(\*|\{[\w ]+\})", pointer)
     if found is None:
         yield pointer, ""
         return
@@ -137,8 +140,9 @@ def _items(part: Any, head: str, word: str) -> list[tuple[str, str]]:
     ranked = sorted(held.items(), key=lambda i: (i[1].rank, i[0]))
     if head == "/loadings":
         ranked = ranked[:1]
-    if word == "{rear}":
-        ranked = [i for i in ranked if i[1].role == "rear"]
+    if head == "/craft/supports" and word != "*":
+        role = word.strip("{}")
+        ranked = [i for i in ranked if i[1].role == role.removeprefix("first ")][: 1 if "first" in role else None]
     return [(key, item.name) for key, item in ranked]
 
 

@@ -145,7 +145,8 @@ class Suggestion(Out):
 
 @record
 class Finding:
-    """The verdict of one rule on one subject. rough: the rough figures that it rests on."""
+    """The verdict of one rule on one subject. rough: the rough figures that it rests on, so far as
+    they are known by name; nothing where it rests on none."""
 
     key: str
     rule: str
@@ -160,7 +161,7 @@ class Finding:
     source: str = ""
     mark: Mark = "statics"
     can_suggest: bool = False
-    rough: list[Gap] = field(default_factory=list)
+    rough: list[Gap] | None = None
 
 
 @record

@@ -13,9 +13,11 @@ from .finding import Bench
 
 
 class Answer(Out):
-    """What a study says; needs: what must be known before it can say anything, then the rest is blank."""
+    """What a study says; needs: what must be known before it can say anything, then the rest is blank; rough: how many
+    rough figures stand in for blanks under it."""
 
     needs: list[Gap] = []
+    rough: int = 0
 
 
 A = TypeVar("A", bound=Answer)

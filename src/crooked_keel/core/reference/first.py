@@ -1,6 +1,7 @@
 """First figures: what is measured in the first evening, in the order of a walk round the craft, by kind and layout.
 
-A pointer with `~` is asked of the unit that goes out and of the one that comes in; `*` of every item of a collection.
+A pointer with `~` is asked of the unit that goes out and of the one that comes in; `*` of every item of a collection;
+braces of the supports of a role, or of the first of them.
 """
 
 from __future__ import annotations
@@ -9,25 +10,30 @@ from typing import Literal, NamedTuple
 
 Way = Literal["at", "along", "up", "across", "size"]
 Spot = tuple[float, float]
+Source = Literal["measured", "maker", "estimated"]
+Whose = Literal["both", "old", "new"]
+OLD: Whose = "old"
 
 
 class Line(NamedTuple):
     """One figure: label, pointer, how it is measured on the sketch and from which spots of it. whose: of which unit it
-    is asked. A spot in braces is that of the item."""
+    is asked; source: where it is from, unless it is that of its group. A spot in braces is that of the item."""
 
     label: str
     pointer: str
     way: Way = "at"
     spots: tuple[str, ...] = ()
     kind: Literal["figure", "choice"] = "figure"
-    whose: Literal["both", "old", "new"] = "both"
+    whose: Whose = "both"
+    source: Source | None = None
 
 
 class Group(NamedTuple):
-    """Figures that are found with one tool at one place."""
+    """Figures that are found with one tool at one place, and so from one source."""
 
     title: str
     hint: str
+    source: Source
     lines: tuple[Line, ...]
 
 
@@ -41,10 +47,15 @@ class First(NamedTuple):
     feet: tuple[tuple[str, float, float, float], ...]
 
 
+def _tape(label: str, pointer: str, way: Way, spots: tuple[str, ...], whose: Whose = "both") -> Line:
+    return Line(label, pointer, way, spots, whose=whose, source="measured")
+
+
 def _units(*lines: Line) -> Group:
     return Group(
         "The unit that goes out, and the one that comes in",
         "From their sheets, or better on scales. Say in which condition each mass was taken.",
+        "maker",
         (
             Line("Mass", "~/unit/mass", "at", ("unit",)),
             Line("Weighed", "~/unit/condition", kind="choice"),
@@ -59,6 +70,7 @@ def _units(*lines: Line) -> Group:
 _PEOPLE = Group(
     "People, load and fuel",
     "The loading that is flown, sailed or ridden most.",
+    "estimated",
     (
         Line("{item}", "/loadings/*/loads/{seats}", "at", ("seat",)),
         Line("Fuel: {item}", "/loadings/*/fuel/{tanks}", "at", ("tank",)),
@@ -66,8 +78,8 @@ _PEOPLE = Group(
 )
 
 _FLANGE = (
-    Line("Its flange, station", "~/placement/flange_station", "along", ("flange",)),
-    Line("Its flange, height", "~/placement/flange_water_line", "up", ("flange",)),
+    _tape("Its flange, station", "~/placement/flange_station", "along", ("flange",)),
+    _tape("Its flange, height", "~/placement/flange_water_line", "up", ("flange",)),
 )
 
 
@@ -83,22 +95,24 @@ def aeroplane(layout: str) -> First:
     }[layout]
     flange = 5.45 if pushes else -1.0
     far = 4.6 if pushes else -0.25
-    main = "/craft/supports/main" if layout == "monowheel" else "/craft/supports/main-port"
+    main = "/craft/supports/{first main}"
     sides = () if layout == "monowheel" else (Line("Port main, butt line", f"{main}/butt_line", "across", ("main",)),)
     return First(
         (
             Group(
                 "On the scales, levelled",
                 "Unit as found, fuel noted, brakes off. A scale set to nought needs no tare.",
+                "measured",
                 (Line("{item}", "/craft/supports/*/reading", "at", ("{role}",)),),
             ),
             Group(
                 "With the tape, from the datum",
                 "Drop a plumb line from each axle to the floor. The starboard main stands abreast of the port one.",
+                "measured",
                 (
                     Line("Main wheel" if not sides else "Port main", f"{main}/station", "along", ("main",)),
                     *sides,
-                    Line(f"{third.title()} wheel", f"/craft/supports/{third}/station", "along", (third,)),
+                    Line(f"{third.title()} wheel", "/craft/supports/{first " + third + "}/station", "along", (third,)),
                     Line("{item}", "/craft/seats/*/station", "along", ("seat",)),
                     Line("{item}", "/craft/tanks/*/station", "along", ("tank",)),
                 ),
@@ -106,6 +120,7 @@ def aeroplane(layout: str) -> First:
             Group(
                 "From her papers",
                 "Empty limits are not these: take those for flight.",
+                "maker",
                 (
                     Line("Forward CG limit", "/craft/limits/forward", "along", ("limits",)),
                     Line("Aft CG limit", "/craft/limits/aft", "along", ("limits",)),
@@ -147,21 +162,22 @@ def boat(layout: str) -> First:
     """What is measured first."""
     first = "" if layout == "single screw" else " of the port unit; the other is taken for its mirror"
     shaft = (
-        Line(f"Coupling, station{first}", "~/placement/flange_station", "along", ("flange",), whose="old"),
-        Line("Coupling, height", "~/placement/flange_water_line", "up", ("flange",), whose="old"),
-        Line("Propeller, station", "~/placement/propeller_station", "along", ("propeller",), whose="old"),
-        Line("Propeller, height", "~/placement/propeller_water_line", "up", ("propeller",), whose="old"),
+        _tape(f"Coupling, station{first}", "~/placement/flange_station", "along", ("flange",), OLD),
+        _tape("Coupling, height", "~/placement/flange_water_line", "up", ("flange",), OLD),
+        _tape("Propeller, station", "~/placement/propeller_station", "along", ("propeller",), OLD),
+        _tape("Propeller, height", "~/placement/propeller_water_line", "up", ("propeller",), OLD),
     )
     across = (
         ()
         if layout == "single screw"
-        else (Line("Coupling, butt line", "~/placement/flange_butt_line", "across", ("flange",), whose="old"),)
+        else (_tape("Coupling, butt line", "~/placement/flange_butt_line", "across", ("flange",), OLD),)
     )
     return First(
         (
             Group(
                 "Afloat, at four marks on the sheer",
                 "Calm water, lines slack, nobody aboard.",
+                "measured",
                 (
                     Line("{item}", "/craft/flotation/marks/*/freeboard", "up", ("{mark}",)),
                     Line("Read", "/craft/flotation/read", kind="choice"),
@@ -170,6 +186,7 @@ def boat(layout: str) -> First:
             Group(
                 "With the tape",
                 "Waterline length and beam as she floats.",
+                "measured",
                 (
                     Line("Length on the waterline", "/craft/flotation/length", "size", ("bow", "stern")),
                     Line("Beam on the waterline", "/craft/flotation/beam", "across", ("midships",)),
@@ -179,6 +196,7 @@ def boat(layout: str) -> First:
             Group(
                 "What she did, and what is wanted",
                 "At full power, over a measured distance, both ways.",
+                "measured",
                 (
                     Line("Speed before", "/craft/trial/speed"),
                     Line("Speed wanted", "/craft/trial/wanted"),
@@ -246,16 +264,19 @@ def _on_wheels(base: float, radius: float, ridden: bool, gears: tuple[str, ...],
             Group(
                 "On the scales, upright and level",
                 "One wheel after another, the others packed up to the same height. Tanks noted.",
+                "measured",
                 (Line("{item}", "/craft/supports/*/reading", "at", ("{role}",)),),
             ),
             Group(
                 "With the tape",
                 "Wheelbase between the axles, level; change what the sheet took for granted.",
+                "measured",
                 (Line("{item}, station of its axle", "/craft/supports/{rear}/station", "along", ("rear",)),),
             ),
             Group(
                 "From plate and tyres",
                 "The load index is moulded on the wall of each tyre.",
+                "maker",
                 (
                     Line("Front axle may carry", "/craft/limits/front_axle", "at", ("front",)),
                     Line("Rear axle may carry", "/craft/limits/rear_axle", "at", ("rear",)),
@@ -265,14 +286,14 @@ def _on_wheels(base: float, radius: float, ridden: bool, gears: tuple[str, ...],
             ),
             _units(
                 Line("Peak torque", "~/unit/peak_torque"),
-                Line("CG along, from its output", "~/unit/cg_aft", "size", ("flange", "unit")),
-                Line("CG height, from its output", "~/unit/cg_up", "up", ("unit",)),
+                _tape("CG along, from its output", "~/unit/cg_aft", "size", ("flange", "unit")),
+                _tape("CG height, from its output", "~/unit/cg_up", "up", ("unit",)),
                 *ratios,
                 *chain,
-                Line("Its output, station", "~/placement/flange_station", "along", ("flange",), whose="old"),
-                Line("Its output, butt line", "~/placement/flange_butt_line", "across", ("flange",), whose="old"),
-                Line("Its output, height", "~/placement/flange_water_line", "up", ("flange",), whose="old"),
-                Line("Driven wheel, rolling radius", "~/wheel/radius", "up", ("rear",), whose="old"),
+                _tape("Its output, station", "~/placement/flange_station", "along", ("flange",), OLD),
+                _tape("Its output, butt line", "~/placement/flange_butt_line", "across", ("flange",), OLD),
+                _tape("Its output, height", "~/placement/flange_water_line", "up", ("flange",), OLD),
+                _tape("Driven wheel, rolling radius", "~/wheel/radius", "up", ("rear",), OLD),
             ),
         ),
         ("balance.mass-max", *answers, "balance.axle-load", "drive.top-gear", "drive.grip"),

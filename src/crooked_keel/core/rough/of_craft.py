@@ -15,7 +15,7 @@ from ..resolved.references import kind_of
 from .stand import Stand, class_at, copied, middle, rough
 
 # Of fuel, kg/m³, by what it is. Common practice, no source.
-DENSITY = {"petrol": (730.0, 25.0), "diesel": (840.0, 20.0), "kerosene": (800.0, 20.0)}
+DENSITY = {"petrol": (740.0, 35.0), "diesel": (835.0, 20.0), "kerosene": (808.0, 35.0)}
 # Height of the CG over the ground in parts of wheelbase (wheels in line) or of track. From memory.
 CG_BY_BASE, CG_BY_TRACK, CG_OVER_BY = 0.36, 0.4, 0.25
 

@@ -58,20 +58,22 @@ def _cls(pattern: str) -> type[Figure]:
 
 
 def _of_its_cg(base: str, unit: PowerUnit, side: int) -> Iterator[Stand]:
-    name = f"CG of the {unit.name}"
     if side and unit.cg_aft is None and unit.length is not None:
         long = unit.length.si
         figure = rough(_cls("unit/cg_aft"), CG_ALONG * long, CG_ALONG_BY * long, "aft" if side > 0 else "forward")
-        yield Stand(f"{base}/unit/cg_aft", figure, f"{name}, along it", "half way along its length")
+        yield Stand(f"{base}/unit/cg_aft", figure, f"CG along the {unit.name}", "half way along its length")
     if unit.cg_starboard is None and (unit.mass is not None or unit.length is not None):
         by = max(CG_ASIDE_BY * unit.width.si, 0.01) if unit.width is not None else 0.03
         figure = rough(_cls("unit/cg_starboard"), 0.0, by, "starboard")
-        yield Stand(f"{base}/unit/cg_starboard", figure, f"{name}, sideways", "over its shaft")
+        yield Stand(f"{base}/unit/cg_starboard", figure, f"CG across the {unit.name}", "over its shaft")
     if side and unit.cg_up is None and (unit.mass is not None or unit.length is not None):
         by = CG_UP_BY * unit.height.si if unit.height is not None else 0.1
         figure = rough(_cls("unit/cg_up"), 0.0, by, "up")
         yield Stand(
-            f"{base}/unit/cg_up", figure, f"{name}, height", "level with its shaft, within a fifth of its height"
+            f"{base}/unit/cg_up",
+            figure,
+            f"CG height of the {unit.name}",
+            "level with its shaft",
         )
 
 
@@ -147,29 +149,30 @@ def _of_its_mount(base: str, i: Installation, side: int, kind: Kind) -> Iterator
         yield Stand(f"{base}/mount/mass", figure, f"mass of the mount ({name})", "a share of the mass of the unit")
     if any(getattr(p, f) is not None for p in mount.points.values() for f in ("unit_aft", "unit_up")):
         return
-    what = f"CG of the mount ({name})"
     long = unit.length.si if unit.length is not None else None
+    along, across, up_it = (f"CG {way} the mount ({name})" for way in ("along", "across", "height of"))
+    own_cg = "at the CG of the unit"
     if mount.cg_aft is None:
         if side > 0 and "firewall" in kind.forms and long is not None:
             figure = rough(_cls("mount/cg_aft"), 0.9 * long, 0.25 * long, "aft")
-            yield Stand(f"{base}/mount/cg_aft", figure, f"{what}, along it", "at the far end of the unit", points)
+            yield Stand(f"{base}/mount/cg_aft", figure, along, "at the far end of the unit", points)
         else:
             own = unit.cg_aft
             way = own.dir if own is not None else ("aft" if side > 0 else "forward")
             where = own.si if own is not None else CG_ALONG * long if long is not None and side else None
             if where is not None:
                 figure = rough(_cls("mount/cg_aft"), where, 0.25 * long if long is not None else 0.15, way)
-                yield Stand(f"{base}/mount/cg_aft", figure, f"{what}, along it", "at the CG of the unit", points)
+                yield Stand(f"{base}/mount/cg_aft", figure, along, own_cg, points)
     if mount.cg_starboard is None and unit.mass is not None:
         side_at = unit.cg_starboard
         figure = rough(
             _cls("mount/cg_starboard"), side_at.si if side_at else 0.0, 0.05, side_at.dir if side_at else "starboard"
         )
-        yield Stand(f"{base}/mount/cg_starboard", figure, f"{what}, sideways", "at the CG of the unit", points)
+        yield Stand(f"{base}/mount/cg_starboard", figure, across, own_cg, points)
     if mount.cg_up is None and unit.mass is not None and (side or unit.cg_up is not None):
         up = unit.cg_up
         figure = rough(_cls("mount/cg_up"), up.si if up else 0.0, 0.15, up.dir if up else "up")
-        yield Stand(f"{base}/mount/cg_up", figure, f"{what}, height", "at the CG of the unit", points)
+        yield Stand(f"{base}/mount/cg_up", figure, up_it, own_cg, points)
 
 
 def _of_its_drive(base: str, i: Installation, side: int, kind: Kind) -> Iterator[Stand]:

@@ -14,6 +14,10 @@ from .stand import RoughOut, Stand
 
 # Rules that look at figures as they were typed: a rough figure was not.
 _OF_WHAT_WAS_TYPED = ("craft.unusual", "craft.untried", "balance.wide-tolerance")
+# What weighs guesses counts the rough ones among them.
+_OF_GUESSES = ("balance.rests-on-guess",)
+# Figures that move most, by the end of their pointer.
+_HEAVY = ("/as_found/water_line", "mass", "/rough", "cg_aft", "station", "density")
 # Of the rough figures under a verdict, this many are named in its sentence.
 _NAMED = 3
 
@@ -31,18 +35,16 @@ def resting(typed: Sequence[Finding], made: Sequence[Finding], stood: Sequence[S
 
 def _capped(finding: Finding, before: Finding | None, stood: Sequence[Stand]) -> Finding:
     under = _under(before.needs if before is not None else [], stood)
-    if finding.level == "unknown":
+    if finding.level == "unknown" or finding.rule in _OF_GUESSES:
         return finding
     if before is not None and LEVELS.index(before.level) < LEVELS.index(finding.level) and before.level != "unknown":
         return before
-    said = " Rests on rough figures" + (": {rough}." if under else ".")
+    said = " Rests on rough figures" + (", among them {rough}." if under else ".")
     params = dict(finding.message.params)
     if under:
-        named = [s.what for s in under[:_NAMED]]
-        more = len(under) - len(named)
-        params["rough"] = word(", ".join(named) + (f" and {more} more" if more else ""))
+        params["rough"] = word(", ".join(s.what for s in under[:_NAMED]))
     compared = finding.compared
-    if compared is not None and compared.doubt:
+    if compared is not None and compared.doubt and "±" not in finding.message.template:
         said += " It may lie ±{rough_by} off."
         params["rough_by"] = q(compared.doubt, compared.dimension)
     return replace(
@@ -55,7 +57,11 @@ def _capped(finding: Finding, before: Finding | None, stood: Sequence[Stand]) ->
 
 
 def _under(needs: Sequence[Gap], stood: Sequence[Stand]) -> list[Stand]:
-    return [s for s in stood if any(s.answers(n.pointer) for n in needs)]
+    """Those that stand in for what a verdict needs, masses and places along the craft first."""
+    found = [s for s in stood if any(s.answers(n.pointer) for n in needs)]
+    return sorted(
+        found, key=lambda s: next((k for k, end in enumerate(_HEAVY) if s.pointer.endswith(end)), len(_HEAVY))
+    )
 
 
 def resting_values(typed: Sequence[Value], made: Sequence[Value]) -> list[Value]:
@@ -66,9 +72,8 @@ def resting_values(typed: Sequence[Value], made: Sequence[Value]) -> list[Value]
 
 def listed(stood: Sequence[Stand], typed: Sequence[Finding], values: Sequence[Value]) -> list[RoughOut]:
     """The rough figures, those first on which most answers hang."""
-    asked = [n.pointer for f in typed for n in f.needs] + [
-        n.pointer for v in values for n in (*v.needs, *v.before_needs)
-    ]
+    asked = [[n.pointer for n in f.needs] for f in typed]
+    asked += [[n.pointer for n in (*v.needs, *v.before_needs)] for v in values]
     out = [
         RoughOut(
             pointer=s.pointer,
@@ -77,7 +82,7 @@ def listed(stood: Sequence[Stand], typed: Sequence[Finding], values: Sequence[Va
             dimension=s.figure.shown or s.figure.dimension,
             si=s.figure.si,
             plus_minus_si=s.figure.plus_minus.si if s.figure.plus_minus is not None else 0.0,
-            holds=sum(s.answers(p) for p in asked),
+            holds=sum(any(s.answers(p) for p in needs) for needs in asked),
         )
         for s in stood
     ]
