@@ -8,6 +8,7 @@ const LAYERS = [
   'main',
   'app',
   'library',
+  'first',
   'benches',
   'profile',
   'sheet',

@@ -9,8 +9,9 @@ from fastapi import APIRouter, Query, Request
 from ..core.asked.comparison import Comparison, compare
 from ..core.asked.placement import Placed
 from ..core.balance import measure_next
-from ..core.balance.afloat import at_rest
+from ..core.balance.afloat import at_rest, righting
 from ..core.balance.afloat.at_rest import AtRest
+from ..core.balance.afloat.righting import RightingArms
 from ..core.balance.fuel import burn_order
 from ..core.balance.fuel.burn_order import BurnOrders
 from ..core.balance.fuel.functions import Aim
@@ -40,6 +41,12 @@ def study_measure_next(request: Request, project_id: Id, fit: FitQuery = None) -
 def study_monte_carlo(request: Request, project_id: Id, fit: FitQuery = None) -> MonteCarlo:
     """How many of many crafts, each figure drawn within its doubt, keep every limit."""
     return service(request).ask(monte_carlo.STUDY, project_id, fit)
+
+
+@router.post("/projects/{project_id}/studies/righting-arms")
+def study_righting_arms(request: Request, project_id: Id, fit: FitQuery = None) -> RightingArms:
+    """Righting arms of every state of a boat by her sections, to 60° of heel."""
+    return service(request).ask(righting.STUDY, project_id, fit)
 
 
 @router.post("/projects/{project_id}/studies/at-rest")

@@ -1,6 +1,5 @@
 import { replaceEqualDeep, useIsMutating, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
-import { formatNumber } from '../figure/format';
 import {
   type Assessment,
   answer,
@@ -395,10 +394,7 @@ function Standing(props: {
       return said ? (said === 'aft of its flange' ? 1 : -1) : (kind?.unit_side ?? 1);
     };
     const stands = new Map(state.assessment.rough.map((r) => [r.pointer, r]));
-    const rough = (pointer: string) => {
-      const r = stands.get(pointer);
-      return r && `≈ ${formatNumber(r.si, r.dimension, value.view)}`;
-    };
+    const rough = (pointer: string) => stands.get(pointer);
     return { ...value, numberStyle, unitSide, rough };
   }, [value, reference, state]);
   return (

@@ -11,8 +11,8 @@ export interface SheetApi {
   /** On which side of its flange the unit of a field lies, +1 aft or −1 ahead; nought where units lie across. */
   unitSide: (pointer: string) => number;
   at: (pointer: string) => unknown;
-  /** The rough figure that stands in at a blank, as it is read; nothing where none does. */
-  rough: (pointer: string) => string | undefined;
+  /** The rough figure that stands in at a blank; nothing where none does. */
+  rough: (pointer: string) => { si: number; dimension: string } | undefined;
   edit: (operations: Operation[], summary: string, burst?: string) => Promise<void>;
   say: (notice: string | null) => void;
 }

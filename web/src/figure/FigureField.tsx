@@ -4,6 +4,7 @@ import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react';
 import { answer, api, Refused } from '../api/client';
 import { useSheet } from '../api/sheet';
 import { completeUnit, fieldAt, stepText } from './fields';
+import { formatNumber } from './format';
 
 export interface StoredFigure {
   entered: string;
@@ -134,6 +135,7 @@ export function FigureField(props: { pointer: string; label: string; bare?: bool
   }
 
   const source = figure?.source ?? 'blank';
+  const stands = rough(pointer);
   return (
     <div
       className={props.bare ? 'relative inline-block' : 'relative flex min-h-7 items-baseline justify-between gap-2'}
@@ -155,7 +157,7 @@ export function FigureField(props: { pointer: string; label: string; bare?: bool
           className="certain figure bg-transparent pb-[3px] text-right text-[13px] outline-offset-2"
           style={{ width: `max(${props.bare ? (WIDTHS[dimension] ?? '4.9rem') : '7rem'}, ${text.length + 0.5}ch)` }}
           value={text}
-          placeholder={rough(pointer) ?? '—'}
+          placeholder={stands ? `≈ ${formatNumber(stands.si, stands.dimension, view)}` : '—'}
           spellCheck={false}
           autoComplete="off"
           onFocus={() => setFocused(true)}

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Any, TypeVar
 
 from ..balance import measure_next
-from ..balance.afloat import at_rest
+from ..balance.afloat import at_rest, righting
 from ..balance.fuel import burn_order
 from ..balance.loadings import monte_carlo
 from ..document import Project
@@ -26,6 +26,7 @@ STUDIES: dict[str, Study[Any]] = {
         measure_next.STUDY,
         monte_carlo.STUDY,
         at_rest.STUDY,
+        righting.STUDY,
         burn_order.STUDY,
         one_lost.STUDY,
         driven.STUDY,

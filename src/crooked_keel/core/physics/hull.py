@@ -277,3 +277,51 @@ def float_equilibrium(
             FIELD, "the deck edge is under water: no result", given=f"first at station {round(i.deck_under_m, 2)} m"
         )
     return Floats(float(at[0]), float(at[1]), float(at[2]), gm, i)
+
+
+class Arm(NamedTuple):
+    """Her righting arm at a heel, starboard down: GZ in m, above nought where it brings her back; whether the deck edge
+    is under."""
+
+    heel_rad: float
+    gz_m: float
+    deck_under: bool
+
+
+def righting_arm(
+    hull: Hull, mass_kg: float, cg: tuple[float, float, float], density: float, reference_m: float, heel_rad: float
+) -> Arm:
+    """The arm at one heel, draft and trim free so that weight and buoyancy balance but for the heel. cg: (x, y, z) in
+    m, z that of the fluid CG. The deck is taken as tight.
+
+    Raises InputError where no draft and trim are found. Source: GZ = (B - G) along the water, by integration of the
+    sections; Newton on volume and trim."""
+    xg, yg, zg = cg
+    slope_y = math.tan(heel_rad)
+    at = np.array([level_draft(hull, mass_kg, density), 0.0])
+
+    def residual(v: Numbers) -> Numbers:
+        i = hull.cut(float(v[0]), float(v[1]), slope_y, reference_m)
+        return np.array(
+            [density * i.volume_m3 / mass_kg - 1, (xg - i.x_m + v[1] * (zg - i.z_m)) / hull.length_m],
+        )
+
+    for _ in range(60):
+        f = residual(at)
+        if float(np.abs(f).max()) < 1e-9:
+            break
+        slope: Any = np.empty((2, 2))
+        for k in range(2):
+            step = np.zeros(2)
+            step[k] = 1e-6
+            slope[:, k] = (residual(at + step) - residual(at - step)) / 2e-6
+        try:
+            move = np.linalg.solve(slope, -f)
+        except np.linalg.LinAlgError:
+            raise InputError(FIELD, "no balance was found at this heel") from None
+        at = at + move * min(1.0, 0.2 / max(float(np.abs(move).max()), 1e-12))
+    else:
+        raise InputError(FIELD, "no balance was found at this heel")
+    i = hull.cut(float(at[0]), float(at[1]), slope_y, reference_m)
+    gz = (i.y_m - yg) * math.cos(heel_rad) + (i.z_m - zg) * math.sin(heel_rad)
+    return Arm(heel_rad, gz, i.deck_under_m is not None)

@@ -8,13 +8,15 @@ import { Answers } from '../../sheet/Answers';
 import { BenchSheet } from '../../sheet/BenchSheet';
 import { Picture, Strip } from '../../sheet/Sheet';
 import { AtRest } from './AtRest';
+import { AxleLoads } from './AxleLoads';
 import { BurnOrder } from './BurnOrder';
-import { EnvelopePlot } from './EnvelopePlot';
+import { Envelope } from './EnvelopePlot';
 import { Groups } from './Groups';
 import { LedgerFiles } from './LedgerFiles';
 import { MeasureNext } from './MeasureNext';
 import { FromAbove, FromBehind } from './OnWheels';
 import { Placement } from './Placement';
+import { RightingArms } from './RightingArms';
 import { AfloatStates, AxleStates } from './States';
 import { Steelyard } from './Steelyard';
 import { Steps } from './Steps';
@@ -26,6 +28,14 @@ const PLACE = [
   { key: 'water_line', label: 'water line' },
 ];
 
+/** Answers that belong together, by their names. */
+const GROUPS: [string, RegExp][] = [
+  ['As it stands', /^(empty-mass|empty-cg|heaviest|front-share|front-axle|rear-axle|freeboard|trim|sinkage)$/],
+  ['Limits', /margin|chance|ballast|wheelie|^stop$|hill|anti-squat|static/],
+  ['Steering', /^(rake|trail)$/],
+  ['To one side, and up', /butt-line|water-line|heel|^gm$|lean|port-share/],
+];
+
 /** Weight and balance of the fit. */
 export function BalanceBench() {
   const { fit } = useProject();
@@ -34,7 +44,17 @@ export function BalanceBench() {
   const limited = has('cg limits');
   return (
     <div className="bg-sheet">
-      {limited && <SteelyardPicture />}
+      {limited && (
+        <Picture title="Envelope">
+          <Envelope />
+        </Picture>
+      )}
+      {has('afloat') && <RightingArms />}
+      {has('stands on wheels') && (
+        <Picture title="Axle loads">
+          <AxleLoads />
+        </Picture>
+      )}
       {has('corners') && (
         <Picture title="From above">
           <FromAbove />
@@ -46,13 +66,13 @@ export function BalanceBench() {
         </Picture>
       )}
       <Strip label="Answers">
-        <Answers bench="balance" columns={3} />
+        <Answers bench="balance" columns={3} groups={GROUPS} />
       </Strip>
       <div className="px-4 py-3">
         {has('afloat') && <AfloatStates />}
         {has('afloat') && <AtRest />}
         {has('stands on wheels') && <AxleStates pitch={has('pitch limits')} />}
-        {!limited && <SteelyardPicture />}
+        <SteelyardPicture />
         <MeasureNext />
         <Placement />
         {limited && <BurnOrder />}
@@ -153,7 +173,6 @@ interface Named {
 function Loadings() {
   const { at, edit, view, fit } = useProject();
   const { shown } = useShown();
-  const { has } = useForms();
   const sorted = (pointer: string) =>
     Object.entries((at(pointer) ?? {}) as Record<string, Named>).sort(([, a], [, b]) => a.rank - b.rank);
   const seats = sorted('/craft/seats');
@@ -233,11 +252,6 @@ function Loadings() {
         />
         {loadings.length === 0 && <p className="text-muted">None yet.</p>}
       </div>
-      {has('cg limits') && (
-        <div className="max-w-[36rem]">
-          <EnvelopePlot />
-        </div>
-      )}
     </section>
   );
 }

@@ -1,12 +1,62 @@
 import { scaleLinear } from 'd3-scale';
+import type { View } from '../../api/client';
 import { useProject, useShown } from '../../api/project';
-import { formatNumber } from '../../figure/format';
+import { roundTicks } from '../../drawing/ticks';
+import { formatNumber, needed } from '../../figure/format';
 
-const WIDTH = 400;
-const HEIGHT = 230;
+const WIDTH = 470;
+const HEIGHT = 250;
+
+/** A number of an axis, whose unit stands in the name of the axis. */
+function bare(si: number, dimension: string, view: View): string {
+  return formatNumber(si, dimension, view).replace(/(\.0+)?\u00a0.*$/, '');
+}
+
+/** The envelope with every loading in it, and which is which. */
+export function Envelope() {
+  const { view } = useProject();
+  const { shown } = useShown();
+  const loadings = shown.balance?.loadings ?? [];
+  return (
+    <div className="grid gap-x-4 bg-sheet px-3.5 pb-2 min-[700px]:grid-cols-[minmax(0,30rem)_1fr]">
+      <EnvelopePlot />
+      <ol className="self-center">
+        {loadings.map((l, i) => {
+          const least = Math.min(
+            l.forward_margin_si ?? Number.POSITIVE_INFINITY,
+            l.aft_margin_si ?? Number.POSITIVE_INFINITY,
+          );
+          return (
+            <li key={l.id} className="border-b border-rule py-1">
+              <span className="figure">{i + 1}</span> {l.name}
+              <span className="figure block text-xs text-muted">
+                {l.mass_si == null || l.x_si == null ? (
+                  `cannot say yet: needs ${needed(l.needs)}`
+                ) : (
+                  <>
+                    {formatNumber(l.mass_si, 'mass', view)} at {formatNumber(l.x_si, 'length', view)}
+                    {Number.isFinite(least) && (
+                      <span className={least < 0 ? 'text-stop' : ''}>
+                        , {formatNumber(Math.abs(least), 'length', view)} {least < 0 ? 'outside' : 'inside'}
+                      </span>
+                    )}
+                  </>
+                )}
+              </span>
+            </li>
+          );
+        })}
+        <li className="pt-1 text-xs text-muted">
+          Line: as fuel burns. Grey and hollow: as found. Dotted: the edge of every loading that can be. Dashed: gross
+          mass.
+        </li>
+      </ol>
+    </div>
+  );
+}
 
 /** Loadings in the envelope with their burn trails: as found hollow and grey, the fit filled; dotted, the edge of all that can be. */
-export function EnvelopePlot() {
+function EnvelopePlot() {
   const { view } = useProject();
   const { shown } = useShown();
   const b = shown.balance;
@@ -18,9 +68,9 @@ export function EnvelopePlot() {
   ];
   const xs = [...b.envelope.map((p) => p.x_si), ...cases.map((p) => p.x_si)];
   const ms = [...b.envelope.map((p) => p.mass_si), ...cases.map((p) => p.mass_si)];
-  const sx = scaleLinear([Math.min(...xs) - 0.02, Math.max(...xs) + 0.02], [52, WIDTH - 12]);
+  const sx = scaleLinear([Math.min(...xs) - 0.02, Math.max(...xs) + 0.02], [58, WIDTH - 12]);
   const lowest = cases.length ? Math.min(...cases.map((p) => p.mass_si)) : Math.min(...ms);
-  const sm = scaleLinear([Math.max(Math.min(...ms), lowest - 60), Math.max(...ms) * 1.02], [HEIGHT - 30, 10]);
+  const sm = scaleLinear([Math.max(Math.min(...ms), lowest - 60), Math.max(...ms) * 1.02], [HEIGHT - 44, 10]);
   const outline = `${b.envelope.map((p, i) => `${i ? 'L' : 'M'}${sx(p.x_si)} ${sm(p.mass_si)}`).join('')}Z`;
   const trail = (points: { x_si: number; mass_si: number }[]) =>
     points.map((p, i) => `${i ? 'L' : 'M'}${sx(p.x_si)} ${sm(p.mass_si)}`).join('');
@@ -32,28 +82,40 @@ export function EnvelopePlot() {
       aria-label="loadings in the envelope; the table beside it has the same"
     >
       <clipPath id="inside-plot">
-        <rect x="50" y="4" width={WIDTH - 52} height={HEIGHT - 34} />
+        <rect x="56" y="4" width={WIDTH - 58} height={HEIGHT - 46} />
       </clipPath>
-      {sx.ticks(4).map((t) => (
+      {roundTicks(sx, 5, 'length', view).map((t) => (
         <g key={t}>
-          <path d={`M${sx(t)} 6V${HEIGHT - 28}`} stroke="var(--color-rule)" />
-          <text x={sx(t)} y={HEIGHT - 14} textAnchor="middle">
-            {formatNumber(t, 'length', view)}
+          <path d={`M${sx(t)} 6V${HEIGHT - 42}`} stroke="var(--color-rule)" />
+          <text x={sx(t)} y={HEIGHT - 28} textAnchor="middle">
+            {bare(t, 'length', view)}
           </text>
         </g>
       ))}
-      {sm.ticks(5).map((t) => (
+      <text x={(58 + WIDTH) / 2} y={HEIGHT - 8} textAnchor="middle" className="head">
+        CG, {view.length?.unit} aft of the datum
+      </text>
+      {roundTicks(sm, 5, 'mass', view).map((t) => (
         <g key={t}>
-          <path d={`M50 ${sm(t)}H${WIDTH - 4}`} stroke="var(--color-rule)" />
-          <text x="46" y={sm(t) + 4} textAnchor="end">
-            {formatNumber(t, 'mass', view).split('.')[0]}
+          <path d={`M56 ${sm(t)}H${WIDTH - 4}`} stroke="var(--color-rule)" />
+          <text x="52" y={sm(t) + 4} textAnchor="end">
+            {bare(t, 'mass', view)}
           </text>
         </g>
       ))}
+      <text
+        transform={`rotate(-90 12 ${HEIGHT / 2 - 16})`}
+        x="12"
+        y={HEIGHT / 2 - 16}
+        textAnchor="middle"
+        className="head"
+      >
+        mass, {view.mass?.unit}
+      </text>
       <g clipPath="url(#inside-plot)">
         <path d={outline} fill="var(--color-ok)" fillOpacity="0.1" stroke="var(--color-ok)" strokeWidth="1.6" />
         {b.gross_si != null && (
-          <path d={`M50 ${sm(b.gross_si)}H${WIDTH}`} stroke="var(--color-ink)" strokeDasharray="4 3" />
+          <path d={`M56 ${sm(b.gross_si)}H${WIDTH}`} stroke="var(--color-ink)" strokeDasharray="4 3" />
         )}
         {b.frontier.map((f) => (
           <path key={f.side} d={trail(f.points)} fill="none" stroke="var(--color-ink)" strokeDasharray="1.5 3" />

@@ -1,5 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import { useProject, useShown } from '../../api/project';
+import { roundTicks } from '../../drawing/ticks';
 import { formatNumber } from '../../figure/format';
 
 const WIDTH = 828;
@@ -23,6 +24,9 @@ export function Steelyard() {
       ? after.x >= (shapes.limits[0] ?? 0) && after.x <= (shapes.limits[1] ?? 0)
       : undefined;
   const late = (x: number) => sx(x) > WIDTH * 0.6;
+  /** Whether something hangs where the number of a tick would stand. */
+  const under = (x: number) =>
+    rows.some((r) => r.sign > 0 && Math.abs(sx(r.x_si as number) - x) < 26 + side(r.mass_si as number) / 2);
   const named = (sign: number) =>
     rows.filter((r) => r.sign === sign).sort((a, b) => (b.mass_si ?? 0) - (a.mass_si ?? 0))[0];
   return (
@@ -43,10 +47,10 @@ export function Steelyard() {
         />
       )}
       <path d={`M20 ${BEAM}H${WIDTH - 20}`} stroke="var(--color-ink)" strokeWidth="2" />
-      {sx.ticks(7).map((t) => (
+      {roundTicks(sx, 7, 'length', view).map((t) => (
         <g key={t}>
           <path d={`M${sx(t)} ${BEAM}v5`} stroke="var(--color-ink)" />
-          {after && Math.abs(sx(t) - sx(after.x)) > 40 && (
+          {after && Math.abs(sx(t) - sx(after.x)) > 40 && !under(sx(t)) && (
             <text x={sx(t)} y={BEAM + 18} textAnchor="middle" style={{ fill: 'var(--color-muted)' }}>
               {formatNumber(t, 'length', view)}
             </text>
@@ -83,7 +87,7 @@ export function Steelyard() {
             key={sign}
             x={sx(r.x_si as number) + (late(r.x_si as number) ? -1 : 1) * (s / 2 + 6)}
             textAnchor={late(r.x_si as number) ? 'end' : 'start'}
-            y={sign < 0 ? BEAM - 6 - s / 2 : HEIGHT - 6}
+            y={sign < 0 ? BEAM - 6 - s / 2 : Math.min(HEIGHT - 6, BEAM + 6 + s + 12)}
             style={sign < 0 ? { fill: 'var(--color-muted)' } : undefined}
           >
             {r.name} {sign < 0 ? 'out' : 'in'}, {formatNumber(r.mass_si as number, 'mass', view)}

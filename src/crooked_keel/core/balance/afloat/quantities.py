@@ -136,9 +136,9 @@ class AfloatStates(Topic):
             self._fluid(key, True, weight_change_afloat(start, after)),
         )
 
-    def bodies(self, key: str) -> list[Body]:
-        """Everything aboard in a state after the work."""
-        return [*self.found, *self._loads(key, True), *self.resolved.ledger]
+    def bodies(self, key: str, after: bool = True) -> list[Body]:
+        """Everything aboard in a state, before or after the work."""
+        return [*self.found, *self._loads(key, after), *(self.resolved.ledger if after else ())]
 
     def slack(self, key: str, after: bool) -> tuple[list[SlackTank], list[Gap]]:
         """Free surfaces of a state: tanks that hold something, with what is missing of those whose surface is not

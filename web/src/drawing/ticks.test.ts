@@ -1,0 +1,18 @@
+import { scaleLinear } from 'd3-scale';
+import { describe, expect, it } from 'vitest';
+import type { View } from '../api/client';
+import { roundTicks } from './ticks';
+
+const INCH = { length: { unit: 'in', factor: 0.0254, offset: 0, decimals: 2 } } as unknown as View;
+const KELVIN = { temperature: { unit: '°C', factor: 1, offset: 273.15, decimals: 0 } } as unknown as View;
+
+describe('ticks', () => {
+  it('stand at round numbers of the unit that is shown', () => {
+    const ticks = roundTicks(scaleLinear([0, 2], [0, 100]), 4, 'length', INCH);
+    expect(ticks.map((t) => Math.round((t / 0.0254) * 1e6) / 1e6)).toEqual([0, 20, 40, 60]);
+  });
+  it('follow a scale that does not begin at nothing', () => {
+    const ticks = roundTicks(scaleLinear([280, 380], [0, 100]), 4, 'temperature', KELVIN);
+    expect(ticks.map((t) => Math.round(t - 273.15))).toEqual([20, 40, 60, 80, 100]);
+  });
+});
