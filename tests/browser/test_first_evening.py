@@ -109,3 +109,24 @@ def test_the_sheet_to_fill_in_has_the_lines_of_the_page(page: Page) -> None:
     at = [text.find(line) for line in lines]
     assert -1 not in at
     assert len(lines) == len(re.findall(r"^\d+\s", text, re.M)) or sorted(at) == at
+
+
+def test_two_fits_and_two_revisions_side_by_side(page: Page, demo: str) -> None:
+    page.goto(f"/p/{demo}/balance?fit=a")
+    page.get_by_role("button", name="this fit").click()
+    page.get_by_role("button", name=re.compile("^Lay B flat-twin")).click()
+    dialog = page.get_by_role("dialog")
+    expect(dialog.get_by_role("heading", name=re.compile("inline-three.*beside B flat-twin"))).to_be_visible()
+    expect(dialog.get_by_role("table", name="figures that differ").get_by_role("row")).not_to_have_count(1)
+    expect(dialog.get_by_role("table", name="what follows differently")).to_contain_text("Empty mass")
+    assert violations(page) == []
+    reply = page.request.get(str(dialog.get_by_role("link", name="Print").get_attribute("href")))
+    assert reply.headers["content-type"] == "application/pdf"
+    dialog.get_by_role("button", name="close").click()
+    box = page.locator('main [data-pointer="/craft/limits/gross"], main [data-pointer$="/loads/front"]').first
+    box.fill("71 kg")
+    with page.expect_response(lambda r: r.request.method == "PATCH"):
+        box.press("Enter")
+    page.get_by_title(re.compile("^history")).click()
+    page.get_by_role("button", name="beside now").first.click()
+    expect(dialog.get_by_role("table", name="figures that differ")).to_contain_text("71 kg")

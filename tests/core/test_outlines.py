@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 from crooked_keel.core.assess import assess
 from crooked_keel.core.profile import Shapes
 from crooked_keel.core.reference.kinds import KINDS
-from crooked_keel.core.reference.outlines import Foot, Measures
+from crooked_keel.core.reference.outlines import Foot, Measures, fair
 from tests.conftest import DEMO_OF, KIND_IDS, bare, put
 
 WHEELS = [Foot("front", "front", 0.0, -0.3, 0.3), Foot("rear", "rear", 1.4, -0.3, 0.3)]
@@ -94,3 +94,18 @@ def test_ends_that_all_but_meet_give_no_endless_slope() -> None:
     known = {**dict.fromkeys(KINDS["boat"].outline), "tail": 2.2250738585e-313}
     lines, _ = KINDS["boat"].draw(Measures(known, [], []))
     assert all(math.isfinite(p.x) and math.isfinite(p.z) for line in lines for p in line.points)
+
+
+def test_a_fair_curve_goes_through_its_points_and_makes_no_corner() -> None:
+    points = [(0.0, 1.0), (1.0, 0.7), (3.0, 0.4), (6.0, 0.6), (8.0, 0.9)]
+    made = fair(points, 7)
+    assert len(made) == 4 * 8 + 1
+    for i, p in enumerate(points):
+        assert made[8 * i] == pytest.approx(p)
+    # Nowhere does it turn by more in a step than between the points by a third.
+    turn = lambda ps: max(
+        abs(math.atan2(c[1] - b[1], c[0] - b[0]) - math.atan2(b[1] - a[1], b[0] - a[0]))
+        for a, b, c in zip(ps, ps[1:], ps[2:], strict=False)
+    )
+    assert turn(made) < turn(points) / 3
+    assert fair([(0.0, 0.0), (1.0, 1.0)]) == [(0.0, 0.0), (1.0, 1.0)]

@@ -26,6 +26,7 @@ from ..store.backup import BadBackup
 from ..store.folder import StoreFault
 from ..store.library import Library
 from ..store.store import NotFound, StaleEdit, StaleMove, Store
+from .compare import router as compare
 from .edits import router as edits
 from .exchange import router as exchange
 from .happenings import router as happenings
@@ -61,7 +62,7 @@ def create_app(data: Path | None = None, passphrase: str | None = None, hosts: l
     if data is not None:
         store = Store(data)
         app.state.service, app.state.library = Service(store), LibraryService(Library(store))
-    for router in (edits, studies, sheets, exchange, records, happenings, papers, library, reference, kept):
+    for router in (edits, compare, studies, sheets, exchange, records, happenings, papers, library, reference, kept):
         app.include_router(router)
     _problem_schema(app)
     _errors(app)

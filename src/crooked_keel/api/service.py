@@ -17,7 +17,7 @@ from ..core.admitted import admit
 from ..core.asked.placement import Placed, Wish, place_together
 from ..core.asked.studies import answer
 from ..core.asked.suggest import suggest
-from ..core.assess import Assessment
+from ..core.assess import Assessment, assess
 from ..core.changes import changed
 from ..core.document import Project, apply_operations, fragments_of, plain
 from ..core.errors import InputError
@@ -77,6 +77,10 @@ class Service:
             if made.failures
             else made
         )
+
+    def assess_beside(self, project_id: str, document: Project, fit: str | None) -> Assessment:
+        """The assessment of another state of a project, which is looked at and let go."""
+        return assess(document, fit, facts=self.facts.of(project_id))
 
     @staticmethod
     def fit_of(document: Project, wanted: str | None) -> str | None:

@@ -35,13 +35,14 @@ class SupportShape:
 
 @record
 class InstallationShape:
-    """A unit: box corners, flange, CG, propeller disc ends, shaft or thrust line, tubes or mounts, chain, packs and
-    swinging arm. Parts not known are left out."""
+    """A unit: box corners, silhouette, flange, CG, propeller disc ends, shaft or thrust line, tubes or mounts, chain,
+    packs and swinging arm. Parts not known are left out."""
 
     id: str
     name: str
     old: bool
     box: list[Point]
+    silhouette: list[list[Point]]
     drive_box: list[Point]
     flange: Point | None
     cg: Point | None
@@ -126,12 +127,13 @@ def _installation(p: ResolvedInstallation, old: bool, ask: Ask) -> InstallationS
     """One installation, each bench asked for its own part."""
     scope = Scope(p.pointer, p)
     has = p.references.has
-    unit = ask("craft", resolved.unit, scope) or resolved.UnitShape([], None, None, [])
+    unit = ask("craft", resolved.unit, scope) or resolved.UnitShape([], [], None, None, [])
     return InstallationShape(
         id=p.id,
         name=p.name,
         old=old,
         box=unit.box,
+        silhouette=unit.silhouette,
         drive_box=ask("drive", drive.reduction, scope) or [],
         flange=unit.flange,
         cg=unit.cg,

@@ -147,6 +147,15 @@ class Store:
         place[project.head] = "here"
         return [(r, place.get(r.id, "aside")) for r in rows]
 
+    def at_revision(self, project_id: str, number: int) -> Project:
+        """The document as it was at a revision. Raises NotFound."""
+        with self.session() as session:
+            self.project(session, project_id)
+            row = self._numbered(session, project_id, number)
+            if row is None:
+                raise NotFound("no such revision")
+            return self._document(row)
+
     def raw_document(self, project_id: str) -> bytes:
         """The bytes of the current document, as saved."""
         with self.session() as session:

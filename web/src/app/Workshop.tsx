@@ -13,6 +13,7 @@ import { History } from '../parts/History';
 import { useShopMode } from '../parts/shop';
 import { Profile } from '../profile/Profile';
 import { OWN_PICTURE, type Page, SCREENS } from './benches';
+import { Differences, type Sides } from './Differences';
 import { FindOrDo } from './FindOrDo';
 import { KeelRail } from './Keel';
 import { KeysDialog, useKeys } from './keys';
@@ -42,6 +43,7 @@ function Frame() {
   const [showOld, setShowOld] = useState(true);
   const [findOpen, setFindOpen] = useState(false);
   const [keysOpen, setKeysOpen] = useState(false);
+  const [sides, setSides] = useState<Sides | null>(null);
   const onOpen = useCallback(
     (key: string | undefined) => void go({ search: (s) => ({ ...s, finding: key }), replace: true }),
     [go],
@@ -64,7 +66,7 @@ function Frame() {
   }, [state, bench]);
   return (
     <div className="frame">
-      <TopBar onFind={() => setFindOpen(true)} onKeys={() => setKeysOpen(true)} />
+      <TopBar onFind={() => setFindOpen(true)} onKeys={() => setKeysOpen(true)} onCompare={setSides} />
       <Keel id={id} bench={bench} />
       <main className="relative flex min-h-0 flex-col [grid-area:middle]">
         <div className="min-h-0 flex-1 overflow-y-auto">
@@ -81,6 +83,7 @@ function Frame() {
       </main>
       {bench === 'first' ? <Said /> : <Findings bench={bench} open={finding} onOpen={onOpen} />}
       <ConflictDialog />
+      <Differences sides={sides} onClose={() => setSides(null)} />
       <FindOrDo open={findOpen} onClose={() => setFindOpen(false)} />
       <KeysDialog open={keysOpen} onClose={() => setKeysOpen(false)} />
       {notice && (
@@ -108,7 +111,7 @@ function Keel(props: { id: string; bench: Page }) {
   return <KeelRail {...props} assessment={shown} />;
 }
 
-function TopBar(props: { onFind: () => void; onKeys: () => void }) {
+function TopBar(props: { onFind: () => void; onKeys: () => void; onCompare: (sides: Sides) => void }) {
   const { id, bench } = workshop.useParams();
   const { state, units, fit, undo, redo, backTo, busy, edit } = useProject();
   const go = workshop.useNavigate();
@@ -155,7 +158,7 @@ function TopBar(props: { onFind: () => void; onKeys: () => void }) {
       >
         add a fit
       </button>
-      {fit && <FitCard key={fit} fit={fit} />}
+      {fit && <FitCard key={fit} fit={fit} onCompare={(other) => props.onCompare({ other })} />}
       <div className="ml-auto flex min-h-11 flex-wrap items-center gap-3">
         <button
           type="button"
@@ -193,6 +196,7 @@ function TopBar(props: { onFind: () => void; onKeys: () => void }) {
             answer(await api.GET('/api/projects/{project_id}/revisions', { params: { path: { project_id: id } } }))
           }
           backTo={backTo}
+          compare={(revision) => props.onCompare({ revision })}
         />
         <a className="head" href={`/api/projects/${id}/exports/project`} download>
           File
@@ -263,12 +267,15 @@ function ShopSwitch() {
 }
 
 /** Name, choosing and taking away of the fit that is open. */
-function FitCard(props: { fit: string }) {
+function FitCard(props: { fit: string; onCompare: (other: string) => void }) {
   const { at, edit } = useProject();
   const { bench } = workshop.useParams();
   const go = workshop.useNavigate();
   const pointer = `/fits/${props.fit}`;
   const chosen = at('/chosen_fit') === props.fit;
+  const others = Object.entries((at('/fits') ?? {}) as Record<string, { name: string }>).filter(
+    ([key]) => key !== props.fit,
+  );
   async function takeAway() {
     const name = (at(`${pointer}/name`) as string | undefined) ?? 'fit';
     const operations: Operation[] = [{ op: 'remove', path: pointer }];
@@ -296,6 +303,11 @@ function FitCard(props: { fit: string }) {
           >
             {chosen ? 'No longer the chosen one' : 'Choose this fit'}
           </button>
+          {others.map(([key, other]) => (
+            <Popover.Close key={key} className="btn" onClick={() => props.onCompare(key)}>
+              Lay {other.name} beside it
+            </Popover.Close>
+          ))}
           <button type="button" className="btn" onClick={() => void takeAway()}>
             Take it away (undo brings it back)
           </button>

@@ -17,6 +17,8 @@ export function History(props: {
   of: readonly [string, string, number];
   load: () => Promise<Revision[]>;
   backTo: (number: number) => Promise<unknown>;
+  /** Lays a state beside what is now, where there is something to show it with. */
+  compare?: (number: number) => void;
 }) {
   const [open, setOpen] = useState(false);
   const history = useQuery({ queryKey: ['history', ...props.of], enabled: open, queryFn: props.load });
@@ -29,7 +31,7 @@ export function History(props: {
         <span role="status">{props.busy ? 'saving' : 'saved'}</span>
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content className="popup w-[34rem] p-3" align="end" aria-label="History">
+        <Popover.Content className="popup w-[38rem] max-w-[94vw] p-3" align="end" aria-label="History">
           <h2 className="text-[17px]">What was done, the newest first</h2>
           <p className="pb-2 text-muted">Going back is a step of its own: nothing is lost by it.</p>
           <ol className="max-h-[60vh] overflow-y-auto">
@@ -48,16 +50,30 @@ export function History(props: {
                   {PLACES[r.place] && <span className="block text-muted">{PLACES[r.place]}</span>}
                 </span>
                 {r.place !== 'here' && (
-                  <button
-                    type="button"
-                    className="quiet head text-act"
-                    onClick={() => {
-                      setOpen(false);
-                      void props.backTo(r.number);
-                    }}
-                  >
-                    back to this
-                  </button>
+                  <span className="flex gap-3">
+                    {props.compare && (
+                      <button
+                        type="button"
+                        className="quiet head"
+                        onClick={() => {
+                          setOpen(false);
+                          props.compare?.(r.number);
+                        }}
+                      >
+                        beside now
+                      </button>
+                    )}
+                    <button
+                      type="button"
+                      className="quiet head text-act"
+                      onClick={() => {
+                        setOpen(false);
+                        void props.backTo(r.number);
+                      }}
+                    >
+                      back to this
+                    </button>
+                  </span>
                 )}
               </li>
             ))}

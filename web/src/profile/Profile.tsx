@@ -29,7 +29,8 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
   const { state, view, units, fit, at, edit, preview, leaveAhead, say } = useProject();
   const { shown } = useShown();
   const shapes = shown.shapes;
-  const { word } = useForms();
+  const { word, has } = useForms();
+  const marine = has('marine propeller');
   const { id: picked } = useInstallation();
   const [drag, setDrag] = useState<Drag | null>(null);
   const [drawing, setDrawing] = useState(false);
@@ -247,7 +248,7 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
           {props.showOld &&
             shapes.installations
               .filter((i) => i.old)
-              .map((i) => <UnitShape key={i.id} unit={i} path={path} sx={sx} sz={sz} />)}
+              .map((i) => <UnitShape key={i.id} unit={i} path={path} sx={sx} sz={sz} marine={marine} />)}
           {unit && (
             <g
               data-unit
@@ -255,7 +256,7 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
               transform={drag?.held?.id === 'unit' ? `translate(${drag.by.x * span} 0)` : undefined}
               {...(flange ? hand(flange) : {})}
             >
-              <UnitShape unit={unit} path={path} sx={sx} sz={sz} />
+              <UnitShape unit={unit} path={path} sx={sx} sz={sz} marine={marine} />
             </g>
           )}
           {shapes.spaces.map((s) => (
@@ -289,7 +290,7 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
           {shapes.installations
             .filter((i) => !i.old && i.id !== unit?.id)
             .map((i) => (
-              <UnitShape key={i.id} unit={i} path={path} sx={sx} sz={sz} />
+              <UnitShape key={i.id} unit={i} path={path} sx={sx} sz={sz} marine={marine} />
             ))}
           {unit?.tubes.map((t) => (
             <g key={`${t[1]?.z}-${t[0]?.z}-${t[0]?.x}`}>

@@ -18,6 +18,8 @@ from ..errors import CannotSay, Gap, InputError, or_none
 from ..figure.base import Figure
 from ..formula import Out
 from ..judging.finding import Bench, Level
+from ..reference.outlines import Point
+from ..resolved.draw import local_silhouette
 from ..resolved.references import got
 from ..rough import stood_in
 from ..topic.memo import Memo
@@ -54,7 +56,7 @@ class Candidate(Out):
     """A fit, or the old unit (id `none`): figures that are known, SI, and what the others need; what it gives for a
     short time (low down), and how long; size as length, width, height; where each figure comes
     from, by its worst; worst level of each bench; score with its parts, or every reason why it is out; whether another
-    is at least as good in everything."""
+    is at least as good in everything; silhouette: its first unit side on, from its output flange, its shaft level."""
 
     id: str
     name: str
@@ -81,6 +83,7 @@ class Candidate(Out):
     out: list[str]
     beaten: bool
     needs: list[Gap]
+    silhouette: list[list[Point]]
 
 
 class TurnOut(Out):
@@ -214,6 +217,7 @@ def _candidate(project: Project, fit_id: str | None) -> Candidate:
         out=[],
         beaten=False,
         needs=list(needs.values()),
+        silhouette=or_none(lambda: local_silhouette(first.placed.installation.unit, first.placed.side)) or [],
     )
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from typing import NamedTuple
+from typing import Literal, NamedTuple
 
 from ..errors import ask_all, or_none
 from ..formula import Out
@@ -24,7 +24,8 @@ from .train.quantities import TURN_WORDS, Train
 
 
 class ShaftOut(Out):
-    """One shaft of the train, from the crank to the propeller."""
+    """One shaft of the train, from the crank to the propeller. stage: what drives it, by which ratio of its own, and
+    whether it turns as its driver does."""
 
     name: str
     speed_si: float | None
@@ -34,7 +35,9 @@ class ShaftOut(Out):
     teeth: float | None
     offset_up_si: float | None
     offset_starboard_si: float | None
-    radius_share: float
+    stage: Literal["gear", "belt", "chain", "planetary"] | None
+    step: float | None
+    keeps: bool | None
 
 
 class DriveOut(Out):
@@ -159,6 +162,7 @@ def shaft_table(train: Train) -> list[ShaftOut]:
     starboard: float | None = 0.0
     first = stages[0][1] if stages else None
     made: list[ShaftOut] = []
+    step: float | None = None
     for i in range(len(stages) + 1):
         teeth = first.driver_teeth if i == 0 and first else stages[i - 1][1].driven_teeth if i else None
         if i:
@@ -180,7 +184,9 @@ def shaft_table(train: Train) -> list[ShaftOut]:
                 teeth=teeth.si if teeth else None,
                 offset_up_si=up,
                 offset_starboard_si=starboard,
-                radius_share=1.0 if ratio is None or math.isnan(ratio) else ratio,
+                stage=stages[i - 1][1].type if i else None,
+                step=step if i and step is not None and math.isfinite(step) else None,
+                keeps=stages[i - 1][1].turning == "keeps" if i and stages[i - 1][1].turning else None,
             )
         )
     return made

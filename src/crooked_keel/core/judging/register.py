@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from typing import Any
@@ -47,6 +48,15 @@ def rule(
     return register
 
 
+# Words by which a sentence says its limit.
+_LIMIT_WORDS = re.compile(r"\b(?:asked|allowed|stops|limit|wanted)\b", re.I)
+
+
+def says_its_limit(sentence: str) -> bool:
+    """Whether a sentence names the limit that it is judged by."""
+    return _LIMIT_WORDS.search(sentence) is not None
+
+
 def verdict(
     rule_id: str,
     level: Level,
@@ -62,9 +72,12 @@ def verdict(
     left_out: LeftOut | None = None,
     **params: Param,
 ) -> Finding:
-    """A finding of a registered rule; the catalogue gives bench, source and mark. left_out: what could not be judged
-    with it: it is named, and as long as there is any the verdict is not ok, while a worse one stands."""
+    """A finding of a registered rule; the catalogue gives bench, source and mark, and to a stop its limit where the
+    sentence does not say it. left_out: what could not be judged with it: it is named, and as long as there is any the
+    verdict is not ok, while a worse one stands."""
     r = RULES[rule_id]
+    if level == "stop" and not says_its_limit(f"{title} {message}"):
+        message += f" Limit: {r.limit}."
     if left_out is not None and left_out.names:
         level = "unknown" if level == "ok" else level
         message += " Not judged, figures are missing: {left_out}."

@@ -5,8 +5,12 @@ What is not measured is sketched from what is; `Measures` notes that, and the dr
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable, Mapping
+from itertools import pairwise
 from typing import NamedTuple
+
+import numpy as np
 
 from ..formula import record
 
@@ -162,6 +166,31 @@ def aeroplane(m: Measures) -> Drawn:
     return Drawn(paths, wheels)
 
 
+# Points nearer to each other than this make no curve, m.
+_APART_M = 1e-3
+
+
+def fair(points: list[tuple[float, float]], between: int = 7) -> list[tuple[float, float]]:
+    """A fair curve through points, as a batten lies: so many more between each two of them. The points themselves where
+    two of them all but meet, or there are only two.
+
+    Source: centripetal Catmull-Rom spline, which makes no loop within a span (from memory)."""
+    if len(points) < 3 or any(math.dist(a, b) < _APART_M for a, b in pairwise(points)):
+        return points
+    at = np.array(points, float)
+    ends = np.vstack([2 * at[0] - at[1], at, 2 * at[-1] - at[-2]])
+    knots = np.concatenate([[0.0], np.cumsum(np.linalg.norm(np.diff(ends, axis=0), axis=1) ** 0.5)])
+    made = [points[0]]
+    for i in range(1, len(ends) - 2):
+        (a, b, c, d), (ta, tb, tc, td) = ends[i - 1 : i + 3], knots[i - 1 : i + 3]
+        for u in np.linspace(tb, tc, between + 2)[1:]:
+            mix = lambda p, q, start, end, u=u: ((end - u) * p + (u - start) * q) / (end - start)
+            ab, bc, cd = mix(a, b, ta, tb), mix(b, c, tb, tc), mix(c, d, tc, td)
+            x, z = mix(mix(ab, bc, ta, tc), mix(bc, cd, tb, td), tb, tc)
+            made.append((float(x), float(z)))
+    return made
+
+
 def boat(m: Measures) -> Drawn:
     """Hull in profile with a low coachroof; the sheer runs through the marks where freeboards are read."""
     nose = m("nose", 0.0)
@@ -181,17 +210,20 @@ def boat(m: Measures) -> Drawn:
     hull = _path(
         "hull",
         [
-            (nose, bow),
-            *sheer,
-            (tail, stern),
+            *fair([(nose, bow), *sheer, (tail, stern)]),
             (tail - 0.012 * length, canoe + 0.5 * (stern - canoe)),
             (tail - 0.10 * length, canoe + 0.08),
             (tail - 0.16 * length, canoe + 0.02),
             (tail - 0.165 * length, keel),
-            (nose + 0.36 * length, keel * 0.85 + canoe * 0.15),
-            (nose + 0.2 * length, canoe),
-            (nose + 0.10 * length, canoe + 0.15 * (bow - canoe)),
-            (nose + 0.025 * length, canoe + 0.6 * (bow - canoe)),
+            *fair(
+                [
+                    (nose + 0.36 * length, keel * 0.85 + canoe * 0.15),
+                    (nose + 0.2 * length, canoe),
+                    (nose + 0.10 * length, canoe + 0.15 * (bow - canoe)),
+                    (nose + 0.025 * length, canoe + 0.6 * (bow - canoe)),
+                    (nose, bow),
+                ]
+            ),
         ],
     )
     roof = _path(

@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+from ..document import PowerUnit
 from ..errors import or_none
 from ..figure.trace import Traced
 from ..formula import record
 from ..reference.outlines import Point
+from ..reference.silhouettes import silhouette
 from .installation import Local, ResolvedInstallation
 
 
@@ -25,9 +27,10 @@ class PackShape:
 
 @record
 class UnitShape:
-    """The unit itself; blanks where it is not known."""
+    """The unit itself; blanks where it is not known. silhouette: lines by which its sort is told, within its box."""
 
     box: list[Point]
+    silhouette: list[list[Point]]
     flange: Point | None
     cg: Point | None
     packs: list[PackShape]
@@ -48,27 +51,55 @@ def unit(placed: ResolvedInstallation) -> UnitShape:
     """The unit of an installation."""
     return UnitShape(
         box=or_none(lambda: _box(placed)) or [],
+        silhouette=or_none(lambda: _silhouette(placed)) or [],
         flange=or_none(lambda: side(placed.flange)),
         cg=or_none(lambda: side(placed.unit_cg)),
         packs=_packs(placed),
     )
 
 
-def _box(p: ResolvedInstallation) -> list[Point]:
-    unit = p.installation.unit
+def local_box(unit: PowerUnit, side: int) -> tuple[float, float, float, float] | None:
+    """Ends of a unit from its output flange, along its shaft (the end at the flange first) and up, m; None where they
+    are not known. side: on which side of its flange it lies, 0 across."""
     if unit.length is None or unit.height is None or unit.box_up is None:
+        return None
+    half, up, length = unit.height.si / 2, unit.box_up.along_m, unit.length.si
+    if side:
+        return 0.0, side * length, up - half, up + half
+    if unit.box_aft is None:
+        return None
+    return unit.box_aft.along_m + length / 2, unit.box_aft.along_m - length / 2, up - half, up + half
+
+
+def local_silhouette(unit: PowerUnit, side: int) -> list[list[Point]]:
+    """The lines of a unit from its output flange, its shaft level, m; none where its box is not known."""
+    ends = local_box(unit, side)
+    if ends is None:
         return []
+    x0, x1, z0, z1 = ends
+    lines = silhouette(unit.kind, unit.layout, round(unit.cylinders.si) if unit.cylinders is not None else None)
+    return [[Point(x=x0 + (x1 - x0) * a, z=z0 + (z1 - z0) * u) for a, u in line] for line in lines]
+
+
+def _turned_from_its_flange(p: ResolvedInstallation, points: list[Point]) -> list[Point]:
     base = p.unit_flange_local
-    flat: list[Point] = []
-    half, up, length, side = unit.height.si / 2, unit.box_up.along_m, unit.length.si, p.side
-    first, last = 0.0, side * length
-    if not side:
-        if unit.box_aft is None:
-            return []
-        first, last = unit.box_aft.along_m - length / 2, unit.box_aft.along_m + length / 2
-    for dx, dz in ((first, up - half), (last, up - half), (last, up + half), (first, up + half)):
-        flat.append(turned(p, base[0].value + dx, base[1].value, base[2].value + dz))
-    return flat
+    return [turned(p, base[0].value + q.x, base[1].value, base[2].value + q.z) for q in points]
+
+
+def _box(p: ResolvedInstallation) -> list[Point]:
+    ends = local_box(p.installation.unit, p.side)
+    if ends is None:
+        return []
+    x0, x1, z0, z1 = ends
+    low, high = min(x0, x1), max(x0, x1)
+    if p.side:
+        low, high = x0, x1
+    corners = [Point(x=low, z=z0), Point(x=high, z=z0), Point(x=high, z=z1), Point(x=low, z=z1)]
+    return _turned_from_its_flange(p, corners)
+
+
+def _silhouette(p: ResolvedInstallation) -> list[list[Point]]:
+    return [_turned_from_its_flange(p, line) for line in local_silhouette(p.installation.unit, p.side)]
 
 
 def _packs(p: ResolvedInstallation) -> list[PackShape]:

@@ -9,6 +9,7 @@ import { formatNumber, needed } from '../../figure/format';
 import { Mark, WORDS } from '../../findings/Mark';
 import { Table } from '../../parts/Table';
 import { Picture } from '../../sheet/Sheet';
+import { Outlines } from './Outlines';
 
 function useComparison() {
   const { id, state } = useProject();
@@ -64,6 +65,7 @@ export function Candidates() {
   return (
     <Picture title="Candidates side by side">
       <div className="overflow-x-auto px-4 pb-2">
+        <Outlines of={m.candidates} />
         {m.candidates.length > 4 ? (
           <ByRow
             rows={rows.filter(([label]) => !NARROW.has(label))}
@@ -205,7 +207,7 @@ function ByColumn(props: Laid) {
             <td />
             {props.of.map((c) => (
               <td key={c.id} className="pl-3 text-right">
-                <span className="inline-flex items-center gap-1.5">
+                <span className="inline-flex max-w-36 flex-wrap items-center justify-end gap-1.5">
                   {judged(c).map((l) => (
                     <span key={l.bench} title={`${l.bench}: ${l.level}`}>
                       <Mark level={l.level} />
