@@ -26,10 +26,19 @@ def test_seeded_once_with_its_summary(tmp_path: Path) -> None:
     seed(tmp_path)
     store = Store(tmp_path)
     rows = store.list_projects()
-    assert [r.name for r, *_ in rows] == ["Lapwing", "Samphire", "Harrow 750", "Pannier", "Tiller", "Plover", "Curlew"]
+    assert [r.name for r, *_ in rows] == [
+        "Lapwing",
+        "Samphire",
+        "Harrow 750",
+        "Pannier",
+        "Tiller",
+        "Plover",
+        "Curlew",
+        "Wigeon",
+    ]
     for row in Service(store).projects():
-        assert row.worst_level == "stop" and row.profile is not None
-        if row.name not in ("Plover", "Curlew"):
+        assert row.worst_level == ("watch" if row.name == "Wigeon" else "stop") and row.profile is not None
+        if row.name not in ("Plover", "Curlew", "Wigeon"):
             shown = next(made(kind, demo) for kind, demo in DEMOS if kind == row.kind)
             assert store.head(row.id).document == apply_operations(shown, shelf.origins(shown, library()))
     assert not store.head(rows[0][0].id).can_undo  # nothing to undo into an empty project

@@ -13,11 +13,13 @@ from ..core.facts import read_record
 from ..store.library import Library
 from ..store.records import add_records
 from ..store.store import Store
-from . import curlew, harrow, lapwing, pannier, plover, samphire, shelf, tiller, work_lapwing, work_samphire
+from . import curlew, harrow, lapwing, pannier, plover, samphire, shelf, tiller, wigeon, work_lapwing, work_samphire
 from .work import Told, with_plan
 
 # Kind of craft and the module that makes it; the last is the first on the list. Further ones of a kind stand apart.
 SECOND = (("aeroplane", curlew), ("aeroplane", plover))
+# After their first evening, with rough figures in the blanks; no plan and no unit of the library is made of them.
+EVENINGS = (("boat", wigeon),)
 DEMOS = (
     ("road-vehicle", tiller),
     ("scooter", pannier),
@@ -55,6 +57,10 @@ def seed(data: Path) -> None:
     names = {u.unit.name.casefold() for u in have.values()}
     kept.put({k: u for k, u in units.items() if k not in have and u.unit.name.casefold() not in names})
     there = {row.name for row, *_ in service.store.list_projects()}
+    for kind, demo in EVENINGS:
+        if demo.NAME not in there:
+            evening = apply_operations(Project(name=demo.NAME, kind=kind), demo.operations())
+            service.state(service.store.create(evening, "First figures entered"), None)
     for kind, demo in (*SECOND, *DEMOS):
         if demo.NAME not in there:
             project = made(kind, demo)

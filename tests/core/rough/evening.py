@@ -42,6 +42,7 @@ BOAT = [
     (r"flotation/read", "afloat, nobody aboard, lines slack"),
     (r"flotation/length", "7.4 m"),
     (r"flotation/beam", "2.4 m"),
+    (r"flotation/keel", "-380 mm"),
     (r"tanks/.*station", "5900 mm"),
     (r"trial/speed", "6.1 kn"),
     (r"trial/wanted", "6.4 kn"),

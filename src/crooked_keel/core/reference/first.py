@@ -190,6 +190,7 @@ def boat(layout: str) -> First:
                 (
                     Line("Length on the waterline", "/craft/flotation/length", "size", ("bow", "stern")),
                     Line("Beam on the waterline", "/craft/flotation/beam", "across", ("midships",)),
+                    Line("Underside of her canoe body, height", "/craft/flotation/keel", "up", ("bottom",)),
                     Line("{item}", "/craft/tanks/*/station", "along", ("tank",)),
                 ),
             ),
@@ -226,6 +227,7 @@ def boat(layout: str) -> First:
             "bow": (0.9, 0.1),
             "stern": (7.2, 0.1),
             "midships": (4.0, 0.1),
+            "bottom": (3.4, -0.45),
             "tank": (5.9, 0.25),
             "seat": (6.4, 0.75),
             "unit": (4.75, 0.05),

@@ -31,7 +31,12 @@ function Points() {
   const { word } = useForms();
   const cases = out?.mount?.cases ?? [];
   const [wanted, setPicked] = useState<string | null>(null);
-  const picked = cases.find((c) => c.id === wanted) ?? cases.find((c) => c.id === 'pull-up') ?? cases[0];
+  // It opens on the case that loads a point most.
+  const governing = cases.reduce<(typeof cases)[number] | undefined>(
+    (most, c) => ((c.worst_si ?? 0) > (most?.worst_si ?? 0) ? c : most),
+    cases[0],
+  );
+  const picked = cases.find((c) => c.id === wanted) ?? governing;
   const said = (si: number | null | undefined) => (si == null ? '?' : formatNumber(si, 'force', view));
   return (
     <>
