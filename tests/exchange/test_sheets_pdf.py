@@ -9,13 +9,16 @@ import re
 import pytest
 from pypdf import PdfReader
 
+from crooked_keel.core.asked.studies import answer
 from crooked_keel.core.assess import assess
+from crooked_keel.core.balance import measure_next
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.reference.kinds import KINDS, new_project
-from crooked_keel.exchange.measure_pdf import measure_sheet
+from crooked_keel.exchange.measure_pdf import NOT_MEASURED, measure_sheet
 from crooked_keel.exchange.present import sentence
 from crooked_keel.exchange.sheets_pdf import bench_sheet
 from tests.conftest import DEMO_OF, KIND_IDS
+from tests.core.rough.evening import evening
 
 DAY = "2026-05-04"
 PRINTED = ("craft", "balance", "drive", "mount", "align")
@@ -75,19 +78,28 @@ def test_what_is_missing_is_listed_with_a_blank(kind: str) -> None:
         Project(name="New", kind=kind), new_project(kind, "New", layout or KINDS[kind].layouts[0], "generic", "mm-kg")
     )
     made = assess(document, "a")
-    text = read(measure_sheet(document, made, DAY))
-    assert f"Missing: {len(made.missing)}" in text
-    for need in made.missing:
+    text = read(measure_sheet(document, made, DAY, "mm-kg"))
+    wanted = [n for n in made.missing if not NOT_MEASURED.search(n.pointer)]
+    assert f"Missing: {len(wanted)}" in text and len(wanted) < len(made.missing)
+    for need in wanted:
         assert flat(need.what) in text
     guessed = re.search(r"Guessed: (\d+)", text)
     assert guessed and int(guessed.group(1)) == text.count("· template")
 
 
+def test_what_settles_most_stands_first_and_what_nobody_measures_is_left_out() -> None:
+    document = evening("aeroplane", "tailwheel")
+    text = read(measure_sheet(document, assess(document, "a"), DAY, "mm-kg"))
+    first = answer(measure_next.STUDY, document, "a").rows[0]
+    assert text.index("Settles most") < text.index(flat(first.name)) < text.index("Missing:")
+    assert not re.search(r"price|supply of parts|wait for|hours of", text.split("Missing:")[1])
+
+
 def test_figures_of_another_fit_are_left_out(project: Project) -> None:
     made = assess(project, "b")
-    text = read(measure_sheet(project, made, DAY))
+    text = read(measure_sheet(project, made, DAY, "mm-kg"))
     assert "Radiator and hoses" not in text  # hearsay of fit a
-    assert "Radiator and hoses" in read(measure_sheet(project, assess(project, "a"), DAY))
+    assert "Radiator and hoses" in read(measure_sheet(project, assess(project, "a"), DAY, "mm-kg"))
 
 
 def test_a_sheet_of_what_to_measure_is_as_long_as_one_takes_along_and_says_what_it_left_out() -> None:
@@ -104,7 +116,7 @@ def test_a_sheet_of_what_to_measure_is_as_long_as_one_takes_along_and_says_what_
     }
     edit = {"op": "replace", "path": "/fits/a/ledger", "value": rows}
     document = apply_operations(DEMO_OF["aeroplane"], [edit])
-    text = read(measure_sheet(document, assess(document, "a"), DAY))
+    text = read(measure_sheet(document, assess(document, "a"), DAY, "mm-kg"))
     guessed, missing = (int(n) for n in re.findall(r"(\d+) more are not printed", text)[::-1])
     assert f"Missing: {missing + 300}" in text and f"Guessed: {guessed + 300}" in text
     assert missing > 400 and guessed > 500

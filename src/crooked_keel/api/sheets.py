@@ -20,14 +20,15 @@ UnitsQuery = Annotated[Literal["mm-kg", "in-lb"] | None, Query(description="blan
 
 
 @router.get("/projects/{project_id}/sheets/measure", response_class=Response, responses=_PDF)
-def print_measure_sheet(request: Request, project_id: Id, fit: FitQuery = None) -> Response:
+def print_measure_sheet(request: Request, project_id: Id, fit: FitQuery = None, units: UnitsQuery = None) -> Response:
     """What is missing or guessed, with blanks to fill in, as a page to print."""
     made = service(request)
     head = made.store.head(project_id)
     from ..exchange.measure_pdf import measure_sheet
 
     assessment = made.assessment(head, made.fit_of(head.document, fit))
-    return pdf_of(measure_sheet(head.document, assessment, today()), head.document.name, "measure")
+    sheet = measure_sheet(head.document, assessment, today(), units or head.document.units)
+    return pdf_of(sheet, head.document.name, "measure")
 
 
 @router.get("/projects/{project_id}/first")

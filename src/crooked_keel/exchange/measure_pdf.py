@@ -12,22 +12,31 @@ from reportlab.platypus import (
     TableStyle,
 )
 
+from ..core.asked.studies import answer
 from ..core.assess import Assessment
+from ..core.balance import measure_next
 from ..core.document import Figure, Project, value_at
 from ..core.document.fields import figure_pointers
+from ..core.errors import InputError
 from ..core.reference.kinds import KINDS
 from ..core.sheets import sheet
 from .pdf import GREY, MUTED, WIDTH, _build, _fonts, _heading, _p, _Page, _table
+from .present import number
 from .sheets_pdf import _fields
 
 # Lines of each table: ten pages of them are as much as one measures in a day.
 MOST_LINES = 300
 GUESSED = ("hearsay", "template", "estimated")
+# What nobody takes a tape or a scale to.
+NOT_MEASURED = re.compile(
+    r"^/(loadings|need|assumptions)/|/(money|tasks|plan|ratings)/|/(cost|wait|parts|price|lead|hours)$|/systems/(access|electric/loads)"
+)
 
 
-def measure_sheet(project: Project, made: Assessment, day: str) -> bytes:
-    """Every figure that is missing or guessed, with a blank to fill in: missing first, those that hold up the most
-    answers at the top.
+def measure_sheet(project: Project, made: Assessment, day: str, units: str) -> bytes:
+    """What settles the least sure margin of the balance, then every figure that is missing or guessed, with a blank to
+    fill in: those that hold up the most answers at the top. What nobody measures (loadings, prices, waits, plans) is
+    left out.
 
     The fit of the assessment and the craft itself are gone through; the other fits are left out."""
     _fonts()
@@ -38,7 +47,6 @@ def measure_sheet(project: Project, made: Assessment, day: str) -> bytes:
             size=9,
             colour=MUTED,
         ),
-        *_heading(f"Missing: {len(made.missing)}"),
     ]
     blank = lambda: ""
     head = [
@@ -48,12 +56,15 @@ def measure_sheet(project: Project, made: Assessment, day: str) -> bytes:
         _p("with", colour=MUTED),
     ]
     widths = [74 * mm, 36 * mm, 44 * mm, WIDTH - 154 * mm]
-    if made.missing:
-        first = made.missing[:MOST_LINES]
+    story += _settles(project, made, head, widths, units)
+    missing = [n for n in made.missing if not NOT_MEASURED.search(n.pointer)]
+    story += _heading(f"Missing: {len(missing)}")
+    if missing:
+        first = missing[:MOST_LINES]
         rows = [[_p(n.what), _p("—", colour=MUTED), blank(), blank()] for n in first]
         story += [
             _write_in([head, *rows], widths),
-            *_left_out(len(made.missing), "those that hold up the most answers"),
+            *_left_out(len(missing), "those that hold up the most answers"),
         ]
     else:
         story.append(_p("Nothing is missing.", colour=MUTED))
@@ -73,6 +84,22 @@ def measure_sheet(project: Project, made: Assessment, day: str) -> bytes:
     else:
         story.append(_p("Nothing rests on a guess.", colour=MUTED))
     return _build(_Page(f"measure these · {fit}", project.name, day), story)
+
+
+def _settles(project: Project, made: Assessment, head: list[Any], widths: list[float], units: str) -> list[Any]:
+    """What takes most off the doubt of the margin that is least sure, rough and guessed figures alike."""
+    try:
+        told = answer(measure_next.STUDY, project, made.fit)
+    except InputError:
+        return []
+    if not told.rows:
+        return []
+    drop = lambda r: number(r.drop_si, told.dimension, units)
+    rows = [
+        [_p(r.name), _p(f"takes {drop(r)} off, {number(r.minutes * 60, 'time', units)}", size=7.5), "", ""]
+        for r in told.rows
+    ]
+    return [*_heading(f"Settles most, for the {told.margin}"), _write_in([head, *rows], widths)]
 
 
 def _left_out(lines: int, first: str) -> list[Any]:
@@ -112,6 +139,8 @@ def _guessed(project: Project, fit: str | None) -> Iterable[tuple[str, str, Figu
     found = []
     for at in figure_pointers(project):
         if at.startswith("/fits/") and not at.startswith(f"/fits/{fit}/"):
+            continue
+        if NOT_MEASURED.search(at):
             continue
         figure = value_at(project, at)
         if isinstance(figure, Figure) and figure.source in GUESSED:

@@ -246,7 +246,7 @@ function useSheets(): { page: string; first: string; measure: string } {
   return {
     page: `/api/projects/${id}/sheets/${bench}?${query}`,
     first: `/api/projects/${id}/sheets/first?${query}`,
-    measure: `/api/projects/${id}/sheets/measure?fit=${fit ?? 'none'}`,
+    measure: `/api/projects/${id}/sheets/measure?${query}`,
   };
 }
 

@@ -31,9 +31,10 @@ function Points() {
   const { word } = useForms();
   const cases = out?.mount?.cases ?? [];
   const [wanted, setPicked] = useState<string | null>(null);
-  // It opens on the case that loads a point most.
+  // It opens on the case that asks most of a point: limit loads count with the factor that reserve puts on them.
+  const asks = (c: (typeof cases)[number]) => (c.worst_si ?? 0) * (c.kind === 'ultimate' ? 1 : 1.5);
   const governing = cases.reduce<(typeof cases)[number] | undefined>(
-    (most, c) => ((c.worst_si ?? 0) > (most?.worst_si ?? 0) ? c : most),
+    (most, c) => (!most || asks(c) > asks(most) ? c : most),
     cases[0],
   );
   const picked = cases.find((c) => c.id === wanted) ?? governing;
