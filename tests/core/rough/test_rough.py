@@ -12,7 +12,9 @@ from crooked_keel.core.document import Project, apply_operations, dump, value_at
 from crooked_keel.core.document.fields import figure_pointers
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.figure.place import Place
+from crooked_keel.core.first import first_page
 from crooked_keel.core.judging.finding import LEVELS
+from crooked_keel.core.judging.propose import typed_text
 from crooked_keel.core.reference.kinds import KINDS, new_project
 from crooked_keel.core.rough import Stand, stood_in
 from crooked_keel.core.rough.of_craft import CG_BY_TRACK, CG_OVER_BY, DENSITY
@@ -112,6 +114,31 @@ def test_typing_one_takes_its_place() -> None:
     rough = stands(project)[at].figure.si
     was, now = empty(project), empty(typed)
     assert was is not None and now is not None and now - was == pytest.approx(6.1 - rough)
+
+
+@pytest.mark.parametrize(("kind", "layout"), EVENINGS)
+def test_typing_all_of_them_gives_the_full_verdict(kind: str, layout: str) -> None:
+    """How many figures more, from the first rough verdict to the first full one: printed."""
+    project = evening(kind, layout)
+    rough = first = list(stands(project).values())
+    typed = keys = 0
+    while rough:
+        for s in rough:
+            shown = s.figure.shown or s.figure.dimension
+            text = typed_text(s.figure.si, shown, "mm-kg", "point")
+            value: dict[str, Any] = {"entered": text, "source": "measured"}
+            if isinstance(s.figure, Place):
+                value |= {"from": s.figure.origin, "dir": s.figure.dir}
+            project = apply_operations(project, [{"op": "add", "path": s.pointer, "value": value}])
+            typed, keys = typed + 1, keys + len(text) + 1
+        rough = list(stands(project).values())
+    made = assess(project, "a")
+    print(f"{kind}, {layout}: {typed} figures, {keys} keystrokes more to the first full verdict")
+    assert made.rough == [] and typed >= len(first)
+    wanted = first_page(project, "a").answers
+    said = {f.rule: f for f in made.findings if f.level != "unknown"}
+    assert [a for a in wanted if a not in said] == []
+    assert not [a for a in wanted if "ough figures" in said[a].message.template]
 
 
 def test_an_empty_project_has_none() -> None:

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from ..document import Project
+from ..document import Installation, Project
+from ..reference.kinds import Kind
 from ..resolved.references import kind_of
 from .of_craft import of_craft
 from .of_unit import of_unit
@@ -49,11 +50,22 @@ def twins(project: Project, fit_id: str | None) -> Iterator[Stand]:
 def stands(project: Project, fit_id: str | None) -> Iterator[Stand]:
     """Every rough figure that could stand in a document with a fit."""
     kind, layout, old = kind_of(project), project.craft.layout, project.old_installations
-    for key, installation in old.items():
+    for key, installation in _alike(old, kind).items():
         yield from of_unit(kind, layout, f"/old_installations/{key}", installation, None, len(old))
     if fit_id is not None:
         new = project.fits[fit_id].installations
-        for key, installation in new.items():
+        for key, installation in _alike(new, kind).items():
             was = old.get(key) or (next(iter(old.values())) if len(old) == len(new) == 1 else None)
             yield from of_unit(kind, layout, f"/fits/{fit_id}/installations/{key}", installation, was, len(new))
     yield from of_craft(project, kind, fit_id)
+
+
+def _alike(units: dict[str, Installation], kind: Kind) -> dict[str, Installation]:
+    """Units of a pair, the second in the condition in which the first was weighed where its own is not said."""
+    if len(units) != 2 or "across" in kind.forms:
+        return units
+    (_, lead), (key, second) = sorted(units.items(), key=lambda i: (i[1].rank, i[0]))
+    if second.unit.condition is not None:
+        return units
+    unit = second.unit.model_copy(update={"condition": lead.unit.condition})
+    return {**units, key: second.model_copy(update={"unit": unit})}
