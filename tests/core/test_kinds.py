@@ -474,3 +474,9 @@ def test_an_odd_aspect_is_read_as_people_write_it() -> None:
     assert value(a, "drive.geared-speed") == pytest.approx(
         value(assess(DEMO_OF["motorcycle"], "a"), "drive.geared-speed")
     )
+
+
+@pytest.mark.parametrize("kind", KIND_IDS)
+def test_where_hands_work_there_are_cautions(kind: str) -> None:
+    """On every bench but the one where one only chooses."""
+    assert set(BUILT) - {"choose"} <= set(KINDS[kind].cautions)

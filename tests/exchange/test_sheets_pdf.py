@@ -16,6 +16,7 @@ from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.reference.kinds import KINDS, new_project
 from crooked_keel.exchange.measure_pdf import NOT_MEASURED, measure_sheet
 from crooked_keel.exchange.present import sentence
+from crooked_keel.exchange.report import lines
 from crooked_keel.exchange.sheets_pdf import bench_sheet
 from tests.conftest import DEMO_OF, KIND_IDS
 from tests.core.rough.evening import evening
@@ -120,3 +121,17 @@ def test_a_sheet_of_what_to_measure_is_as_long_as_one_takes_along_and_says_what_
     guessed, missing = (int(n) for n in re.findall(r"(\d+) more are not printed", text)[::-1])
     assert f"Missing: {missing + 300}" in text and f"Guessed: {guessed + 300}" in text
     assert missing > 400 and guessed > 500
+
+
+def test_rough_figures_stand_on_every_paper_that_rests_on_them() -> None:
+    document = evening("boat", "single screw")
+    made = assess(document, "a")
+    text = read(bench_sheet(document, made, "balance", "mm-kg", DAY))
+    said = "\n".join(lines(made, "mm-kg"))
+    for paper in (text, said):
+        assert f"Rough figures stand in: {len(made.rough)}" in paper
+    for r in made.rough:
+        assert flat(r.what) in text and r.how in said
+    assert "Rough figures" not in read(
+        bench_sheet(DEMO_OF["boat"], assess(DEMO_OF["boat"], "a"), "balance", "mm-kg", DAY)
+    )

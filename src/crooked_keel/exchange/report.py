@@ -6,7 +6,8 @@ from collections.abc import Iterator
 
 from ..core.assess import Assessment
 from ..core.benches import BUILT
-from .present import answer, needed, sentence, working
+from ..core.figure.units import between
+from .present import answer, needed, number, sentence, working
 
 _WORDS = {"ok": "ok", "watch": "watch", "stop": "STOP", "unknown": "cannot say"}
 
@@ -33,6 +34,11 @@ def lines(assessment: Assessment, units: str) -> Iterator[str]:
         yield f"  Not checked: {'; '.join(state.unchecked)}."
         if state.silent:
             yield f"  Found nothing to judge: {'; '.join(state.silent)}."
+    if assessment.rough:
+        yield f"Rough figures stand in: {len(assessment.rough)}"
+        for r in assessment.rough:
+            by = number(r.plus_minus_si, between(r.dimension), units)
+            yield f"  {_capital(r.what)}: {number(r.si, r.dimension, units)} ±{by}, {r.how}"
     yield (
         "Checked: what is listed above, with the figures entered. Not checked: anything else. Local rules and "
         "licensed people decide."

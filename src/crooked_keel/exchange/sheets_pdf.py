@@ -67,7 +67,7 @@ def bench_sheet(
         _profile(made.shapes),
     ]
     story += [*_heading("Answers, before → after"), _answers(values, units)]
-    story += [*_heading("Findings"), *_findings(findings, units)]
+    story += [*_heading("Findings"), *_findings(findings, units), *rough_figures(made, units)]
     story += [*_heading("Workings"), *_workings(values, findings, units)]
     story += [
         *_heading("Figures entered"),
@@ -102,6 +102,17 @@ def bench_sheet(
         )
     )
     return _build(_Page(f"{bench} · {fit}", project.name, day), story)
+
+
+def rough_figures(made: Assessment, units: str) -> list[Any]:
+    """The rough figures that stand in for blanks, each with its doubt and what it was made of."""
+    if not made.rough:
+        return []
+    by = lambda r: number(r.plus_minus_si, between(r.dimension), units)
+    rows = [[_p(r.what), _p(f"{number(r.si, r.dimension, units)} ±{by(r)}"), _p(r.how)] for r in made.rough]
+    head = [_p(t, colour=MUTED) for t in ("rough, not measured", "taken as", "from")]
+    widths = [84 * mm, 40 * mm, WIDTH - 124 * mm]
+    return [*_heading(f"Rough figures stand in: {len(rows)}"), _table([head, *rows], widths)]
 
 
 def _answers(values: list[Value], units: str) -> Table:

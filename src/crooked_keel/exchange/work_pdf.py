@@ -23,7 +23,7 @@ from .cells import cell_of
 from .pdf import INK, MUTED, RULE, WIDTH, _build, _fonts, _heading, _p, _Page, _table
 from .present import directed, number
 from .records_table import _said
-from .sheets_pdf import _answers, _findings, _workings
+from .sheets_pdf import _answers, _findings, _workings, rough_figures
 
 Paper = Literal["book", "tasks", "torque", "strip", "holds", "tags"]
 _TITLES: dict[str, str] = {
@@ -251,6 +251,7 @@ def _book(
         *_runs(made, units),
         PageBreak(),
         *_heading("Verdicts, with their working"),
+        *rough_figures(made, units),
     ]
     for bench in BENCHES:
         findings = [f for f in made.findings if f.bench == bench]

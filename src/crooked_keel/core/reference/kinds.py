@@ -95,12 +95,22 @@ _RIDDEN_OUTLINE = {
 _VOLTAGE = "High voltage kills: isolate, lock, test dead; people licensed for it."
 
 
+_FIRE = (
+    "Fuel burns, and its vapour sooner: no flame, no spark, an extinguisher at hand. Hot pipes burn hands and hoses."
+)
+_HOIST = "Battery off, fuel shut. Nobody under a unit on a hoist; lift by its own eyes, and slowly."
+
+
 _RIDDEN_CAUTIONS = {
     "craft": "Strap it before you lift an end; a second person holds it. Nobody under a raised craft.",
     "balance": "A calculation is not a weighing: weigh the finished craft before it is ridden.",
     "drive": f"Guard chain and sprocket; nothing loose near them. {_VOLTAGE}",
     "mount": "A changed frame may need an inspector before it goes on the road.",
     "align": "Stand it firmly and take the key out before a hand goes near the chain.",
+    "systems": f"{_FIRE} {_VOLTAGE}",
+    "build": f"{_HOIST} Strap the craft upright before its unit comes out.",
+    "prove": "First run on a stand, driven wheel clear of the ground, nobody in line with it, air moving. "
+    "First ride slow, off the road, in full gear, with somebody watching.",
 }
 
 
@@ -142,6 +152,10 @@ KINDS: dict[str, Kind] = {
             "mount": "Structure on a certificated craft needs licensed hands.",
             "align": "Support the unit before you loosen a point. "
             "Prove angles in a jig, then in flight, in small steps.",
+            "systems": f"{_FIRE} {_VOLTAGE}",
+            "build": f"{_HOIST} Hold the tail down before an engine comes off.",
+            "prove": "Tied down and chocked, nobody ahead of the propeller or in its plane, a second person at the "
+            "extinguisher. A first flight is for a pilot who does such flights, when somebody entitled has signed.",
         },
         Offers("tractor-aircraft", "tractor-aircraft", ("pusher-canard", "turbine-conversion")),
         first.aeroplane,
@@ -189,6 +203,10 @@ KINDS: dict[str, Kind] = {
             f"{_VOLTAGE}",
             "mount": "A shaft bolted hard to a soft mount tears its seal.",
             "align": "Do not turn the shaft under power with the coupling open. Close the sea cocks you open.",
+            "systems": f"{_FIRE} Air the bilge before every start; carbon monoxide gathers below. {_VOLTAGE}",
+            "build": f"{_HOIST} Close the sea cocks before a hose comes off; look at the bilge before you leave her.",
+            "prove": "Lines, cleats and fenders that hold full power, or open water with a tow at hand. "
+            "Somebody watches bilge, exhaust and shaft; life jackets on.",
         },
         Offers("inboard-diesel-single", "inboard-diesel-single", ("inboard-twin", "classic-runabout")),
         first.boat,
@@ -283,6 +301,10 @@ KINDS: dict[str, Kind] = {
             "drive": f"Guard every chain and shaft. {_VOLTAGE}",
             "mount": "A changed drive may need an inspector before it goes on the road.",
             "align": "Support gearbox and unit before you part them.",
+            "systems": f"{_FIRE} {_VOLTAGE}",
+            "build": f"{_HOIST} Stands under the craft, never a jack alone.",
+            "prove": "First run on stands, driven wheels clear, wheels that stand chocked, air moving. "
+            "First drive off the road, slowly, brakes tried first.",
         },
         Offers("motorcycle-engine-small-car", "small-car-electric"),
         first.road_vehicle,

@@ -46,9 +46,18 @@ export function TaskPanel(props: { task: Task | undefined }) {
             : ''}
       </p>
       {t.shut.length > 0 && (
-        <p className="text-xs text-watch">
-          Waits for {t.shut.length}: {t.shut[0]}
-        </p>
+        <details className="text-xs text-watch">
+          <summary className="cursor-pointer">
+            Waits for {t.shut.length}: {t.shut[0]}
+          </summary>
+          {t.shut.length > 1 && (
+            <ul className="pl-3">
+              {t.shut.slice(1).map((what) => (
+                <li key={what}>{what}</li>
+              ))}
+            </ul>
+          )}
+        </details>
       )}
       <div className="my-1.5 flex flex-wrap items-center gap-2">
         {t.standing === 'open' && (
