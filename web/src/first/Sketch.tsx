@@ -81,7 +81,7 @@ function Drawn(props: { line: Line; ends: [number, number][]; datum: number; lev
 }
 
 /** Numbers beside what they measure, none over another. */
-function placed(lines: Line[], at: (p: XZ) => [number, number]) {
+export function placed(lines: Line[], at: (p: XZ) => [number, number]) {
   const made: { line: Line; ends: [number, number][]; x: number; y: number }[] = [];
   for (const line of lines) {
     if (line.at.length === 0) continue;

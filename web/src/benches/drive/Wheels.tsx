@@ -81,7 +81,7 @@ export function Wheels(props: { shafts: Shaft[] }) {
 }
 
 /** Where shafts lie and how large wheels are: by the offsets and the ratio of each stage. */
-function laidOut(shafts: Shaft[]): { at: XY[]; pairs: Pair[]; sketched: boolean } {
+export function laidOut(shafts: Shaft[]): { at: XY[]; pairs: Pair[]; sketched: boolean } {
   const known = shafts.every((s) => s.offset_up_si != null && s.offset_starboard_si != null);
   const at: XY[] = [];
   const pairs: Pair[] = [];
