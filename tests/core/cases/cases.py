@@ -19,6 +19,7 @@ from crooked_keel.core.document.fields import all_fields, figure_pointers
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.facts import Facts, Kept, read_record
 from crooked_keel.core.figure.units import VIEWS
+from crooked_keel.core.judging.finding import Finding
 from crooked_keel.core.topic.workspace import Workspace
 from crooked_keel.demo.seed import DEMOS, SECOND, made
 from tests.conftest import DEMO_OF
@@ -66,9 +67,14 @@ def document(case: Case) -> Project:
     return apply_operations(demonstrations()[case.of], case.edits)
 
 
+def found(case: Case) -> list[Finding]:
+    """Everything that is found there."""
+    return assess(document(case), case.fit, facts=facts(case)).findings
+
+
 def levels(case: Case) -> set[tuple[str, str]]:
     """Every rule with each level that it gives there."""
-    return {(f.rule, f.level) for f in assess(document(case), case.fit, facts=facts(case)).findings}
+    return {(f.rule, f.level) for f in found(case)}
 
 
 def holds(case: Case) -> bool:

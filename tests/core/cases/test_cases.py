@@ -13,10 +13,10 @@ import pytest
 from crooked_keel.core.asked.suggest import suggest
 from crooked_keel.core.assess import assess
 from crooked_keel.core.benches import RULES_OF
-from crooked_keel.core.judging.register import RULES, Rule
+from crooked_keel.core.judging.register import RULES, Rule, says_its_limit
 from crooked_keel.core.judging.settling import SETTLES
 
-from .cases import Case, cases, demonstrations, levels
+from .cases import Case, cases, demonstrations, found
 from .page import FILE, page
 
 LEVELS = {"ok", "watch", "stop"}
@@ -75,7 +75,16 @@ for _case in cases():
 
 @pytest.mark.parametrize("same", list(BY_DOCUMENT.values()), ids=lambda c: f"{c[0].rule}-{c[0].level}")
 def test_a_case_is_at_its_level(same: list[Case]) -> None:
-    assert {(c.rule, c.level) for c in same} - levels(same[0]) == set()
+    """And every stop there says its limit in its sentence, not in the catalogue alone."""
+    findings = found(same[0])
+    assert {(c.rule, c.level) for c in same} - {(f.rule, f.level) for f in findings} == set()
+    for f in findings:
+        assert f.level != "stop" or says_its_limit(f"{f.title.template} {f.message.template}"), f.key
+
+
+def test_a_sentence_without_a_limit_is_seen() -> None:
+    assert not says_its_limit("Top and bottom together should equal port and starboard together.")
+    assert says_its_limit("1° is allowed, above 3° it stops.")
 
 
 def test_the_page_of_rules_is_what_register_and_cases_say() -> None:
