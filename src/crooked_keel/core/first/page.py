@@ -70,13 +70,17 @@ def first_page(project: Project, fit_id: str | None) -> FirstOut:
             number += 1
             lines.append(line.model_copy(update={"number": number}))
         groups.append(FirstGroup(title=group.title, hint=group.hint, lines=lines))
-    sketch = kind.draw(Measures({}, [Foot(role, role, x, z, r) for role, x, z, r in first.feet], []))
+    sketch = kind.draw(Measures(first.measures, [Foot(role, role, x, z, r) for role, x, z, r in first.feet], []))
+    flange, far = first.spots["flange"], first.spots["far end"]
+    half = 0.32 * abs(far[0] - flange[0])
+    corners = [(flange[0], -half), (far[0], -half), (far[0], half), (flange[0], half)]
+    unit = Path(id="unit", points=[Point(x=x, z=flange[1] + z) for x, z in corners], closed=True, smooth=False)
     return FirstOut(
         groups=groups,
         answers=list(first.answers),
         out=old[1].unit.name if old else None,
         into=new[1].unit.name if new else None,
-        paths=sketch.paths,
+        paths=[*sketch.paths, unit],
         wheels=sketch.wheels,
     )
 

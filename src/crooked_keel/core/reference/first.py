@@ -39,12 +39,14 @@ class Group(NamedTuple):
 
 class First(NamedTuple):
     """groups in the order of the walk; answers: rules whose verdict is wanted of it, the first ones first; spots:
-    where things are on the sketch, m; feet: role and place of each wheel on it, and its radius."""
+    where things are on the sketch, m; feet: role and place of each wheel on it, and its radius; measures: those of its
+    outline that are not the usual ones."""
 
     groups: tuple[Group, ...]
     answers: tuple[str, ...]
     spots: dict[str, Spot]
     feet: tuple[tuple[str, float, float, float], ...]
+    measures: dict[str, float] = {}
 
 
 def _tape(label: str, pointer: str, way: Way, spots: tuple[str, ...], whose: Whose = "both") -> Line:
@@ -81,6 +83,17 @@ _FLANGE = (
     _tape("Its flange, station", "~/placement/flange_station", "along", ("flange",)),
     _tape("Its flange, height", "~/placement/flange_water_line", "up", ("flange",)),
 )
+
+
+_CANARD = {
+    "nose": -0.4,
+    "firewall": 4.5,
+    "tail": 5.2,
+    "wing": 3.0,
+    "wing_chord": 1.3,
+    "wing_water_line": -0.05,
+    "fin_top": 1.1,
+}
 
 
 def aeroplane(layout: str) -> First:
@@ -155,6 +168,7 @@ def aeroplane(layout: str) -> First:
             "tip low": (flange, -0.85),
         },
         tuple((role, x, -0.95 if role != "tail" else -0.3, 0.22 if role != "tail" else 0.1) for role, x in at.items()),
+        _CANARD if pushes else {},
     )
 
 

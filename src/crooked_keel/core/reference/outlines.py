@@ -93,20 +93,18 @@ def _path(id: str, points: list[tuple[float, float]], closed: bool = True, smoot
     return Path(id=id, points=[Point(x=x, z=z) for x, z in points], closed=closed, smooth=smooth)
 
 
-def aeroplane(m: Measures) -> Drawn:
-    """Fuselage, parasol wing, tail and gear."""
-    firewall = m.known.get("firewall") or 0.0
-    nose = m("nose", firewall - 1.0)
-    tail = m("tail", nose + 6.3)
-    length = tail - nose
-    top, belly = m("top", 0.42), m("belly", -0.42)
-    depth = top - belly
-    wing = m("wing", nose + 0.22 * length)
-    chord = m("wing_chord", 0.23 * length)
-    wing_z = m("wing_water_line", top + 0.5 * depth)
-    fin = m("fin_top", top + 0.35 * depth)
-    wheel = m("wheel", 0.45) / 2
-    mid = (top + belly) / 2
+def _tractor(
+    nose: float,
+    tail: float,
+    firewall: float,
+    top: float,
+    belly: float,
+    lens: list[tuple[float, float]],
+    fin: float,
+) -> list[Path]:
+    """Fuselage behind its engine, wing on struts, tail at the end."""
+    (wing, wing_z), chord = lens[0], lens[3][0] - lens[0][0]
+    length, depth, mid = tail - nose, top - belly, (top + belly) / 2
     fuselage = _path(
         "fuselage",
         [
@@ -125,18 +123,8 @@ def aeroplane(m: Measures) -> Drawn:
         ],
         smooth=True,
     )
-    paths = [
-        _path(
-            "wing",
-            [
-                (wing, wing_z),
-                (wing + 0.12 * chord, wing_z + 0.085 * chord),
-                (wing + 0.4 * chord, wing_z + 0.1 * chord),
-                (wing + chord, wing_z),
-                (wing + 0.5 * chord, wing_z - 0.02 * chord),
-            ],
-            smooth=True,
-        ),
+    return [
+        _path("wing", lens, smooth=True),
         fuselage,
         _path(
             "fin",
@@ -155,6 +143,71 @@ def aeroplane(m: Measures) -> Drawn:
         _path("strut-front", [(wing + 0.15 * chord, wing_z), (wing + 0.05 * chord, top)], closed=False),
         _path("strut-rear", [(wing + 0.7 * chord, wing_z), (wing + 0.75 * chord, top)], closed=False),
     ]
+
+
+def _canard(
+    nose: float, firewall: float, top: float, belly: float, lens: list[tuple[float, float]], fin: float
+) -> list[Path]:
+    """A cabin that ends at its firewall, the wing at its rear with a fin on it, a foreplane at the nose."""
+    (wing, wing_z), chord = lens[0], lens[3][0] - lens[0][0]
+    length, depth, mid = firewall - nose, top - belly, (top + belly) / 2
+    fore = [(nose + 0.08 * length + 0.3 * (x - wing), mid + 0.12 * depth + 0.3 * (z - wing_z)) for x, z in lens]
+    return [
+        _path(
+            "fuselage",
+            [
+                (nose, mid - 0.1 * depth),
+                (nose + 0.06 * length, mid + 0.12 * depth),
+                (nose + 0.3 * length, top - 0.12 * depth),
+                (nose + 0.5 * length, top),
+                (nose + 0.85 * length, top - 0.1 * depth),
+                (firewall, mid + 0.3 * depth),
+                (firewall, mid - 0.3 * depth),
+                (nose + 0.8 * length, belly + 0.03 * depth),
+                (nose + 0.35 * length, belly),
+                (nose + 0.06 * length, mid - 0.32 * depth),
+            ],
+            smooth=True,
+        ),
+        _path("wing", lens, smooth=True),
+        _path("foreplane", fore, smooth=True),
+        _path(
+            "fin",
+            [
+                (wing + 0.5 * chord, wing_z + 0.05 * chord),
+                (wing + 0.85 * chord, fin),
+                (wing + 1.15 * chord, fin),
+                (wing + 1.05 * chord, wing_z),
+            ],
+        ),
+    ]
+
+
+def aeroplane(m: Measures) -> Drawn:
+    """Fuselage, wing and gear; a tail behind, or a foreplane where the firewall lies behind the cabin."""
+    firewall = m.known.get("firewall") or 0.0
+    nose = m("nose", firewall - 1.0)
+    tail = m("tail", nose + 6.3)
+    length = tail - nose
+    top, belly = m("top", 0.42), m("belly", -0.42)
+    depth = top - belly
+    wing = m("wing", nose + 0.22 * length)
+    chord = m("wing_chord", 0.23 * length)
+    wing_z = m("wing_water_line", top + 0.5 * depth)
+    fin = m("fin_top", top + 0.35 * depth)
+    wheel = m("wheel", 0.45) / 2
+    mid = (top + belly) / 2
+    lens = [
+        (wing, wing_z),
+        (wing + 0.12 * chord, wing_z + 0.085 * chord),
+        (wing + 0.4 * chord, wing_z + 0.1 * chord),
+        (wing + chord, wing_z),
+        (wing + 0.5 * chord, wing_z - 0.02 * chord),
+    ]
+    if firewall - nose > 0.6 * length:
+        paths = _canard(nose, firewall, top, belly, lens, fin)
+    else:
+        paths = _tractor(nose, tail, firewall, top, belly, lens, fin)
     wheels = []
     for f in m.feet:
         if f.role == "tail":
