@@ -24,7 +24,7 @@ from crooked_keel.store.store import Store
 # A slow machine is not a fault of the code: no example has a deadline.
 # `make test-long` (pytest --long) draws as many examples as one wants to wait for.
 _HOUSE = {"deadline": None, "suppress_health_check": [HealthCheck.too_slow]}
-settings.register_profile("house", max_examples=40, **_HOUSE)
+settings.register_profile("house", max_examples=25, **_HOUSE)
 settings.register_profile("long", max_examples=1500, **_HOUSE)
 
 
@@ -39,7 +39,7 @@ def pytest_configure(config: pytest.Config) -> None:
 @pytest.fixture
 def examples(request: pytest.FixtureRequest) -> int:
     """How many random steps a test takes that draws its own."""
-    return 1500 if request.config.getoption("--long") else 40
+    return 1500 if request.config.getoption("--long") else 25
 
 
 def made_lapwing() -> Project:

@@ -35,7 +35,7 @@ from .prove import section as prove
 from .prove.promised.quantities import Promises
 from .reference.kinds import Form
 from .resolved.references import kind_of
-from .rough import RoughOut, Stand, listed, resting, resting_values, stood_in
+from .rough import RoughOut, Stand, filled_with, heavy, listed, resting, resting_values, stood_in
 from .states import BenchOut, bench_states
 from .systems import section as systems
 from .topic.lazy import placed, rooted
@@ -194,7 +194,7 @@ def assess(
     try:
         filled, stood = stood_in(project, fit_id, ws.memory("rough", 4_000))
         typed = _as_typed(project, fit_id, ws, facts)
-        return _with_rough(typed, filled, stood, ws, facts) if stood else typed
+        return _with_rough(typed, project, filled, stood, ws, facts) if stood else typed
     except Exception:
         ws.forget()
         return _failed(project, fit_id, traceback.format_exc())
@@ -215,10 +215,14 @@ def _stood_up(project: Project, fit_id: str | None, ws: Workspace, facts: Facts)
     return made, benches
 
 
-def _with_rough(typed: Assessment, filled: Project, stood: list[Stand], ws: Workspace, facts: Facts) -> Assessment:
+def _with_rough(
+    typed: Assessment, project: Project, filled: Project, stood: list[Stand], ws: Workspace, facts: Facts
+) -> Assessment:
     """The assessment with rough figures in the blanks; what rests on them says so."""
     made, _ = _stood_up(filled, typed.fit, ws.roughly, facts)
-    findings = sorted(resting(typed.findings, made.findings, stood), key=_urgency)
+    light = filled_with(project, [s for s in stood if not heavy(s)], ws.memory("light", 4_000))
+    half, _ = _stood_up(light, typed.fit, ws.roughly.roughly, facts)
+    findings = sorted(resting(typed.findings, half.findings, made.findings, stood), key=_urgency)
     values = resting_values(typed.values, made.values)
     failed = {b.bench for b in (*typed.benches, *made.benches) if b.failed}
     return made.model_copy(

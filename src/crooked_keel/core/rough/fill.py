@@ -22,12 +22,13 @@ def stood_in(project: Project, fit_id: str | None, kept: Memo) -> tuple[Project,
     if project.rough != "yes":
         return project, []
     alike = list(twins(project, fit_id))
-    project = _with(project, alike, kept)
+    project = filled_with(project, alike, kept)
     more = list(stands(project, fit_id))
-    return _with(project, more, kept), [*alike, *more]
+    return filled_with(project, more, kept), [*alike, *more]
 
 
-def _with(project: Project, made: list[Stand], kept: Memo) -> Project:
+def filled_with(project: Project, made: list[Stand], kept: Memo) -> Project:
+    """The document with these of the rough figures in its blanks."""
     tree: Tree = {}
     for stand in made:
         below = tree

@@ -22,19 +22,28 @@ _HEAVY = ("/as_found/water_line", "mass", "/rough", "cg_aft", "station", "densit
 _NAMED = 3
 
 
-def resting(typed: Sequence[Finding], made: Sequence[Finding], stood: Sequence[Stand]) -> list[Finding]:
+def heavy(stand: Stand) -> bool:
+    """Whether a rough figure is of those that move most: a mass, a CG, a place along the craft."""
+    return stand.pointer.endswith(_HEAVY)
+
+
+def resting(
+    typed: Sequence[Finding], half: Sequence[Finding], made: Sequence[Finding], stood: Sequence[Stand]
+) -> list[Finding]:
     """The findings of a document with rough figures, those that rest on them never better than watch. typed: the
-    findings without; one that warns there and is silent with rough figures still stands."""
+    findings without; one that warns there and is silent with rough figures still stands. half: those with the light
+    rough figures alone, which say what of the heavy ones is needed."""
+    lacks = {f.key: f.needs for f in half}
     before = {f.key: f for f in typed}
     own = [f for f in made if f.rule not in _OF_WHAT_WAS_TYPED]
-    found = [f if before.get(f.key) == f else _capped(f, before.get(f.key), stood) for f in own]
+    found = [f if before.get(f.key) == f else _capped(f, before.get(f.key), lacks.get(f.key, []), stood) for f in own]
     spoken = {f.key for f in own}
     left = [f for f in typed if f.key not in spoken]
     return found + [f for f in left if f.rule in _OF_WHAT_WAS_TYPED or f.level in ("stop", "watch")]
 
 
-def _capped(finding: Finding, before: Finding | None, stood: Sequence[Stand]) -> Finding:
-    under = _under(before.needs if before is not None else [], stood)
+def _capped(finding: Finding, before: Finding | None, lacks: list[Gap], stood: Sequence[Stand]) -> Finding:
+    under = _under([*(before.needs if before is not None else []), *lacks], stood)
     if finding.level == "unknown" or finding.rule in _OF_GUESSES:
         return finding
     if before is not None and LEVELS.index(before.level) < LEVELS.index(finding.level) and before.level != "unknown":
