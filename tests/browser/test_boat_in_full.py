@@ -69,7 +69,7 @@ def test_a_section_that_is_left_out_is_said(page: Page, boat: str) -> None:
         "/craft/flotation/sections",
         "\n".join(line for i, line in enumerate(LINES.split("\n")) if i not in (7, 8)),
     )
-    expect(page.locator('[data-value="craft.mass-found"]')).to_contain_text("is one left out?")
+    expect(page.get_by_role("region", name="Nothing can be said here yet")).to_contain_text("is one left out?")
 
 
 def test_a_table_is_pasted_with_bare_numbers_in_the_units_of_the_view(page: Page, boat: str) -> None:

@@ -42,7 +42,8 @@ function Select(props: { pointer: string; label: string; bare?: boolean; options
         aria-label={props.bare ? props.label : undefined}
         aria-invalid={error !== null}
         data-pointer={props.pointer}
-        className={`border-b border-rule bg-transparent py-0.5 text-[13px] ${value === '' ? 'text-muted' : ''}`}
+        title={props.bare && value !== '' ? said(value) : undefined}
+        className={`border-b border-rule bg-transparent py-0.5 text-[13px] ${value === '' ? 'text-muted' : ''} ${props.bare ? 'max-w-28' : ''}`}
         value={value}
         onChange={(e) => void put(e.target.value)}
       >
@@ -142,6 +143,13 @@ function Cell(props: { column: Column; pointer: string; label: string }) {
   return <FigureField bare {...at} />;
 }
 
+/** A table of more columns than this runs out of the page. */
+const MOST_COLUMNS = 7;
+/** More rows than this are drawn in part, as a table that is moved sideways. */
+const MOST_BLOCKS = 30;
+/** A table of more columns than this is moved sideways where it does not fit, with room under it for what a field says. */
+const SIDEWAYS = 5;
+
 /** An id-keyed collection as a table: names, figures, add and remove. */
 export function Collection(props: {
   pointer: string;
@@ -165,8 +173,65 @@ export function Collection(props: {
       `${props.one} added`,
     );
   }
+  const addButton = (
+    <button type="button" className="quiet" onClick={add} aria-label={`add a ${props.one}`}>
+      add
+    </button>
+  );
+  const off = (key: string, row: Row) => (
+    <button
+      type="button"
+      className="quiet text-muted"
+      aria-label={`take ${row.name} off the list`}
+      onClick={() => void edit([{ op: 'remove', path: `${props.pointer}/${key}` }], `${row.name} taken off`)}
+    >
+      ✕
+    </button>
+  );
+  const name = (key: string, row: Row) => (
+    <TextField bare pointer={`${props.pointer}/${key}/name`} label={`name of ${row.name}`} />
+  );
+  const cell = (c: Column, key: string, row: Row) => (
+    <Cell column={c} pointer={`${props.pointer}/${key}/${c.key}`} label={`${row.name}, ${c.label}`} />
+  );
+  // More columns than a page is wide: each row is a block of its own.
+  const wide = props.columns.length > MOST_COLUMNS;
+  if (wide && rows.length <= MOST_BLOCKS)
+    return (
+      <section aria-label={props.label ?? props.title} className="mb-4">
+        <div className="flex items-baseline gap-4 border-b border-ink">
+          <h2 className="flex-1 text-[15px]">{props.title}</h2>
+          {addButton}
+        </div>
+        {rows.map(([key, row]) => (
+          <section
+            key={key}
+            aria-label={row.name}
+            className="border-b border-rule py-1.5"
+            data-row={`${props.pointer}/${key}`}
+          >
+            <div className="flex items-baseline gap-4">
+              <b className="flex-1">{name(key, row)}</b>
+              {off(key, row)}
+            </div>
+            <div className="grid grid-cols-[repeat(auto-fill,minmax(13rem,1fr))] gap-x-6">
+              {props.columns.map((c) => (
+                <div key={c.key} className="flex min-h-7 items-baseline justify-between gap-2">
+                  <span className="text-xs text-muted">{c.label}</span>
+                  {cell(c, key, row)}
+                </div>
+              ))}
+            </div>
+          </section>
+        ))}
+        {rows.length === 0 && <p className="px-1 py-1 text-muted">None yet.</p>}
+      </section>
+    );
   return (
-    <section aria-label={props.label ?? props.title} className="mb-4">
+    <section
+      aria-label={props.label ?? props.title}
+      className={`mb-4 ${props.columns.length > SIDEWAYS ? 'overflow-x-auto pb-6' : ''}`}
+    >
       <Table
         rows={rows}
         id={([key]) => key}
@@ -177,35 +242,14 @@ export function Collection(props: {
             head: props.title,
             headClass: '!text-ink',
             className: 'min-w-24',
-            cell: ([key, row]) => (
-              <TextField bare pointer={`${props.pointer}/${key}/name`} label={`name of ${row.name}`} />
-            ),
+            cell: ([key, row]) => name(key, row),
           },
           ...props.columns.map((c) => ({
             id: c.key,
             head: c.label,
-            cell: ([key, row]: [string, Row]) => (
-              <Cell column={c} pointer={`${props.pointer}/${key}/${c.key}`} label={`${row.name}, ${c.label}`} />
-            ),
+            cell: ([key, row]: [string, Row]) => cell(c, key, row),
           })),
-          {
-            id: 'off the list',
-            head: (
-              <button type="button" className="quiet" onClick={add} aria-label={`add a ${props.one}`}>
-                add
-              </button>
-            ),
-            cell: ([key, row]) => (
-              <button
-                type="button"
-                className="quiet text-muted"
-                aria-label={`take ${row.name} off the list`}
-                onClick={() => void edit([{ op: 'remove', path: `${props.pointer}/${key}` }], `${row.name} taken off`)}
-              >
-                ✕
-              </button>
-            ),
-          },
+          { id: 'off the list', head: addButton, cell: ([key, row]) => off(key, row) },
         ]}
       />
       {rows.length === 0 && <p className="px-1 py-1 text-muted">None yet.</p>}

@@ -68,7 +68,8 @@ function NothingYet(props: { values: Value[] }) {
   const focusField = useFocusField();
   const holds = new Map<string, { what: string; answers: number }>();
   for (const v of props.values)
-    for (const n of v.needs) holds.set(n.pointer, { what: n.what, answers: (holds.get(n.pointer)?.answers ?? 0) + 1 });
+    for (const n of v.needs)
+      holds.set(n.pointer, { what: named(n), answers: (holds.get(n.pointer)?.answers ?? 0) + 1 });
   const needs = [...holds].sort(([, a], [, b]) => b.answers - a.answers);
   return (
     <section aria-label="Nothing can be said here yet" className="py-1">
