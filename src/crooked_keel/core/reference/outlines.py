@@ -148,6 +148,7 @@ def _canard(
     """A cabin that ends at its firewall, the wing at its rear with a fin on it, a foreplane at the nose."""
     (wing, wing_z), chord = lens[0], lens[3][0] - lens[0][0]
     length, depth, mid = firewall - nose, top - belly, (top + belly) / 2
+    at = lambda share, z: (wing + share * chord, z)
     fore = [(nose + 0.08 * length + 0.3 * (x - wing), mid + 0.12 * depth + 0.3 * (z - wing_z)) for x, z in lens]
     return [
         _path(
@@ -168,15 +169,7 @@ def _canard(
         ),
         _path("wing", lens, smooth=True),
         _path("foreplane", fore, smooth=True),
-        _path(
-            "fin",
-            [
-                (wing + 0.5 * chord, wing_z + 0.05 * chord),
-                (wing + 0.85 * chord, fin),
-                (wing + 1.15 * chord, fin),
-                (wing + 1.05 * chord, wing_z),
-            ],
-        ),
+        _path("fin", [at(0.5, wing_z + 0.05 * chord), at(0.85, fin), at(1.15, fin), at(1.05, wing_z)]),
     ]
 
 
