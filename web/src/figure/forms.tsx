@@ -208,7 +208,7 @@ export function Collection(props: {
             key={key}
             aria-label={row.name}
             className="border-b border-rule py-1.5"
-            data-row={`${props.pointer}/${key}`}
+           
           >
             <div className="flex items-baseline gap-4">
               <b className="flex-1">{name(key, row)}</b>

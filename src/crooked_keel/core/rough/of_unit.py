@@ -107,7 +107,14 @@ def _of_its_mass(base: str, i: Installation) -> Iterator[Stand]:
         figure = rough(_cls("unit/mass"), by, LEFT_OUT_BY * by)
         what = f"what the mass of the {unit.name} leaves out: liquids, exhaust, wiring"
         item = _left_out(figure)
-        yield Stand(f"{base}/unit/accessories/rough", figure, what, "a share of its mass", item=item)
+        yield Stand(
+            f"{base}/unit/accessories/rough",
+            figure,
+            what,
+            "a share of its mass",
+            typed_at=f"{base}/unit/condition",
+            item=item,
+        )
 
 
 @lru_cache(maxsize=256)

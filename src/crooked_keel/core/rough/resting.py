@@ -85,7 +85,7 @@ def listed(stood: Sequence[Stand], typed: Sequence[Finding], values: Sequence[Va
     asked += [[n.pointer for n in (*v.needs, *v.before_needs)] for v in values]
     out = [
         RoughOut(
-            pointer=s.pointer,
+            pointer=s.typed_at or s.pointer,
             what=s.what,
             how=s.how,
             dimension=s.figure.shown or s.figure.dimension,

@@ -15,13 +15,14 @@ from ..formula import Out
 
 class Stand(NamedTuple):
     """A rough figure at a blank place. what: as it is called; how: what it was made of; instead: a part of the document
-    which is not asked for while this stands in; item: of a collection, that has the figure."""
+    which is not asked for while this stands in; typed_at: where the real one is said, if elsewhere; item: of a collection, that has the figure."""
 
     pointer: str
     figure: Figure
     what: str
     how: str
     instead: str = ""
+    typed_at: str = ""
     item: Any = None
 
     @property

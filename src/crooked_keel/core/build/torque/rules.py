@@ -15,6 +15,8 @@ from ..plan.quantities import day_of
 from .functions import NUT_FACTOR, read_grade, read_thread, torque_target
 
 _OK, _WATCH = 0.05, 0.10
+# In parts of what three quarters of the proof stress ask: past the tensile strength of steel. From memory.
+_BREAKS = 1.85
 # A wrench is to be tried once a year. Common practice, no source.
 CALIBRATED_DAYS = 366
 
@@ -22,7 +24,7 @@ CALIBRATED_DAYS = 366
 @rule(
     "build.torque",
     "Fasteners tightened to what was wanted",
-    limit="within 5 % of the target ok, 10 % watch, beyond stop; without lubricant, target or reading unknown",
+    limit="within 5 % of the target with the doubt of both ok, 10 % watch, beyond stop; without lubricant, target or reading unknown",
     source="common practice, no source",
     mark="common practice",
 )
@@ -55,7 +57,8 @@ def torque(records: Records) -> Iterable[Finding]:
             )
             return
         assert off is not None and r.target is not None and r.actual is not None
-        level: Level = "stop" if far else "watch" if abs(off) > _OK + 1e-9 else "ok"
+        doubt = sum(f.plus_minus.si for f in (r.actual, r.target) if f.plus_minus is not None) / r.target.si
+        level: Level = "stop" if far else "watch" if abs(off) + doubt > _OK + 1e-9 else "ok"
         tool = day_of(records.kept[number], r) - date.fromisoformat(r.calibrated) if r.calibrated else None
         old = tool is None or tool.days > CALIBRATED_DAYS
         unmarked = r.marked != "yes"
@@ -72,7 +75,11 @@ def torque(records: Records) -> Iterable[Finding]:
             + "What the joint holds by it is not looked at.",
             subject=s.key,
             compared=Compared(
-                value=r.actual.si, dimension="torque", lo=(1 - _OK) * r.target.si, hi=(1 + _OK) * r.target.si
+                value=r.actual.si,
+                dimension="torque",
+                lo=(1 - _OK) * r.target.si,
+                hi=(1 + _OK) * r.target.si,
+                doubt=doubt * r.target.si or None,
             ),
             n=word(s.name),
             a=q(r.actual.si, "torque"),
@@ -97,7 +104,7 @@ def torque(records: Records) -> Iterable[Finding]:
     "build.torque-target",
     "Targets that a fastener can take",
     limit="up to what three quarters of its proof stress ask by thread, marking and lubricant ok; over it watch; over "
-    "the proof stress stop, the maker's figure watch",
+    "the proof stress stop, the maker's figure watch until the fastener would break",
     source="nut factors: common practice, no source; proof stresses: ISO 898-1, SAE J429 (from memory)",
     mark="from memory",
 )
@@ -132,12 +139,14 @@ def target(records: Records) -> Iterable[Finding]:
         terms = NUT_FACTOR[r.lubricant], thread.diameter_m, 0.75, proof, thread.area_m2
         most = torque_target(*terms)
         over = r.target.si / most
-        level: Level = "ok" if over <= 1.02 else "watch" if over <= 1 / 0.75 or r.target_from == "maker" else "stop"
+        most_over = over + (r.target.plus_minus.si / most if r.target.plus_minus is not None else 0.0)
+        bears = over <= 1 / 0.75 or (r.target_from == "maker" and over <= _BREAKS)
+        level: Level = "ok" if most_over <= 1.02 else "watch" if bears else "stop"
         yield verdict(
             "build.torque-target",
             level,
             "{n}: {t} asked, {m} by its thread" if level != "ok" else "{n}: {t} is within {m} by its thread",
-            ("That passes its proof stress. " if over > 1 / 0.75 else "")
+            ("It would break. " if over > _BREAKS else "That passes its proof stress. " if over > 1 / 0.75 else "")
             + ("Its maker's figure wins; read it again. " if r.target_from == "maker" and level != "ok" else "")
             + "Castings, studs in light metal, wood and aircraft hardware go by their own figures; the nut and the "
             "thread in it are not looked at.",
