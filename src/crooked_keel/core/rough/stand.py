@@ -15,7 +15,8 @@ from ..formula import Out
 
 class Stand(NamedTuple):
     """A rough figure at a blank place. what: as it is called; how: what it was made of; instead: a part of the document
-    which is not asked for while this stands in; typed_at: where the real one is said, if elsewhere; item: of a collection, that has the figure."""
+    which is not asked for while this stands in; typed_at: where the real one is said, if elsewhere;
+    item: of a collection, that has the figure."""
 
     pointer: str
     figure: Figure

@@ -24,7 +24,8 @@ CALIBRATED_DAYS = 366
 @rule(
     "build.torque",
     "Fasteners tightened to what was wanted",
-    limit="within 5 % of the target with the doubt of both ok, 10 % watch, beyond stop; without lubricant, target or reading unknown",
+    limit="within 5 % of the target with the doubt of both ok, 10 % watch, beyond stop; without lubricant, target or "
+    "reading unknown",
     source="common practice, no source",
     mark="common practice",
 )
