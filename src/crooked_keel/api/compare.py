@@ -12,7 +12,7 @@ from ..core.errors import InputError
 from ..core.formula import Out
 from .reading import StrictRoute
 from .replies import REFUSALS, FitQuery, Id, service
-from .sheets import _PDF, UnitsQuery, pdf_of, today
+from .sheets import PDF, UnitsQuery, pdf_of, today
 
 router = APIRouter(prefix="/api", responses=REFUSALS, route_class=StrictRoute)
 
@@ -60,7 +60,7 @@ def show_differences(
     return compared(request, project_id, fit, revision, other)
 
 
-@router.get("/projects/{project_id}/papers-of-differences", response_class=Response, responses=_PDF)
+@router.get("/projects/{project_id}/papers-of-differences", response_class=Response, responses=PDF)
 def print_differences(
     request: Request,
     project_id: Id,

@@ -19,7 +19,7 @@ from .replies import REFUSALS, FitQuery, Id, Written, service
 from .sheets import UnitsQuery, pdf_of, today
 
 router = APIRouter(prefix="/api", responses=REFUSALS, route_class=StrictRoute)
-_PDF: dict[int | str, dict[str, Any]] = {200: {"content": {"application/pdf": {}}}}
+PDF: dict[int | str, dict[str, Any]] = {200: {"content": {"application/pdf": {}}}}
 _CSV: dict[int | str, dict[str, Any]] = {200: {"content": {"text/csv": {}}}}
 _ZIP: dict[int | str, dict[str, Any]] = {200: {"content": {"application/zip": {}}}}
 _ARCHIVE = {
@@ -30,7 +30,7 @@ _ARCHIVE = {
 }
 
 
-@router.get("/projects/{project_id}/papers/{which}", response_class=Response, responses=_PDF)
+@router.get("/projects/{project_id}/papers/{which}", response_class=Response, responses=PDF)
 def print_paper(
     request: Request, project_id: Id, which: Paper, fit: FitQuery = None, units: UnitsQuery = None
 ) -> Response:

@@ -15,11 +15,11 @@ from .replies import REFUSALS, FitQuery, Id, service
 router = APIRouter(prefix="/api", responses=REFUSALS, route_class=StrictRoute)
 
 
-_PDF: dict[int | str, dict[str, Any]] = {200: {"content": {"application/pdf": {}}}}
+PDF: dict[int | str, dict[str, Any]] = {200: {"content": {"application/pdf": {}}}}
 UnitsQuery = Annotated[Literal["mm-kg", "in-lb"] | None, Query(description="blank: those of the project")]
 
 
-@router.get("/projects/{project_id}/sheets/measure", response_class=Response, responses=_PDF)
+@router.get("/projects/{project_id}/sheets/measure", response_class=Response, responses=PDF)
 def print_measure_sheet(request: Request, project_id: Id, fit: FitQuery = None, units: UnitsQuery = None) -> Response:
     """What is missing or guessed, with blanks to fill in, as a page to print."""
     made = service(request)
@@ -39,7 +39,7 @@ def first_figures(request: Request, project_id: Id, fit: FitQuery = None) -> Fir
     return first_page(head.document, made.fit_of(head.document, fit))
 
 
-@router.get("/projects/{project_id}/sheets/first", response_class=Response, responses=_PDF)
+@router.get("/projects/{project_id}/sheets/first", response_class=Response, responses=PDF)
 def print_first_sheet(request: Request, project_id: Id, fit: FitQuery = None) -> Response:
     """The same as a page to fill in by hand, with the sketch."""
     made = service(request)
@@ -50,7 +50,7 @@ def print_first_sheet(request: Request, project_id: Id, fit: FitQuery = None) ->
     return pdf_of(page, head.document.name, "first")
 
 
-@router.get("/projects/{project_id}/sheets/{bench}", response_class=Response, responses=_PDF)
+@router.get("/projects/{project_id}/sheets/{bench}", response_class=Response, responses=PDF)
 def print_bench_sheet(
     request: Request,
     project_id: Id,

@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { describe, expect, it } from 'vitest';
 import type { View } from '../api/client';
-import { roundTicks } from './ticks';
+import { bare, roundTicks } from './ticks';
 
 const INCH = { length: { unit: 'in', factor: 0.0254, offset: 0, decimals: 2 } } as unknown as View;
 const KELVIN = { temperature: { unit: '°C', factor: 1, offset: 273.15, decimals: 0 } } as unknown as View;
@@ -14,5 +14,12 @@ describe('ticks', () => {
   it('follow a scale that does not begin at nothing', () => {
     const ticks = roundTicks(scaleLinear([280, 380], [0, 100]), 4, 'temperature', KELVIN);
     expect(ticks.map((t) => Math.round(t - 273.15))).toEqual([20, 40, 60, 80, 100]);
+  });
+  it('are written without their unit and without zeros behind the point', () => {
+    const view = { length: { unit: 'in', factor: 0.0254, offset: 0, decimals: 2 } } as unknown as View;
+    expect(bare(0.508, 'length', view)).toBe('20');
+    expect(bare(0.0127, 'length', view)).toBe('0.50');
+    const turn = { angle: { unit: '°', factor: Math.PI / 180, offset: 0, decimals: 2 } } as unknown as View;
+    expect(bare(Math.PI / 6, 'angle', turn)).toBe('30');
   });
 });

@@ -204,12 +204,7 @@ export function Collection(props: {
           {addButton}
         </div>
         {rows.map(([key, row]) => (
-          <section
-            key={key}
-            aria-label={row.name}
-            className="border-b border-rule py-1.5"
-           
-          >
+          <section key={key} aria-label={row.name} className="border-b border-rule py-1.5">
             <div className="flex items-baseline gap-4">
               <b className="flex-1">{name(key, row)}</b>
               {off(key, row)}

@@ -1,26 +1,19 @@
-import { useQuery } from '@tanstack/react-query';
 import { type FocusEvent, type KeyboardEvent, useRef, useState } from 'react';
-import { answer, api, type First } from '../api/client';
+import type { First } from '../api/client';
 import { useProject } from '../api/project';
 import { FigureField } from '../figure/FigureField';
 import { ChoiceField } from '../figure/forms';
 import { Sketch } from './Sketch';
+import { useFirst } from './useFirst';
 
 type Line = First['groups'][number]['lines'][number];
 
 /** The figures of the first evening, in the order of a walk round the craft; the sketch shows where each is measured. */
 export function FirstPage() {
-  const { fit, id, state } = useProject();
+  const { fit, id } = useProject();
   const [lit, setLit] = useState<number | null>(null);
   const page = useRef<HTMLElement>(null);
-  const first = useQuery({
-    queryKey: ['first', id, fit, state.revision],
-    queryFn: async () =>
-      answer(
-        await api.GET('/api/projects/{project_id}/first', { params: { path: { project_id: id }, query: { fit } } }),
-      ),
-    placeholderData: (before) => before,
-  });
+  const first = useFirst();
   if (!first.data) return <p className="p-6 text-muted">{first.error ? String(first.error) : 'Opening…'}</p>;
 
   function onFocus(event: FocusEvent<HTMLElement>) {

@@ -1,7 +1,6 @@
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { answer, api } from '../api/client';
 import { useProject } from '../api/project';
+import { useMeasureNext } from '../benches/balance/useMeasureNext';
 import { between, formatNumber } from '../figure/format';
 import { useFocusField } from '../findings/useFocusField';
 
@@ -66,18 +65,9 @@ export function RoughFigures() {
 
 /** What takes most off the doubt of the margin that is least sure: rough and typed figures alike. */
 function Next() {
-  const { id, fit, state, view } = useProject();
+  const { view } = useProject();
   const focusField = useFocusField();
-  const found = useQuery({
-    queryKey: ['measure-next', id, fit, state.revision],
-    queryFn: async () =>
-      answer(
-        await api.POST('/api/projects/{project_id}/studies/measure-next', {
-          params: { path: { project_id: id }, query: { fit: fit ?? 'none' } },
-        }),
-      ),
-    placeholderData: (before) => before,
-  });
+  const found = useMeasureNext();
   const rows = found.data?.rows.slice(0, NEXT) ?? [];
   if (rows.length === 0) return <p className="text-xs text-muted">Most hangs on the first of them.</p>;
   const dimension = found.data?.dimension ?? 'length';

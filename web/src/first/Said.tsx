@@ -1,25 +1,18 @@
-import { useQuery } from '@tanstack/react-query';
-import { answer, api, type Finding } from '../api/client';
+import type { Finding } from '../api/client';
 import { useProject } from '../api/project';
 import { named, sentence } from '../figure/format';
 import { Mark } from '../findings/Mark';
 import { useFocusField } from '../findings/useFocusField';
 import { RoughFigures } from './RoughFigures';
+import { useFirst } from './useFirst';
 
 const ORDER = ['stop', 'watch', 'unknown', 'ok'];
 
 /** What can be said by now of what is wanted of the first evening, and what each answer still needs. */
 export function Said() {
-  const { fit, id, state, view } = useProject();
+  const { state, view } = useProject();
   const focusField = useFocusField();
-  const rules = useQuery({
-    queryKey: ['first', id, fit, state.revision],
-    queryFn: async () =>
-      answer(
-        await api.GET('/api/projects/{project_id}/first', { params: { path: { project_id: id }, query: { fit } } }),
-      ),
-    placeholderData: (before) => before,
-  });
+  const rules = useFirst();
   const findings = (rules.data?.answers ?? [])
     .map((rule) => worst(state.assessment.findings.filter((f) => f.rule === rule)))
     .filter((f): f is Finding => f !== undefined);

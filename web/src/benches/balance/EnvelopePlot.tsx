@@ -1,16 +1,10 @@
 import { scaleLinear } from 'd3-scale';
-import type { View } from '../../api/client';
 import { useProject, useShown } from '../../api/project';
-import { roundTicks } from '../../drawing/ticks';
+import { bare, roundTicks } from '../../drawing/ticks';
 import { formatNumber, needed } from '../../figure/format';
 
 const WIDTH = 470;
 const HEIGHT = 250;
-
-/** A number of an axis, whose unit stands in the name of the axis. */
-function bare(si: number, dimension: string, view: View): string {
-  return formatNumber(si, dimension, view).replace(/(\.0+)?\u00a0.*$/, '');
-}
 
 /** The envelope with every loading in it, and which is which. */
 export function Envelope() {

@@ -7,6 +7,7 @@ import { formatNumber, needed } from '../../figure/format';
 import { useFocusField } from '../../findings/useFocusField';
 import { Table } from '../../parts/Table';
 import { Fold } from '../../sheet/Sheet';
+import { useMeasureNext } from './useMeasureNext';
 
 /** What to measure next: what takes most off the doubt of the margin that is least sure. Worked out when it is opened. */
 export function MeasureNext() {
@@ -61,18 +62,9 @@ function Drawn() {
 }
 
 function Ranking() {
-  const { id, fit, state, view } = useProject();
+  const { view } = useProject();
   const focusField = useFocusField();
-  const found = useQuery({
-    queryKey: ['measure-next', id, fit, state.revision],
-    queryFn: async () =>
-      answer(
-        await api.POST('/api/projects/{project_id}/studies/measure-next', {
-          params: { path: { project_id: id }, query: { fit: fit ?? 'none' } },
-        }),
-      ),
-    placeholderData: (before) => before,
-  });
+  const found = useMeasureNext();
   const mass = (si: number) => formatNumber(si, 'mass', view);
   const dimension = found.data?.dimension ?? 'length';
   const length = (si: number) => formatNumber(si, dimension, view);

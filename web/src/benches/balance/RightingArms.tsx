@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { scaleLinear } from 'd3-scale';
 import { answer, api } from '../../api/client';
 import { useProject } from '../../api/project';
-import { roundTicks } from '../../drawing/ticks';
+import { bare, roundTicks } from '../../drawing/ticks';
 import { formatNumber, needed } from '../../figure/format';
 import { Picture } from '../../sheet/Sheet';
 
@@ -43,7 +43,6 @@ function Curves() {
   const arms = all.map((a) => a.gz_si);
   const sx = scaleLinear([0, most], [58, WIDTH - 12]);
   const sy = scaleLinear([Math.min(0, ...arms), Math.max(0.01, ...arms) * 1.06], [HEIGHT - 44, 10]);
-  const bare = (si: number, dimension: string) => formatNumber(si, dimension, view).replace(/(\.0+)?(\u00a0.*|°)$/, '');
   const stroke = (id: string) =>
     id.endsWith('-before')
       ? { stroke: 'var(--color-grey)' }
@@ -63,7 +62,7 @@ function Curves() {
           <g key={t}>
             <path d={`M${sx(t)} 6V${HEIGHT - 42}`} stroke="var(--color-rule)" />
             <text x={sx(t)} y={HEIGHT - 28} textAnchor="middle">
-              {bare(t, 'angle')}
+              {bare(t, 'angle', view)}
             </text>
           </g>
         ))}
@@ -74,7 +73,7 @@ function Curves() {
           <g key={t}>
             <path d={`M56 ${sy(t)}H${WIDTH - 4}`} stroke="var(--color-rule)" />
             <text x="52" y={sy(t) + 4} textAnchor="end">
-              {bare(t, 'length')}
+              {bare(t, 'length', view)}
             </text>
           </g>
         ))}
