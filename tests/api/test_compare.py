@@ -31,7 +31,7 @@ def test_an_earlier_revision_beside_now(client: TestClient, id: str) -> None:
     assert [f["pointer"] for f in made["figures"]] == ["/loadings/solo/loads/front"]
     assert made["figures"][0]["after"].startswith("64 kg") and made["before"] == f"revision {before}"
     assert {c["kind"] for c in made["changed"]} <= {"finding", "value"} and made["changed"]
-    paper = client.get(f"/api/projects/{id}/papers-of-differences?fit=a&revision={before}&units=in-lb")
+    paper = client.get(f"/api/projects/{id}/differences/sheet?fit=a&revision={before}&units=in-lb")
     text = "".join(p.extract_text() for p in PdfReader(BytesIO(paper.content)).pages)
     assert "64 kg" in text and "Figures: 1 differ" in text
 

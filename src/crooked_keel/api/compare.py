@@ -60,7 +60,7 @@ def show_differences(
     return compared(request, project_id, fit, revision, other)
 
 
-@router.get("/projects/{project_id}/papers-of-differences", response_class=Response, responses=PDF)
+@router.get("/projects/{project_id}/differences/sheet", response_class=Response, responses=PDF)
 def print_differences(
     request: Request,
     project_id: Id,

@@ -16,10 +16,9 @@ from .apart import apart
 from .models import State
 from .reading import StrictRoute
 from .replies import REFUSALS, FitQuery, Id, Written, service
-from .sheets import UnitsQuery, pdf_of, today
+from .sheets import PDF, UnitsQuery, pdf_of, today
 
 router = APIRouter(prefix="/api", responses=REFUSALS, route_class=StrictRoute)
-PDF: dict[int | str, dict[str, Any]] = {200: {"content": {"application/pdf": {}}}}
 _CSV: dict[int | str, dict[str, Any]] = {200: {"content": {"text/csv": {}}}}
 _ZIP: dict[int | str, dict[str, Any]] = {200: {"content": {"application/zip": {}}}}
 _ARCHIVE = {

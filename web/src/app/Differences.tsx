@@ -42,7 +42,7 @@ function Laid(props: { sides: Sides }) {
         <Dialog.Title className="flex-1 text-[19px]">
           {c ? `${c.before} beside ${c.after}` : 'Side by side'}
         </Dialog.Title>
-        <a href={`/api/projects/${id}/papers-of-differences?${print}`} target="_blank" rel="noreferrer">
+        <a href={`/api/projects/${id}/differences/sheet?${print}`} target="_blank" rel="noreferrer">
           Print
         </a>
         <Dialog.Close className="quiet head">close</Dialog.Close>

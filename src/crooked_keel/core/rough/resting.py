@@ -5,7 +5,8 @@ Whatever differs between the two rests on them, whichever rule it is of.
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections import Counter
+from collections.abc import Iterable, Sequence
 from dataclasses import replace
 
 from ..errors import Gap
@@ -27,27 +28,57 @@ def heavy(stand: Stand) -> bool:
     return stand.pointer.endswith(_HEAVY)
 
 
+class _Asked:
+    """Which rough figures stand in for what is asked for, each pointer looked up once."""
+
+    def __init__(self, stood: Sequence[Stand]) -> None:
+        self.stood = stood
+        self._exact: dict[str, list[int]] = {}
+        for i, stand in enumerate(stood):
+            self._exact.setdefault(stand.pointer, []).append(i)
+        self._instead = [(s.instead, i) for i, s in enumerate(stood) if s.instead]
+        self._known: dict[str, list[int]] = {}
+
+    def by(self, needs: Iterable[Gap]) -> set[int]:
+        """Places in the list of those that answer any of the needs."""
+        return {i for n in needs for i in self._at(n.pointer)}
+
+    def _at(self, pointer: str) -> list[int]:
+        found = self._known.get(pointer)
+        if found is None:
+            found = self._exact.get(pointer, []) + [i for start, i in self._instead if pointer.startswith(start)]
+            self._known[pointer] = found
+        return found
+
+    def under(self, needs: Iterable[Gap]) -> list[Stand]:
+        """The same, masses and places along the craft first."""
+        weighs = lambda s: next((k for k, end in enumerate(_HEAVY) if s.pointer.endswith(end)), len(_HEAVY))
+        return sorted((self.stood[i] for i in sorted(self.by(needs))), key=weighs)
+
+
 def resting(
     typed: Sequence[Finding], half: Sequence[Finding], made: Sequence[Finding], stood: Sequence[Stand]
 ) -> list[Finding]:
     """The findings of a document with rough figures, those that rest on them never better than watch. typed: the
-    findings without; one that warns there and is silent with rough figures still stands. half: those with the light
-    rough figures alone, which say what of the heavy ones is needed."""
+    findings without; what warns or cannot be said there, and is silent with rough figures, still stands. half: those
+    with the light rough figures alone, which say what of the heavy ones is needed."""
+    asked = _Asked(stood)
     lacks = {f.key: f.needs for f in half}
     before = {f.key: f for f in typed}
     own = [f for f in made if f.rule not in _OF_WHAT_WAS_TYPED]
-    found = [f if before.get(f.key) == f else _capped(f, before.get(f.key), lacks.get(f.key, []), stood) for f in own]
+    found = [f if before.get(f.key) == f else _capped(f, before.get(f.key), lacks.get(f.key, []), asked) for f in own]
     spoken = {f.key for f in own}
     left = [f for f in typed if f.key not in spoken]
-    return found + [f for f in left if f.rule in _OF_WHAT_WAS_TYPED or f.level in ("stop", "watch")]
+    return found + [f for f in left if f.rule in _OF_WHAT_WAS_TYPED or f.level != "ok"]
 
 
-def _capped(finding: Finding, before: Finding | None, lacks: list[Gap], stood: Sequence[Stand]) -> Finding:
-    under = _under([*(before.needs if before is not None else []), *lacks], stood)
+def _capped(finding: Finding, before: Finding | None, lacks: list[Gap], asked: _Asked) -> Finding:
+    warned = before is not None and before.level in ("stop", "watch")
+    if before is not None and warned and LEVELS.index(before.level) < LEVELS.index(finding.level):
+        return before
     if finding.level == "unknown" or finding.rule in _OF_GUESSES:
         return finding
-    if before is not None and LEVELS.index(before.level) < LEVELS.index(finding.level) and before.level != "unknown":
-        return before
+    under = asked.under([*(before.needs if before is not None else []), *lacks])
     said = " Rests on rough figures" + (", among them {rough}." if under else ".")
     params = dict(finding.message.params)
     if under:
@@ -65,14 +96,6 @@ def _capped(finding: Finding, before: Finding | None, lacks: list[Gap], stood: S
     )
 
 
-def _under(needs: Sequence[Gap], stood: Sequence[Stand]) -> list[Stand]:
-    """Those that stand in for what a verdict needs, masses and places along the craft first."""
-    found = [s for s in stood if any(s.answers(n.pointer) for n in needs)]
-    return sorted(
-        found, key=lambda s: next((k for k, end in enumerate(_HEAVY) if s.pointer.endswith(end)), len(_HEAVY))
-    )
-
-
 def resting_values(typed: Sequence[Value], made: Sequence[Value]) -> list[Value]:
     """The values with rough figures, those that rest on them marked."""
     before = {v.id: v for v in typed}
@@ -81,8 +104,9 @@ def resting_values(typed: Sequence[Value], made: Sequence[Value]) -> list[Value]
 
 def listed(stood: Sequence[Stand], typed: Sequence[Finding], values: Sequence[Value]) -> list[RoughOut]:
     """The rough figures, those first on which most answers hang."""
-    asked = [[n.pointer for n in f.needs] for f in typed]
-    asked += [[n.pointer for n in (*v.needs, *v.before_needs)] for v in values]
+    asked = _Asked(stood)
+    wanted = [f.needs for f in typed] + [[*v.needs, *v.before_needs] for v in values]
+    holds = Counter(i for needs in wanted for i in asked.by(needs))
     out = [
         RoughOut(
             pointer=s.typed_at or s.pointer,
@@ -91,8 +115,8 @@ def listed(stood: Sequence[Stand], typed: Sequence[Finding], values: Sequence[Va
             dimension=s.figure.shown or s.figure.dimension,
             si=s.figure.si,
             plus_minus_si=s.figure.plus_minus.si if s.figure.plus_minus is not None else 0.0,
-            holds=sum(any(s.answers(p) for p in needs) for needs in asked),
+            holds=holds[i],
         )
-        for s in stood
+        for i, s in enumerate(stood)
     ]
     return sorted(out, key=lambda r: (-r.holds, r.pointer))

@@ -31,10 +31,6 @@ class Stand(NamedTuple):
         """What is put in the blank: the figure, or an item of a collection that has it."""
         return self.figure if self.item is None else self.item
 
-    def answers(self, pointer: str) -> bool:
-        """Whether it stands in for what is asked for at a pointer."""
-        return pointer == self.pointer or bool(self.instead and pointer.startswith(self.instead))
-
 
 class RoughOut(Out):
     """A rough figure as it is listed. holds: how many answers cannot be said without it."""
