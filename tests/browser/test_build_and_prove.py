@@ -107,8 +107,10 @@ def test_a_bar_is_dragged_later_and_not_before_what_it_waits_for(page: Page, kep
     page.mouse.move(at[0] + 60, at[1], steps=4)
     page.mouse.up()
     expect(page.get_by_text("not before", exact=False).first).to_be_visible()
+    left = "document.querySelector('[data-grip=t02]').getBoundingClientRect().x"
+    page.wait_for_function(f"from => {left} > from + 20", arg=box["x"])
     moved = page.locator("[data-grip=t02]").bounding_box()
-    assert moved is not None and moved["x"] > box["x"] + 20
+    assert moved is not None
     later = (moved["x"] + moved["width"] / 2, moved["y"] + moved["height"] / 2)
     page.mouse.move(*later)
     page.mouse.down()

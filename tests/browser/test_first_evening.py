@@ -52,6 +52,8 @@ def type_the_list(page: Page, kind: str) -> tuple[int, int]:
             box.blur()
     expect(page.get_by_text("saved", exact=True)).to_be_visible()
     expect(page.locator("[data-first] [aria-invalid=true]")).to_have_count(0)
+    # What was typed over the guess of a template is none of its any more.
+    expect(page.locator("[data-first] [data-source=template]")).to_have_count(0)
     return figures, strokes
 
 

@@ -21,7 +21,7 @@ from .figure.trace import traced
 from .prove.cards.quantities import Cards
 from .prove.runs.quantities import Readings
 from .prove.section import ProveTopics
-from .prove.weighed.quantities import Guess, Weighed, stood
+from .prove.weighed.quantities import Guess, Under, Weighed, stood
 from .reference import cards
 from .reference.kinds import Form
 from .resolved.craft import Resolved
@@ -56,7 +56,8 @@ def weighed_again(
         loads, limits, fuel = balance.loads, balance.limits, balance.fuel
         margins = ws.topic("loadings measured", Loadings, loads, measured, limits, fuel, True)
     guesses = (or_none(lambda: _guesses(balance.ledger)) or []) if read else []
-    supports = [(k, s.name) for k, s in weighing.supports]
+    along = lambda k, s: or_none(lambda: weighing.support_place(k, s, "x").value)
+    supports = [Under(k, s.name, along(k, s)) for k, s in weighing.supports]
     predicted = or_gap(lambda: balance.ledger.empty)
     return ws.topic("weighed", Weighed, fit_id, facts, supports, predicted, measured, margins, guesses)
 

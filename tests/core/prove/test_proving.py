@@ -269,6 +269,13 @@ class TestSecondWeighing:
     def test_by_mass_and_by_where_it_lies(self, share: float, aft_m: float, said: str) -> None:
         assert level(run(PLANE, *stood(PLANE, share, aft_m)), "prove.second-weighing") == said
 
+    @pytest.mark.parametrize(("kg", "said"), [(0.1, "ok"), (5.0, "watch"), (200.0, "watch")])
+    def test_scales_that_are_not_sure_do_not_agree(self, kg: float, said: str) -> None:
+        told = stood(PLANE, 1.0, 0.0)
+        told[-1]["reading"]["plus_minus"] = {"entered": f"{kg} kg"}
+        (found,) = of(run(PLANE, *told), "prove.second-weighing")
+        assert found.level == said and ("better scales" in found.message.template) == (said == "watch")
+
     def test_half_a_weighing_says_which_scale_is_missing(self) -> None:
         (found,) = of(run(PLANE, *stood(PLANE, 1.0, 0.0)[:-1]), "prove.second-weighing")
         assert found.level == "unknown" and "scale under" in found.needs[0].what

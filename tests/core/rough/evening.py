@@ -4,7 +4,8 @@ from __future__ import annotations
 
 import re
 
-from crooked_keel.core.document import Project, apply_operations
+from crooked_keel.core.document import Project, apply_operations, value_at
+from crooked_keel.core.figure.place import Place
 from crooked_keel.core.first import first_page
 from crooked_keel.core.reference.kinds import KINDS, new_project
 
@@ -41,8 +42,8 @@ BOAT = [
     (r"marks/stern.*freeboard", "660 mm"),
     (r"flotation/read", "afloat, nobody aboard, lines slack"),
     (r"flotation/length", "7.4 m"),
-    (r"flotation/beam", "2.4 m"),
-    (r"flotation/keel", "-380 mm"),
+    (r"flotation/beam", "2.35 m"),
+    (r"flotation/keel", "380 mm"),
     (r"tanks/.*station", "5900 mm"),
     (r"trial/speed", "6.1 kn"),
     (r"trial/wanted", "6.4 kn"),
@@ -109,6 +110,9 @@ def evening(kind: str, layout: str) -> Project:
                 if pointer is None:
                     continue
                 text = text_of(kind, pointer)
-                value = text if line.kind == "choice" else {"entered": text, "source": line.source}
+                there = value_at(project, pointer)
+                # As on the screen: what stands there keeps the way it is taken.
+                way = {"from": there.origin, "dir": there.dir} if isinstance(there, Place) else {}
+                value = text if line.kind == "choice" else {"entered": text, "source": line.source, **way}
                 project = apply_operations(project, [{"op": "add", "path": pointer, "value": value}])
     return project

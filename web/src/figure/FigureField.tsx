@@ -97,7 +97,8 @@ export function FigureField(props: { pointer: string; label: string; bare?: bool
       const fresh = { ...(ahead ? { dir: 'forward' } : {}), ...(props.source ? { source: props.source } : {}) };
       const kept = figure
         ? {
-            source: figure.source,
+            // What a template guessed is no guess of its any more once it is typed over.
+            source: figure.source === 'template' && typed !== stored ? props.source : figure.source,
             from: figure.from,
             dir: figure.dir,
             note: figure.note,

@@ -244,7 +244,7 @@ def gas(runs: Readings) -> Iterable[Finding]:
 @rule(
     "prove.cranks",
     "Oil pressure while cranking",
-    limit="within four cranks of 15 s ok, else stop",
+    limit="within four cranks of 15 s ok, with the doubt of the count, else watch; more than four stop",
     source="common practice, no source",
     mark="common practice",
 )
@@ -254,12 +254,12 @@ def cranks(runs: Readings) -> Iterable[Finding]:
         return
     yield verdict(
         "prove.cranks",
-        "ok" if read.si <= 4 else "stop",
+        "stop" if read.si > 4 else "ok" if read.si + read.doubt <= 4 else "watch",
         "Oil pressure after {n} cranks" if read.si <= 4 else "No oil pressure within four cranks",
         "Find the air lock or the dead gauge before it is cranked again."
         if read.si > 4
         else "15 s each, a minute apart.",
-        compared=Compared(value=read.si, dimension="count", hi=4.0),
+        compared=Compared(value=read.si, dimension="count", hi=4.0, doubt=read.doubt or None),
         n=q(read.si, "count"),
     )
 

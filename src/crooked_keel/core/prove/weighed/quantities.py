@@ -20,6 +20,14 @@ class Guess(NamedTuple):
     doubt_kg: float
 
 
+class Under(NamedTuple):
+    """A support: its key, its name and where it stands aft of the datum, m; None where that was not measured."""
+
+    key: str
+    name: str
+    station_m: float | None
+
+
 def stood(facts: Facts, fit_id: str) -> dict[str, Stood]:
     """The last reading under each support at the second weighing; none that is simulated."""
     return {r.support: r for _, r in facts.of(Stood, fit_id) if not r.simulated}
@@ -33,7 +41,7 @@ class Weighed(Topic):
         self,
         fit_id: str,
         facts: Facts,
-        supports: list[tuple[str, str]],
+        supports: list[Under],
         predicted: Sums | CannotSay,
         measured: Sums | CannotSay,
         margins: Margins | None,
@@ -59,13 +67,32 @@ class Weighed(Topic):
             raise CannotSay(*self._predicted.needs)
         return self._predicted
 
+    @property
+    def reading_doubt_kg(self) -> float:
+        """What the ± of all readings together may hide, kg; nothing where none was written down."""
+        return sum(self._plus_minus.values())
+
+    @property
+    def reading_doubt_along_m(self) -> float:
+        """The same of the CG, all ± at their worst: Σ ±·|x − CG| / mass."""
+        here, by = self.measured, self._plus_minus
+        moved = [
+            by.get(s.key, 0.0) * abs(s.station_m - here.station_m) for s in self.supports if s.station_m is not None
+        ]
+        return sum(moved) / here.mass_kg
+
+    @lazy
+    def _plus_minus(self) -> dict[str, float]:
+        read = stood(self.facts, self.fit_id)
+        return {k: r.reading.plus_minus.si for k, r in read.items() if r.reading.plus_minus is not None}
+
     @lazy
     def measured(self) -> Sums:
         """By the scales. Raises CannotSay with the supports that were not read."""
         read = stood(self.facts, self.fit_id)
         gaps = [
             Gap(f"/records/second-weighing/{k}", f"scale under the {n} at the second weighing")
-            for k, n in self.supports
+            for k, n, _ in self.supports
             if k not in read
         ]
         if gaps:

@@ -16,7 +16,7 @@ _OK, _WATCH, _ALONG_M = 0.01, 0.02, 0.005
 @rule(
     "prove.second-weighing",
     "The second weighing beside the ledger",
-    limit="within 1 % of the mass and 5 mm of the CG ok; 2 % watch; more stop",
+    limit="within 1 % of the mass and 5 mm of the CG with the ± of the readings ok; 2 % watch; more stop",
     source="common practice, no source",
     mark="common practice",
     form="scales",
@@ -28,7 +28,9 @@ def second(weighed: Weighed) -> Iterable[Finding]:
     off = here.mass_kg - there.mass_kg
     share = abs(off) / there.mass_kg
     along = here.station_m - there.station_m
-    level: Level = "stop" if share > _WATCH else "watch" if share > _OK or abs(along) > _ALONG_M else "ok"
+    doubt = weighed.reading_doubt_kg / there.mass_kg
+    inside = share + doubt <= _OK and abs(along) + weighed.reading_doubt_along_m <= _ALONG_M
+    level: Level = "stop" if share > _WATCH else "ok" if inside else "watch"
     named = sorted(weighed.guesses, key=lambda g: -g.doubt_kg)[:3]
     known = sum(g.doubt_kg**2 for g in weighed.guesses) ** 0.5
     yield verdict(
@@ -36,14 +38,16 @@ def second(weighed: Weighed) -> Iterable[Finding]:
         level,
         "Weighs {m}, {d} {w} than the ledger says; CG {a} {f} of it",
         (
-            "Rows that nobody weighed could explain {k} of it: {g}. "
-            if named and level != "ok"
+            ""
+            if level == "ok"
+            else "The ± of the readings hides more than may be off: weigh on better scales. "
+            if share <= _OK and abs(along) <= _ALONG_M
+            else "Rows that nobody weighed could explain {k} of it: {g}. "
+            if named
             else "No row of the ledger is a guess: something was not entered. "
-            if level != "ok"
-            else ""
         )
         + "Fluids, and what lay aboard, are looked at by eye alone.",
-        compared=Compared(value=share, dimension="percent", hi=_OK),
+        compared=Compared(value=share, dimension="percent", hi=_OK, doubt=doubt or None),
         can_suggest=level != "ok",
         m=q(here.mass_kg, "mass"),
         d=q(abs(off), "mass"),
