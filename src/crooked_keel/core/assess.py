@@ -348,7 +348,8 @@ def _listed(run: _Run, i: InstallationBenches, scope: Scope) -> InstallationOut:
     driven = run.table("drive", drive.propeller_table, scope)
     if driven is not None:
         shafts, road = run.table("drive", drive.shaft_table, scope), run.table("drive", drive.road_table, scope)
-        driven = driven.model_copy(update={"shafts": shafts or [], "on_road": road})
+        twisting = run.table("drive", drive.torsion_table, scope)
+        driven = driven.model_copy(update={"shafts": shafts or [], "on_road": road, "torsion": twisting})
     swings = run.table("mount", mount.swing_table, scope) or ([], None)
     mounted = mount.MountOut(
         cases=run.table("mount", mount.case_table, scope) or [],

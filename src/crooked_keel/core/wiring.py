@@ -31,10 +31,12 @@ from .craft.weighing.quantities import Weighing
 from .document import Fit, Installation, Project
 from .drive.air.quantities import AirPropeller
 from .drive.battery.quantities import OnBattery
+from .drive.heat.quantities import GearOil
 from .drive.marine.quantities import AtSea
 from .drive.road.quantities import OnRoad
 from .drive.road.runs import Runs
 from .drive.section import DriveTopics
+from .drive.torsion.quantities import Torsion
 from .drive.train.quantities import Train
 from .errors import CannotSay, Gap, or_gap, or_none
 from .facts import NOTHING, Facts
@@ -377,7 +379,9 @@ class _Wiring:
     ) -> DriveTopics:
         ws, has = self.ws, resolved.has
         train = ws.topic(f"train {name}", Train, resolved, placed, old.train if old else None)
-        air = sea = road = battery = runs = None
+        air = sea = road = battery = runs = torsion = None
+        if has("air propeller") or has("marine propeller"):
+            torsion = ws.topic(f"torsion {name}", Torsion, resolved, placed, train)
         if has("air propeller"):
             before = old.air if old else None
             air = ws.topic(f"air {name}", AirPropeller, resolved, placed, train, given.ground, before)
@@ -399,7 +403,8 @@ class _Wiring:
             runs = ws.topic(f"runs {name}", Runs, resolved, placed, train, road, craft.wheels, before_runs)
         if train.electric:
             battery = ws.topic(f"battery {name}", OnBattery, resolved, placed, train, road, sea)
-        return DriveTopics(train, air, sea, road, battery, runs)
+        oil = ws.topic(f"gear oil {name}", GearOil, resolved, placed, train)
+        return DriveTopics(train, air, sea, road, battery, runs, torsion, oil)
 
     def _align(
         self, resolved: Resolved, placed: ResolvedInstallation, old: InstallationBenches | None, name: str

@@ -75,6 +75,33 @@ VAN_TWIN: dict[str, Any] = {
         "filter_area": f("240 cm²", "maker"),
         "tilt_limit": f("20°", "maker"),
     },
+    "fuel": {
+        "fed": "by pump",
+        "primed": "by hand",
+        "lift": f("120 mm"),
+        "returns": "no return",
+        "measured": f("26 L/h ±1 L/h"),
+        "pump_head": f("24 kPa", "maker"),
+        "wants": f("15 kPa", "maker"),
+        "plan": f("70 min", "estimated"),
+        "reserve": f("20 min", "estimated"),
+        "unusable": f("0.5 L", "estimated"),
+        "path": pieces(
+            piece("tank", "tank", "tank", "", "6 mm", "380 mm"),
+            {
+                **piece("screen", "screen in the tank", "filter", "", "6 mm", "300 mm"),
+                "fineness": f("150 µm", "maker"),
+                "passes": f("90 L/h", "maker"),
+            },
+            piece("line", "line to the pump", "straight", "1450 mm", "6 mm", "420 mm", joint="clamp"),
+            piece("pump", "pump on the case", "pump", "", "6 mm", "420 mm"),
+            {
+                **piece("fine", "fine filter", "filter", "", "6 mm", "470 mm"),
+                "fineness": f("30 µm", "maker"),
+                "passes": f("80 L/h", "maker"),
+            },
+        ),
+    },
     "oil": {
         "kept_in": "wet sump",
         "least": f("1.2 L", "maker"),
@@ -144,6 +171,23 @@ SCOOTER_UNIT: dict[str, Any] = {
         "bore": f("30 mm"),
         "filter": "paper",
         "filter_area": f("180 cm²", "maker"),
+    },
+    "fuel": {
+        "fed": "by gravity",
+        "returns": "no return",
+        "measured": f("9 L/h ±0.5 L/h"),
+        "plan": f("35 min", "estimated"),
+        "reserve": f("20 min", "estimated"),
+        "unusable": f("0.2 L", "estimated"),
+        "path": pieces(
+            piece("tank", "tank", "tank", "", "6 mm", "560 mm"),
+            {
+                **piece("screen", "screen of the tap", "filter", "", "6 mm", "520 mm"),
+                "fineness": f("120 µm", "maker"),
+                "passes": f("40 L/h", "maker"),
+            },
+            piece("line", "line to the carburettor", "straight", "420 mm", "6 mm", "350 mm", joint="clamp"),
+        ),
     },
     "oil": {
         "kept_in": "wet sump",

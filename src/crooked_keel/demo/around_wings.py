@@ -128,6 +128,7 @@ def _electric(ignition: str) -> dict[str, Any]:
         "voltage": f("12 V"),
         "source_idle": f("210 W", "maker"),
         "source_cruise": f("420 W", "maker"),
+        "charge_voltage": f("14.3 V ±0.1 V"),
         "ignition": ignition,
         "senders": "new with new gauges",
         "loads": {
@@ -225,6 +226,9 @@ PUSHER_ROTORS: dict[str, Any] = {
                 "capacity": f("36 Ah", "maker"),
                 "current": f("10 A", "estimated"),
                 "lasts": f("1.5 h", "estimated"),
+                "charged_by": "generator of the unit",
+                "through": "relay that parts them",
+                "most_current": f("40 A", "maker"),
             }
         },
     },

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from . import choices
+from . import choices, twists
 from .around import PLANE_THREE
 from .around_second import PLANE_TWIN
 from .figures import aft, ahead, at, f, rows, side, up
@@ -373,6 +373,7 @@ def operations() -> list[dict[str, Any]]:
             "ledger": _FIT_B_LEDGER,
         },
         **choices.LAPWING,
+        **twists.LAPWING,
         "/fits/a/installations/main/systems": PLANE_THREE,
         "/fits/b/installations/main/systems": PLANE_TWIN,
     }

@@ -185,7 +185,8 @@ _FIT_B_LEDGER = rows(
 
 
 def _loading(name: str, rank: float, rider: str, rack: str) -> dict[str, Any]:
-    return {"name": name, "rank": rank, "loads": {"rider": f(rider, "estimated"), "rack": f(rack, "estimated")}}
+    loads = {"rider": f(rider, "estimated"), "rack": f(rack, "estimated")}
+    return {"name": name, "rank": rank, "loads": loads, "fuel": {"main": f("6 L", "estimated")}}
 
 
 def operations() -> list[dict[str, Any]]:
@@ -230,6 +231,13 @@ def operations() -> list[dict[str, Any]]:
         },
         "/craft/seats/rider": {"name": "rider", "rank": 1.0, **at("815 mm", "0 mm", "960 mm", "estimated")},
         "/craft/seats/rack": {"name": "rack", "rank": 2.0, **at("1290 mm", "0 mm", "880 mm")},
+        "/craft/tanks/main": {
+            "name": "tank",
+            "rank": 1.0,
+            "capacity": f("7 L", "maker"),
+            "density": f("745 kg/m³", "maker"),
+            **at("1010 mm", "0 mm", "560 mm"),
+        },
         "/loadings/empty-rack": _loading("Rider, empty rack", 1, "78 kg", "0 kg"),
         "/loadings/delivery": _loading("Rider, full rack", 2, "78 kg", "30 kg"),
         "/old_installations/main": OLD,
@@ -238,6 +246,7 @@ def operations() -> list[dict[str, Any]]:
         "/fits/b": {
             "name": "Swing-arm motor",
             "rank": 2.0,
+            "fuel": "out",
             "installations": {"main": FIT_B},
             "ledger": _FIT_B_LEDGER,
             "spaces": {

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from . import choices
+from . import choices, twists
 from .around_wings import PUSHER_FOUR, PUSHER_ROTORS
 from .figures import aft, ahead, at, f, rows, side, up
 from .lapwing import four_points, installation
@@ -265,6 +265,7 @@ def operations() -> list[dict[str, Any]]:
             "ledger": _FIT_B,
         },
         **choices.PLOVER,
+        **twists.PLOVER,
         "/fits/a/installations/main/systems": PUSHER_FOUR,
         "/fits/b/installations/main/systems": PUSHER_ROTORS,
     }

@@ -5,7 +5,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from . import choices
+from . import choices, twists
 from .around import LAUNCH_DIESEL
 from .around_second import LAUNCH_MOTOR
 from .figures import aft, at, f, rows, side, space, up
@@ -150,6 +150,7 @@ def operations() -> list[dict[str, Any]]:
             "spaces": _SPACES,
         },
         **choices.SAMPHIRE,
+        **twists.SAMPHIRE,
         "/fits/a/installations/main/systems": LAUNCH_DIESEL,
         "/fits/b/installations/main/systems": LAUNCH_MOTOR,
         "/fits/c/installations/main/systems": LAUNCH_MOTOR,

@@ -226,13 +226,14 @@ _SPACES = {
     "starboard": space("starboard sill", 2.0, ("420 mm", "1500 mm"), ("280 mm", "600 mm"), ("160 mm", "380 mm")),
 }
 _FIT_B_LEDGER = rows(
-    ("tank", "removed", "Fuel tank and what was in it", f("14 kg ±1 kg"), at("1500 mm", "-300 mm", "350 mm")),
+    ("tank", "removed", "Fuel tank, drained", f("3.6 kg ±0.2 kg"), at("1500 mm", "-300 mm", "350 mm")),
     ("controller", "installed", "Controller, charger, heater", f("18 kg ±0.5 kg"), at("1650 mm", "0 mm", "520 mm")),
 )
 
 
 def _loading(name: str, rank: float, driver: str, load: str) -> dict[str, Any]:
-    return {"name": name, "rank": rank, "loads": {"driver": f(driver, "estimated"), "load": f(load, "estimated")}}
+    loads = {"driver": f(driver, "estimated"), "load": f(load, "estimated")}
+    return {"name": name, "rank": rank, "loads": loads, "fuel": {"main": f("14 L", "estimated")}}
 
 
 def operations() -> list[dict[str, Any]]:
@@ -270,6 +271,13 @@ def operations() -> list[dict[str, Any]]:
         "/craft/outline": {"nose": aft("-360 mm"), "tail": aft("2480 mm"), "top": up("1640 mm"), "belly": up("190 mm")},
         "/craft/seats/driver": {"name": "driver", "rank": 1.0, **at("620 mm", "0 mm", "690 mm", "estimated")},
         "/craft/seats/load": {"name": "load bed", "rank": 2.0, **at("1560 mm", "0 mm", "540 mm", "estimated")},
+        "/craft/tanks/main": {
+            "name": "tank",
+            "rank": 1.0,
+            "capacity": f("16 L", "maker"),
+            "density": f("745 kg/m³", "maker"),
+            **at("1500 mm", "-300 mm", "350 mm"),
+        },
         "/loadings/driver": _loading("Driver alone", 1, "78 kg", "0 kg"),
         "/loadings/loaded": _loading("Loaded", 2, "78 kg", "220 kg"),
         "/old_installations/main": OLD,
@@ -278,6 +286,7 @@ def operations() -> list[dict[str, Any]]:
         "/fits/b": {
             "name": "Motor in the axle",
             "rank": 2.0,
+            "fuel": "out",
             "installations": {"main": FIT_B},
             "ledger": _FIT_B_LEDGER,
             "spaces": _SPACES,

@@ -4,17 +4,22 @@ from __future__ import annotations
 
 from typing import Literal
 
+from ..figure.flows import ShortTime, Temperature
 from ..figure.kinds import (
     Count,
+    Duration,
     Force,
     Inertia,
     Length,
     Mass,
     RoadSpeed,
+    Rotation,
     SeaSpeed,
+    Twist,
 )
 from ..figure.narrow import (
     Aspect,
+    Before,
     Blades,
     ChainPitch,
     DragArea,
@@ -80,8 +85,32 @@ class Gear(Item):
     ratio: StageRatio | None = None
 
 
+class Twisting(Item):
+    """A shaft or coupling that twists, and what turns at its far end; the last one ends in the propeller. place: its
+    order along the line, 1 at the unit; behind: how many stages of the reduction lie between the unit and it."""
+
+    place: Count | None = None
+    behind: Before | None = None
+    stiffness: Twist | None = None
+    inertia: Inertia | None = None
+
+
+class GearHeat(Part):
+    """Oil of a reduction as a trial showed it: three readings at equal steps of time and the step, the air at that
+    trial and on the hottest day, and how much oil there is."""
+
+    first: Temperature | None = None
+    second: Temperature | None = None
+    third: Temperature | None = None
+    apart: Duration | None = None
+    air: Temperature | None = None
+    hottest: Temperature | None = None
+    oil: Mass | None = None
+
+
 class Drive(Part):
-    """Reduction between the unit and the output flange. No stages: the propeller sits on the unit's own flange."""
+    """Reduction between the unit and the output flange. No stages: the propeller sits on the unit's own flange.
+    works_from: the slowest that the unit turns in steady work; line: what twists between it and the propeller."""
 
     stages: dict[Key, Stage] = {}
     gears: dict[Key, Gear] = {}
@@ -91,6 +120,19 @@ class Drive(Part):
     mass: Mass | None = None
     cg_aft: DriveStation | None = None
     length: Length | None = None
+    works_from: Rotation | None = None
+    line: dict[Key, Twisting] = {}
+    heat: GearHeat = GearHeat()
+
+
+class Swing(Part):
+    """A two-string swing test of what hangs level by two plumb strings: how far apart they are, how long, and how long
+    so many swings take, to and fro."""
+
+    apart: Length | None = None
+    strings: Length | None = None
+    swings: Count | None = None
+    took: ShortTime | None = None
 
 
 class Propeller(Part):
@@ -104,6 +146,7 @@ class Propeller(Part):
     inertia: Inertia | None = None
     turns: Turn | None = None
     spacer: Length | None = None
+    swing: Swing = Swing()
 
 
 class Wheel(Part):

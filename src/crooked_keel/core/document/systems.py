@@ -283,7 +283,8 @@ class Wire(Item):
 
 
 class Bank(Item):
-    """A battery: what it is for, what it holds, what is drawn of it and for how long."""
+    """A battery: what it is for, what it holds, what is drawn of it and for how long; what charges it, through what,
+    with how much at most by its maker, and how long there is for it."""
 
     purpose: Literal["house", "start", "thruster", "ignition"] | None = None
     cells: Literal["flooded", "mat", "lithium"] | None = None
@@ -292,6 +293,12 @@ class Bank(Item):
     cable: FineResistance | None = None
     current: Current | None = None
     lasts: Hours | None = None
+    charged_by: (
+        Literal["generator of the unit", "charger ashore", "converter from another bank", "nothing yet"] | None
+    ) = None
+    through: Literal["wire, joined for good", "relay that parts them", "diodes", "switch by hand"] | None = None
+    most_current: Current | None = None
+    full_again: Hours | None = None
 
 
 class Trigger(Part):
@@ -323,6 +330,7 @@ class Electric(Part):
     voltage: SystemVoltage | None = None
     source_idle: LoadPower | None = None
     source_cruise: LoadPower | None = None
+    charge_voltage: SystemVoltage | None = None
     ignition: Literal["needs current", "makes its own"] | None = None
     senders: (
         Literal["new with new gauges", "kept with their gauges", "new on old gauges", "through a converter"] | None

@@ -256,6 +256,8 @@ class PowerUnit(Part):
     consumption: Consumption | None = None
     power: Power | None = None
     rated_speed: Rotation | None = None
+    idle_speed: Rotation | None = None
+    fires: Literal["evenly", "unevenly"] | None = None
     peak_power: Power | None = None
     peak_torque: Torque | None = None
     peak_time: Duration | None = None

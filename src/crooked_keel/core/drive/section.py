@@ -16,10 +16,13 @@ from ..topic.reading import Topic
 from .air.functions import propeller_speed
 from .air.quantities import AirPropeller
 from .battery.quantities import OnBattery
+from .heat.quantities import GearOil
 from .marine.quantities import AtSea, AtSeaOut
 from .road import says as road_says
 from .road.quantities import OnRoad, OnRoadOut
 from .road.runs import Runs
+from .torsion import says
+from .torsion.quantities import Torsion, TorsionOut
 from .train.quantities import TURN_WORDS, Train
 
 
@@ -56,6 +59,7 @@ class DriveOut(Out):
     diameter_for_ground_si: float | None
     at_sea: AtSeaOut | None
     on_road: OnRoadOut | None
+    torsion: TorsionOut | None
 
 
 class DriveTopics(NamedTuple):
@@ -67,6 +71,8 @@ class DriveTopics(NamedTuple):
     road: OnRoad | None
     battery: OnBattery | None
     runs: Runs | None
+    torsion: Torsion | None
+    oil: GearOil
 
     def topics(self) -> list[Topic]:
         """Those that there are."""
@@ -149,7 +155,32 @@ def battery_values(battery: OnBattery) -> list[Value]:
     return out.values
 
 
-VALUES = (ratio_values, air_values, torque_values, sea_values, road_values, chain_values, battery_values)
+def torsion_values(torsion: Torsion) -> list[Value]:
+    """Twisting of the line, once something of it was said."""
+    out = ValueList("drive")
+    if torsion.fired and (torsion.drive.line or torsion.swing_begun):
+        says.values(torsion, out)
+    return out.values
+
+
+def oil_values(oil: GearOil) -> list[Value]:
+    """Oil of the reduction."""
+    out = ValueList("drive")
+    oil.values(out)
+    return out.values
+
+
+VALUES = (
+    ratio_values,
+    air_values,
+    torque_values,
+    sea_values,
+    road_values,
+    chain_values,
+    battery_values,
+    torsion_values,
+    oil_values,
+)
 
 
 def shaft_table(train: Train) -> list[ShaftOut]:
@@ -212,7 +243,13 @@ def propeller_table(train: Train, air: AirPropeller | None, sea: AtSea | None, r
         diameter_for_ground_si=or_none(lambda: air.diameter_for_ground) if air else None,
         at_sea=sea.tables() if sea else None,
         on_road=None,
+        torsion=None,
     )
+
+
+def torsion_table(torsion: Torsion) -> TorsionOut | None:
+    """The crossing plot, where it can be drawn."""
+    return or_none(lambda: says.tables(torsion)) if torsion.fired and torsion.drive.line else None
 
 
 def road_table(road: OnRoad, runs: Runs) -> OnRoadOut:

@@ -17,6 +17,7 @@ from .marine.quantities import AtSea
 from .road.functions import road_speed
 from .road.quantities import OnRoad
 from .road.runs import Runs
+from .torsion import suggest as torsion
 from .train.quantities import Train
 
 # A flange is not raised further than this by a way out: cowl, mount and view would be others, m. Proposed.
@@ -209,4 +210,5 @@ PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {
     "drive.top-gear": top_gear,
     "drive.tip-mach": tip_mach,
     "drive.ground-clearance": ground_clearance,
+    **torsion.PROPOSERS,
 }

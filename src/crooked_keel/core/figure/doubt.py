@@ -15,6 +15,10 @@ _DEFAULT_BOUND: dict[str, dict[str, tuple[float, float]]] = {
              "template": (0.25, 0.0), "computed": (0.0, 0.0), "rough": (0.25, 0.0)},
     "length": {"measured": (0.0, 0.003), "maker": (0.0, 0.015), "estimated": (0.0, 0.030), "hearsay": (0.0, 0.075),
                "template": (0.0, 0.075), "computed": (0.0, 0.0), "rough": (0.0, 0.075)},
+    "inertia": {"measured": (0.03, 0.0), "maker": (0.05, 0.0), "estimated": (0.25, 0.0), "hearsay": (0.40, 0.0),
+                "template": (0.40, 0.0), "computed": (0.0, 0.0), "rough": (0.40, 0.0)},
+    "twist": {"measured": (0.05, 0.0), "maker": (0.15, 0.0), "estimated": (0.30, 0.0), "hearsay": (0.50, 0.0),
+              "template": (0.50, 0.0), "computed": (0.0, 0.0), "rough": (0.50, 0.0)},
 }  # fmt: skip
 
 

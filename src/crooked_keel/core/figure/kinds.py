@@ -104,6 +104,15 @@ class Density(Figure):
     least_words = "a density must be above 1 kg/m³"
 
 
+class Twist(Figure):
+    """How hard a shaft or a coupling is to twist, N·m/rad."""
+
+    dimension = "twist"
+    least = 1e-6
+    least_words = "a stiffness in twist must be more than zero"
+    usual = (50.0, 1e7)
+
+
 class Inertia(Figure):
     """A polar moment of inertia, kg·m²."""
 

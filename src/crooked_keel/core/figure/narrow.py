@@ -358,6 +358,17 @@ class Teeth(Count):
     usual = (8.0, 200.0)
 
 
+class Before(Count):
+    """How many stages lie before something, none among them."""
+
+    least = 0.0
+    most = 12.0
+    least_words = "none, or so many stages"
+    most_words = "no reduction has more than a dozen stages"
+    allowed = "0 at the unit, 1 behind its first stage"
+    usual = (0.0, 4.0)
+
+
 class Cylinders(Count):
     """Cylinders of an engine."""
 

@@ -2,16 +2,13 @@
 
 from __future__ import annotations
 
-import math
-from collections.abc import Callable, Mapping
-from typing import NamedTuple, TypeVar
+from collections.abc import Mapping
+from typing import TypeVar
 
 from ..document import Figure
 from ..document.systems import Piece
 from ..errors import CannotSay, Gap, or_none
-from ..figure.doubt import figure_uncertainty
-from ..figure.place import Place
-from ..figure.trace import Uncertain, above_zero, need
+from ..figure.reads import Read, read
 from ..formula import Out
 from ..resolved.craft import Resolved
 from ..resolved.installation import ResolvedInstallation
@@ -19,27 +16,6 @@ from ..topic.reading import Topic
 from .handed import Power
 
 T = TypeVar("T")
-
-
-class Read(NamedTuple):
-    """A figure in SI with its standard uncertainty."""
-
-    si: float
-    u: float = 0.0
-
-
-def combined(function: Callable[..., float], *reads: Read) -> Uncertain:
-    """What a function makes of figures, with its standard uncertainty: each moved by its own, to first order."""
-    values = [r.si for r in reads]
-    value = function(*values)
-    moved = 0.0
-    for i, r in enumerate(reads):
-        if r.u > 0:
-            there = or_none(lambda i=i, r=r: function(*values[:i], r.si + r.u, *values[i + 1 :]))
-            moved += (
-                (there if there is not None else function(*values[:i], r.si - r.u, *values[i + 1 :])) - value
-            ) ** 2
-    return Uncertain(value, math.sqrt(moved))
 
 
 class WalkPoint(Out):
@@ -86,11 +62,7 @@ class Lane(Topic):
 
     def read(self, figure: Figure | None, pointer: str, what: str, zero: bool = False) -> Read:
         """A figure with its doubt; above zero unless zero may be. Raises CannotSay, InputError."""
-        si = need(figure, pointer, what).si if zero else above_zero(figure, pointer, what)
-        assert figure is not None
-        if isinstance(figure, Place):
-            si = figure.along_m
-        return Read(si, figure_uncertainty(figure, self.school))
+        return read(figure, pointer, what, self.school, zero)
 
     def chosen(self, value: T | None, path: str, what: str) -> T:
         """Something chosen from words. Raises CannotSay."""

@@ -11,6 +11,7 @@ from ..judging.finding import Message, Operation, q, word
 from ..judging.propose import Proposal, computed, on_the_tape, said_place, tape_text, to_buy
 from ..physics.heat import exchanged, required_conductance, settles
 from ..physics.pipes import exhaust_bore, high_points, pipe_speed
+from .charging import suggest as charging
 from .cooling.quantities import Cooled
 from .cooling.rules import MARGIN_K
 from .current.functions import fuse_for
@@ -269,4 +270,5 @@ PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {
     "systems.fuel-suction": wider_line,
     "systems.current-wire": wires,
     "systems.current-fuse": fuses,
+    **charging.PROPOSERS,
 }

@@ -3,6 +3,7 @@ import { useInstallation } from '../../api/useInstallation';
 import { Answers } from '../../sheet/Answers';
 import { BenchSheet } from '../../sheet/BenchSheet';
 import { Picture, Strip, UnitTabs } from '../../sheet/Sheet';
+import { Crossings } from './Crossings';
 import { RoadTrain } from './RoadTrain';
 import { Train } from './Train';
 
@@ -25,6 +26,7 @@ export function DriveBench() {
           <Train />
         </Picture>
       )}
+      <Crossings />
       <Strip label="Answers">
         <Answers bench="drive" columns={3} />
       </Strip>

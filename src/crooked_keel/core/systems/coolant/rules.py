@@ -7,6 +7,7 @@ from collections.abc import Iterable
 
 from ...document.systems import Piece
 from ...errors import CannotSay, Gap, ask_all, or_gap, or_none
+from ...figure.reads import combined
 from ...figure.trace import Uncertain
 from ...judging.band import at_least, band
 from ...judging.finding import Compared, Finding, LeftOut, Level, q, word
@@ -15,7 +16,6 @@ from ...judging.subjects import Subject, known_of, one_by_one
 from ...physics.heat import COOLANTS
 from ...physics.pipes import high_points, hose_step, pipe_speed
 from ..cooling.quantities import Cooled
-from ..lane import combined
 
 
 @rule(

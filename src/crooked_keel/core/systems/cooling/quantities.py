@@ -7,6 +7,7 @@ from typing import NamedTuple
 
 from ...document.systems import Cooler, Cooling
 from ...errors import CannotSay, Gap, InputError, ask_all
+from ...figure.reads import Read, combined
 from ...figure.trace import Uncertain
 from ...physics.atmosphere import R_AIR_J_KG_K, isa
 from ...physics.heat import (
@@ -22,7 +23,7 @@ from ...physics.heat import (
     settles,
 )
 from ...topic.lazy import lazy
-from ..lane import Lane, Read, combined
+from ..lane import Lane
 
 # Speed of the air in an inlet beside that of the craft. Common practice, no source.
 INLET_SHARE = 0.45

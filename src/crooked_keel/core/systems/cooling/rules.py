@@ -6,12 +6,12 @@ from collections.abc import Iterable
 
 from ...document.systems import Cooler
 from ...errors import CannotSay, Gap, InputError, ask_all
+from ...figure.reads import Read, combined
 from ...judging.band import at_least, at_most, band
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...judging.subjects import Subject, one_by_one
 from ...physics.heat import BOIL_DOUBT_K, HEAT_RATIOS, air_to_boil, settles
-from ..lane import Read, combined
 from .quantities import LEAKING, SEALED, Cooled
 
 # Kelvin below the limit that a hot day must leave; oil leaves a core at no more than this, K. Common practice, no

@@ -7,10 +7,11 @@ from typing import NamedTuple
 
 from ...document.systems import Bank, Electric, Load, Wire
 from ...errors import CannotSay, Gap, InputError, ask_all
+from ...figure.reads import Read, combined
 from ...figure.trace import Uncertain
 from ...judging.subjects import Known, Subject, known_of
 from ...topic.lazy import lazy
-from ..lane import Lane, Read, combined
+from ..lane import Lane
 from .functions import CELLS, Feeds, ampacity, drop, peukert, wanted_size, wire_area
 
 # What a larger wire is given in room. Proposed.

@@ -6,6 +6,7 @@ from typing import NamedTuple
 
 from ...document.systems import Exhaust
 from ...errors import CannotSay, Gap, InputError, ask_all
+from ...figure.reads import Read, combined
 from ...figure.trace import Uncertain
 from ...judging.subjects import Known, Subject, known_of
 from ...physics.pipes import DIAMETERS, back_pressure, pipe_speed
@@ -13,7 +14,7 @@ from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ..handed import Power, State, Waterlines
-from ..lane import Lane, Read, combined
+from ..lane import Lane
 from .functions import gas_density, gas_flow, injection_clearance
 
 # Most back pressure where the maker says none, Pa: the lower end of what guides give. Common practice, unsure.

@@ -6,6 +6,7 @@ from collections.abc import Iterable
 from itertools import pairwise
 
 from ...errors import Gap, ask_all
+from ...figure.reads import Read, combined
 from ...figure.units import ZERO_C_K
 from ...judging.band import at_least, at_most, band
 from ...judging.finding import Compared, Finding, Level, q, word
@@ -13,7 +14,6 @@ from ...judging.register import rule, verdict
 from ...judging.subjects import Subject, one_by_one
 from ...physics.heat import mixed, radiant
 from ..cooling.quantities import Cooled
-from ..lane import Read, combined
 from .functions import GROWTH_1_K, drain_back, gas_flow, growth, injection_clearance
 from .quantities import Exhausted
 

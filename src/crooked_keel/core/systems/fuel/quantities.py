@@ -7,6 +7,7 @@ from functools import partial
 from ...document import Tank
 from ...document.systems import FuelSystem
 from ...errors import CannotSay, Gap, ask_all
+from ...figure.reads import Read, combined
 from ...figure.trace import Uncertain
 from ...formula import formula
 from ...physics.pipes import DIAMETERS, pipe_loss
@@ -15,7 +16,7 @@ from ...resolved.installation import ResolvedInstallation
 from ...resolved.loads import Loads
 from ...topic.lazy import lazy
 from ..handed import Power
-from ..lane import Lane, Read, combined
+from ..lane import Lane
 
 # Viscosity, Pa·s, cold; and what a suction line may lose, Pa. From memory; common practice.
 VISCOSITY = {"petrol": 0.6e-3, "diesel": 5.0e-3, "kerosene": 2.5e-3}

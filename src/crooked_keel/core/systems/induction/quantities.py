@@ -6,11 +6,12 @@ import math
 
 from ...document.systems import Induction
 from ...errors import ask_all, or_none
+from ...figure.reads import Read, combined
 from ...figure.trace import Uncertain
 from ...formula import formula
 from ...physics.atmosphere import R_AIR_J_KG_K, isa
 from ...topic.lazy import lazy
-from ..lane import Lane, Read, combined
+from ..lane import Lane
 
 
 @formula(

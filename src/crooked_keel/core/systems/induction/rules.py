@@ -5,11 +5,11 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import ask_all
+from ...figure.reads import Read, combined
 from ...judging.band import at_most, band
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...physics.pipes import pipe_speed
-from ..lane import Read, combined
 from .quantities import Breathing, air_flow
 
 # Speed of the air into a filter that is easy on it, and that is still had, m/s. Common practice, no source.

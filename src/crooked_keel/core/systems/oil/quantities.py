@@ -7,8 +7,9 @@ from typing import NamedTuple
 
 from ...document.systems import Oil
 from ...errors import CannotSay, Gap, InputError, ask_all
+from ...figure.reads import Read
 from ...topic.lazy import lazy
-from ..lane import Lane, Read
+from ..lane import Lane
 from .functions import Corner, area
 
 

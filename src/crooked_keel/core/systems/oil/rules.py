@@ -6,12 +6,12 @@ from collections.abc import Iterable
 
 from ...document.systems import Piece
 from ...errors import CannotSay, Gap, ask_all, fields
+from ...figure.reads import combined
 from ...judging.band import at_least, at_most, band
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...judging.subjects import Subject, one_by_one
 from ...physics.pipes import pipe_speed
-from ..lane import combined
 from .functions import area, depth, dwell, tank_volume
 from .quantities import Oiled
 

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 from ...document.systems import HighVoltage as Entered
 from ...errors import InputError, ask_all, or_none
+from ...figure.reads import Read
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ..handed import Battery, Power
-from ..lane import Lane, Read
+from ..lane import Lane
 from .functions import HAZARD_V, discharge_time, isolation, precharge_time
 
 

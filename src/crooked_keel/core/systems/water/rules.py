@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, ask_all
+from ...figure.reads import combined
 from ...judging.band import at_most, band
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
@@ -12,7 +13,6 @@ from ...judging.subjects import Subject, one_by_one
 from ...physics.heat import SEA_WATER_J_M3_K, keel_area
 from ...physics.pipes import pipe_speed
 from ..cooling.quantities import Cooled
-from ..lane import combined
 
 # Heat through a square metre of keel cooler for each kelvin: at the least (no speed, paint, fouling) and as often
 # taken, W/(m²·K). Common practice, unsure.

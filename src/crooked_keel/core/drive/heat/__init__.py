@@ -1,0 +1,1 @@
+"""How hot the oil of a reduction becomes."""

@@ -1,0 +1,57 @@
+"""Where the oil of a reduction is heading."""
+
+from __future__ import annotations
+
+import math
+
+from ...errors import InputError
+from ...formula import formula
+
+# Heat that a kilogram of gear oil takes for a kelvin, J/(kg·K). From memory.
+OIL_J_KG_K = 2000.0
+
+
+@formula(
+    "drive.levels-off",
+    "Ts = (T1·T3 − T2²) / (T1 + T3 − 2·T2)",
+    result=("temperature", "where it levels off"),
+    T1=("temperature", "first reading"),
+    T2=("temperature", "second, a step later"),
+    T3=("temperature", "third, another step later"),
+    source="an exponential through three readings at equal steps",
+    example=((333.15, 353.15, 363.15), 373.15),
+    valid="same power, same air, each rise smaller than the one before",
+)
+def levels_off(first: float, second: float, third: float) -> float:
+    """Temperature that three readings at equal steps are heading for, K. Raises InputError where they do not level
+    off."""
+    risen, then = second - first, third - second
+    if risen <= 0 or not 0 < then < risen:
+        raise InputError(
+            "third",
+            "the oil is not levelling off: no steady figure can be drawn from these three",
+            allowed="three rising readings, each step smaller than the one before",
+        )
+    return (first * third - second**2) / (first + third - 2 * second)
+
+
+def time_constant(first: float, second: float, third: float, apart_s: float) -> float:
+    """Time in which what is left to its last temperature falls to 37 %, s, of three readings that level off."""
+    return -apart_s / math.log((third - second) / (second - first))
+
+
+@formula(
+    "drive.conductance",
+    "U = P·(1 − η) / (Ts − T0)",
+    result=("conductance", "heat that its case passes for a kelvin"),
+    P=("power", "through it"),
+    η=("number", "efficiency"),
+    Ts=("temperature", "where it levels off"),
+    T0=("temperature", "of the air at that trial"),
+    source="heat balance",
+    example=((149140.0, 0.98, 422.04, 303.15), 25.0887),
+    valid="levelled off, all loss in the oil",
+)
+def conductance(power_w: float, efficiency: float, steady_k: float, air_k: float) -> float:
+    """What a reduction passes to the air, W/K, from a temperature that was observed."""
+    return power_w * (1 - efficiency) / (steady_k - air_k)

@@ -1,0 +1,44 @@
+"""Finding of the reduction's oil."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from ...figure.units import ZERO_C_K
+from ...judging.band import at_most, band
+from ...judging.finding import Finding, Level, q
+from ...judging.register import rule, verdict
+from .functions import levels_off
+from .quantities import GearOil
+
+_OK_K, _WATCH_K = ZERO_C_K + 110, ZERO_C_K + 130
+# A step that still rises by so much of the one before it is too early to be drawn on from.
+_EARLY = 0.8
+
+
+@rule(
+    "drive.gear-oil",
+    "Oil of the reduction on the hottest day",
+    limit="levelled off, with its ±, up to 110 °C ok, 130 °C watch, more stop; three readings too early watch",
+    source="common practice, no source: the oil's maker governs",
+    mark="common practice",
+)
+def gear_oil(oil: GearOil) -> Iterable[Finding]:
+    if not oil.begun:
+        return
+    hot = oil.hottest
+    judged = band(hot.value, "temperature", ok=at_most(_OK_K), watch=at_most(_WATCH_K), doubt=2 * hot.u)
+    early = oil.steps_ahead > _EARLY
+    level: Level = "watch" if judged.level == "ok" and early else judged.level
+    yield verdict(
+        "drive.gear-oil",
+        level,
+        "The reduction's oil is heading for {t} on the hottest day",
+        ("The readings are too early to be sure: run on. " if early else "")
+        + "That day for {s}. Area, fins or flow lower it; more oil only makes it later: no figure of this sheet is "
+        "a way out. Seals, and the oil's own limit, are not looked at.",
+        compared=judged.compared,
+        working=levels_off.working(*(r.si for r in oil.readings)),
+        t=q(hot.value, "temperature"),
+        s=q(oil.steady.value, "temperature"),
+    )

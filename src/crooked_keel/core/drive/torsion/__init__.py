@@ -1,0 +1,1 @@
+"""Twisting of the line between unit and propeller."""

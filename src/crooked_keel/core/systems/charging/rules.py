@@ -1,0 +1,230 @@
+"""Findings of the charging: voltage, time, what a lithium bank takes, and banks that empty one another."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from ...document.systems import Bank
+from ...errors import ask_all
+from ...judging.band import at_most, band
+from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.register import rule, verdict
+from ...judging.subjects import Subject, one_by_one
+from ..current.quantities import Current
+from .functions import NOTHING_V, OVER_V, time_to_fill
+from .quantities import Charging
+
+_GENERATOR = "generator of the unit"
+
+
+def _banks(current: Current) -> list[Subject[Bank]]:
+    return [Subject(k, b.name, b) for k, b in current.banks]
+
+
+@rule(
+    "systems.charge-voltage",
+    "Charging voltage of each battery",
+    limit="of 12 V, with its ±: lead 14.1 to 14.8, mat to 14.7, lithium 13.8 to 14.6 ok; 0.2 over, or down to 13.2, "
+    "watch; beyond stop",
+    source="common practice, no source: the battery's maker governs",
+    mark="common practice",
+)
+def voltage(current: Current) -> Iterable[Finding]:
+    if current.begun and not current.electric:
+        charging = Charging(current)
+        yield from one_by_one("systems.charge-voltage", _banks(current), lambda s: _voltage(charging, s))
+
+
+def _voltage(charging: Charging, s: Subject[Bank]) -> Iterable[Finding]:
+    if charging.said(s.key, s.of) != _GENERATOR:
+        return
+    wants, volts = ask_all(lambda: charging.wants(s.key, s.of), lambda: charging.at_bank(s.key, s.of))
+    v, doubt = volts.value, 2 * volts.u
+    harms = v > wants.most_v + OVER_V
+    level: Level = (
+        "stop"
+        if harms or v < NOTHING_V
+        else "ok"
+        if wants.fills_v <= v - doubt and v + doubt <= wants.most_v
+        else "watch"
+    )
+    scale = charging.current.voltage / 12
+    yield verdict(
+        "systems.charge-voltage",
+        level,
+        "{n} is charged at {v}; its cells want {a} to {b}",
+        (
+            ""
+            if level == "ok"
+            else "More dries it or swells it. "
+            if v + doubt > wants.most_v
+            else "It never comes full. "
+        )
+        + "At 20 °C; a hot battery wants less. By its maker where that differs.",
+        subject=s.key,
+        compared=Compared(value=v * scale, dimension="fine_voltage", lo=wants.fills_v * scale, hi=wants.most_v * scale),
+        can_suggest=level != "ok",
+        n=word(s.name),
+        v=q(v * scale, "fine_voltage"),
+        a=q(wants.fills_v * scale, "fine_voltage"),
+        b=q(wants.most_v * scale, "fine_voltage"),
+    )
+
+
+@rule(
+    "systems.charge-time",
+    "Batteries full again",
+    limit="within the time the unit runs, with its ±, ok; half as long again watch; longer, or never, stop",
+    source="charge; 1.4 put in for 1 taken of lead, 1.05 of lithium: common practice",
+    mark="common practice",
+)
+def time(current: Current) -> Iterable[Finding]:
+    if current.begun and not current.electric:
+        charging = Charging(current)
+        yield from one_by_one("systems.charge-time", _banks(current), lambda s: _time(charging, s))
+
+
+def _time(charging: Charging, s: Subject[Bank]) -> Iterable[Finding]:
+    by = charging.said(s.key, s.of)
+    if by == "charger ashore":
+        return
+    if by == "nothing yet":
+        yield verdict(
+            "systems.charge-time",
+            "stop",
+            "Nothing charges {n}",
+            "It goes flat, and what hangs on it with it: fit a generator, a converter or a charger ashore.",
+            subject=s.key,
+            n=word(s.name),
+        )
+        return
+    if s.of.purpose == "ignition":  # drawn on when charging fails, not each time
+        return
+    spare = charging.spare()
+    if spare.value <= 0:
+        yield verdict(
+            "systems.charge-time",
+            "stop",
+            "At cruise the generator has nothing left for {n}",
+            "What runs takes {d} more than it gives.",
+            subject=s.key,
+            can_suggest=True,
+            n=word(s.name),
+            d=q(-spare.value, "fine_current"),
+        )
+        return
+    made = charging.filling(s.key, s.of)
+    doubt = 2 * (made.time.u**2 + made.within.u**2) ** 0.5
+    judged = band(
+        made.time.value, "hours", ok=at_most(made.within.si), watch=at_most(1.5 * made.within.si), doubt=doubt
+    )
+    taken = charging.taken(s.key, s.of)
+    yield verdict(
+        "systems.charge-time",
+        judged.level,
+        "{n} is full again after {t}, {w} are had",
+        "{i} are left at cruise, for all batteries together, an ignition's own not counted. A cold one takes longer; "
+        "what stands for weeks empties by itself.",
+        subject=s.key,
+        compared=judged.compared,
+        working=time_to_fill.working(taken.value, 1.0, taken.value / made.time.value),
+        can_suggest=judged.level != "ok",
+        n=word(s.name),
+        t=q(made.time.value, "hours"),
+        w=q(made.within.si, "hours"),
+        i=q(made.left_a.value, "fine_current"),
+    )
+
+
+@rule(
+    "systems.charge-lithium",
+    "What a lithium battery takes of a generator",
+    limit="what the generator gives within what the battery bears, with its ±, watch; more stop; by a converter ok",
+    source="common practice, no source",
+    mark="common practice",
+)
+def lithium(current: Current) -> Iterable[Finding]:
+    if current.begun and not current.electric:
+        charging = Charging(current)
+        yield from one_by_one("systems.charge-lithium", _banks(current), lambda s: _lithium(charging, s))
+
+
+def _lithium(charging: Charging, s: Subject[Bank]) -> Iterable[Finding]:
+    if s.of.cells != "lithium":
+        return
+    by = charging.said(s.key, s.of)
+    if by not in (_GENERATOR, "converter from another bank"):
+        return
+    if by != _GENERATOR:
+        yield verdict(
+            "systems.charge-lithium",
+            "ok",
+            "A converter limits what {n} takes",
+            "Its own limit, and its heat, are its maker's.",
+            subject=s.key,
+            n=word(s.name),
+        )
+        return
+    c = charging.current
+    most, gives, volts = ask_all(
+        lambda: c.read(
+            s.of.most_current,
+            c.p(f"banks/{s.key}/most_current"),
+            f"charging current {s.name} bears, by its maker",
+        ),
+        lambda: c.source("cruise"),
+        charging.regulated,
+    )
+    given, doubt = gives.si / volts.si, 2 * gives.u / volts.si + 2 * most.u
+    over = given + doubt > most.si
+    yield verdict(
+        "systems.charge-lithium",
+        "stop" if over else "watch",
+        "{n} takes all the generator gives, {g}; it bears {m}" if over else "{n} takes all the generator gives, {g}",
+        "Lead holds back, lithium does not: the generator runs flat out, hottest at idle, and burns unless its "
+        "regulator feels its heat. When the battery cuts itself off, the voltage jumps.",
+        subject=s.key,
+        compared=Compared(value=given, dimension="fine_current", hi=most.si, doubt=doubt or None),
+        can_suggest=True,
+        n=word(s.name),
+        g=q(given, "fine_current"),
+        m=q(most.si, "fine_current"),
+    )
+
+
+@rule(
+    "systems.charge-parted",
+    "Whether one battery empties another",
+    limit="start and ignition parted from the rest by relay, diodes or converter ok; by a switch, or lithium beside "
+    "lead on a relay, watch; joined for good stop",
+    source="common practice, no source",
+    mark="common practice",
+)
+def parted(current: Current) -> Iterable[Finding]:
+    if not current.begun or current.electric or len(current.banks) < 2:
+        return
+    charging = Charging(current)
+    own = [(k, b) for k, b in charging.driven if b.charged_by == _GENERATOR]
+    if len(own) < 2 or not any(b.purpose in ("start", "ignition") for _, b in own):
+        return
+    through = ask_all(*(lambda k=k, b=b: charging.through(k, b) for k, b in own))
+    # One that is joined for good is the generator's own bank; a second one with it is one bank with it.
+    joined = [b.name for (_, b), t in zip(own, through, strict=True) if t == "wire, joined for good"]
+    by_hand = "switch by hand" in through
+    cells = {b.cells for _, b in own}
+    mixed = "lithium" in cells and len(cells) > 1 and "relay that parts them" in through
+    level: Level = "stop" if len(joined) > 1 else "watch" if by_hand or mixed else "ok"
+    yield verdict(
+        "systems.charge-parted",
+        level,
+        "{n} are one battery: what empties one empties all"
+        if len(joined) > 1
+        else "{n} are parted when nothing charges",
+        "A switch is forgotten, and turned while it runs it may burn the diodes of the generator."
+        if by_hand and level == "watch"
+        else "Lithium stands above lead: the relay joins them at the wrong time. A converter between them."
+        if level == "watch"
+        else "Relay and diodes were not tried: pull the start battery's voltage down and look.",
+        can_suggest=level != "ok",
+        n=word(", ".join(joined if len(joined) > 1 else [b.name for _, b in own])),
+    )

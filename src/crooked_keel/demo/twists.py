@@ -1,0 +1,66 @@
+"""What twists between units and propellers of the demonstrations, how they idle and fire, and two trials of it."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from .figures import f
+
+
+def _element(name: str, rank: float, behind: str, stiffness: str, inertia: str | None = None) -> dict[str, Any]:
+    return {
+        "name": name,
+        "rank": rank,
+        "place": f(f"{rank + 1:g}"),
+        "behind": f(behind),
+        "stiffness": f(stiffness, "maker"),
+        **({"inertia": f(inertia, "estimated")} if inertia else {}),
+    }
+
+
+def _turning(at: str, inertia: str, idle: str, works_from: str, layout: str, evenly: bool = True) -> dict[str, Any]:
+    return {
+        f"{at}/unit/inertia": f(inertia, "maker"),
+        f"{at}/unit/idle_speed": f(idle, "maker"),
+        f"{at}/unit/layout": layout,
+        f"{at}/drive/works_from": f(works_from, "estimated"),
+        **({f"{at}/unit/fires": "evenly"} if evenly else {}),
+    }
+
+
+_A, _B = "/fits/a/installations/main", "/fits/b/installations/main"
+
+LAPWING = {
+    **_turning(_A, "0.065 kg·m²", "1400 rpm", "3000 rpm", "in line"),
+    f"{_A}/drive/line": {
+        "hub": _element("rubber hub on the crank", 0.0, "0", "1150 N·m/rad", "0.004 kg·m²"),
+        "belt": _element("toothed belt", 1.0, "0", "48000 N·m/rad"),
+    },
+}
+SAMPHIRE = {
+    **_turning(_A, "0.62 kg·m²", "850 rpm", "1500 rpm", "in line"),
+    f"{_A}/drive/line": {
+        "plate": _element("damper plate on the flywheel", 0.0, "0", "700 N·m/rad", "0.03 kg·m²"),
+        "shaft": _element("propeller shaft", 1.0, "1", "2850 N·m/rad"),
+    },
+    f"{_A}/drive/heat": {
+        "first": f("46 °C ±0.5 °C"),
+        "second": f("58 °C ±0.5 °C"),
+        "third": f("65 °C ±0.5 °C"),
+        "apart": f("15 min"),
+        "air": f("21 °C ±1 °C"),
+        "hottest": f("38 °C ±2 °C", "estimated"),
+        "oil": f("2.1 kg ±0.1 kg"),
+    },
+}
+PLOVER = {
+    **_turning(_B, "0.045 kg·m²", "1800 rpm", "3000 rpm", "rotor", evenly=False),
+    f"{_B}/unit/cylinders": f("2", "maker"),
+    f"{_B}/drive/line": {"spider": _element("spider of hard rubber", 0.0, "0", "4800 N·m/rad")},
+    f"{_B}/propeller/swing": {
+        "apart": f("400 mm ±1 mm"),
+        "strings": f("2200 mm ±3 mm"),
+        "swings": f("12"),
+        "took": f("46.3 s ±0.3 s"),
+    },
+}
