@@ -9,7 +9,7 @@ import subprocess
 import sys
 import time
 import urllib.request
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from pathlib import Path
 
 import pytest
@@ -116,3 +116,16 @@ def demo(server: str, data: Path) -> str:
     Service(store).state(head, None)
     store.close()
     return head.project_id
+
+
+@pytest.fixture
+def beside(data: Path, server: str) -> Callable[[Project], str]:
+    """Puts a project beside the running server; gives its id."""
+
+    def kept(project: Project) -> str:
+        service = Service(Store(data))
+        made = service.store.create(project, "Started").project_id
+        service.store.close()
+        return made
+
+    return kept

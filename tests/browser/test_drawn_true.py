@@ -3,34 +3,17 @@
 from __future__ import annotations
 
 import re
-from pathlib import Path
 
-import pytest
 from playwright.sync_api import Page, expect
 
-from crooked_keel.api.service import Service
 from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.reference.kinds import new_project
-from crooked_keel.store.store import Store
 from tests.conftest import DEMO_OF, put
 
 from .axe import violations
 
 A = "/fits/a/installations/main"
-
-
-def kept(data: Path, project: Project) -> str:
-    """Id of a project put beside the running server."""
-    service = Service(Store(data))
-    id = service.store.create(project, "Started").project_id
-    service.store.close()
-    return id
-
-
-@pytest.fixture
-def beside(data: Path, server: str):  # type: ignore[no-untyped-def]
-    return lambda project: kept(data, project)
 
 
 def centre(page: Page, selector: str) -> list[tuple[float, float, float]]:

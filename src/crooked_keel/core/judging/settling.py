@@ -149,6 +149,11 @@ SETTLES: dict[str, Settled] = {
     "centre distance."),
     "drive.reverse": _s("decide", "Ask what the local rules want of a vehicle of this class."),
     "drive.rotation": _s("buy", "A propeller of the other hand, or a stage that flips the turning."),
+    "drive.torsion-working": _s("buy", "Another coupling, by its stiffness, or another propeller; a speed that is "
+    "not dwelt at is marked on the tachometer."),
+    "drive.torsion-idle": _s("adjust", "Idle higher, and go through the rest briskly; or a softer coupling."),
+    "drive.swing": _s("measure", "Swing it again, indoors, and look whether its mass has the hub in it."),
+    "drive.gear-oil": _s("buy", "Fins, a cooler or more flow over the case; then run the trial again."),
     "drive.hunting-tooth": _s("buy", "One tooth more or less on either wheel."),
     # mount
     "mount.cases": _s("measure", "This is a fault of the sums: report it, and do not build on them."),
@@ -229,6 +234,10 @@ SETTLES: dict[str, Settled] = {
     "systems.current-wire": _s("buy", "A larger wire, a shorter way, or two of them."),
     "systems.current-fuse": _s("buy", "A fuse between what flows and what the wire carries, at the source."),
     "systems.current-bank": _s("buy", "A larger battery, or shorter and thicker cables to it."),
+    "systems.charge-voltage": _s("adjust", "Set the regulator by its battery's maker, and read it at the battery."),
+    "systems.charge-time": _s("buy", "A larger generator, a charger ashore, or less drawn between two runs."),
+    "systems.charge-lithium": _s("buy", "A regulator that feels the generator's heat, or a converter between."),
+    "systems.charge-parted": _s("buy", "A relay that parts them, tried with the start battery pulled down."),
     "systems.current-ignition": _s("buy", "A battery for the ignition alone, with a lamp that says when it feeds."),
     "systems.current-earth": _s("buy", "A strap as large as the starter's cable, bare metal at both ends."),
     "systems.current-senders": _s("buy", "The gauges that belong to the new senders, or a converter."),

@@ -161,7 +161,7 @@ function Dot(props: { crossing: Crossing; sx: Scale; y: number }) {
   const { crossing: c, sx, y } = props;
   const colour = `var(--color-${c.level})`;
   return (
-    <g>
+    <g data-crossing={c.order} data-level={c.level}>
       {c.level !== 'ok' && <path d={`M${sx(Math.max(0, c.low_si))} ${y}H${sx(c.high_si)}`} stroke={colour} />}
       <circle
         cx={sx(c.at_si)}

@@ -1,0 +1,59 @@
+"""The drive on screen: where the line is critical, drawn where the core has it, and moved by an edit."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from crooked_keel.core.assess import assess
+from crooked_keel.core.document import Project
+from tests.core.cases.cases import demonstrations
+
+from .axe import violations
+
+PLOVER = demonstrations()["plover"]
+
+
+def test_crossings_lie_where_the_core_has_them_and_a_softer_coupling_moves_them(
+    page: Page, beside: Callable[[Project], str]
+) -> None:
+    page.goto(f"/p/{beside(PLOVER)}/drive?fit=b")
+    dots = page.locator("[data-crossing]")
+    expect(page.get_by_role("img", name=re.compile("natural frequencies and orders"))).to_be_visible()
+    drawn = assess(PLOVER, "b").installations[0].drive
+    assert drawn is not None and drawn.torsion is not None
+    wanted = {f"{c.order:.4f}": (c.at_si, c.level) for c in drawn.torsion.crossings}
+    expect(dots).to_have_count(len(wanted))
+    at = "e.querySelector('circle').cx.baseVal.value"
+    found: list[tuple[str, float, str]] = dots.evaluate_all(
+        f"es => es.map(e => [(+e.dataset.crossing).toFixed(4), {at}, e.dataset.level])"
+    )
+    assert {(order, level) for order, _, level in found} == {(order, level) for order, (_, level) in wanted.items()}
+    # Along the axis as the speeds are: one scale and one origin for all of them.
+    (first, a, _), (last, b, _) = min(found, key=lambda f: f[1]), max(found, key=lambda f: f[1])
+    scale = (b - a) / (wanted[last][0] - wanted[first][0])
+    for order, x, _ in found:
+        assert x == pytest.approx(a + scale * (wanted[order][0] - wanted[first][0]), abs=0.1)
+    assert violations(page) == []
+
+    page.locator("[data-finding='drive.torsion-working']").get_by_role("button").first.click()
+    page.locator("[data-suggestion=softer-spider]").first.get_by_role("button", name="Apply").click()
+    expect(page.locator("[data-crossing][data-level=stop]")).to_have_count(0)
+    expect(page.locator("[data-finding='drive.torsion-working']")).not_to_have_attribute("data-level", "stop")
+    expect(page.locator("[data-pointer$='/drive/line/spider/stiffness']")).to_have_value(re.compile("3400 N"))
+
+
+def test_a_swing_is_planned_before_it_is_timed(page: Page, beside: Callable[[Project], str]) -> None:
+    page.goto(f"/p/{beside(PLOVER)}/drive?fit=b")
+    count = page.locator("[data-value='drive.swing-count']")
+    expect(count).to_contain_text("11")
+    took = page.locator("[data-pointer$='/propeller/swing/took']")
+    took.fill("60 s")
+    took.press("Enter")
+    expect(page.locator("[data-finding='drive.swing']")).to_have_attribute("data-level", "stop")
+    took.fill("46.3")
+    took.press("Enter")
+    expect(page.locator("[data-finding='drive.swing']")).to_have_attribute("data-level", "ok")
