@@ -18,7 +18,8 @@ from crooked_keel.store.engine import LATEST
 from crooked_keel.store.folder import DATABASE
 from tests.conftest import revision
 
-GOLDEN = sorted((Path(__file__).parents[1] / "golden" / "folders").glob("*.db.gz"))
+FOLDERS = (Path(__file__).parents[1] / "golden" / "folders").glob("*.db.gz")
+GOLDEN = sorted(FOLDERS, key=lambda p: (int(p.name.split("-")[1]), p.name))
 
 
 def test_there_is_one_of_this_layout() -> None:

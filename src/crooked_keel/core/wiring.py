@@ -33,6 +33,7 @@ from .drive.air.quantities import AirPropeller
 from .drive.battery.quantities import OnBattery
 from .drive.heat.quantities import GearOil
 from .drive.marine.quantities import AtSea
+from .drive.match.quantities import AirMatch
 from .drive.road.quantities import OnRoad
 from .drive.road.runs import Runs
 from .drive.section import DriveTopics
@@ -321,7 +322,7 @@ class _Wiring:
             ws.topic(f"ports {name}", PortPair, placed, fit, old.choose.ports if old else None),
             ws.topic(f"spending {name}", Spending, resolved, fit, placed),
         )
-        drive = self._drive(resolved, placed, craft, given, old.drive if old else None, name)
+        drive = self._drive(resolved, placed, craft, given, choose.lasting, old.drive if old else None, name)
         final = None
         if drive.runs is not None:
             runs = drive.runs
@@ -374,17 +375,19 @@ class _Wiring:
         placed: ResolvedInstallation,
         craft: CraftTopics,
         given: _Handed,
+        sheet: Lasting,
         old: DriveTopics | None,
         name: str,
     ) -> DriveTopics:
         ws, has = self.ws, resolved.has
         train = ws.topic(f"train {name}", Train, resolved, placed, old.train if old else None)
-        air = sea = road = battery = runs = torsion = None
-        if has("air propeller") or has("marine propeller"):
-            torsion = ws.topic(f"torsion {name}", Torsion, resolved, placed, train)
+        torsion = ws.topic(f"torsion {name}", Torsion, resolved, placed, train)
+        air = sea = road = battery = runs = match = None
         if has("air propeller"):
             before = old.air if old else None
             air = ws.topic(f"air {name}", AirPropeller, resolved, placed, train, given.ground, before)
+            was = old.match if old else None
+            match = ws.topic(f"match {name}", AirMatch, resolved, placed, train, air, sheet, was)
         if has("marine propeller"):
             sea = ws.topic(f"sea {name}", AtSea, resolved, placed, train, given.heaviest_kg, old.sea if old else None)
         if has("driven wheel"):
@@ -404,7 +407,7 @@ class _Wiring:
         if train.electric:
             battery = ws.topic(f"battery {name}", OnBattery, resolved, placed, train, road, sea)
         oil = ws.topic(f"gear oil {name}", GearOil, resolved, placed, train)
-        return DriveTopics(train, air, sea, road, battery, runs, torsion, oil)
+        return DriveTopics(train, air, sea, road, battery, runs, torsion, oil, match)
 
     def _align(
         self, resolved: Resolved, placed: ResolvedInstallation, old: InstallationBenches | None, name: str

@@ -1,4 +1,4 @@
-"""What twists between units and propellers of the demonstrations, how they idle and fire, and two trials of it."""
+"""Units and propellers of the demonstrations: pitch, what twists, how they idle and fire, and two trials."""
 
 from __future__ import annotations
 
@@ -11,7 +11,6 @@ def _element(name: str, rank: float, behind: str, stiffness: str, inertia: str |
     return {
         "name": name,
         "rank": rank,
-        "place": f(f"{rank + 1:g}"),
         "behind": f(behind),
         "stiffness": f(stiffness, "maker"),
         **({"inertia": f(inertia, "estimated")} if inertia else {}),
@@ -30,8 +29,22 @@ def _turning(at: str, inertia: str, idle: str, works_from: str, layout: str, eve
 
 _A, _B = "/fits/a/installations/main", "/fits/b/installations/main"
 
+
+def _pitch(at: str, pitch: str, efficiency: str | None = None) -> dict[str, Any]:
+    return {
+        f"{at}/propeller/pitch": f(pitch, "maker"),
+        f"{at}/propeller/blades_set": "set on the ground",
+        **({f"{at}/drive/efficiency": f(efficiency, "estimated")} if efficiency else {}),
+    }
+
+
 LAPWING = {
+    "/craft/climb_speed": f("105 km/h", "estimated"),
+    **_pitch(_A, "840 mm", "96 %"),
+    **_pitch(_B, "850 mm"),
     **_turning(_A, "0.065 kg·m²", "1400 rpm", "3000 rpm", "in line"),
+    **_turning(_B, "0.07 kg·m²", "900 rpm", "1700 rpm", "flat"),
+    f"{_B}/drive/line": {"nose": _element("crank nose and spacer", 0.0, "0", "120000 N·m/rad")},
     f"{_A}/drive/line": {
         "hub": _element("rubber hub on the crank", 0.0, "0", "1150 N·m/rad", "0.004 kg·m²"),
         "belt": _element("toothed belt", 1.0, "0", "48000 N·m/rad"),
@@ -54,9 +67,14 @@ SAMPHIRE = {
     },
 }
 PLOVER = {
+    **_turning(_A, "0.09 kg·m²", "800 rpm", "1800 rpm", "flat"),
+    f"{_A}/drive/line": {"nose": _element("crank nose and spacer", 0.0, "0", "130000 N·m/rad")},
+    "/craft/climb_speed": f("150 km/h", "estimated"),
+    **_pitch(_A, "1250 mm"),
+    **_pitch(_B, "1440 mm", "97 %"),
     **_turning(_B, "0.045 kg·m²", "1800 rpm", "3000 rpm", "rotor", evenly=False),
     f"{_B}/unit/cylinders": f("2", "maker"),
-    f"{_B}/drive/line": {"spider": _element("spider of hard rubber", 0.0, "0", "4800 N·m/rad")},
+    f"{_B}/drive/line": {"spider": _element("spider of hard rubber", 0.0, "0", "1500 N·m/rad")},
     f"{_B}/propeller/swing": {
         "apart": f("400 mm ±1 mm"),
         "strings": f("2200 mm ±3 mm"),

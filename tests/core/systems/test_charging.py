@@ -15,6 +15,8 @@ from tests.conftest import DEMO_OF, put
 
 E = "/fits/a/installations/main/systems/electric"
 BOAT, PLANE = DEMO_OF["boat"], DEMO_OF["aeroplane"]
+VOLTAGE, TIME = "systems.charge-voltage", "systems.charge-time"
+LITHIUM, PARTED = "systems.charge-lithium", "systems.charge-parted"
 
 
 def m(text: str) -> dict[str, Any]:
@@ -26,47 +28,71 @@ def edited(project: Project, changes: dict[str, Any]) -> Project:
 
 
 def found(project: Project, rule: str) -> list[Finding]:
-    return [f for f in assess(project, "a").findings if f.rule == f"systems.{rule}"]
+    return [f for f in assess(project, "a").findings if f.rule == rule]
 
 
 def level(project: Project, key: str) -> str:
-    (one,) = [f for f in assess(project, "a").findings if f.key == f"systems.{key}"]
+    (one,) = [f for f in assess(project, "a").findings if f.key == key]
     return one.level
 
 
 # Document, finding, what is changed, level, and why an electrician says so.
 JUDGED: list[tuple[Project, str, dict[str, Any], str, str]] = [
-    (BOAT, "charge-voltage:house", {}, "ok", "14.4 V suits a mat battery"),
-    (BOAT, "charge-voltage:house", {"charge_voltage": m("15.2 V")}, "stop", "it gasses and dries"),
-    (BOAT, "charge-voltage:house", {"charge_voltage": m("14.8 V")}, "watch", "a little over its maker's most"),
-    (BOAT, "charge-voltage:house", {"charge_voltage": m("13.6 V")}, "watch", "it never comes full"),
-    (BOAT, "charge-voltage:house", {"charge_voltage": m("12.6 V")}, "stop", "that is no charging"),
-    (BOAT, "charge-voltage:house", {"charge_voltage": m("14.4 V ±0.8 V")}, "watch", "nobody read the voltmeter"),
-    (BOAT, "charge-voltage:house", {"banks/house/through": "diodes"}, "watch", "0.7 V stay in the diodes"),
-    (BOAT, "charge-voltage:start", {"voltage": m("24 V")}, "stop", "a regulator for 12 V on a system of 24 V"),
-    (BOAT, "charge-voltage:start", {"voltage": m("24 V"), "charge_voltage": m("28.8 V")}, "ok", "both of 24 V"),
-    (PLANE, "charge-voltage:start", {"charge_voltage": m("14.9 V")}, "stop", "a lithium battery swells"),
-    (BOAT, "charge-time:house", {"banks/house/full_again": m("20 min")}, "stop", "flatter after each trip"),
-    (BOAT, "charge-time:house", {"banks/house/full_again": m("95 min")}, "watch", "not quite full each time"),
-    (BOAT, "charge-time:house", {"source_cruise": m("90 W")}, "stop", "what runs takes all there is"),
-    (BOAT, "charge-time:house", {"source_cruise": m("300 W")}, "stop", "15 A for 52 Ah"),
-    (BOAT, "charge-time:house", {"banks/house/charged_by": "nothing yet"}, "stop", "nothing charges it"),
-    (BOAT, "charge-time:house", {"banks/house/most_current": m("33 A ±25 A")}, "watch", "nobody knows what it bears"),
+    (BOAT, f"{VOLTAGE}:house", {}, "ok", "14.4 V suits a mat battery"),
+    (BOAT, f"{VOLTAGE}:house", {"charge_voltage": m("15.2 V")}, "stop", "it gasses and dries"),
+    (BOAT, f"{VOLTAGE}:house", {"charge_voltage": m("14.8 V")}, "watch", "a little over its maker's most"),
+    (BOAT, f"{VOLTAGE}:house", {"charge_voltage": m("13.6 V")}, "watch", "it never comes full"),
+    (BOAT, f"{VOLTAGE}:house", {"charge_voltage": m("12.6 V")}, "stop", "that is no charging"),
+    (
+        BOAT,
+        f"{VOLTAGE}:house",
+        {"charge_voltage": m("14.4 V ±0.8 V")},
+        "watch",
+        "nobody read the voltmeter",
+    ),
+    (BOAT, f"{VOLTAGE}:house", {"banks/house/through": "diodes"}, "watch", "0.7 V stay in the diodes"),
+    (BOAT, f"{VOLTAGE}:start", {"voltage": m("24 V")}, "stop", "a regulator for 12 V on a system of 24 V"),
+    (BOAT, f"{VOLTAGE}:start", {"voltage": m("24 V"), "charge_voltage": m("28.8 V")}, "ok", "both of 24 V"),
+    (PLANE, f"{VOLTAGE}:start", {"charge_voltage": m("14.9 V")}, "stop", "a lithium battery swells"),
+    (BOAT, f"{TIME}:house", {"banks/house/full_again": m("20 min")}, "stop", "flatter after each trip"),
+    (BOAT, f"{TIME}:house", {"banks/house/full_again": m("95 min")}, "watch", "not quite full each time"),
+    (BOAT, f"{TIME}:house", {"source_cruise": m("90 W")}, "stop", "what runs takes all there is"),
+    (BOAT, f"{TIME}:house", {"source_cruise": m("300 W")}, "stop", "15 A for 52 Ah"),
+    (BOAT, f"{TIME}:house", {"banks/house/charged_by": "nothing yet"}, "stop", "nothing charges it"),
+    (
+        BOAT,
+        f"{TIME}:house",
+        {"banks/house/most_current": m("33 A ±25 A")},
+        "watch",
+        "nobody knows what it bears",
+    ),
     (
         PLANE,
-        "charge-time:spare",
+        f"{TIME}:spare",
         {"banks/spare/charged_by": "nothing yet"},
         "stop",
         "an ignition's, charged by nothing",
     ),
-    (PLANE, "charge-lithium:start", {}, "watch", "the generator runs flat out"),
-    (PLANE, "charge-lithium:start", {"banks/start/most_current": m("10 A")}, "stop", "17 A into 10 A"),
-    (PLANE, "charge-lithium:start", {"banks/start/most_current": m("20 A ±5 A")}, "stop", "its ± reaches 17 A"),
-    (PLANE, "charge-lithium:spare", {"banks/spare/charged_by": "converter from another bank"}, "ok", "it is limited"),
-    (BOAT, "charge-parted", {}, "ok", "a relay parts them"),
-    (BOAT, "charge-parted", {"banks/house/through": "wire, joined for good"}, "stop", "the cold box empties the start"),
-    (BOAT, "charge-parted", {"banks/house/through": "switch by hand"}, "watch", "a switch is forgotten"),
-    (BOAT, "charge-parted", {"banks/house/cells": "lithium"}, "watch", "lithium beside lead on a relay"),
+    (PLANE, f"{LITHIUM}:start", {}, "watch", "the generator runs flat out"),
+    (PLANE, f"{LITHIUM}:start", {"banks/start/most_current": m("10 A")}, "stop", "17 A into 10 A"),
+    (PLANE, f"{LITHIUM}:start", {"banks/start/most_current": m("20 A ±5 A")}, "stop", "its ± reaches 17 A"),
+    (
+        PLANE,
+        f"{LITHIUM}:spare",
+        {"banks/spare/charged_by": "converter from another bank"},
+        "ok",
+        "it is limited",
+    ),
+    (BOAT, PARTED, {}, "ok", "a relay parts them"),
+    (
+        BOAT,
+        PARTED,
+        {"banks/house/through": "wire, joined for good"},
+        "stop",
+        "the cold box empties the start",
+    ),
+    (BOAT, PARTED, {"banks/house/through": "switch by hand"}, "watch", "a switch is forgotten"),
+    (BOAT, PARTED, {"banks/house/cells": "lithium"}, "watch", "lithium beside lead on a relay"),
 ]
 
 
@@ -77,19 +103,19 @@ def test_judged(project: Project, key: str, changes: dict[str, Any], said: str, 
 
 
 BLANKS = [
-    ("charge-voltage", "charge_voltage"),
-    ("charge-voltage", "voltage"),
-    ("charge-voltage", "banks/house/cells"),
-    ("charge-voltage", "banks/house/charged_by"),
-    ("charge-voltage", "banks/house/through"),
-    ("charge-time", "source_cruise"),
-    ("charge-time", "loads/fridge/power"),
-    ("charge-time", "banks/house/most_current"),
-    ("charge-time", "banks/house/full_again"),
-    ("charge-time", "banks/house/capacity"),
-    ("charge-time", "banks/start/lasts"),
-    ("charge-parted", "banks/house/through"),
-    ("charge-parted", "banks/house/charged_by"),
+    (VOLTAGE, "charge_voltage"),
+    (VOLTAGE, "voltage"),
+    (VOLTAGE, "banks/house/cells"),
+    (VOLTAGE, "banks/house/charged_by"),
+    (VOLTAGE, "banks/house/through"),
+    (TIME, "source_cruise"),
+    (TIME, "loads/fridge/power"),
+    (TIME, "banks/house/most_current"),
+    (TIME, "banks/house/full_again"),
+    (TIME, "banks/house/capacity"),
+    (TIME, "banks/start/lasts"),
+    (PARTED, "banks/house/through"),
+    (PARTED, "banks/house/charged_by"),
 ]
 
 
@@ -107,20 +133,20 @@ def test_a_blank_is_never_better(rule: str, blank: str) -> None:
 
 def test_one_that_fails_stands_beside_one_that_is_not_known() -> None:
     changed = edited(BOAT, {"charge_voltage": m("15.4 V"), "banks/start/cells": None})
-    levels = {f.key: f.level for f in found(changed, "charge-voltage")}
-    assert levels == {"systems.charge-voltage:start": "unknown", "systems.charge-voltage:house": "stop"}
+    levels = {f.key: f.level for f in found(changed, VOLTAGE)}
+    assert levels == {f"{VOLTAGE}:start": "unknown", f"{VOLTAGE}:house": "stop"}
 
 
 def test_what_is_charged_ashore_or_by_a_motors_pack_is_not_judged_here() -> None:
     ashore = edited(BOAT, {f"banks/{k}/charged_by": "charger ashore" for k in ("start", "house")})
-    for rule in ("charge-voltage", "charge-time", "charge-lithium", "charge-parted"):
+    for rule in (VOLTAGE, TIME, LITHIUM, PARTED):
         assert found(ashore, rule) == []
-    assert found(edited(BOAT, {"earth": None, "banks": None}), "charge-time") == []
+    assert found(edited(BOAT, {"earth": None, "banks": None}), TIME) == []
 
 
 def test_the_time_is_the_charge_taken_out_over_the_current_left() -> None:
     """5 A for 8 h and 240 A for 20 s, 1.3 put in for each, over (780 − 94.75) W / 14.4 V; no bank over its own most."""
-    (house,) = [f for f in found(BOAT, "charge-time") if f.key.endswith(":house")]
+    (house,) = [f for f in found(BOAT, TIME) if f.key.endswith(":house")]
     taken = (5 * 8 + 240 * 20 / 3600) * WANTS["mat"].put_in
     spare = (780 - (60 * 0.6 + 90 * 0.1 + 55 * 0.45 + 25)) / 14.4
     own = 5 * 8 * WANTS["mat"].put_in / 33
@@ -129,19 +155,19 @@ def test_the_time_is_the_charge_taken_out_over_the_current_left() -> None:
 
 
 WAYS = [
-    (BOAT, "charge-voltage:house", {"banks/house/through": "diodes"}, "relay-house"),
-    (BOAT, "charge-voltage:house", {"charge_voltage": m("15.2 V")}, "regulator"),
-    (BOAT, "charge-time:house", {"source_cruise": m("90 W")}, "generator"),
-    (BOAT, "charge-time:house", {"source_cruise": m("250 W")}, "generator"),
-    (BOAT, "charge-parted", {"banks/house/through": "wire, joined for good"}, "relay"),
-    (PLANE, "charge-lithium:start", {"banks/start/most_current": m("10 A")}, "bears-start"),
+    (BOAT, f"{VOLTAGE}:house", {"banks/house/through": "diodes"}, "relay-house"),
+    (BOAT, f"{VOLTAGE}:house", {"charge_voltage": m("15.2 V")}, "regulator"),
+    (BOAT, f"{TIME}:house", {"source_cruise": m("90 W")}, "generator"),
+    (BOAT, f"{TIME}:house", {"source_cruise": m("250 W")}, "generator"),
+    (BOAT, PARTED, {"banks/house/through": "wire, joined for good"}, "relay"),
+    (PLANE, f"{LITHIUM}:start", {"banks/start/most_current": m("10 A")}, "bears-start"),
 ]
 
 
 @pytest.mark.parametrize(("project", "key", "changes", "way"), WAYS)
 def test_a_way_out_leads_out(project: Project, key: str, changes: dict[str, Any], way: str) -> None:
     bad = edited(project, changes)
-    offered = {s.id: s for s in suggest(bad, "a", f"systems.{key}").suggestions}
+    offered = {s.id: s for s in suggest(bad, "a", key).suggestions}
     after = apply_operations(bad, [o.model_dump() for o in offered[way].operations])
     assert LEVELS.index(level(after, key)) > LEVELS.index(level(bad, key))
     stops = lambda p: {f.key for f in assess(p, "a").findings if f.level == "stop"}

@@ -208,7 +208,7 @@ class Outline(Part):
 
 class Craft(Part):
     """Everything about the host craft that is not the power unit. Lowest and highest: how far its nose goes down and up
-    on the ground; airspeed: its fastest at full power; auxiliary: what else its packs feed."""
+    on the ground; airspeed: its fastest at full power, and of its best climb; auxiliary: what else its packs feed."""
 
     deep: ClassVar[bool] = True
 
@@ -232,6 +232,7 @@ class Craft(Part):
     lowest_attitude: Attitude | None = None
     highest_attitude: Attitude | None = None
     airspeed: RoadSpeed | None = None
+    climb_speed: RoadSpeed | None = None
     auxiliary: Power | None = None
     ballast_station: Station | None = None
     stand: Station | None = None

@@ -20,6 +20,7 @@ from ..figure.kinds import (
 from ..figure.narrow import (
     Aspect,
     Before,
+    BladeAngle,
     Blades,
     ChainPitch,
     DragArea,
@@ -136,7 +137,9 @@ class Swing(Part):
 
 
 class Propeller(Part):
-    """The propeller and the spacer in front of the output flange."""
+    """The propeller and the spacer in front of the output flange. blade_angle: at three quarters of its radius, where
+    no pitch is given; static_speed: of the unit at full throttle, standing, as it was read, with the
+    blade angle it was read at where that is another now."""
 
     diameter: Length | None = None
     pitch: Length | None = None
@@ -146,6 +149,10 @@ class Propeller(Part):
     inertia: Inertia | None = None
     turns: Turn | None = None
     spacer: Length | None = None
+    blades_set: Literal["fixed", "set on the ground", "by a governor"] | None = None
+    blade_angle: BladeAngle | None = None
+    static_speed: Rotation | None = None
+    read_angle: BladeAngle | None = None
     swing: Swing = Swing()
 
 

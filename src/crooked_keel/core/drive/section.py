@@ -18,6 +18,7 @@ from .air.quantities import AirPropeller
 from .battery.quantities import OnBattery
 from .heat.quantities import GearOil
 from .marine.quantities import AtSea, AtSeaOut
+from .match.quantities import AirMatch, MatchOut
 from .road import says as road_says
 from .road.quantities import OnRoad, OnRoadOut
 from .road.runs import Runs
@@ -60,6 +61,7 @@ class DriveOut(Out):
     at_sea: AtSeaOut | None
     on_road: OnRoadOut | None
     torsion: TorsionOut | None
+    match: MatchOut | None
 
 
 class DriveTopics(NamedTuple):
@@ -71,8 +73,9 @@ class DriveTopics(NamedTuple):
     road: OnRoad | None
     battery: OnBattery | None
     runs: Runs | None
-    torsion: Torsion | None
+    torsion: Torsion
     oil: GearOil
+    match: AirMatch | None
 
     def topics(self) -> list[Topic]:
         """Those that there are."""
@@ -163,6 +166,18 @@ def torsion_values(torsion: Torsion) -> list[Value]:
     return out.values
 
 
+def match_values(match: AirMatch) -> list[Value]:
+    """Unit against air propeller."""
+    out = ValueList("drive")
+    match.values(out)
+    return out.values
+
+
+def match_table(match: AirMatch) -> MatchOut | None:
+    """The match as drawn, where it can be."""
+    return None if match.governed else or_none(lambda: match.table())
+
+
 def oil_values(oil: GearOil) -> list[Value]:
     """Oil of the reduction."""
     out = ValueList("drive")
@@ -178,6 +193,7 @@ VALUES = (
     road_values,
     chain_values,
     battery_values,
+    match_values,
     torsion_values,
     oil_values,
 )
@@ -244,6 +260,7 @@ def propeller_table(train: Train, air: AirPropeller | None, sea: AtSea | None, r
         at_sea=sea.tables() if sea else None,
         on_road=None,
         torsion=None,
+        match=None,
     )
 
 

@@ -58,6 +58,11 @@ BLOCKS: tuple[Block, ...] = (
         (
             field("~/propeller/diameter", "Diameter"),
             field("~/propeller/blades", "Blades"),
+            field("~/propeller/blades_set", "Blades are", "choice"),
+            field("~/propeller/pitch", "Pitch"),
+            field("~/propeller/blade_angle", "or blade angle at three quarters"),
+            field("~/propeller/static_speed", "Unit, full throttle standing, as read"),
+            field("~/propeller/read_angle", "read at another blade angle"),
             field("~/propeller/mass", "Mass"),
             field("~/propeller/inertia", "Polar inertia"),
             field("~/propeller/spacer", "Spacer between flange and propeller"),
@@ -223,7 +228,7 @@ BLOCKS: tuple[Block, ...] = (
         folded=True,
         hint="Three readings at one power, at equal steps of time.",
     ),
-    Block("drive", "Losses", (field("~/drive/efficiency", "Efficiency behind the unit"),), without="air propeller"),
+    Block("drive", "Losses", (field("~/drive/efficiency", "Efficiency behind the unit"),)),
     Block("drive", "Reverse", (field("~/drive/reverse", "Reverses by", "choice"),), form="corners"),
     Block(
         "drive",

@@ -14,6 +14,7 @@ from ..resolved.ratios import along_the_train, stage_ratio
 from .air.quantities import AirPropeller
 from .marine.functions import propeller_pitch, tip_clearance_share
 from .marine.quantities import AtSea
+from .match import suggest as match
 from .road.functions import road_speed
 from .road.quantities import OnRoad
 from .road.runs import Runs
@@ -210,5 +211,6 @@ PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {
     "drive.top-gear": top_gear,
     "drive.tip-mach": tip_mach,
     "drive.ground-clearance": ground_clearance,
+    **match.PROPOSERS,
     **torsion.PROPOSERS,
 }

@@ -75,6 +75,16 @@ class SmallAngle(Angle):
     usual = (-25 * _DEG, 25 * _DEG)
 
 
+class BladeAngle(Angle):
+    """Angle of a blade at three quarters of its radius, rad."""
+
+    least = 4 * _DEG
+    most = 45 * _DEG
+    least_words = most_words = "a blade stands between 4° and 45° at three quarters of its radius"
+    allowed = "4° to 45°, at three quarters of the radius"
+    usual = (8 * _DEG, 30 * _DEG)
+
+
 class LimitAngle(Angle):
     """The steepest that something may lie, rad."""
 

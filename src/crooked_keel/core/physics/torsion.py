@@ -98,7 +98,7 @@ def stiffness_for(order: float, at: float, first: float, second: float) -> float
 
 @formula(
     "physics.two-strings",
-    "J = m·g·d²·T² / (16·π²·L)",
+    "J = 9.80665·m·d²·T² / (16·π²·L)",
     result=("inertia", "of what hangs"),
     m=("mass", "of it"),
     d=("length", "between the two strings"),

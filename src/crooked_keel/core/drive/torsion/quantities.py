@@ -32,7 +32,7 @@ from ..train.quantities import Train
 # Share of m·D² that a propeller's inertia is taken for: tapered blades, and a plain bar. From memory.
 _SHAPES = ((0.045, "of tapered blades"), (1 / 12, "of blades as a plain bar"))
 # What water adds to a propeller that turns in it. Common practice, no source.
-_ENTRAINED = (0.20, 0.35)
+_ENTRAINED = ((0.20, "a fifth"), (0.35, "a third"))
 # Shares of a speed within which a crossing stops, and is watched. Common practice, no source.
 NEAR, CLOSE = 0.10, 0.20
 # Beyond the fastest speed by so much a crossing is not drawn. Proposed.
@@ -117,8 +117,9 @@ class Torsion(Topic):
 
     @property
     def fired(self) -> bool:
-        """Whether it is fired by pistons, or rotors: what else turns shakes little."""
-        return self.unit.kind not in ("electric", "turbine")
+        """Whether it drives a propeller, fired by pistons or rotors: what else turns shakes little."""
+        drives = self.resolved.has("air propeller") or self.resolved.has("marine propeller")
+        return drives and self.unit.kind not in ("electric", "turbine")
 
     def p(self, path: str) -> str:
         """Pointer of a part of the installation."""
@@ -140,7 +141,7 @@ class Torsion(Topic):
             raise InputError(
                 self.p(f"drive/line/{key}/behind"),
                 "behind more stages than the reduction has",
-                given=f"{count:g}",
+                given=str(int(count)),
                 allowed=f"0 to {len(stages)}",
             )
         ratios = ask_all(
@@ -220,9 +221,9 @@ class Torsion(Topic):
         if not self.resolved.has("marine propeller"):
             return dry
         return [
-            Inertia(Read(j.si * (1 + wet), j.u * (1 + wet)), f"{words}, {wet:.0%} more in water")
+            Inertia(Read(j.si * (1 + wet), j.u * (1 + wet)), f"{words}, {more} more in the water")
             for j, words in dry
-            for wet in _ENTRAINED
+            for wet, more in _ENTRAINED
         ]
 
     @property

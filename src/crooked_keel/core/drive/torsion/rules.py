@@ -10,7 +10,7 @@ from ...judging.register import rule, verdict
 from ...physics.torsion import inertia_by_swing
 from .quantities import CLOSE, NEAR, Meeting, Torsion
 
-_NOT = "Damping, gear mesh, joints and a slack chain were not looked at; listen and feel for it at the first run."
+_NOT = "Damping, gear mesh, joints and a slack belt were not looked at; listen and feel for it at the first run."
 
 
 def level_of(off: float, doubted: float, meeting: Meeting) -> Level:

@@ -75,7 +75,13 @@ def swing_mass(swing: Swing) -> Iterable[Finding]:
         "unknown",
         "What swings is said to weigh {a}, its unit alone {b}: which?",
         "Pivot and shock are judged by what swings: unit, wheel and silencer together.",
-        needs=[Gap(swing._p("mount/swing/mass"), "mass of what swings: unit, wheel and silencer")],
+        needs=[
+            Gap(
+                swing._p("mount/swing/mass"),
+                "mass of what swings: unit, wheel and silencer",
+                allowed="more than the unit alone",
+            )
+        ],
         compared=Compared(value=whole.si, dimension="mass", lo=part.si),
         a=q(whole.si, "mass"),
         b=q(part.si, "mass"),

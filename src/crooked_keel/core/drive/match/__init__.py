@@ -1,0 +1,1 @@
+"""The unit against its air propeller: at which speed they agree."""

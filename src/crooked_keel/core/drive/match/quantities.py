@@ -1,0 +1,319 @@
+"""The full-throttle torque of a unit through its train, against what its air propeller asks for."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable
+from typing import Literal, NamedTuple
+
+import numpy as np
+
+from ...errors import CannotSay, Gap, InputError, ask_all
+from ...figure.trace import above_zero
+from ...formula import Out
+from ...judging.values import ValueList
+from ...physics.atmosphere import isa
+from ...physics.blades import Air, Array, Blades, pull
+from ...resolved.craft import Resolved
+from ...resolved.installation import ResolvedInstallation
+from ...topic.lazy import lazy
+from ...topic.reading import Topic
+from ..air.quantities import AirPropeller
+from ..handed import Curve, Sheet
+from ..train.quantities import Train
+
+State = Literal["full", "runs away", "held down"]
+
+# Places along the curve at which both are looked at, then between two of them.
+_PLACES, _FINE = 21, 3
+# Blades are turned within these from what the pitch says to meet a static speed that was read.
+_TURNED = (math.radians(-8), math.radians(12))
+_NEAR = 1e-5
+# Of a diameter: pitches among which a way out is looked for.
+_PITCHES = (0.25, 1.6)
+# What the generic blade promises too much of thrust. Common practice, no source: 0.85 to 0.97.
+FIT = 0.92
+# How far a speed may be off: of the generic blade, and once one static speed was read. Proposed.
+DOUBT, READ_DOUBT = 0.05, 0.01
+# Of the outer blade so much stalled, or the blade so steep, and what is reckoned standing is not to be used.
+STALLED, STEEP_RAD = 0.6, math.radians(20)
+# Standing, of the fastest speed allowed: between these all is well, in the middle a way out aims.
+SLOW, FAST, AIM = 0.88, 0.95, 0.92
+_THREE_QUARTERS = 0.75
+
+
+class Matched(NamedTuple):
+    """Where unit and propeller agree: speed of the unit, rad/s, and thrust, N; share of the outer blade that stalls.
+    state: whether it runs past the end of the curve, or is held down below its beginning."""
+
+    state: State
+    speed: float
+    thrust: float
+    stalled: float
+
+
+class MatchOut(Out):
+    """The match as drawn: torques at the propeller by the speed of the unit, N·m and rad/s."""
+
+    speeds_si: list[float]
+    unit_si: list[float]
+    standing_si: list[float]
+    climbing_si: list[float]
+    static_si: float | None
+    climb_si: float | None
+    allowed_si: float
+    slow_si: float
+    fast_si: float
+
+
+class AirMatch(Topic):
+    """Unit against air propeller, at sea level on a standard day."""
+
+    def __init__(
+        self,
+        resolved: Resolved,
+        placed: ResolvedInstallation,
+        train: Train,
+        air: AirPropeller,
+        sheet: Sheet,
+        old: AirMatch | None,
+    ) -> None:
+        self.resolved = resolved
+        self.train = train
+        self.air_propeller = air
+        self.sheet = sheet
+        self.old = old
+        self.drive = placed.installation.drive
+        self.propeller = placed.installation.propeller
+
+    def p(self, path: str) -> str:
+        """Pointer of a part of the installation."""
+        return self.train.p(path)
+
+    @property
+    def governed(self) -> bool:
+        """Whether a governor turns the blades: then the speed is what it is set to."""
+        return self.propeller.blades_set == "by a governor"
+
+    @property
+    def air(self) -> Air:
+        """Sea level, standard day."""
+        day = isa(0.0)
+        return Air(day.density_kg_m3, day.sound_m_s)
+
+    @lazy
+    def efficiency(self) -> float:
+        """Efficiency of the train; 1 where there is none. Raises CannotSay."""
+        if not self.drive.stages and self.drive.efficiency is None:
+            return 1.0
+        return self.train.efficiency
+
+    @lazy
+    def drawn(self) -> Blades:
+        """The propeller by its pitch, or by its blade angle. Raises CannotSay."""
+        name, said = self.train.name, self.propeller
+        across, count = ask_all(lambda: self.air_propeller.diameter, lambda: self._count())
+        if said.blade_angle is not None:
+            return Blades(across, self.pitch_at(said.blade_angle.si), count)
+        return Blades(
+            across, above_zero(said.pitch, self.p("propeller/pitch"), f"pitch of the propeller ({name})"), count
+        )
+
+    def _count(self) -> int:
+        blades = self.propeller.blades
+        if blades is None:
+            raise CannotSay(Gap(self.p("propeller/blades"), f"number of blades ({self.train.name})"))
+        return int(blades.si)
+
+    @property
+    def blade_angle(self) -> float:
+        """Angle of the blade at three quarters of its radius, as drawn, rad."""
+        return self.angle_at(self.drawn.pitch_m)
+
+    @lazy
+    def curve(self) -> Curve:
+        """Full throttle by its sheet. Raises CannotSay, InputError."""
+        return self.sheet.curve
+
+    @lazy
+    def speeds(self) -> Array:
+        """Speeds of the unit at which both are looked at, rad/s."""
+        return np.linspace(self.curve.slowest_rad_s, self.curve.fastest_rad_s, _PLACES)
+
+    @lazy
+    def given(self) -> Array:
+        """Torque at the propeller, N·m, at every speed, losses taken."""
+        _, ratio, efficiency = ask_all(lambda: self.curve, lambda: self.train.ratio, lambda: self.efficiency)
+        return np.array([self.curve.torque_at(float(s)) for s in self.speeds]) * ratio * efficiency
+
+    def match(self, airspeed_m_s: float, blades: Blades) -> Matched:
+        """Where they agree at an airspeed with such blades. Raises CannotSay."""
+        given, ratio = self.given, self.train.ratio
+        try:
+            spare = given - pull(blades, self.speeds / ratio, airspeed_m_s, self.air).torque
+        except InputError:  # so flat that the air drives it
+            return Matched("runs away", float(self.speeds[-1]), 0.0, 0.0)
+        falls = np.nonzero((spare[:-1] > 0) & (spare[1:] <= 0))[0]
+        state: State = "runs away" if spare[-1] > 0 else "full" if len(falls) else "held down"
+        speed = float(self.speeds[-1 if state == "runs away" else 0])
+        if state == "full":
+            low, high = (float(s) for s in self.speeds[falls[-1] : falls[-1] + 2])
+            speed = self._between(blades, airspeed_m_s, low, high)
+        there = pull(blades, np.array([speed / ratio]), airspeed_m_s, self.air)
+        return Matched(state, speed, float(there.thrust[0]), float(there.stalled[0]))
+
+    def _between(self, blades: Blades, airspeed_m_s: float, low: float, high: float) -> float:
+        """The speed between two at which nothing is to spare, rad/s: a parabola through three."""
+        speeds = np.linspace(low, high, _FINE)
+        ratio, factor = self.train.ratio, self.train.ratio * self.efficiency
+        asked = pull(blades, speeds / ratio, airspeed_m_s, self.air).torque
+        spare = np.array([self.curve.torque_at(float(s)) for s in speeds]) * factor - asked
+        roots = [r.real for r in np.roots(np.polyfit(speeds - low, spare, 2)) if abs(r.imag) < 1e-9]
+        inside = [r for r in roots if -1e-6 <= r <= high - low + 1e-6]
+        return low + (inside[0] if inside else (high - low) / 2)
+
+    @lazy
+    def turned(self) -> float:
+        """By how much the blades are turned so that the static speed that was read comes out, rad; 0 where none was.
+        Raises InputError where no turning gives it."""
+        read = self.propeller.static_speed
+        if read is None:
+            return 0.0
+        drawn, _ = ask_all(lambda: self.drawn, lambda: self.given)
+        if self.propeller.read_angle is not None:
+            drawn = drawn._replace(pitch_m=self.pitch_at(self.propeller.read_angle.si))
+        made = self._met(0.0, read.si, _TURNED, lambda turned: drawn._replace(turned_rad=turned))
+        if made is None:
+            raise InputError(
+                self.p("propeller/static_speed"),
+                "no blade of about this pitch turns so: pitch, curve or reading is not right",
+                given=read.entered,
+                allowed="a speed between the first and the last point of the curve",
+            )
+        return made
+
+    def _met(
+        self, airspeed_m_s: float, speed: float, within: tuple[float, float], blades: Callable[[float], Blades]
+    ) -> float | None:
+        """What brings the unit to a speed at an airspeed, from fine to coarse; None where nothing within does."""
+        fine, coarse = within
+        at = lambda x: self.match(airspeed_m_s, blades(x)).speed
+        if at(fine) <= speed or at(coarse) >= speed:
+            return None
+        while coarse - fine > _NEAR:
+            middle = (fine + coarse) / 2
+            fine, coarse = (middle, coarse) if at(middle) > speed else (fine, middle)
+        return (fine + coarse) / 2
+
+    def pitch_for(self, airspeed_m_s: float, speed: float) -> float | None:
+        """The pitch for a speed of the unit at an airspeed, m; None where none of a quarter to 1.6 diameters does."""
+        blades, within = self.blades, tuple(x * self.drawn.diameter_m for x in _PITCHES)
+        return self._met(airspeed_m_s, speed, within, lambda pitch: blades._replace(pitch_m=pitch))  # type: ignore[arg-type]
+
+    def pitch_at(self, angle_rad: float) -> float:
+        """Pitch of a blade that stands so at three quarters of its radius, m."""
+        return _THREE_QUARTERS * math.pi * self.air_propeller.diameter * math.tan(angle_rad)
+
+    def angle_at(self, pitch_m: float) -> float:
+        """Angle at three quarters of the radius of a blade of such a pitch, rad."""
+        return math.atan(pitch_m / (_THREE_QUARTERS * math.pi * self.air_propeller.diameter))
+
+    @lazy
+    def blades(self) -> Blades:
+        """The propeller as drawn, turned to what was read. Raises CannotSay."""
+        drawn, _, turned = ask_all(lambda: self.drawn, lambda: self.given, lambda: self.turned)
+        return drawn._replace(turned_rad=turned)
+
+    @lazy
+    def static(self) -> Matched:
+        """Standing, full throttle. Raises CannotSay."""
+        return self.match(0.0, self.blades)
+
+    @lazy
+    def climb_airspeed(self) -> float:
+        """Airspeed of the best climb, m/s. Raises CannotSay."""
+        figure = self.resolved.project.craft.climb_speed
+        return above_zero(figure, "/craft/climb_speed", "airspeed of the best climb")
+
+    @lazy
+    def climb(self) -> Matched:
+        """At the airspeed of the best climb, full throttle. Raises CannotSay."""
+        v, blades = ask_all(lambda: self.climb_airspeed, lambda: self.blades)
+        return self.match(v, blades)
+
+    @lazy
+    def allowed(self) -> float:
+        """The fastest that a rating turns the unit, rad/s. Raises CannotSay."""
+        return max(speed for _, speed in self.train.claims)
+
+    @property
+    def doubt(self) -> float:
+        """How far a speed may be off, as a share."""
+        if self.propeller.static_speed is None:
+            return DOUBT
+        return READ_DOUBT if self.propeller.read_angle is None else 2 * READ_DOUBT
+
+    @property
+    def useless(self) -> bool:
+        """Whether standing figures are not to be used: a blade that is stalled, or steep."""
+        return self.static.stalled > STALLED or self.blade_angle + self.turned > STEEP_RAD
+
+    @lazy
+    def per_degree(self) -> float:
+        """By how much a degree coarser lowers the static speed, rad/s. Raises CannotSay."""
+        coarser = self.blades._replace(turned_rad=self.turned + math.radians(1))
+        return self.static.speed - self.match(0.0, coarser).speed
+
+    def values(self, out: ValueList) -> None:
+        """Headline values, once a pitch or an angle is there."""
+        if self.governed or (self.propeller.pitch is None and self.propeller.blade_angle is None):
+            return
+        old = self.old if self.old is not None and not self.old.governed else None
+        source, fit = "blade elements, generic blade", "blade elements, generic blade, 0.92 of its thrust"
+        out.add(
+            "static-speed",
+            "Unit, full throttle, standing",
+            "rotation",
+            lambda: self.static.speed,
+            before=(lambda: old.static.speed) if old else None,
+            source=source,
+        )
+        out.add("climb-speed", "Unit, full throttle, in the climb", "rotation", lambda: self.climb.speed, source=source)
+        out.add(
+            "static-thrust",
+            "Thrust, full throttle, standing",
+            "force",
+            lambda: FIT * self.static.thrust,
+            before=(lambda: FIT * old.static.thrust) if old else None,
+            source=fit,
+        )
+        out.add("climb-thrust", "Thrust in the climb", "force", lambda: FIT * self.climb.thrust, source=fit)
+        out.add(
+            "per-degree", "A degree coarser lowers it, standing, by", "rotation", lambda: self.per_degree, source=source
+        )
+        out.add(
+            "blade-angle",
+            "Blade angle at three quarters",
+            "angle",
+            lambda: self.blade_angle,
+            source="helix of its pitch",
+        )
+
+    def table(self) -> MatchOut:
+        """The match as drawn. Raises CannotSay."""
+        given, blades, allowed = ask_all(lambda: self.given, lambda: self.blades, lambda: self.allowed)
+        asks = lambda v: pull(blades, self.speeds / self.train.ratio, v, self.air).torque.tolist()
+        figure = self.resolved.project.craft.climb_speed
+        climbs = figure is not None and figure.si > 0
+        at = lambda m: m.speed if m.state == "full" else None
+        return MatchOut(
+            speeds_si=self.speeds.tolist(),
+            unit_si=given.tolist(),
+            standing_si=asks(0.0),
+            climbing_si=asks(figure.si) if figure is not None and climbs else [],
+            static_si=at(self.static),
+            climb_si=at(self.climb) if climbs else None,
+            allowed_si=allowed,
+            slow_si=SLOW * allowed,
+            fast_si=FAST * allowed,
+        )

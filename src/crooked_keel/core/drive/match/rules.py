@@ -1,0 +1,65 @@
+"""Findings of the match: over- or under-propped, standing and in the climb."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from ...errors import ask_all, or_none
+from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.register import rule, verdict
+from .quantities import FAST, SLOW, AirMatch
+
+# Standing under this share of the fastest speed allowed there is no power for the take-off.
+_STOP = 0.85
+
+
+@rule(
+    "drive.static-speed",
+    "Full throttle standing, and in the climb",
+    limit="standing 0.88 to 0.95 of the fastest speed allowed, with its doubt, and not over it in the climb, ok; 0.85 "
+    "to 1 watch; beyond stop; of a stalled blade never ok",
+    source="common practice, no source; blade elements of a generic blade, optimistic",
+    mark="common practice",
+    form="air propeller",
+)
+def static_speed(match: AirMatch) -> Iterable[Finding]:
+    if match.governed or match.train.electric:
+        return
+    static, climb, allowed = ask_all(lambda: match.static, lambda: match.climb, lambda: match.allowed)
+    share, rises, doubt = static.speed / allowed, climb.speed / allowed, match.doubt
+    runs_away = "runs away" in (static.state, climb.state)
+    fine = share > 1 or rises > 1 or runs_away
+    coarse = share < _STOP or static.state == "held down"
+    inside = SLOW + doubt <= share <= FAST - doubt and rises + doubt <= 1
+    level: Level = "stop" if fine or coarse else "ok" if inside and not match.useless else "watch"
+    title = (
+        "Under-propped: full throttle takes it to {n} standing, {c} in the climb; {m} is allowed"
+        if fine
+        else "Over-propped: full throttle holds {n} standing; {m} is allowed"
+        if coarse
+        else "Full throttle: {n} ±{d} standing, {c} in the climb; {m} is allowed"
+    )
+    yield verdict(
+        "drive.static-speed",
+        level,
+        title,
+        (
+            "The blade is stalled or steep, standing: it may be slower still, and that figure is not to be used. "
+            if match.useless
+            else ""
+        )
+        + (
+            "By the static speed that was read. "
+            if match.propeller.static_speed is not None
+            else "By a generic blade: read it once, chocked and held, and enter it. "
+        )
+        + "A degree makes {p}. Standard day, no height; a dive, and blades that bend, are not looked at.",
+        compared=Compared(value=share, dimension="percent", lo=SLOW, hi=FAST, doubt=doubt),
+        can_suggest=fine or coarse,
+        n=q(static.speed, "rotation"),
+        c=q(climb.speed, "rotation"),
+        m=q(allowed, "rotation"),
+        d=q(doubt * static.speed, "rotation"),
+        p=q(or_none(lambda: match.per_degree) or 0.0, "rotation"),
+        w=word(match.train.name),
+    )
