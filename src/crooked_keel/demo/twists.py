@@ -40,6 +40,7 @@ def _pitch(at: str, pitch: str, efficiency: str | None = None) -> dict[str, Any]
 
 LAPWING = {
     "/craft/climb_speed": f("105 km/h", "estimated"),
+    "/old_installations/main/propeller/pitch": f("1060 mm", "maker"),
     **_pitch(_A, "840 mm", "96 %"),
     **_pitch(_B, "850 mm"),
     **_turning(_A, "0.065 kg·m²", "1400 rpm", "3000 rpm", "in line"),
@@ -68,13 +69,13 @@ SAMPHIRE = {
 }
 PLOVER = {
     **_turning(_A, "0.09 kg·m²", "800 rpm", "1800 rpm", "flat"),
-    f"{_A}/drive/line": {"nose": _element("crank nose and spacer", 0.0, "0", "130000 N·m/rad")},
+    f"{_A}/drive/line": {"nose": _element("crank nose and spacer", 0.0, "0", "320000 N·m/rad")},
     "/craft/climb_speed": f("150 km/h", "estimated"),
     **_pitch(_A, "1250 mm"),
     **_pitch(_B, "1440 mm", "97 %"),
     **_turning(_B, "0.045 kg·m²", "1800 rpm", "3000 rpm", "rotor", evenly=False),
     f"{_B}/unit/cylinders": f("2", "maker"),
-    f"{_B}/drive/line": {"spider": _element("spider of hard rubber", 0.0, "0", "1500 N·m/rad")},
+    f"{_B}/drive/line": {"spider": _element("spider of hard rubber", 0.0, "0", "1000 N·m/rad")},
     f"{_B}/propeller/swing": {
         "apart": f("400 mm ±1 mm"),
         "strings": f("2200 mm ±3 mm"),

@@ -152,6 +152,7 @@ SETTLES: dict[str, Settled] = {
     "drive.torsion-working": _s("buy", "Another coupling, by its stiffness, or another propeller; a speed that is "
     "not dwelt at is marked on the tachometer."),
     "drive.torsion-idle": _s("adjust", "Idle higher, and go through the rest briskly; or a softer coupling."),
+    "drive.static-speed": _s("adjust", "Turn the blades, or another pitch; then read it standing, chocked and held."),
     "drive.swing": _s("measure", "Swing it again, indoors, and look whether its mass has the hub in it."),
     "drive.gear-oil": _s("buy", "Fins, a cooler or more flow over the case; then run the trial again."),
     "drive.hunting-tooth": _s("buy", "One tooth more or less on either wheel."),

@@ -2,7 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import { useProject } from '../../api/project';
 import type { components } from '../../api/schema';
 import { useAssessed } from '../../api/useInstallation';
-import { bare, roundTicks } from '../../drawing/ticks';
+import { Axes, type Scale } from '../../drawing/Axes';
 import { formatNumber } from '../../figure/format';
 import { Mark } from '../../findings/Mark';
 import { Picture } from '../../sheet/Sheet';
@@ -54,23 +54,12 @@ function Plot(props: { torsion: Torsion }) {
     >
       <rect y={TOP} height={FLOOR - TOP} {...zone(t.from_si, t.to_si)} fill="var(--color-tray)" />
       <rect y={TOP} height={FLOOR - TOP} {...zone(0.9 * t.idle_si, 1.1 * t.idle_si)} fill="var(--color-tray)" />
-      {roundTicks(sy, 4, 'frequency', view).map((f) => (
-        <g key={f}>
-          <path d={`M${LEFT} ${sy(f)}H${WIDTH - RIGHT}`} stroke="var(--color-rule)" />
-          <text x={LEFT - 4} y={sy(f) + 4} textAnchor="end">
-            {bare(f, 'frequency', view)}
-          </text>
-        </g>
-      ))}
-      <text
-        transform={`rotate(-90 12 ${(TOP + FLOOR) / 2})`}
-        x="12"
-        y={(TOP + FLOOR) / 2}
-        textAnchor="middle"
-        className="head"
-      >
-        twisting, {view.frequency?.unit}
-      </text>
+      <Axes
+        view={view}
+        x={{ scale: sx, dimension: 'rotation', name: 'speed of the unit', ticks: 8 }}
+        y={{ scale: sy, dimension: 'frequency', name: 'twisting', ticks: 4 }}
+        named={52}
+      />
       {rays(t, highest, sx, sy).map((ray) => (
         <g key={ray.order}>
           <path
@@ -107,29 +96,15 @@ function Plot(props: { torsion: Torsion }) {
           <Dot key={`${c.order}${c.mode}`} crossing={c} sx={sx} y={sy(c.at_si * c.order)} />
         ))}
       </g>
-      <path d={`M${LEFT} ${FLOOR}H${WIDTH - RIGHT}`} stroke="var(--color-ink)" />
-      {roundTicks(sx, 8, 'rotation', view).map((n) => (
-        <g key={n}>
-          <path d={`M${sx(n)} ${FLOOR}v4`} stroke="var(--color-ink)" />
-          <text x={sx(n)} y={FLOOR + 16} textAnchor="middle">
-            {bare(n, 'rotation', view)}
-          </text>
-        </g>
-      ))}
       <text x={sx(t.idle_si)} y={FLOOR + 32} textAnchor="middle" className="head">
         idle
       </text>
       <text x={sx((t.from_si + t.to_si) / 2)} y={FLOOR + 32} textAnchor="middle" className="head">
         works
       </text>
-      <text x={(LEFT + WIDTH - RIGHT) / 2} y={HEIGHT - 10} textAnchor="middle" className="head">
-        speed of the unit, {view.rotation?.unit}
-      </text>
     </svg>
   );
 }
-
-type Scale = (si: number) => number;
 
 /** Room that the name of an order takes, along the top and down the side. */
 const NAME = { across: 30, down: 12 };

@@ -4,6 +4,7 @@ import { Answers } from '../../sheet/Answers';
 import { BenchSheet } from '../../sheet/BenchSheet';
 import { Picture, Strip, UnitTabs } from '../../sheet/Sheet';
 import { Crossings } from './Crossings';
+import { Match } from './Match';
 import { RoadTrain } from './RoadTrain';
 import { Train } from './Train';
 
@@ -26,6 +27,7 @@ export function DriveBench() {
           <Train />
         </Picture>
       )}
+      <Match />
       <Crossings />
       <Strip label="Answers">
         <Answers bench="drive" columns={3} />

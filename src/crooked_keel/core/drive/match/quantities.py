@@ -96,6 +96,11 @@ class AirMatch(Topic):
         return self.propeller.blades_set == "by a governor"
 
     @property
+    def said(self) -> bool:
+        """Whether its pitch, or its blade angle, is a figure that stands."""
+        return not self.governed and (self.propeller.pitch is not None or self.propeller.blade_angle is not None)
+
+    @property
     def air(self) -> Air:
         """Sea level, standard day."""
         day = isa(0.0)
@@ -168,7 +173,7 @@ class AirMatch(Topic):
         ratio, factor = self.train.ratio, self.train.ratio * self.efficiency
         asked = pull(blades, speeds / ratio, airspeed_m_s, self.air).torque
         spare = np.array([self.curve.torque_at(float(s)) for s in speeds]) * factor - asked
-        roots = [r.real for r in np.roots(np.polyfit(speeds - low, spare, 2)) if abs(r.imag) < 1e-9]
+        roots = [float(r.real) for r in np.roots(np.polyfit(speeds - low, spare, 2)) if abs(r.imag) < 1e-9]
         inside = [r for r in roots if -1e-6 <= r <= high - low + 1e-6]
         return low + (inside[0] if inside else (high - low) / 2)
 
@@ -266,9 +271,9 @@ class AirMatch(Topic):
 
     def values(self, out: ValueList) -> None:
         """Headline values, once a pitch or an angle is there."""
-        if self.governed or (self.propeller.pitch is None and self.propeller.blade_angle is None):
+        if not self.said:
             return
-        old = self.old if self.old is not None and not self.old.governed else None
+        old = self.old if self.old is not None and self.old.said else None
         source, fit = "blade elements, generic blade", "blade elements, generic blade, 0.92 of its thrust"
         out.add(
             "static-speed",

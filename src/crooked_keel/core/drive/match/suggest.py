@@ -39,7 +39,8 @@ def _to(field: str, template: str, match: AirMatch, value: object, shown: Param)
         # What was read was of the blade as it stands.
         read = computed(None, f"{math.degrees(match.blade_angle):.2f}°")
         operations.append(Operation(op="add", path=match.p("propeller/read_angle"), value=read))
-    return Proposal(field, Message(template=template + "; then read it again", params={"a": shown}), operations)
+    message = Message(template=template + "; then read it standing, chocked and held", params={"a": shown})
+    return Proposal(field, message, operations)
 
 
 PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {"drive.static-speed": pitch}

@@ -1,0 +1,129 @@
+import { scaleLinear } from 'd3-scale';
+import { useProject } from '../../api/project';
+import type { components } from '../../api/schema';
+import { useAssessed } from '../../api/useInstallation';
+import { Axes, type Scale } from '../../drawing/Axes';
+import { formatNumber } from '../../figure/format';
+import { Picture } from '../../sheet/Sheet';
+
+type Matched = components['schemas']['MatchOut'];
+
+const WIDTH = 828;
+const HEIGHT = 262;
+const LEFT = 58;
+const RIGHT = 20;
+const TOP = 18;
+const FLOOR = HEIGHT - 46;
+
+/** Full throttle through the train against what the air propeller asks for, standing and in the climb. */
+export function Match() {
+  const match = useAssessed()?.drive?.match;
+  if (!match) return null;
+  return (
+    <Picture title="Unit against propeller, full throttle">
+      <Plot match={match} />
+      <Key match={match} />
+    </Picture>
+  );
+}
+
+const ASKED = { standing: undefined, climbing: '7 4' };
+
+function Plot(props: { match: Matched }) {
+  const { view } = useProject();
+  const m = props.match;
+  const first = m.speeds_si[0] ?? 0;
+  const last = Math.max(m.speeds_si.at(-1) ?? 1, m.allowed_si) * 1.02;
+  const most = Math.max(...m.unit_si) * 1.35;
+  const sx = scaleLinear([first, last], [LEFT, WIDTH - RIGHT]);
+  const sy = scaleLinear([0, most], [FLOOR, TOP]);
+  const line = (torques: number[]) =>
+    m.speeds_si.map((s, i) => `${i ? 'L' : 'M'}${sx(s)} ${sy(torques[i] ?? 0)}`).join('');
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      className="block w-full bg-sheet"
+      role="img"
+      aria-label="torque at the propeller by the speed of the unit; the answers below say the same"
+    >
+      <clipPath id="match-within">
+        <rect x={LEFT} width={WIDTH - RIGHT - LEFT} y={TOP} height={FLOOR - TOP} />
+      </clipPath>
+      <rect
+        x={sx(m.slow_si)}
+        width={sx(m.fast_si) - sx(m.slow_si)}
+        y={TOP}
+        height={FLOOR - TOP}
+        fill="var(--color-tray)"
+      />
+      <text x={(sx(m.slow_si) + sx(m.fast_si)) / 2} y={TOP - 5} textAnchor="middle">
+        standing, wanted
+      </text>
+      <Axes
+        view={view}
+        x={{ scale: sx, dimension: 'rotation', name: 'speed of the unit', ticks: 8 }}
+        y={{ scale: sy, dimension: 'torque', name: 'torque at the propeller', ticks: 4 }}
+        named={36}
+      />
+      <g clipPath="url(#match-within)" fill="none">
+        <path d={`M${sx(m.allowed_si)} ${TOP}V${FLOOR}`} stroke="var(--color-stop)" strokeWidth="1.4" />
+        <path d={line(m.unit_si)} stroke="var(--color-act)" strokeWidth="2.4" />
+        <path d={line(m.standing_si)} stroke="var(--color-ink)" strokeWidth="1.6" strokeDasharray={ASKED.standing} />
+        {m.climbing_si.length > 0 && (
+          <path d={line(m.climbing_si)} stroke="var(--color-ink)" strokeWidth="1.6" strokeDasharray={ASKED.climbing} />
+        )}
+      </g>
+      <Meeting at={m.static_si} of="standing" match={m} sx={sx} sy={sy} />
+      <Meeting at={m.climb_si} of="climb" match={m} sx={sx} sy={sy} />
+    </svg>
+  );
+}
+
+/** Where both agree: a drop from the curve to the axis, with its speed. */
+function Meeting(props: { at: number | null; of: string; match: Matched; sx: Scale; sy: Scale }) {
+  const { view } = useProject();
+  const { at, match, sx, sy } = props;
+  if (at === null) return null;
+  const next = match.speeds_si.findIndex((s) => s >= at);
+  const [s0 = at, s1 = at] = match.speeds_si.slice(Math.max(next - 1, 0));
+  const [t0 = 0, t1 = 0] = match.unit_si.slice(Math.max(next - 1, 0));
+  const torque = s1 > s0 ? t0 + ((at - s0) / (s1 - s0)) * (t1 - t0) : t0;
+  return (
+    <g data-meeting={props.of}>
+      <path d={`M${sx(at)} ${sy(torque)}V${FLOOR}`} stroke="var(--color-act)" strokeDasharray="2 3" />
+      <circle cx={sx(at)} cy={sy(torque)} r="4.5" fill="var(--color-act)" />
+      <text x={sx(at) - 6} y={FLOOR - (props.of === 'climb' ? 8 : 24)} textAnchor="end">
+        {formatNumber(at, 'rotation', view)}
+      </text>
+    </g>
+  );
+}
+
+function Key(props: { match: Matched }) {
+  const lines = [
+    { name: 'the unit gives, at the propeller', stroke: 'var(--color-act)', dash: undefined },
+    { name: 'it asks, standing', stroke: 'var(--color-ink)', dash: ASKED.standing },
+    ...(props.match.climbing_si.length > 0
+      ? [{ name: 'it asks, in the climb', stroke: 'var(--color-ink)', dash: ASKED.climbing }]
+      : []),
+    { name: 'fastest allowed', stroke: 'var(--color-stop)', dash: undefined },
+  ];
+  return (
+    <div className="px-3.5 pb-2">
+      <p className="flex flex-wrap gap-x-5 text-[13px]">
+        {lines.map((l) => (
+          <span key={l.name} className="inline-flex items-center gap-1.5">
+            <svg width="34" height="8" aria-hidden="true">
+              <path d="M0 4H34" strokeWidth="1.8" stroke={l.stroke} strokeDasharray={l.dash} />
+            </svg>
+            {l.name}
+          </span>
+        ))}
+      </p>
+      <p className="pt-1 text-xs text-muted">
+        Blade by blade element, of a generic blade: good for choosing between propellers, optimistic in what it
+        promises. One static speed that was read, chocked and held, sets it right.
+      </p>
+    </div>
+  );
+}
