@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 import re
 from collections.abc import Callable
 
@@ -10,11 +11,13 @@ from playwright.sync_api import Page, expect
 
 from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project
+from tests.conftest import put
 from tests.core.cases.cases import demonstrations
 
 from .axe import violations
 
-PLOVER = demonstrations()["plover"]
+SPIDER = "/fits/b/installations/main/drive/line/spider/stiffness"
+PLOVER = put(demonstrations()["plover"], {SPIDER: {"entered": "4800 N·m/rad", "source": "maker"}})
 
 
 def test_crossings_lie_where_the_core_has_them_and_a_softer_coupling_moves_them(
@@ -57,3 +60,21 @@ def test_a_swing_is_planned_before_it_is_timed(page: Page, beside: Callable[[Pro
     took.fill("46.3")
     took.press("Enter")
     expect(page.locator("[data-finding='drive.swing']")).to_have_attribute("data-level", "ok")
+
+
+def test_unit_and_propeller_meet_where_the_core_has_them(page: Page, beside: Callable[[Project], str]) -> None:
+    lapwing = demonstrations()["lapwing"]
+    page.goto(f"/p/{beside(lapwing)}/drive?fit=a")
+    drawn = assess(lapwing, "a").installations[0].drive
+    assert drawn is not None and drawn.match is not None and drawn.match.static_si is not None
+    rpm = round(drawn.match.static_si * 30 / math.pi)
+    expect(page.locator("[data-meeting=standing]")).to_contain_text(f"{rpm} rpm")
+    page.locator("[data-pointer$='/propeller/pitch']").fill("500 mm")
+    page.locator("[data-pointer$='/propeller/pitch']").press("Enter")
+    finding = page.locator("[data-finding='drive.static-speed']")
+    expect(finding).to_have_attribute("data-level", "stop")
+    expect(finding).to_contain_text("Under-propped")
+    finding.get_by_role("button").first.click()
+    page.locator("[data-suggestion=pitch]").first.get_by_role("button", name="Apply").click()
+    expect(finding).not_to_have_attribute("data-level", "stop")
+    expect(page.locator("[data-meeting=standing]")).to_be_visible()
