@@ -123,6 +123,7 @@ def test_demo_shows_what_the_tool_is_for(project: Project) -> None:
     assert {f.rule for f in b.findings if f.level == "watch"} == {
         "balance.condition",
         "choose.heat",
+        "drive.static-speed",
     }
 
 
@@ -431,4 +432,9 @@ def test_every_headline_value_shows_its_working_or_its_source(fit: str | None, p
                 "systems.pickup",
                 "systems.back-pressure",
                 "systems.demand",
+                # Found where two curves meet, and by eigenvalues.
+                "drive.static-speed",
+                "drive.climb-speed",
+                "drive.per-degree",
+                "drive.torsion",
             )

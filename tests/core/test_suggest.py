@@ -197,13 +197,14 @@ def test_a_battery_moves_by_the_handbook_relation(project: Project) -> None:
 
 def test_ways_across_benches_come_first_as_one_patch() -> None:
     """A CG that is too far forward: unit, spacer and battery go together; where the spacer brings the propeller near
-    the ground, a smaller propeller goes with it. Nothing makes a stop, and each says what it does besides."""
+    the ground, a higher flange goes with it (a smaller propeller would run away). Nothing makes a stop, and each says
+    what it does besides."""
     ways = suggest(DEMO, "a", "balance.cg-forward").suggestions
     first = ways[0]
     assert first.id.startswith("together") and len(first.operations) > 1 and first.reaches == "ok"
     both = next(s for s in ways if "+" in s.id)
     patched = {o.path.removeprefix(UNIT) for o in both.operations}
-    assert {"/placement/flange_station", "/propeller/spacer", "/propeller/diameter"} <= patched
+    assert {"/placement/flange_station", "/propeller/spacer", "/placement/flange_water_line"} <= patched
     assert len([s for s in ways if s.id.startswith("together")]) == 3
     for way in ways:
         after = assess(apply_operations(DEMO, [o.model_dump() for o in way.operations]), "a")

@@ -7,10 +7,13 @@ from typing import Any
 from .figures import f
 
 
-def _element(name: str, rank: float, behind: str, stiffness: str, inertia: str | None = None) -> dict[str, Any]:
+def _element(
+    name: str, rank: float, behind: str, stiffness: str, inertia: str | None = None, place: str | None = None
+) -> dict[str, Any]:
     return {
         "name": name,
         "rank": rank,
+        **({"place": f(place)} if place else {}),
         "behind": f(behind),
         "stiffness": f(stiffness, "maker"),
         **({"inertia": f(inertia, "estimated")} if inertia else {}),
@@ -47,15 +50,15 @@ LAPWING = {
     **_turning(_B, "0.07 kg·m²", "900 rpm", "1700 rpm", "flat"),
     f"{_B}/drive/line": {"nose": _element("crank nose and spacer", 0.0, "0", "120000 N·m/rad")},
     f"{_A}/drive/line": {
-        "hub": _element("rubber hub on the crank", 0.0, "0", "1150 N·m/rad", "0.004 kg·m²"),
-        "belt": _element("toothed belt", 1.0, "0", "48000 N·m/rad"),
+        "hub": _element("rubber hub on the crank", 0.0, "0", "1150 N·m/rad", "0.004 kg·m²", "1"),
+        "belt": _element("toothed belt", 1.0, "0", "48000 N·m/rad", place="2"),
     },
 }
 SAMPHIRE = {
     **_turning(_A, "0.62 kg·m²", "850 rpm", "1500 rpm", "in line"),
     f"{_A}/drive/line": {
-        "plate": _element("damper plate on the flywheel", 0.0, "0", "700 N·m/rad", "0.03 kg·m²"),
-        "shaft": _element("propeller shaft", 1.0, "1", "2850 N·m/rad"),
+        "plate": _element("damper plate on the flywheel", 0.0, "0", "700 N·m/rad", "0.03 kg·m²", "1"),
+        "shaft": _element("propeller shaft", 1.0, "1", "2850 N·m/rad", place="2"),
     },
     f"{_A}/drive/heat": {
         "first": f("46 °C ±0.5 °C"),

@@ -14,7 +14,8 @@ from hypothesis import strategies as st
 from crooked_keel.core.asked.suggest import suggest
 from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
-from crooked_keel.core.drive.match.quantities import FIT, AirMatch
+from crooked_keel.core.drive.match.functions import FIT
+from crooked_keel.core.drive.match.quantities import AirMatch
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.judging.finding import LEVELS, Finding
 from crooked_keel.core.physics.blades import Air, Blades, ideal_efficiency, pull

@@ -267,7 +267,8 @@ def test_it_is_judged_as_an_engineer_would(
 def test_every_rule_of_systems_is_judged_here() -> None:
     from crooked_keel.core.benches import RULES_OF
 
-    assert {a.rule.id for a in RULES_OF["systems"]} == {r for _, r, _, _, _ in JUDGED}
+    beside = {a.rule.id for a in RULES_OF["systems"] if a.rule.id.startswith("systems.charge-")}  # test_charging
+    assert {a.rule.id for a in RULES_OF["systems"]} == {r for _, r, _, _, _ in JUDGED} | beside
 
 
 def test_two_coolers_behind_one_another_and_side_by_side() -> None:

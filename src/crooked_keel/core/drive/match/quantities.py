@@ -21,6 +21,7 @@ from ...topic.reading import Topic
 from ..air.quantities import AirPropeller
 from ..handed import Curve, Sheet
 from ..train.quantities import Train
+from .functions import THREE_QUARTERS, blade_angle, told_thrust
 
 State = Literal["full", "runs away", "held down"]
 
@@ -31,15 +32,12 @@ _TURNED = (math.radians(-8), math.radians(12))
 _NEAR = 1e-5
 # Of a diameter: pitches among which a way out is looked for.
 _PITCHES = (0.25, 1.6)
-# What the generic blade promises too much of thrust. Common practice, no source: 0.85 to 0.97.
-FIT = 0.92
 # How far a speed may be off: of the generic blade, and once one static speed was read. Proposed.
 DOUBT, READ_DOUBT = 0.05, 0.01
 # Of the outer blade so much stalled, or the blade so steep, and what is reckoned standing is not to be used.
 STALLED, STEEP_RAD = 0.6, math.radians(20)
 # Standing, of the fastest speed allowed: between these all is well, in the middle a way out aims.
 SLOW, FAST, AIM = 0.88, 0.95, 0.92
-_THREE_QUARTERS = 0.75
 
 
 class Matched(NamedTuple):
@@ -217,11 +215,11 @@ class AirMatch(Topic):
 
     def pitch_at(self, angle_rad: float) -> float:
         """Pitch of a blade that stands so at three quarters of its radius, m."""
-        return _THREE_QUARTERS * math.pi * self.air_propeller.diameter * math.tan(angle_rad)
+        return THREE_QUARTERS * math.pi * self.air_propeller.diameter * math.tan(angle_rad)
 
     def angle_at(self, pitch_m: float) -> float:
         """Angle at three quarters of the radius of a blade of such a pitch, rad."""
-        return math.atan(pitch_m / (_THREE_QUARTERS * math.pi * self.air_propeller.diameter))
+        return blade_angle(pitch_m, self.air_propeller.diameter)
 
     @lazy
     def blades(self) -> Blades:
@@ -274,7 +272,7 @@ class AirMatch(Topic):
         if not self.said:
             return
         old = self.old if self.old is not None and self.old.said else None
-        source, fit = "blade elements, generic blade", "blade elements, generic blade, 0.92 of its thrust"
+        source = "blade elements, generic blade"
         out.add(
             "static-speed",
             "Unit, full throttle, standing",
@@ -288,11 +286,17 @@ class AirMatch(Topic):
             "static-thrust",
             "Thrust, full throttle, standing",
             "force",
-            lambda: FIT * self.static.thrust,
-            before=(lambda: FIT * old.static.thrust) if old else None,
-            source=fit,
+            lambda: told_thrust(self.static.thrust),
+            before=(lambda: told_thrust(old.static.thrust)) if old else None,
+            working=lambda: told_thrust.working(self.static.thrust),
         )
-        out.add("climb-thrust", "Thrust in the climb", "force", lambda: FIT * self.climb.thrust, source=fit)
+        out.add(
+            "climb-thrust",
+            "Thrust in the climb",
+            "force",
+            lambda: told_thrust(self.climb.thrust),
+            working=lambda: told_thrust.working(self.climb.thrust),
+        )
         out.add(
             "per-degree", "A degree coarser lowers it, standing, by", "rotation", lambda: self.per_degree, source=source
         )
@@ -301,7 +305,7 @@ class AirMatch(Topic):
             "Blade angle at three quarters",
             "angle",
             lambda: self.blade_angle,
-            source="helix of its pitch",
+            working=lambda: blade_angle.working(self.drawn.pitch_m, self.drawn.diameter_m),
         )
 
     def table(self) -> MatchOut:

@@ -9,7 +9,7 @@ from typing import Literal, NamedTuple
 from ...document.drive import Twisting
 from ...errors import CannotSay, Gap, InputError, ask_all
 from ...figure.reads import Read, combined, read
-from ...figure.trace import above_zero
+from ...figure.trace import above_zero, need
 from ...formula import Out
 from ...judging.finding import Level
 from ...physics.torsion import (
@@ -131,8 +131,14 @@ class Torsion(Topic):
         items = self.drive.line
         if not items:
             raise CannotSay(Gap(self.p("drive/line"), f"what twists between the {self.train.name} and its propeller"))
-        place = lambda i: (i[1].place.si if i[1].place is not None else math.inf, i[1].rank, i[0])
-        return sorted(items.items(), key=place)
+        if len(items) == 1:
+            return list(items.items())
+        places = ask_all(*(lambda k=k, t=t: self._place(k, t) for k, t in items.items()))
+        return [(k, t) for _, k, t in sorted(places, key=lambda p: p[0])]
+
+    def _place(self, key: str, item: Twisting) -> tuple[float, str, Twisting]:
+        at = self.p(f"drive/line/{key}/place")
+        return need(item.place, at, f"place of {item.name} along the line, 1 at the unit").si, key, item
 
     def _ratio_behind(self, count: float, key: str) -> float:
         """Speed of the crank over the speed behind so many stages."""
