@@ -609,7 +609,14 @@ def test_every_rule_that_can_warn_is_here() -> None:
     elsewhere |= {"craft.table-against-sections", "balance.limit-twice", "balance.seat-slide", "align.lies"}
     elsewhere |= {"drive.pack-possible", "drive.thrust-possible", "choose.power-to-mass", "craft.untried"}
     # In tests/core/drive, tests/core/systems, tests/core/build, tests/core/prove.
-    elsewhere |= {"drive.torsion-working", "drive.torsion-idle", "drive.swing", "drive.gear-oil", "drive.static-speed"}
+    elsewhere |= {
+        "drive.torsion-working",
+        "drive.torsion-idle",
+        "drive.swing",
+        "drive.gear-oil",
+        "drive.static-speed",
+        "drive.one-way",
+    }
     elsewhere |= {r for r in RULES if r.startswith(("systems.", "build.", "prove."))}
     tried = {k.split(":")[0] for _, k, _, _, _ in CASES} | {k.split(":")[0] for k, _, _, _ in AEROPLANE_CASES}
     assert tried | elsewhere == set(RULES)

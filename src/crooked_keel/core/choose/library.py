@@ -24,10 +24,10 @@ from ..document import (
     turned,
 )
 from ..errors import InputError
+from ..resolved.ratios import OUTSIDE
 from ..resolved.references import kind_of
 from .power.curve import Point, check_curve
 
-_OUTSIDE = ("chain", "belt")
 _TURNED = (
     "it was turned end for end, to lie on the side of its flange that the old one lay: sides and the way it turns are "
     "mirrored"
@@ -166,7 +166,7 @@ def _outside(project: Project, stages: Mapping[str, Stage]) -> dict[str, Stage]:
     own."""
     if "driven wheel" not in kind_of(project).forms:
         return {}
-    return {k: s for k, s in sorted(stages.items(), key=lambda s: s[1].rank) if s.type in _OUTSIDE}
+    return {k: s for k, s in sorted(stages.items(), key=lambda s: s[1].rank) if s.type in OUTSIDE}
 
 
 def _on_top(project: Project, shelf: LibraryUnit, units: int, there: Mapping[str, Any]) -> dict[str, Any]:
@@ -259,7 +259,7 @@ def _swapped(
     own = {k for k in here.drive.stages if (k in known.drive.stages if known else k not in outside)}
     left = sorted(((k, s) for k, s in here.drive.stages.items() if k not in own), key=lambda s: s[1].rank)
     drive = new["drive"]
-    stages = {k: s for k, s in drive.get("stages", {}).items() if not left or s.get("type", "gear") not in _OUTSIDE}
+    stages = {k: s for k, s in drive.get("stages", {}).items() if not left or s.get("type", "gear") not in OUTSIDE}
     last = max((s["rank"] for s in stages.values()), default=0.0)
     for n, (k, s) in enumerate(left, 1):
         stages[slug(k, stages)] = {**plain(s), "rank": last + n}

@@ -15,6 +15,7 @@ from ..figure.kinds import (
     RoadSpeed,
     Rotation,
     SeaSpeed,
+    Torque,
     Twist,
 )
 from ..figure.narrow import (
@@ -41,6 +42,8 @@ from ..figure.sizes import RimSize, TyreWidth, WheelSize
 from .base import Item, Key, Part
 from .unit import Turn
 
+StageType = Literal["gear", "internal gear", "belt", "crossed belt", "chain", "planetary", "bevel"]
+
 
 class Road(Part):
     """What holds a road craft back, the grip of its driven wheel, and the steepest hill it must climb."""
@@ -63,9 +66,12 @@ class Trial(Part):
 
 class Stage(Item):
     """One step of the reduction. Ratio is driver speed over driven speed; teeth give it exactly. order: its place along
-    the train, 1 at the unit; pulley: pitch diameter of the driving one of a belt without teeth."""
+    the train, 1 at the unit; pulley: pitch diameter of the driving one of a belt without teeth; idlers: wheels between
+    the two of a gear stage, none where it is said that there are none."""
 
-    type: Literal["gear", "belt", "chain", "planetary"] = "gear"
+    type: StageType = "gear"
+    idlers: Before | None = None
+    efficiency: Efficiency | None = None
     held: Literal["ring", "carrier", "sun"] | None = None
     driver_teeth: Teeth | None = None
     driven_teeth: Teeth | None = None
@@ -109,6 +115,17 @@ class GearHeat(Part):
     oil: Mass | None = None
 
 
+class Clutch(Part):
+    """A one-way clutch: behind how many stages it sits, the torque that it holds and the speed at which it may run free
+    by its maker; whether a starter, or engine braking, is to act through it."""
+
+    one_way: Literal["fitted", "none"] | None = None
+    behind: Before | None = None
+    holds: Torque | None = None
+    free_speed: Rotation | None = None
+    acts_through: Literal["nothing", "the starter or engine braking"] | None = None
+
+
 class Drive(Part):
     """Reduction between the unit and the output flange. No stages: the propeller sits on the unit's own flange.
     works_from: the slowest that the unit turns in steady work; line: what twists between it and the propeller."""
@@ -124,6 +141,7 @@ class Drive(Part):
     works_from: Rotation | None = None
     line: dict[Key, Twisting] = {}
     heat: GearHeat = GearHeat()
+    clutch: Clutch = Clutch()
 
 
 class Swing(Part):

@@ -3,15 +3,16 @@
 from __future__ import annotations
 
 import math
-from typing import Literal, NamedTuple
+from typing import NamedTuple
 
+from ..document.drive import StageType
 from ..errors import ask_all, or_none
 from ..formula import Out
 from ..judging.finding import Value
 from ..judging.values import ValueList
 from ..physics.mechanics import mean_torque
 from ..resolved.craft import Resolved
-from ..resolved.ratios import along_the_train, ratio_of_products, ratio_products, stage_ratio
+from ..resolved.ratios import along_the_train, ratio_of_products, ratio_products, stage_ratio, stage_turning
 from ..topic.reading import Topic
 from .air.functions import propeller_speed
 from .air.quantities import AirPropeller
@@ -28,8 +29,8 @@ from .train.quantities import TURN_WORDS, Train
 
 
 class ShaftOut(Out):
-    """One shaft of the train, from the crank to the propeller. stage: what drives it, by which ratio of its own, and
-    whether it turns as its driver does."""
+    """One shaft of the train, from the crank to the propeller. stage: what drives it, by which ratio of its own,
+    whether it turns as its driver does, by how many idlers, and what that stage loses, W."""
 
     name: str
     speed_si: float | None
@@ -39,9 +40,11 @@ class ShaftOut(Out):
     teeth: float | None
     offset_up_si: float | None
     offset_starboard_si: float | None
-    stage: Literal["gear", "belt", "chain", "planetary"] | None
+    stage: StageType | None
     step: float | None
     keeps: bool | None
+    idlers: int
+    loss_si: float | None
 
 
 class DriveOut(Out):
@@ -210,13 +213,20 @@ def shaft_table(train: Train) -> list[ShaftOut]:
     first = stages[0][1] if stages else None
     made: list[ShaftOut] = []
     step: float | None = None
+    turning: str | None = None
     for i in range(len(stages) + 1):
+        lost: float | None = None
+        between = stages[i - 1][1].idlers if i else None
         teeth = first.driver_teeth if i == 0 and first else stages[i - 1][1].driven_teeth if i else None
         if i:
             key, stage = stages[i - 1]
             step = or_none(lambda s=stage, k=key: stage_ratio(s, train.p(f"drive/stages/{k}")))
             ratio = None if ratio is None or step is None else ratio * step
-            turns = None if turns is None or stage.turning is None else turns * (-1 if stage.turning == "flips" else 1)
+            turning = or_none(lambda s=stage, k=key: stage_turning(s, train.p(f"drive/stages/{k}")))
+            turns = None if turns is None or turning is None else turns * (-1 if turning == "flips" else 1)
+            if power is not None and stage.efficiency is not None:
+                lost = power * (1 - stage.efficiency.si)
+                power -= lost
             up = None if up is None or stage.offset_up is None else up + stage.offset_up.along_m
             across = stage.offset_starboard
             starboard = None if starboard is None or across is None else starboard + across.along_m
@@ -233,7 +243,9 @@ def shaft_table(train: Train) -> list[ShaftOut]:
                 offset_starboard_si=starboard,
                 stage=stages[i - 1][1].type if i else None,
                 step=step if i and step is not None and math.isfinite(step) else None,
-                keeps=stages[i - 1][1].turning == "keeps" if i and stages[i - 1][1].turning else None,
+                keeps=turning == "keeps" if i and turning else None,
+                idlers=int(between.si) if between is not None else 0,
+                loss_si=lost,
             )
         )
     return made

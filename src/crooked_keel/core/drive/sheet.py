@@ -125,11 +125,13 @@ BLOCKS: tuple[Block, ...] = (
     ),
     Block(
         "drive",
-        "How far each stage sets its shaft off; a planetary: what is held",
+        "How far each stage sets its shaft off; a planetary: what is held; gears: idlers between",
         (
             field("offset_up", "offset up"),
             field("offset_starboard", "sideways"),
             field("held", "held", "choice"),
+            field("idlers", "idlers"),
+            field("efficiency", "efficiency"),
         ),
         without="across",
         table="~/drive/stages",
@@ -137,8 +139,8 @@ BLOCKS: tuple[Block, ...] = (
     ),
     Block(
         "drive",
-        "A planetary: what is held",
-        (field("held", "held", "choice"),),
+        "A planetary: what is held; gears: idlers between",
+        (field("held", "held", "choice"), field("idlers", "idlers"), field("efficiency", "efficiency")),
         form="across",
         table="~/drive/stages",
         one="stage",
@@ -211,6 +213,18 @@ BLOCKS: tuple[Block, ...] = (
             field("~/propeller/swing/took", "They took"),
         ),
         without="across",
+        folded=True,
+    ),
+    Block(
+        "drive",
+        "One-way clutch",
+        (
+            field("~/drive/clutch/one_way", "One-way clutch", "choice"),
+            field("~/drive/clutch/behind", "Stages before it"),
+            field("~/drive/clutch/holds", "Holds"),
+            field("~/drive/clutch/free_speed", "May run free at"),
+            field("~/drive/clutch/acts_through", "Acts through it", "choice"),
+        ),
         folded=True,
     ),
     Block(

@@ -369,7 +369,7 @@ class Teeth(Count):
 
 
 class Before(Count):
-    """How many stages lie before something, none among them."""
+    """How many stages, or wheels, lie before something, none among them."""
 
     least = 0.0
     most = 12.0

@@ -41,13 +41,41 @@ def stage_ratio(stage: Stage, pointer: str) -> float:
 
 
 # Stages within the unit or its box; the others run outside it, to what it drives.
-_WITHIN = ("gear", "planetary")
+WITHIN = ("gear", "internal gear", "planetary", "bevel")
+OUTSIDE = ("chain", "belt", "crossed belt")
+# Whether a stage turns as its driver does, where its kind says so.
+_TURNS = {"internal gear": "keeps", "belt": "keeps", "chain": "keeps", "crossed belt": "flips"}
+
+
+def own_turning(stage: Stage) -> str | None:
+    """Whether a stage keeps or flips the turning by its kind: a planetary by what is held, a gear by its idlers; None
+    where only looking tells. Source: kinematics."""
+    if stage.type == "planetary":
+        return None if stage.held is None else "flips" if stage.held == "carrier" else "keeps"
+    if stage.type == "gear" and stage.idlers is not None:
+        return "keeps" if int(stage.idlers.si) % 2 else "flips"
+    return _TURNS.get(stage.type)
+
+
+def stage_turning(stage: Stage, pointer: str) -> str:
+    """The same, or as it was said. Raises CannotSay where neither is known, InputError where both differ."""
+    own, said = own_turning(stage), stage.turning
+    if said is not None and own is not None and said != own:
+        raise InputError(
+            f"{pointer}/turning",
+            f"the {stage.name}: such a stage {own} the turning direction",
+            given=said,
+            allowed=f"{own}, or another kind of stage",
+        )
+    if own is None and said is None:
+        raise CannotSay(Gap(f"{pointer}/turning", f"whether the {stage.name} keeps or flips the turning direction"))
+    return own or said or ""
 
 
 def along_the_train(drive: Drive) -> list[tuple[str, Stage]]:
     """The stages from the unit on: by the order that was given; those without one as they stand on the list, what runs
     outside the unit (chains, belts) after what is within it."""
-    place = lambda s: (s.order.si, 0, s.rank) if s.order is not None else (math.inf, s.type not in _WITHIN, s.rank)
+    place = lambda s: (s.order.si, 0, s.rank) if s.order is not None else (math.inf, s.type not in WITHIN, s.rank)
     return sorted(drive.stages.items(), key=lambda s: place(s[1]))
 
 
@@ -58,7 +86,7 @@ def order_open(drive: Drive) -> list[tuple[str, Stage]]:
     outside = False
     made = []
     for key, stage in listed:
-        if stage.type not in _WITHIN:
+        if stage.type not in WITHIN:
             outside = True
         elif outside and stage.order is None:
             made.append((key, stage))

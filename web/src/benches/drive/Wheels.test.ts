@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { laidOut, radii } from './Wheels';
+import { between, laidOut, radii } from './Wheels';
 
 const shaft = (more: object) => ({
   name: 's',
@@ -13,6 +13,8 @@ const shaft = (more: object) => ({
   stage: null,
   step: null,
   keeps: null,
+  idlers: 0,
+  loss_si: null,
   ...more,
 });
 
@@ -31,6 +33,25 @@ describe('the wheels of a train', () => {
     const [a, b] = radii(sort, false, 2.2, 0.3);
     expect(a + b).toBeLessThan(0.3);
     expect(b / a).toBeCloseTo(2.2);
+  });
+  it.each([1, 2, 3])('%i idlers fill the room between two gears', (count) => {
+    const { pairs } = laidOut([
+      shaft({}),
+      shaft({ stage: 'gear', step: 2, keeps: count % 2 === 1, idlers: count, offset_up_si: 0.3 }),
+    ]);
+    const [p] = pairs;
+    if (!p) throw new Error('no stage');
+    expect(p.inner).toBe(false);
+    const wheels = [p.a, ...between(p.a, p.b, count), p.b];
+    wheels.slice(1).forEach((w, i) => {
+      const last = wheels[i] as typeof w;
+      expect(Math.hypot(w.x - last.x, w.y - last.y)).toBeCloseTo(w.r + last.r);
+    });
+    expect(p.b.r / p.a.r).toBeCloseTo(2);
+  });
+  it.each(['internal gear', 'bevel'] as const)('a %s meshes as what it is', (sort) => {
+    const { pairs } = laidOut([shaft({}), shaft({ stage: sort, step: 2.5, keeps: true, offset_up_si: 0.1 })]);
+    expect(pairs[0]?.inner).toBe(sort === 'internal gear');
   });
   it('stand where their shafts are', () => {
     const { at, pairs, sketched } = laidOut([

@@ -10,12 +10,17 @@ type Sort = NonNullable<Shaft['stage']>;
 interface Pair {
   sort: Sort;
   inner: boolean;
+  idlers: number;
   a: XY & { r: number };
   b: XY & { r: number };
 }
 const ROOM = { x: 14, y: 14, width: 190, height: 256 };
 /** Of two wheels whose distance is not known, m. */
 const SKETCH = 0.12;
+/** Of the distance of two gears, what idlers between them take. */
+const IDLED = 0.4;
+/** Stages whose wheels touch. */
+const MESHED: Sort[] = ['gear', 'internal gear', 'bevel'];
 
 /** The stages as they are: gears as pitch circles that touch, internal gears within their ring, planets about the sun, belts
  * and chains about their wheels; true to the offsets of the shafts where those are known. */
@@ -59,6 +64,7 @@ export function Wheels(props: { shafts: Shaft[] }) {
                 s.torque_si != null && formatNumber(s.torque_si, 'torque', view),
                 s.power_si != null && formatNumber(s.power_si, 'power', view),
                 s.teeth != null && `${s.teeth} teeth`,
+                s.loss_si != null && `${formatNumber(s.loss_si, 'small_power', view)} into heat`,
               ]
                 .filter(Boolean)
                 .join(' · ')}
@@ -105,9 +111,12 @@ export function laidOut(shafts: Shaft[]): { at: XY[]; pairs: Pair[]; sketched: b
     }
     if (!known) sketched = true;
     at.push(here);
-    const inner = s.stage === 'gear' && s.keeps === true && Math.abs(step - 1) > 0.02;
-    const [a, b] = radii(s.stage, inner, step, apart);
-    pairs.push({ sort: s.stage, inner, a: { ...before, r: a }, b: { ...here, r: b } });
+    const idlers = s.stage === 'gear' ? s.idlers : 0;
+    const ringed = s.stage === 'internal gear' || (s.stage === 'gear' && s.keeps === true && idlers === 0);
+    const inner = ringed && Math.abs(step - 1) > 0.02;
+    // Idlers take their part of the distance; how large each is nobody said.
+    const [a, b] = radii(s.stage, inner, step, apart * (idlers > 0 ? 1 - IDLED : 1));
+    pairs.push({ sort: s.stage, inner, idlers, a: { ...before, r: a }, b: { ...here, r: b } });
   });
   return { at, pairs, sketched };
 }
@@ -115,11 +124,11 @@ export function laidOut(shafts: Shaft[]): { at: XY[]; pairs: Pair[]; sketched: b
 /** Radii of the two wheels of a stage from its ratio and the distance of their shafts, m. */
 export function radii(sort: Sort, inner: boolean, step: number, apart: number): [number, number] {
   if (sort === 'planetary') return [0.03, 0.08];
-  if (sort === 'gear' && inner) {
+  if (inner) {
     const small = apart / Math.abs(step - 1);
     return step > 1 ? [small, small * step] : [small, small * step];
   }
-  const share = sort === 'gear' ? 1 : 0.8;
+  const share = MESHED.includes(sort) ? 1 : 0.8;
   return [(share * apart) / (1 + step), (share * apart * step) / (1 + step)];
 }
 
@@ -159,12 +168,15 @@ function Stage(props: {
       </g>
     );
   }
-  if (p.sort === 'gear') {
+  if (MESHED.includes(p.sort)) {
     const ring = p.inner ? (a.r > b.r ? a : b) : null;
     return (
-      <g data-stage={p.inner ? 'internal gear' : 'gear'}>
+      <g data-stage={p.inner ? 'internal gear' : p.sort}>
         {wheel(a, ring === a)}
         {wheel(b, ring === b)}
+        {between(a, b, p.idlers).map((idler) => (
+          <g key={idler.x + idler.y}>{wheel(idler)}</g>
+        ))}
       </g>
     );
   }
@@ -172,17 +184,28 @@ function Stage(props: {
     <g data-stage={p.sort}>
       {wheel(a)}
       {wheel(b)}
-      <Round a={a} b={b} chain={p.sort === 'chain'} />
+      <Round a={a} b={b} chain={p.sort === 'chain'} crossed={p.sort === 'crossed belt'} />
     </g>
   );
 }
 
-/** The two straight runs of a belt or of a chain. */
-function Round(props: { a: XY & { r: number }; b: XY & { r: number }; chain: boolean }) {
+/** Idlers of one size in a row between two gears. */
+export function between(a: XY & { r: number }, b: XY & { r: number }, count: number): (XY & { r: number })[] {
+  const length = Math.hypot(b.x - a.x, b.y - a.y);
+  const r = (length - a.r - b.r) / (2 * count);
+  return Array.from({ length: count }, (_, i) => {
+    const t = (a.r + (2 * i + 1) * r) / length;
+    return { x: a.x + t * (b.x - a.x), y: a.y + t * (b.y - a.y), r };
+  });
+}
+
+/** The two straight runs of a belt or of a chain; of a crossed belt they leave on one side and come on at the other. */
+function Round(props: { a: XY & { r: number }; b: XY & { r: number }; chain: boolean; crossed: boolean }) {
   const { a, b } = props;
+  const far = props.crossed ? -b.r : b.r;
   const length = Math.hypot(b.x - a.x, b.y - a.y);
   const along = Math.atan2(b.y - a.y, b.x - a.x);
-  const lean = Math.acos(Math.max(-1, Math.min(1, (a.r - b.r) / length)));
+  const lean = Math.acos(Math.max(-1, Math.min(1, (a.r - far) / length)));
   return (
     <g
       stroke="var(--color-ink)"
@@ -196,7 +219,7 @@ function Round(props: { a: XY & { r: number }; b: XY & { r: number }; chain: boo
         return (
           <path
             key={side}
-            d={`M${a.x + a.r * Math.cos(t)} ${a.y + a.r * Math.sin(t)}L${b.x + b.r * Math.cos(t)} ${b.y + b.r * Math.sin(t)}`}
+            d={`M${a.x + a.r * Math.cos(t)} ${a.y + a.r * Math.sin(t)}L${b.x + far * Math.cos(t)} ${b.y + far * Math.sin(t)}`}
           />
         );
       })}

@@ -7,6 +7,7 @@ from ...figure.trace import need
 from ...judging.finding import LeftOut, Ways
 from ...judging.values import ValueList
 from ...resolved.installation import ResolvedInstallation
+from ...resolved.ratios import WITHIN
 from ..readings import Readings
 from .functions import front_height_gain, packer_height, shaft_angle, unit_angle
 
@@ -22,7 +23,7 @@ class ShaftLine(Readings):
     def unsaid_gear(self) -> LeftOut:
         """The down-angle of a gear of which nobody gave it."""
         drive = self.placed.installation.drive
-        if drive.down_angle is not None or not any(s.type in ("gear", "planetary") for s in drive.stages.values()):
+        if drive.down_angle is not None or not any(s.type in WITHIN for s in drive.stages.values()):
             return LeftOut()
         gap = Gap(self.placed.p("drive/down_angle"), "down-angle of the gear; 0° for a straight one")
         return LeftOut(["the down-angle of its gear, taken as straight"], [gap])

@@ -13,7 +13,7 @@ from ...judging.subjects import Subject, known_of
 from ...reference.tyres import tyre_load
 from ...resolved.craft import Resolved
 from ...resolved.loads import Loads
-from ...resolved.ratios import along_the_train
+from ...resolved.ratios import OUTSIDE, along_the_train
 from ...resolved.references import Axis, Body
 from ...resolved.wheels import Wheels
 from ...topic.lazy import lazy
@@ -251,7 +251,7 @@ class Axles(Topic):
                 ).value
             ),
         )
-        chains = [(k, s) for k, s in along_the_train(placed.installation.drive) if s.type in ("chain", "belt")]
+        chains = [(k, s) for k, s in along_the_train(placed.installation.drive) if s.type in OUTSIDE]
         if not chains:
             # A shaft, or a motor in the hub that reacts on the arm: the pull acts at the pivot.
             ask_all(*pivot, front, ground)

@@ -209,7 +209,7 @@ def chain_strength(runs: Runs) -> Iterable[Finding]:
             "{name} stands {f} times its pull, of 8 asked",
             "Pull {p} in the lowest gear with shock {k}, not above the tyre's grip; strength {s}. Below 6 it stops."
             + (" Not less than the old one had." if carried and factor < 6 else "")
-            + (" Both runs of the belt counted." if run.stage.type == "belt" else ""),
+            + (" Both runs of the belt counted." if run.stage.type != "chain" else ""),
             subject=s.key,
             compared=Compared(value=factor, dimension="number", lo=8.0),
             can_suggest=level != "ok",

@@ -15,7 +15,7 @@ from ...physics.geometry import Vector
 from ...resolved.craft import Resolved
 from ...resolved.handed import FinalDrive
 from ...resolved.installation import ResolvedInstallation
-from ...resolved.ratios import along_the_train, stage_ratio
+from ...resolved.ratios import OUTSIDE, along_the_train, stage_ratio
 from ...resolved.wheels import Wheels
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
@@ -64,7 +64,7 @@ class Runs(Topic):
     def all(self) -> list[Run]:
         """Every chain and belt, from the unit on."""
         stages = along_the_train(self.train.drive)
-        outside = [(k, s) for k, s in stages if s.type in ("chain", "belt")]
+        outside = [(k, s) for k, s in stages if s.type in OUTSIDE]
         return [Run(k, s, self.train.p(f"drive/stages/{k}"), k == stages[-1][0]) for k, s in outside]
 
     @property
@@ -94,7 +94,7 @@ class Runs(Topic):
     def diameters(self, run: Run) -> tuple[float, float]:
         """Pitch diameters of the driving and of the driven wheel, m."""
         stage = run.stage
-        if stage.type == "belt" and stage.driver_teeth is None:
+        if stage.type != "chain" and stage.driver_teeth is None:
             pulley = lambda: above_zero(
                 stage.pulley, f"{run.pointer}/pulley", f"pitch diameter of the driving pulley of the {stage.name}"
             )

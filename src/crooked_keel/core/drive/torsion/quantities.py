@@ -24,7 +24,7 @@ from ...physics.torsion import (
 )
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
-from ...resolved.ratios import along_the_train, stage_ratio
+from ...resolved.ratios import along_the_train
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ..train.quantities import Train
@@ -150,10 +150,7 @@ class Torsion(Topic):
                 given=str(int(count)),
                 allowed=f"0 to {len(stages)}",
             )
-        ratios = ask_all(
-            *(lambda k=k, s=s: stage_ratio(s, self.p(f"drive/stages/{k}")) for k, s in stages[: int(count)])
-        )
-        return math.prod(ratios)
+        return self.train.ratio_before(count)
 
     def _element(self, key: str, item: Twisting, last: bool) -> tuple[Read, float, Read | None]:
         """Stiffness of what twists, speed of the crank over its own, and the inertia at its far end but the last."""

@@ -2,13 +2,17 @@
 
 from __future__ import annotations
 
+import math
+
+from ...document import Figure
 from ...errors import CannotSay, Gap, InputError, ask_all
+from ...figure.reads import Read, read
 from ...figure.trace import above_zero, need
 from ...physics.mechanics import TURN_SIGN, mean_torque
 from ...resolved.craft import Resolved
 from ...resolved.handed import Output
 from ...resolved.installation import ResolvedInstallation
-from ...resolved.ratios import along_the_train
+from ...resolved.ratios import along_the_train, stage_ratio, stage_turning
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ..air.functions import output_rotation, propeller_speed
@@ -39,7 +43,10 @@ class Train(Topic):
 
     @lazy
     def efficiency(self) -> float:
-        """Efficiency of the drive behind the unit."""
+        """Efficiency of the drive behind the unit: as a whole, or of every stage."""
+        stages = self.drive.stages.values()
+        if self.drive.efficiency is None and stages and all(s.efficiency is not None for s in stages):
+            return math.prod(s.efficiency.si for s in stages if s.efficiency is not None)
         return above_zero(self.drive.efficiency, self.p("drive/efficiency"), f"efficiency of the drive ({self.name})")
 
     @lazy
@@ -80,17 +87,9 @@ class Train(Topic):
     @lazy
     def output_turns(self) -> int:
         """Turning direction at the output flange."""
-        stages = along_the_train(self.drive)
-        missing = [
-            Gap(self.p(f"drive/stages/{k}/turning"), f"whether the {s.name} keeps or flips the turning direction")
-            for k, s in stages
-            if s.turning is None
-        ]
-        if missing:
-            raise CannotSay(*missing)
-        return output_rotation(
-            self.unit_turns, [s.turning for _, s in stages], [self.p(f"drive/stages/{k}/turning") for k, _ in stages]
-        )
+        at = [(self.p(f"drive/stages/{k}"), s) for k, s in along_the_train(self.drive)]
+        turnings = ask_all(*(lambda p=p, s=s: stage_turning(s, p) for p, s in at))
+        return output_rotation(self.unit_turns, turnings, [f"{p}/turning" for p, _ in at])
 
     @lazy
     def mean_torque(self) -> float:
@@ -134,6 +133,16 @@ class Train(Topic):
         ask_all(lambda: self.hardest, lambda: self.output_turns, lambda: self.fastest)
         power, speed = self.hardest
         return Output(mean_torque(power, speed) * self.ratio, self.output_turns, self.fastest)
+
+    def read(self, figure: Figure | None, pointer: str, what: str) -> Read:
+        """A figure with its doubt. Raises CannotSay, InputError."""
+        school = self.resolved.project.assumptions.tolerance_school or "two standard deviations"
+        return read(figure, pointer, what, school)
+
+    def ratio_before(self, count: float) -> float:
+        """Speed of the crank over the speed behind so many stages. Raises CannotSay, InputError."""
+        stages = along_the_train(self.drive)[: int(count)]
+        return math.prod(ask_all(*(lambda k=k, s=s: stage_ratio(s, self.p(f"drive/stages/{k}")) for k, s in stages)))
 
     @property
     def turned(self) -> str:

@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Gap, or_none
-from ...judging.finding import Finding, q, word
+from ...errors import CannotSay, Gap, ask_all, or_none
+from ...figure.trace import need
+from ...judging.finding import Compared, Finding, q, word
 from ...judging.register import rule, verdict
 from ...physics.mechanics import TURN_SIGN
 from ...resolved.craft import Resolved
@@ -69,7 +70,7 @@ def hunting_tooth(train: Train) -> Iterable[Finding]:
     for key, stage in train.drive.stages.items():
         if stage.driver_teeth and stage.driven_teeth:
             a, b = int(stage.driver_teeth.si), int(stage.driven_teeth.si)
-            if gcd(a, b) > 1 and stage.type == "gear":
+            if gcd(a, b) > 1 and stage.type in ("gear", "internal gear", "bevel"):
                 yield verdict(
                     "drive.hunting-tooth",
                     "watch",
@@ -80,3 +81,60 @@ def hunting_tooth(train: Train) -> Iterable[Finding]:
                     b=q(b, "count"),
                     n=q(b // gcd(a, b), "count"),
                 )
+
+
+# Times the torque that a one-way clutch holds: usual, and least. Common practice, no source.
+_HELD, _LEAST_HELD = 2.0, 1.5
+
+
+@rule(
+    "drive.one-way",
+    "One-way clutch",
+    limit="holds 1.5 times the torque, and may run free at the fastest speed: watch, never ok; less, slower, or "
+    "acted through, stop",
+    source="common practice, no source; its maker governs",
+    mark="common practice",
+)
+def one_way(train: Train) -> Iterable[Finding]:
+    clutch = train.drive.clutch
+    if clutch.one_way != "fitted":
+        return
+    at = lambda name: train.p(f"drive/clutch/{name}")
+    through, behind, holds, free, torque, fastest = ask_all(
+        lambda: _through(train),
+        lambda: need(clutch.behind, at("behind"), "how many stages lie before the one-way clutch").si,
+        lambda: train.read(clutch.holds, at("holds"), "torque that the one-way clutch holds, by its maker"),
+        lambda: train.read(clutch.free_speed, at("free_speed"), "speed at which the clutch may run free, by its maker"),
+        lambda: train.hardest,
+        lambda: max(speed for _, speed in train.claims),
+    )
+    before = train.ratio_before(behind)
+    asked, runs = torque[0] / torque[1] * before, fastest / before
+    share, doubt = holds.si / asked, 2 * holds.u / asked
+    slow = free.si < runs
+    acts = through != "nothing"
+    yield verdict(
+        "drive.one-way",
+        "stop" if acts or slow or share < _LEAST_HELD else "watch",
+        "The starter, or engine braking, would act through the one-way clutch: it does not"
+        if acts
+        else "The one-way clutch may run free at {f}, it can come to {r}"
+        if slow
+        else "The one-way clutch holds {s} times the torque of {t}",
+        "What it drives cannot turn the unit: no restart by it, no braking, and a unit that stops leaves it turning. "
+        "Twice the torque is usual. The unit's pulses, heat and life are not looked at.",
+        compared=Compared(value=share, dimension="number", lo=_HELD, doubt=doubt or None),
+        s=q(share, "number"),
+        t=q(asked, "torque"),
+        f=q(free.si, "rotation"),
+        r=q(runs, "rotation"),
+    )
+
+
+def _through(train: Train) -> str:
+    said = train.drive.clutch.acts_through
+    if said is None:
+        raise CannotSay(
+            Gap(train.p("drive/clutch/acts_through"), "whether a starter or engine braking acts through it")
+        )
+    return said
