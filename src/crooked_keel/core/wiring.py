@@ -31,6 +31,7 @@ from .craft.weighing.quantities import Weighing
 from .document import Fit, Installation, Project
 from .drive.air.quantities import AirPropeller
 from .drive.battery.quantities import OnBattery
+from .drive.climb.quantities import Flown
 from .drive.heat.quantities import GearOil
 from .drive.marine.quantities import AtSea
 from .drive.match.quantities import AirMatch
@@ -382,12 +383,13 @@ class _Wiring:
         ws, has = self.ws, resolved.has
         train = ws.topic(f"train {name}", Train, resolved, placed, old.train if old else None)
         torsion = ws.topic(f"torsion {name}", Torsion, resolved, placed, train)
-        air = sea = road = battery = runs = match = None
+        air = sea = road = battery = runs = match = flown = None
         if has("air propeller"):
             before = old.air if old else None
             air = ws.topic(f"air {name}", AirPropeller, resolved, placed, train, given.ground, before)
             was = old.match if old else None
             match = ws.topic(f"match {name}", AirMatch, resolved, placed, train, air, sheet, was)
+            flown = ws.topic(f"flown {name}", Flown, resolved, match, given.heaviest_kg)
         if has("marine propeller"):
             sea = ws.topic(f"sea {name}", AtSea, resolved, placed, train, given.heaviest_kg, old.sea if old else None)
         if has("driven wheel"):
@@ -407,7 +409,7 @@ class _Wiring:
         if train.electric:
             battery = ws.topic(f"battery {name}", OnBattery, resolved, placed, train, road, sea)
         oil = ws.topic(f"gear oil {name}", GearOil, resolved, placed, train)
-        return DriveTopics(train, air, sea, road, battery, runs, torsion, oil, match)
+        return DriveTopics(train, air, sea, road, battery, runs, torsion, oil, match, flown)
 
     def _align(
         self, resolved: Resolved, placed: ResolvedInstallation, old: InstallationBenches | None, name: str

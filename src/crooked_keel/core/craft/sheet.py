@@ -262,6 +262,18 @@ REST: tuple[Block, ...] = (
         ),
         form="air propeller",
     ),
+    Block(
+        "craft",
+        "What it did before",
+        (
+            field("/craft/flown/climb", "Rate of climb, at that airspeed"),
+            field("/craft/flown/mass", "Its mass then"),
+            field("/craft/flown/top", "Level speed, full throttle"),
+            field("/craft/flown/wanted", "Rate of climb wanted, heaviest loading"),
+        ),
+        form="air propeller",
+        folded=True,
+    ),
     Block("craft", "Ballast", (field("/craft/ballast_station", "Where ballast may go"),), without="stands on wheels"),
     Block(
         "craft",

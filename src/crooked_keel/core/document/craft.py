@@ -6,6 +6,7 @@ from typing import ClassVar, Literal
 
 from ..figure.kinds import (
     Area,
+    ClimbRate,
     Duration,
     Length,
     Mass,
@@ -206,6 +207,16 @@ class Outline(Part):
     wheel: Length | None = None
 
 
+class Flown(Part):
+    """What it did before the work: rate of climb at the airspeed of its best climb and the mass at which, level speed
+    at full throttle; and the climb that is wanted."""
+
+    climb: ClimbRate | None = None
+    mass: Mass | None = None
+    top: RoadSpeed | None = None
+    wanted: ClimbRate | None = None
+
+
 class Craft(Part):
     """Everything about the host craft that is not the power unit. Lowest and highest: how far its nose goes down and up
     on the ground; airspeed: its fastest at full power, and of its best climb; auxiliary: what else its packs feed."""
@@ -233,6 +244,7 @@ class Craft(Part):
     highest_attitude: Attitude | None = None
     airspeed: RoadSpeed | None = None
     climb_speed: RoadSpeed | None = None
+    flown: Flown = Flown()
     auxiliary: Power | None = None
     ballast_station: Station | None = None
     stand: Station | None = None

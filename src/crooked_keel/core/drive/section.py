@@ -17,6 +17,7 @@ from ..topic.reading import Topic
 from .air.functions import propeller_speed
 from .air.quantities import AirPropeller
 from .battery.quantities import OnBattery
+from .climb.quantities import Flown
 from .heat.quantities import GearOil
 from .marine.quantities import AtSea, AtSeaOut
 from .match.quantities import AirMatch, MatchOut
@@ -79,6 +80,7 @@ class DriveTopics(NamedTuple):
     torsion: Torsion
     oil: GearOil
     match: AirMatch | None
+    flown: Flown | None
 
     def topics(self) -> list[Topic]:
         """Those that there are."""
@@ -176,6 +178,13 @@ def match_values(match: AirMatch) -> list[Value]:
     return out.values
 
 
+def flown_values(flown: Flown) -> list[Value]:
+    """Climb and level speed."""
+    out = ValueList("drive")
+    flown.values(out)
+    return out.values
+
+
 def match_table(match: AirMatch) -> MatchOut | None:
     """The match as drawn, where it can be."""
     return None if match.governed else or_none(lambda: match.table())
@@ -197,6 +206,7 @@ VALUES = (
     chain_values,
     battery_values,
     match_values,
+    flown_values,
     torsion_values,
     oil_values,
 )

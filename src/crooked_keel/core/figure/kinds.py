@@ -172,6 +172,13 @@ class RoadSpeed(SeaSpeed):
     usual = (0.0, 80.0)
 
 
+class ClimbRate(SeaSpeed):
+    """A rate of climb, m/s."""
+
+    shown = "climb"
+    usual = (0.5, 20.0)
+
+
 class Voltage(Figure):
     """A voltage, V."""
 

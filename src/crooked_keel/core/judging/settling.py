@@ -155,6 +155,7 @@ SETTLES: dict[str, Settled] = {
     "drive.static-speed": _s("adjust", "Turn the blades, or another pitch; then read it standing, chocked and held."),
     "drive.swing": _s("measure", "Swing it again, indoors, and look whether its mass has the hub in it."),
     "drive.gear-oil": _s("buy", "Fins, a cooler or more flow over the case; then run the trial again."),
+    "drive.climb": _s("decide", "Less weight, a larger propeller or more power; or a climb that is content with less."),
     "drive.one-way": _s("buy", "A clutch that holds twice the torque and runs free at its speed; a starter elsewhere."),
     "drive.hunting-tooth": _s("buy", "One tooth more or less on either wheel."),
     # mount

@@ -34,7 +34,7 @@ UNCHECKED: tuple[Unchecked, ...] = (
     _U("drive", "torsional vibration and speeds to keep clear of", "driven wheel"),
     _U("drive", "strength and life of shafts, keys, gears, bearings and clutch"),
     _U("drive", "stress, flutter and hub of the blades; noise", "air propeller"),
-    _U("drive", "thrust in climb and cruise", "air propeller"),
+    _U("drive", "climb at height and on a hot day, cruise, the length of the take-off", "air propeller"),
     _U("drive", "cavitation, wake and vibration of the propeller", "marine propeller"),
     _U("drive", "the gear's own rating and its time astern", "marine propeller"),
     _U("drive", "slip of clutch or belt, and gears changed under load", "driven wheel"),

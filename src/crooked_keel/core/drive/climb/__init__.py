@@ -1,0 +1,1 @@
+"""Climb and top speed, scaled from what she did before."""
