@@ -46,7 +46,7 @@ LAPWING = {
         "climb": f("480 ft/min ±40 ft/min"),
         "mass": f("505 kg ±5 kg"),
         "top": f("148 km/h ±4 km/h"),
-        "wanted": f("2.6 m/s"),
+        "wanted": f("2.2 m/s"),
     },
     "/craft/climb_speed": f("105 km/h", "estimated"),
     "/old_installations/main/propeller/pitch": f("1060 mm", "maker"),
