@@ -51,17 +51,12 @@ class Flown(Topic):
             raise CannotSay(*self._heaviest.needs)
         return self._heaviest
 
-    def useful(self, match: AirMatch, airspeed_m_s: float) -> float:
-        """Thrust as told times airspeed at full throttle, W. Raises CannotSay."""
-        return told_thrust(match.match(airspeed_m_s, match.blades).thrust) * airspeed_m_s
-
     @lazy
     def climb_terms(self) -> tuple[float, float, float, float, float]:
         """Useful power now and before, W; mass now and before, kg; rate of climb before, m/s. Raises CannotSay."""
-        v = self.match.climb_airspeed
         now, before, heavy, mass, climb = ask_all(
-            lambda: self.useful(self.match, v),
-            lambda: self.useful(self.old, v),
+            lambda: told_thrust(self.match.climb.thrust) * self.match.climb_airspeed,
+            lambda: told_thrust(self.old.climb.thrust) * self.old.climb_airspeed,
             lambda: self.heaviest_kg,
             lambda: self._read("mass", "mass at which that climb was flown"),
             lambda: self._read("climb", "rate of climb before, at the airspeed of the best climb"),
@@ -105,8 +100,11 @@ class Flown(Topic):
     @lazy
     def top_terms(self) -> tuple[float, float, float]:
         """Top speed before, m/s, and useful power there now and before, W. Raises CannotSay, InputError."""
-        v = self._read("top", "level speed at full throttle before").si
-        now, before = ask_all(lambda: self.useful(self.match, v), lambda: self.useful(self.old, v))
+        v, now, before = ask_all(
+            lambda: self.match.top_airspeed,
+            lambda: told_thrust(self.match.top.thrust) * self.match.top_airspeed,
+            lambda: told_thrust(self.old.top.thrust) * self.match.top_airspeed,
+        )
         if min(now, before) <= 0:
             raise InputError(
                 "/craft/flown/top",

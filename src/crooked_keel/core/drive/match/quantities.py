@@ -245,6 +245,18 @@ class AirMatch(Topic):
         return self.match(v, blades)
 
     @lazy
+    def top_airspeed(self) -> float:
+        """Level speed at full throttle that was flown before, m/s. Raises CannotSay."""
+        figure = self.resolved.project.craft.flown.top
+        return above_zero(figure, "/craft/flown/top", "level speed at full throttle before")
+
+    @lazy
+    def top(self) -> Matched:
+        """At that speed, full throttle. Raises CannotSay."""
+        v, blades = ask_all(lambda: self.top_airspeed, lambda: self.blades)
+        return self.match(v, blades)
+
+    @lazy
     def allowed(self) -> float:
         """The fastest that a rating turns the unit, rad/s. Raises CannotSay."""
         return max(speed for _, speed in self.train.claims)
