@@ -43,7 +43,7 @@ def _pitch(at: str, pitch: str, efficiency: str | None = None) -> dict[str, Any]
 
 LAPWING = {
     "/craft/flown": {
-        "climb": f("480 ft/min ±40 ft/min"),
+        "climb": f("480 ft/min ±20 ft/min"),
         "mass": f("505 kg ±5 kg"),
         "top": f("148 km/h ±4 km/h"),
         "wanted": f("2.2 m/s"),

@@ -118,23 +118,21 @@ class Flown(Topic):
         """Headline values, once something was flown."""
         if not self.begun:
             return
-        if self.flown.climb is not None:
-            out.add(
-                "climb-rate",
-                "Rate of climb, heaviest loading",
-                "climb",
-                lambda: self.rate,
-                before=lambda: self._read("climb", "rate of climb before").si,
-                working=lambda: climb_rate.working(
-                    self.climb_terms[0], self.asked, self.climb_terms[2], self.climb_terms[3], INDUCED
-                ),
-            )
-        if self.flown.top is not None:
-            out.add(
-                "top-speed",
-                "Level speed, full throttle",
-                "road_speed",
-                lambda: top_speed(*self.top_terms),
-                before=lambda: self.top_terms[0],
-                working=lambda: top_speed.working(*self.top_terms),
-            )
+        out.add(
+            "climb-rate",
+            "Rate of climb, heaviest loading",
+            "climb",
+            lambda: self.rate,
+            before=lambda: self._read("climb", "rate of climb before").si,
+            working=lambda: climb_rate.working(
+                self.climb_terms[0], self.asked, self.climb_terms[2], self.climb_terms[3], INDUCED
+            ),
+        )
+        out.add(
+            "top-speed",
+            "Level speed, full throttle",
+            "road_speed",
+            lambda: top_speed(*self.top_terms),
+            before=lambda: self.top_terms[0],
+            working=lambda: top_speed.working(*self.top_terms),
+        )
