@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import ask_all, or_none
-from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.finding import Compared, Finding, Level, q
 from ...judging.register import rule, verdict
 from .quantities import FAST, SLOW, AirMatch
 
@@ -61,5 +61,4 @@ def static_speed(match: AirMatch) -> Iterable[Finding]:
         m=q(allowed, "rotation"),
         d=q(doubt * static.speed, "rotation"),
         p=q(or_none(lambda: match.per_degree) or 0.0, "rotation"),
-        w=word(match.train.name),
     )
