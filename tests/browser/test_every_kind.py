@@ -322,8 +322,10 @@ def test_from_a_new_project_to_a_verdict_on_every_bench(page: Page, kind: str) -
         unknown = page.eval_on_selector_all(
             '[data-finding][data-level="unknown"]', "es => es.map(e => `${e.dataset.finding}: ${e.innerText}`)"
         )
-        # Whether a marine propeller takes the power is said once there is a match for it.
-        assert [u for u in unknown if not u.startswith("drive.absorbs")] == [], f"{bench}: {unknown}"
+        # Whether a marine propeller takes the power is said once there is a match for it; what twists is a row that
+        # nobody added here.
+        later = ("drive.absorbs", "drive.torsion-")
+        assert [u for u in unknown if not u.startswith(later)] == [], f"{bench}: {unknown}"
     assert page.get_by_text("sketch: outline not measured").count() == 0
     assert violations(page) == []
 

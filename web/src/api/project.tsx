@@ -278,7 +278,10 @@ export function ProjectProvider(props: {
     (way: 'undo' | 'redo' | number) =>
       line(async () => {
         try {
-          const on = queries.getQueryData<State>(key)?.revision ?? 0;
+          // A fit that was just turned to may not have come yet.
+          const now =
+            queries.getQueryData<State>(key) ?? ((await queries.fetchQuery({ queryKey: key, queryFn: load })) as State);
+          const on = now.revision;
           const path = { project_id: id };
           const query = { fit: wanted, on };
           const state =
@@ -298,7 +301,7 @@ export function ProjectProvider(props: {
           if (bad.problem.status === 409) await queries.invalidateQueries({ queryKey: key });
         }
       }),
-    [id, keep, key, line, queries, wanted],
+    [id, keep, key, line, load, queries, wanted],
   );
   const happened = useCallback(
     (work: () => Promise<State>, summary: string) =>
