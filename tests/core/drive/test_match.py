@@ -189,6 +189,14 @@ def test_a_static_speed_that_cannot_be_is_refused_at_its_field() -> None:
         _ = match(put(LAPWING, {f"{A}/propeller/static_speed": m("1200 rpm")})).turned
 
 
+def test_pitch_and_blade_angle_that_do_not_agree_are_asked_about() -> None:
+    made = found(put(LAPWING, {f"{A}/propeller/blade_angle": m("14°")}))
+    assert made.level == "unknown" and made.needs[0].pointer == f"{A}/propeller/blade_angle"
+    assert made.needs[0].given == "14°" and made.needs[0].allowed
+    # 840 mm on 1980 mm stand at 10.2°.
+    assert found(put(LAPWING, {f"{A}/propeller/blade_angle": m("10.2°")})).level == found(LAPWING).level
+
+
 def test_a_stalled_blade_is_never_ok_however_it_turns() -> None:
     stalled = put(LAPWING, {f"{A}/propeller/pitch": None, f"{A}/propeller/blade_angle": m("22°")})
     stalled = put(
@@ -206,6 +214,8 @@ def test_a_stalled_blade_is_never_ok_however_it_turns() -> None:
         ({"propeller/pitch": m("1200 mm")}, "pitch"),
         ({"propeller/pitch": None, "propeller/blade_angle": m("16°")}, "blade_angle"),
         ({"propeller/static_speed": m("4700 rpm")}, "pitch"),
+        # Both given, and both wrong: the angle is set, the pitch goes.
+        ({"propeller/pitch": m("1340 mm"), "propeller/blade_angle": m("16°")}, "blade_angle"),
     ],
 )
 def test_a_way_out_leads_out(changes: dict[str, Any], way: str) -> None:

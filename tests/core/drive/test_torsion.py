@@ -263,6 +263,13 @@ def test_behind_more_stages_than_there_are_is_refused_at_its_field() -> None:
     assert one.level == "unknown" and one.needs[0].pointer == f"{B}/drive/line/spider/behind"
 
 
+def test_a_line_that_goes_back_before_a_stage_is_refused_at_its_field() -> None:
+    line = "/fits/a/installations/main/drive/line"
+    back = put(SAMPHIRE, {f"{line}/plate/behind": m("1"), f"{line}/shaft/behind": m("0")})
+    (one,) = found(back, WORKING, "a")
+    assert one.level == "unknown" and one.needs[0].pointer == f"{line}/shaft/behind" and one.needs[0].given == "0"
+
+
 def test_a_shaft_behind_the_reduction_is_softer_by_the_square_of_the_ratio() -> None:
     """The same coupling, once before the gear and once, stiffer by i², behind it: the same frequency."""
     ratio = 68 / 29

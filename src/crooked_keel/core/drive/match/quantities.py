@@ -30,6 +30,8 @@ _PLACES, _FINE = 21, 3
 # Blades are turned within these from what the pitch says to meet a static speed that was read.
 _TURNED = (math.radians(-8), math.radians(12))
 _NEAR = 1e-5
+# Pitch and blade angle that are both given may differ by so much. Proposed.
+_AGREE_RAD = math.radians(0.5)
 # Of a diameter: pitches among which a way out is looked for.
 _PITCHES = (0.25, 1.6)
 # How far a speed may be off: of the generic blade, and once one static speed was read. Proposed.
@@ -117,6 +119,13 @@ class AirMatch(Topic):
         name, said = self.train.name, self.propeller
         across, count = ask_all(lambda: self.air_propeller.diameter, lambda: self._count())
         if said.blade_angle is not None:
+            if said.pitch is not None and abs(self.angle_at(said.pitch.si) - said.blade_angle.si) > _AGREE_RAD:
+                raise InputError(
+                    self.p("propeller/blade_angle"),
+                    "pitch and blade angle do not agree: which?",
+                    given=said.blade_angle.entered,
+                    allowed="the angle that its pitch has at three quarters, or one of the two left blank",
+                )
             return Blades(across, self.pitch_at(said.blade_angle.si), count)
         return Blades(
             across, above_zero(said.pitch, self.p("propeller/pitch"), f"pitch of the propeller ({name})"), count

@@ -35,6 +35,8 @@ def pitch(match: AirMatch) -> Iterator[Proposal]:
 
 def _to(field: str, template: str, match: AirMatch, value: object, shown: Param) -> Proposal:
     operations = [Operation(op="replace", path=match.p(f"propeller/{field}"), value=value)]
+    if field == "blade_angle" and match.propeller.pitch is not None:
+        operations.append(Operation(op="remove", path=match.p("propeller/pitch")))
     if match.propeller.static_speed is not None and match.propeller.read_angle is None:
         # What was read was of the blade as it stands.
         read = computed(None, f"{math.degrees(match.blade_angle):.2f}°")

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable
+from itertools import pairwise
 from typing import Literal, NamedTuple
 
 from ...document.drive import Twisting
@@ -168,11 +169,21 @@ class Torsion(Topic):
 
     @lazy
     def elements(self) -> list[tuple[Read, float, Read | None]]:
-        """Every element of the line."""
+        """Every element of the line. Raises CannotSay, InputError where one lies before a stage that an earlier one
+        lies behind."""
         line = self.line
-        return list(
+        made = list(
             ask_all(*(lambda k=k, t=t, n=n: self._element(k, t, n == len(line) - 1) for n, (k, t) in enumerate(line)))
         )
+        for (_, a), (key, b) in pairwise(line):
+            if a.behind is not None and b.behind is not None and b.behind.si < a.behind.si:
+                raise InputError(
+                    self.p(f"drive/line/{key}/behind"),
+                    f"{b.name} comes after {a.name}, which lies behind more stages",
+                    given=b.behind.entered,
+                    allowed=f"{a.behind.entered} or more, or another place along the line",
+                )
+        return made
 
     @lazy
     def crank(self) -> Read:

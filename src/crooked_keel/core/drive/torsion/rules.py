@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
+from typing import Any
 
 from ...judging.band import at_most, band
 from ...judging.finding import Compared, Finding, Level, q, word
@@ -32,7 +33,7 @@ def _worst(torsion: Torsion, off: str) -> tuple[Level, Meeting | None]:
     return level, meeting
 
 
-def _params(torsion: Torsion, meeting: Meeting) -> dict[str, object]:
+def _params(torsion: Torsion, meeting: Meeting) -> dict[str, Any]:
     idle, low, high = torsion.speeds
     c = meeting.crossing
     return {
@@ -72,7 +73,7 @@ def working(torsion: Torsion) -> Iterable[Finding]:
         "Twisting at {f}; propeller {s}. " + _NOT,
         compared=Compared(value=meeting.off_working, dimension="percent", lo=CLOSE),
         can_suggest=level == "stop",
-        **_params(torsion, meeting),  # type: ignore[arg-type]
+        **_params(torsion, meeting),
     )
 
 
@@ -105,7 +106,7 @@ def idling(torsion: Torsion) -> Iterable[Finding]:
             "It passes {n} ±{d} on its way up, critical by order {o}, of {k}",
             "Go through briskly, never idle or taxi there; it idles at {i}. Propeller {s}. " + _NOT,
             compared=Compared(value=meeting.off_idle, dimension="percent", lo=CLOSE),
-            **_params(torsion, meeting),  # type: ignore[arg-type]
+            **_params(torsion, meeting),
         )
         return
     yield verdict(
@@ -117,7 +118,7 @@ def idling(torsion: Torsion) -> Iterable[Finding]:
         "Twisting at {f}; propeller {s}. " + _NOT,
         compared=Compared(value=meeting.off_idle, dimension="percent", lo=CLOSE),
         can_suggest=level == "stop",
-        **_params(torsion, meeting),  # type: ignore[arg-type]
+        **_params(torsion, meeting),
     )
 
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
 
 from ...document.systems import Bank
 from ...errors import ask_all
@@ -17,8 +17,14 @@ from .quantities import Charging
 _GENERATOR = "generator of the unit"
 
 
-def _banks(current: Current) -> list[Subject[Bank]]:
-    return [Subject(k, b.name, b) for k, b in current.banks]
+def _each(
+    current: Current, rule_id: str, judge: Callable[[Charging, Subject[Bank]], Iterable[Finding]]
+) -> list[Finding]:
+    """Every battery judged; none of a lane that is not begun, nor of a motor, whose pack feeds them."""
+    if not current.begun or current.electric:
+        return []
+    charging = Charging(current)
+    return one_by_one(rule_id, [Subject(k, b.name, b) for k, b in current.banks], lambda s: judge(charging, s))
 
 
 @rule(
@@ -30,9 +36,7 @@ def _banks(current: Current) -> list[Subject[Bank]]:
     mark="common practice",
 )
 def voltage(current: Current) -> Iterable[Finding]:
-    if current.begun and not current.electric:
-        charging = Charging(current)
-        yield from one_by_one("systems.charge-voltage", _banks(current), lambda s: _voltage(charging, s))
+    yield from _each(current, "systems.charge-voltage", _voltage)
 
 
 def _voltage(charging: Charging, s: Subject[Bank]) -> Iterable[Finding]:
@@ -79,9 +83,7 @@ def _voltage(charging: Charging, s: Subject[Bank]) -> Iterable[Finding]:
     mark="common practice",
 )
 def time(current: Current) -> Iterable[Finding]:
-    if current.begun and not current.electric:
-        charging = Charging(current)
-        yield from one_by_one("systems.charge-time", _banks(current), lambda s: _time(charging, s))
+    yield from _each(current, "systems.charge-time", _time)
 
 
 def _time(charging: Charging, s: Subject[Bank]) -> Iterable[Finding]:
@@ -144,9 +146,7 @@ def _time(charging: Charging, s: Subject[Bank]) -> Iterable[Finding]:
     mark="common practice",
 )
 def lithium(current: Current) -> Iterable[Finding]:
-    if current.begun and not current.electric:
-        charging = Charging(current)
-        yield from one_by_one("systems.charge-lithium", _banks(current), lambda s: _lithium(charging, s))
+    yield from _each(current, "systems.charge-lithium", _lithium)
 
 
 def _lithium(charging: Charging, s: Subject[Bank]) -> Iterable[Finding]:
