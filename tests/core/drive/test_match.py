@@ -205,6 +205,14 @@ def test_a_stalled_blade_is_never_ok_however_it_turns() -> None:
     assert match(stalled).useless
     made = found(stalled)
     assert made.level == "watch" and "not to be used" in made.message.template
+    (value,) = [v for v in assess(stalled, "a").values if v.id == "drive.static-speed"]
+    assert "not to be used" in value.label and value.plus_minus_si
+
+
+def test_a_speed_is_told_with_how_far_it_may_be_off() -> None:
+    """5 % by a generic blade, two standard deviations."""
+    (value,) = [v for v in assess(LAPWING, "a").values if v.id == "drive.static-speed"]
+    assert value.si and value.plus_minus_si and value.plus_minus_si / value.si == pytest.approx(0.05)
 
 
 @pytest.mark.parametrize(

@@ -8,8 +8,8 @@ from typing import Literal, NamedTuple
 
 import numpy as np
 
-from ...errors import CannotSay, Gap, InputError, ask_all
-from ...figure.trace import above_zero
+from ...errors import CannotSay, Gap, InputError, ask_all, or_none
+from ...figure.trace import Uncertain, above_zero
 from ...formula import Out
 from ...judging.values import ValueList
 from ...physics.atmosphere import isa
@@ -277,6 +277,9 @@ class AirMatch(Topic):
             return DOUBT
         return READ_DOUBT if self.propeller.read_angle is None else 2 * READ_DOUBT
 
+    def _doubted(self, speed: float) -> Uncertain:
+        return Uncertain(speed, self.doubt * speed / 2)
+
     @property
     def useless(self) -> bool:
         """Whether standing figures are not to be used: a blade that is stalled, or steep."""
@@ -294,15 +297,22 @@ class AirMatch(Topic):
             return
         old = self.old if self.old is not None and self.old.said else None
         source = "blade elements, generic blade"
+        stalled = or_none(lambda: self.useless)
         out.add(
             "static-speed",
-            "Unit, full throttle, standing",
+            "Unit, full throttle, standing" + (": stalled or steep, not to be used" if stalled else ""),
             "rotation",
-            lambda: self.static.speed,
+            lambda: self._doubted(self.static.speed),
             before=(lambda: old.static.speed) if old else None,
             source=source,
         )
-        out.add("climb-speed", "Unit, full throttle, in the climb", "rotation", lambda: self.climb.speed, source=source)
+        out.add(
+            "climb-speed",
+            "Unit, full throttle, in the climb",
+            "rotation",
+            lambda: self._doubted(self.climb.speed),
+            source=source,
+        )
         out.add(
             "static-thrust",
             "Thrust, full throttle, standing",
