@@ -6,7 +6,9 @@ import json
 import re
 import urllib.request
 
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page, Route, expect
+
+from .test_every_kind import start
 
 
 def edited(server: str, id: str, text: str) -> None:
@@ -64,3 +66,42 @@ def test_a_kept_copy_is_put_back_from_the_list(page: Page, server: str, demo: st
     before.get_by_role("button", name="put back").click()
     page.get_by_role("alertdialog").get_by_role("button", name="Put back").click()
     expect(page.locator(f'a[href="/p/{demo}/balance"]')).to_be_visible()
+
+
+def test_what_is_typed_is_kept_when_its_field_goes_away(page: Page, demo: str, server: str) -> None:
+    """What an empty bench asks for in place is gone from there as soon as it can say something: a figure that is half
+    typed then is written all the same."""
+    start(page, "motorcycle")
+    asked = page.get_by_label("Nothing can be said here yet")
+    fields = asked.locator("input[data-pointer]")
+    expect(fields.first).to_be_visible()
+    pointers = fields.evaluate_all("es => es.map(e => e.dataset.pointer)")
+    held: list[Route] = []
+    page.route(
+        "**/api/projects/*", lambda r: held.append(r) if not held and r.request.method == "PATCH" else r.continue_()
+    )
+    for pointer in pointers[:-1]:
+        box = asked.locator(f'[data-pointer="{pointer}"]')
+        box.fill("75 kg")
+        box.press("Enter")
+    last = asked.locator(f'[data-pointer="{pointers[-1]}"]')
+    last.fill("75 kg")
+    held[0].continue_()
+    expect(asked).to_have_count(0)
+    expect(page.locator(f'main [data-pointer="{pointers[-1]}"]').first).to_have_value("75 kg")
+    page.reload()
+    expect(page.locator(f'main [data-pointer="{pointers[-1]}"]').first).to_have_value("75 kg")
+
+
+def test_what_is_typed_for_one_fit_does_not_stand_in_the_other(page: Page, demo: str) -> None:
+    page.goto(f"/p/{demo}/drive?fit=a")
+    fields = page.locator('main input[data-pointer^="/fits/a/"][data-source="blank"]')
+    expect(fields.first).to_be_visible()
+    field = fields.first
+    pointer = field.get_attribute("data-pointer") or ""
+    page.route("**/api/projects/*", lambda r: None if r.request.method == "PATCH" else r.continue_())
+    field.fill("17")
+    page.get_by_role("navigation", name="Fits").get_by_role("link", name=re.compile("^B")).click()
+    other = page.locator(f'main [data-pointer="{pointer.replace("/fits/a/", "/fits/b/")}"]').first
+    expect(other).to_be_visible()
+    expect(other).not_to_have_value("17")

@@ -5,6 +5,7 @@ import { answer, api, Refused } from '../api/client';
 import { useSheet } from '../api/sheet';
 import { completeUnit, fieldAt, stepText } from './fields';
 import { formatNumber } from './format';
+import { useLeaving } from './useLeaving';
 
 export interface StoredFigure {
   entered: string;
@@ -60,9 +61,21 @@ function useReading(text: string, dimension: string, shown: string, on: boolean)
 
 /** One figure: value, unit and tolerance in one text; source and place by the tags beside it. source: where it is from unless
  * somebody says otherwise. */
-export function FigureField(props: { pointer: string; label: string; bare?: boolean; source?: string }) {
+export function FigureField(props: FigureProps) {
+  // Another figure in the same place (of another fit) is another field: what is typed here is not for it.
+  return <OneFigure key={props.pointer} {...props} />;
+}
+
+interface FigureProps {
+  pointer: string;
+  label: string;
+  bare?: boolean;
+  source?: string;
+}
+
+function OneFigure(props: FigureProps) {
   const { pointer, label } = props;
-  const { at, edit, reference, view, unitSide, rough } = useSheet();
+  const { at, edit, reference, view, unitSide, rough, say } = useSheet();
   const spec = fieldAt(reference, pointer);
   const figure = at(pointer) as StoredFigure | undefined;
   const stored = asText(figure);
@@ -113,11 +126,17 @@ export function FigureField(props: { pointer: string; label: string; bare?: bool
         `${label} ${stored || 'blank'} → ${completeUnit(typed, unit)}`,
       );
     } catch (bad) {
-      setError(bad instanceof Refused ? bad.words : String(bad));
+      const words = bad instanceof Refused ? bad.words : String(bad);
+      if (box.current) setError(words);
+      else say(`${label} ${typed}: ${words}`);
     } finally {
       sent.current = null;
     }
   }
+  function commitUnsent() {
+    if (changed && error === null && sent.current !== text) void commit(text);
+  }
+  useLeaving(commitUnsent);
 
   function onKey(event: KeyboardEvent<HTMLInputElement>) {
     if (event.key === 'Enter') {
@@ -164,7 +183,7 @@ export function FigureField(props: { pointer: string; label: string; bare?: bool
           onFocus={() => setFocused(true)}
           onBlur={() => {
             setFocused(false);
-            if (changed && error === null && sent.current !== text) void commit(text);
+            commitUnsent();
           }}
           onChange={(e) => {
             setText(e.target.value);

@@ -1,9 +1,10 @@
-import { useEffect, useId, useState } from 'react';
+import { useEffect, useId, useRef, useState } from 'react';
 import { Refused } from '../api/client';
 import { useSheet } from '../api/sheet';
 import { Table } from '../parts/Table';
 import { FigureField } from './FigureField';
 import { fieldAt } from './fields';
+import { useLeaving } from './useLeaving';
 
 /** A word chosen from a few: those of the field, unless the sheet leaves fewer. Blank is "not said". */
 export function ChoiceField(props: { pointer: string; label: string; bare?: boolean; choices?: string[] }) {
@@ -64,22 +65,38 @@ function Select(props: { pointer: string; label: string; bare?: boolean; options
 }
 
 /** A name or a note. */
-export function TextField(props: { pointer: string; label: string; bare?: boolean; short?: boolean }) {
+export function TextField(props: TextProps) {
+  return <OneText key={props.pointer} {...props} />;
+}
+
+interface TextProps {
+  pointer: string;
+  label: string;
+  bare?: boolean;
+  short?: boolean;
+}
+
+function OneText(props: TextProps) {
   const { at, edit } = useSheet();
   const id = useId();
   const stored = (at(props.pointer) as string | undefined) ?? '';
   const [text, setText] = useState(stored);
   const [error, setError] = useState<string | null>(null);
+  const sent = useRef<string | null>(null);
   useEffect(() => setText(stored), [stored]);
   async function commit() {
-    if (text.trim() === stored) return;
+    if (text.trim() === stored || sent.current === text) return;
+    sent.current = text;
     try {
       await edit([{ op: 'replace', path: props.pointer, value: text.trim() }], `${props.label}: ${text.trim()}`);
       setError(null);
     } catch (bad) {
       setError(bad instanceof Refused ? bad.words : String(bad));
+    } finally {
+      sent.current = null;
     }
   }
+  useLeaving(() => void commit());
   return (
     <div className={props.bare ? 'block' : 'flex min-h-7 items-baseline justify-between gap-3'}>
       {!props.bare && (
