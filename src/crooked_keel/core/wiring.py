@@ -355,14 +355,15 @@ class _Wiring:
     ) -> SystemsTopics:
         ws, lasting = self.ws, choose.lasting
         units = len(self.installations)
+        breathing = ws.topic(f"breathing {name}", Breathing, resolved, placed, lasting)
         voltage = None
         if drive.battery is not None:
             voltage = ws.topic(f"voltage {name}", HighVoltage, resolved, placed, lasting, drive.battery)
         return SystemsTopics(
-            ws.topic(f"cooled {name}", Cooled, resolved, placed, lasting),
+            ws.topic(f"cooled {name}", Cooled, resolved, placed, lasting, breathing),
             ws.topic(f"oiled {name}", Oiled, resolved, placed, lasting),
             ws.topic(f"exhausted {name}", Exhausted, resolved, placed, lasting, given.afloat),
-            ws.topic(f"breathing {name}", Breathing, resolved, placed, lasting),
+            breathing,
             ws.topic(f"fuelled {name}", Fuelled, resolved, placed, lasting, given.loads, units),
             ws.topic(f"current {name}", Current, resolved, placed, lasting),
             voltage,

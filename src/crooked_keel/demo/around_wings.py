@@ -181,8 +181,16 @@ PUSHER_ROTORS: dict[str, Any] = {
                 "name": "radiator",
                 "rank": 0.0,
                 "carries": "coolant",
+                "stands": "behind the first",
                 "conductance": f("3400 W/K", "maker"),
-            }
+            },
+            "charge": {
+                "name": "charge cooler",
+                "rank": 1.0,
+                "carries": "charge air",
+                "stands": "first in the air",
+                "conductance": f("110 W/K", "maker"),
+            },
         },
         "speed": f("135 km/h", "estimated"),
         "inlet": f("1300 cm²"),
@@ -210,9 +218,13 @@ PUSHER_ROTORS: dict[str, Any] = {
     "induction": {
         "by": "injection",
         "mixture": f("12.5", "maker"),
-        "bore": f("66 mm"),
+        "bore": f("70 mm"),
         "filter": "oiled gauze",
         "filter_area": f("300 cm²", "maker"),
+        "charge_cooler": "yes",
+        "boost": f("35 kPa ±2 kPa", "maker"),
+        "blower": f("68 %", "maker"),
+        "charge_limit": f("65 °C", "maker"),
     },
     "fuel": _FUEL,
     "electric": {

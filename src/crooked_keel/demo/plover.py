@@ -105,7 +105,7 @@ FIT_A = _pusher(
     },
 )
 FIT_B = _pusher(
-    "twin rotor, geared",
+    "twin rotor, blown, geared",
     {
         "kind": "four-stroke",
         "power": f("100 hp", "maker"),
@@ -258,7 +258,7 @@ def operations() -> list[dict[str, Any]]:
             "ledger": _FIT_A,
         },
         "/fits/b": {
-            "name": "B  twin rotor",
+            "name": "B  twin rotor, blown",
             "rank": 2.0,
             "fuel": "kept",
             "installations": {"main": FIT_B},

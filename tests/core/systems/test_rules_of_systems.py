@@ -268,6 +268,7 @@ def test_every_rule_of_systems_is_judged_here() -> None:
     from crooked_keel.core.benches import RULES_OF
 
     beside = {a.rule.id for a in RULES_OF["systems"] if a.rule.id.startswith("systems.charge-")}  # test_charging
+    beside.add("systems.induction-hot")  # test_charge_air
     assert {a.rule.id for a in RULES_OF["systems"]} == {r for _, r, _, _, _ in JUDGED} | beside
 
 

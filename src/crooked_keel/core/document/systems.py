@@ -226,7 +226,8 @@ class Exhaust(Part):
 
 
 class Induction(Part):
-    """Air for the unit: how it is mixed, the bore of its intake, its filter."""
+    """Air for the unit: how it is mixed, the bore of its intake, its filter. Of one with a blower: boost over the
+    pressure outside, share of an ideal blower, the hottest charge that it may have."""
 
     by: Literal["float carburettor", "membrane carburettor", "injection"] | None = None
     bore: Bore | None = None
@@ -235,6 +236,9 @@ class Induction(Part):
     mixture: MixRatio | None = None
     tilt_limit: LimitAngle | None = None
     charge_cooler: YesNo | None = None
+    boost: Pressure | None = None
+    blower: Share | None = None
+    charge_limit: Temperature | None = None
 
 
 class FuelSystem(Part):

@@ -222,6 +222,8 @@ SETTLES: dict[str, Settled] = {
     "systems.induction-tilt": _s("adjust", "Turn the carburettor on its stub so that its bowl stands level; or another "
     "kind of it."),
     "systems.induction-charge": _s("decide", "Fit a charge cooler, or keep the boost where the maker allows none."),
+    "systems.induction-hot": _s("buy", "A larger charge cooler, first in its air; or less boost, and less power with "
+    "it."),
     "systems.fuel-lasts": _s("decide", "Plan a shorter run, or more tank: balance judges where."),
     "systems.fuel-filters": _s("buy", "Filters in order, coarse first, each passing what flows with the return."),
     "systems.fuel-return": _s("adjust", "Return and supply on one lever, to one tank."),

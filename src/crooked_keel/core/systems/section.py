@@ -18,6 +18,7 @@ from .current.quantities import Current
 from .exhaust.functions import injection_clearance
 from .exhaust.quantities import Exhausted
 from .fuel.quantities import Fuelled, endurance
+from .induction.functions import charge_out
 from .induction.quantities import Breathing, air_flow
 from .joints.quantities import Joined, bought
 from .lane import WalkPoint
@@ -194,6 +195,20 @@ def induction_values(breathing: Breathing) -> list[Value]:
     return out.values
 
 
+def charge_values(breathing: Breathing, cooled: Cooled) -> list[Value]:
+    """The charge behind its cooler."""
+    out = ValueList("systems")
+    if breathing.begun and breathing.blown and breathing.i.charge_cooler == "yes" and cooled.c.by != "keel cooler":
+        out.add(
+            "charge",
+            "Charge goes in on a hot day at",
+            "temperature",
+            lambda: cooled.charge(*cooled.charge_core),
+            working=lambda: charge_out.working(*cooled.charge_terms(*cooled.charge_core)),
+        )
+    return out.values
+
+
 def fuel_values(fuelled: Fuelled) -> list[Value]:
     """How long the fuel lasts."""
     out = ValueList("systems")
@@ -249,6 +264,7 @@ VALUES = (
     oil_values,
     exhaust_values,
     induction_values,
+    charge_values,
     fuel_values,
     current_values,
     voltage_values,

@@ -206,8 +206,18 @@ BLOCKS: tuple[Block, ...] = (
             _s("induction/filter", "Filter", "choice"),
             _s("induction/filter_area", "Filter, outer area"),
             _s("induction/tilt_limit", "Carburettor may lie over by"),
-            _s("induction/charge_cooler", "Charge cooled", "choice"),
         ),
+    ),
+    Block(
+        "systems",
+        "Blower",
+        (
+            _s("induction/charge_cooler", "Charge cooled", "choice"),
+            _s("induction/boost", "Boost over the pressure outside"),
+            _s("induction/blower", "Share of an ideal blower"),
+            _s("induction/charge_limit", "Hottest charge that the unit may have"),
+        ),
+        folded=True,
     ),
     Block(
         "systems",

@@ -19,6 +19,7 @@ from .current.quantities import Current
 from .exhaust.functions import drain_back, gas_density
 from .exhaust.quantities import Exhausted
 from .fuel.quantities import SUCTION_PA, Fuelled
+from .induction import suggest as charged
 from .induction.quantities import Breathing
 from .lane import Lane
 from .oil.quantities import Oiled
@@ -271,4 +272,5 @@ PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {
     "systems.current-wire": wires,
     "systems.current-fuse": fuses,
     **charging.PROPOSERS,
+    **charged.PROPOSERS,
 }

@@ -19,10 +19,16 @@ from ...physics.heat import (
     Coolant,
     Ratio,
     boils_at,
+    effectiveness,
     exchanged,
     settles,
 )
+from ...resolved.craft import Resolved
+from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
+from ..handed import Power
+from ..induction.functions import charge_out, compressed
+from ..induction.quantities import Breathing
 from ..lane import Lane
 
 # Speed of the air in an inlet beside that of the craft. Common practice, no source.
@@ -44,6 +50,10 @@ class Cooled(Lane):
     part = "cooling"
     begins = "by"
     begins_words = "how it is cooled"
+
+    def __init__(self, resolved: Resolved, placed: ResolvedInstallation, lasting: Power, breathing: Breathing) -> None:
+        super().__init__(resolved, placed, lasting)
+        self.breathing = breathing
 
     @property
     def c(self) -> Cooling:
@@ -167,6 +177,8 @@ class Cooled(Lane):
         """Heat that a core must give away, W: that of the coolant is the unit's."""
         if cooler.carries == "coolant" and cooler.heat is None:
             return self.heat
+        if cooler.carries == "charge air" and cooler.heat is None and self.breathing.blown:
+            return self._charge_heat(key, cooler)
         return self.read(cooler.heat, self.p(f"coolers/{key}/heat"), f"heat through the {cooler.name}")
 
     def conductance(self, key: str, cooler: Cooler) -> Read:
@@ -186,8 +198,9 @@ class Cooled(Lane):
     def cold(self, key: str, cooler: Cooler) -> Stream:
         """What cools a core as it comes to it."""
         if self.way == "liquid to sea water":
-            pump, sea = ask_all(lambda: self.pump, lambda: self.sea)
-            return Stream(sea, Read(pump.si * SEA_WATER_J_M3_K, pump.u * SEA_WATER_J_M3_K))
+            pump, sea, before = ask_all(lambda: self.pump, lambda: self.sea, lambda: self._warmed_before(key, cooler))
+            come = Read(sea.si + before.si, (sea.u**2 + before.u**2) ** 0.5)
+            return Stream(come, Read(pump.si * SEA_WATER_J_M3_K, pump.u * SEA_WATER_J_M3_K))
         share, before, air, day = ask_all(
             lambda: self._share_of_air(key, cooler),
             lambda: self._warmed_before(key, cooler),
@@ -215,7 +228,10 @@ class Cooled(Lane):
         return faces[own].si / sum(f.si for f in faces)
 
     def _warmed_before(self, key: str, cooler: Cooler) -> Read:
-        """How much warmer the air is that comes to a core behind others, K."""
+        """How much warmer the air is that comes to a core behind others, K; sea water goes through them in their
+        order."""
+        if self.way == "liquid to sea water":
+            return self._by_sea([k for k, _ in self.coolers].index(key))
         if self._stands(key, cooler) != "behind the first":
             return Read(0.0)
         ahead = [(k, c) for k, c in self.coolers if self._stands(k, c) != "behind the first"]
@@ -229,6 +245,70 @@ class Cooled(Lane):
         heats = ask_all(*[partial(self.cooler_heat, k, c) for k, c in ahead])
         total = Read(sum(h.si for h in heats), sum(h.u**2 for h in heats) ** 0.5)
         return Read(*combined(lambda q, m: q / (m * CP_AIR_J_KG_K), total, self.air))
+
+    def _by_sea(self, passed: int) -> Read:
+        """How much the sea water is warmed by so many coolers, K."""
+        heats = ask_all(*[partial(self.cooler_heat, k, c) for k, c in self.coolers[:passed]])
+        total = Read(sum(h.si for h in heats), sum(h.u**2 for h in heats) ** 0.5)
+        return Read(*combined(lambda q, v: q / (v * SEA_WATER_J_M3_K), total, self.pump))
+
+    @lazy
+    def into_sea(self) -> Read:
+        """Heat into the sea water, W: of the coolant, and of every other core that it goes through."""
+        others = [partial(self.cooler_heat, k, c) for k, c in self.c.coolers.items() if c.carries != "coolant"]
+        heats = ask_all(lambda: self.heat, *others)
+        return Read(sum(h.si for h in heats), sum(h.u**2 for h in heats) ** 0.5)
+
+    @lazy
+    def blown(self) -> Uncertain:
+        """Charge behind the blower on a hot day, K."""
+        terms, _ = ask_all(lambda: self._blower_terms, lambda: self.altitude)
+        return combined(self._compressed, *terms)
+
+    @lazy
+    def charge_core(self) -> tuple[str, Cooler]:
+        """The core of the charge air. Raises CannotSay."""
+        for key, cooler in sorted(self.c.coolers.items(), key=lambda i: (i[1].rank, i[0])):
+            if cooler.carries == "charge air":
+                return key, cooler
+        raise CannotSay(Gap(self.p("coolers"), f"the core that cools the charge of the {self.placed.name}"))
+
+    @lazy
+    def _blower_terms(self) -> tuple[Read, Read, Read]:
+        return ask_all(lambda: self.hot_day, lambda: self.breathing.boost, lambda: self.breathing.blower)
+
+    def _compressed(self, air_k: float, boost_pa: float, share: float) -> float:
+        return compressed(air_k, isa(self.altitude).pressure_pa, boost_pa, share)
+
+    def charge(self, key: str, cooler: Cooler) -> Uncertain:
+        """Charge into the unit, K, behind the core that cools it."""
+        blower, conductance, cold, mass, _ = ask_all(
+            lambda: self._blower_terms,
+            lambda: self.conductance(key, cooler),
+            lambda: self.cold(key, cooler),
+            lambda: self.breathing.mass,
+            lambda: self.altitude,
+        )
+
+        def at(air: float, boost: float, share: float, ua: float, come: float, stream: float, kg_s: float) -> float:
+            hot = kg_s * CP_AIR_J_KG_K
+            passed = effectiveness(ua / min(hot, stream), min(hot, stream) / max(hot, stream), "crossflow")
+            return charge_out(self._compressed(air, boost, share), passed, min(hot, stream), hot, come)
+
+        return combined(at, *blower, conductance, cold.temperature, cold.stream, mass)
+
+    def charge_terms(self, key: str, cooler: Cooler) -> tuple[float, float, float, float, float]:
+        """Terms of the charge into the unit."""
+        cold, hot = self.cold(key, cooler), self.breathing.mass.si * CP_AIR_J_KG_K
+        least, most = min(hot, cold.stream.si), max(hot, cold.stream.si)
+        passed = effectiveness(self.conductance(key, cooler).si / least, least / most, "crossflow")
+        return self.blown.value, passed, least, hot, cold.temperature.si
+
+    def _charge_heat(self, key: str, cooler: Cooler) -> Read:
+        into, blown, mass = ask_all(lambda: self.charge(key, cooler), lambda: self.blown, lambda: self.breathing.mass)
+        per = mass.si * CP_AIR_J_KG_K
+        taken = blown.value - into.value
+        return Read(max(per * taken, 0.0), per * (blown.u**2 + into.u**2 + (taken * mass.u / mass.si) ** 2) ** 0.5)
 
     def settle_terms(self, key: str, cooler: Cooler) -> tuple[float, float, float, float]:
         """Terms of where a core's hot side settles: cold, heat, effectiveness, smaller stream."""

@@ -13,6 +13,9 @@ from ...physics.atmosphere import R_AIR_J_KG_K, isa
 from ...topic.lazy import lazy
 from ..lane import Lane
 
+# Work of an ideal blower beside that of its own. Common practice, no source.
+BLOWER = Read(0.65, 0.05)
+
 
 @formula(
     "systems.induction-air",
@@ -71,6 +74,30 @@ class Breathing(Lane):
         """Air, m³/s."""
         power, b, r, density = self.terms
         return combined(lambda b, r: air_flow(power, b, r, density), b, r)
+
+    @property
+    def blown(self) -> bool:
+        """Whether a blower fills it."""
+        return self.unit.breathing == "turbocharged"
+
+    @lazy
+    def mass(self) -> Read:
+        """Air, kg/s."""
+        density = self.terms[3]
+        return Read(self.air.value * density, self.air.u * density)
+
+    @lazy
+    def boost(self) -> Read:
+        """Boost at the power that lasts, Pa over the pressure outside."""
+        what = f"boost of the {self.placed.name} over the pressure outside, at the power that lasts"
+        return self.read(self.i.boost, self.p("boost"), what)
+
+    @lazy
+    def blower(self) -> Read:
+        """Work of an ideal blower beside that of its own."""
+        if self.i.blower is None:
+            return BLOWER
+        return self.read(self.i.blower, self.p("blower"), "share of an ideal blower")
 
     @lazy
     def intake(self) -> Read:

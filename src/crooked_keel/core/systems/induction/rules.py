@@ -9,10 +9,15 @@ from ...figure.reads import Read, combined
 from ...judging.band import at_most, band
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
+from ...physics.atmosphere import isa
 from ...physics.pipes import pipe_speed
+from ..cooling.quantities import Cooled
+from .functions import charge_out, compressed
 from .quantities import Breathing, air_flow
 
 # Speed of the air into a filter that is easy on it, and that is still had, m/s. Common practice, no source.
+# Kelvin that a hot day must leave under the hottest charge. Proposed.
+CHARGE_MARGIN_K = 5.0
 FACE = {"paper": (1.5, 2.5), "oiled gauze": (3.0, 4.4)}
 
 
@@ -125,7 +130,61 @@ def charge(breathing: Breathing) -> Iterable[Finding]:
         "systems.induction-charge",
         "ok" if said == "yes" else "watch",
         "The charge is cooled" if said == "yes" else "A blower without a charge cooler",
-        "Its heat is not counted with the coolant's unless it is listed there."
+        "Where the coolant cools it, its heat goes into the coolant and is listed there."
         if said == "yes"
         else "Hot charge knocks, and gives less power than its sheet says.",
+    )
+
+
+@rule(
+    "systems.induction-hot",
+    "Charge into a unit with a blower, on a hot day",
+    limit="5 K below its maker's limit or cooler ok, to the limit watch, hotter stop",
+    source="isentropic compression; effectiveness and NTU: Fundamentals of Heat and Mass Transfer, ch. 11 (from "
+    "memory); the limit is its maker's, 5 K proposed",
+    mark="from memory",
+)
+def hot(breathing: Breathing, cooled: Cooled) -> Iterable[Finding]:
+    if not breathing.begun or not breathing.blown:
+        return
+    said = breathing.chosen(breathing.i.charge_cooler, "charge_cooler", "whether its charge air is cooled")
+    if said == "yes" and cooled.begun and cooled.way == "keel cooler":
+        yield verdict(
+            "systems.induction-hot",
+            "watch",
+            "How hot the charge goes in is not worked out",
+            "A keel cooler takes its heat by way of the coolant. Read a thermometer behind the charge cooler at full "
+            "power, and list its heat with what goes into the coolant.",
+        )
+        return
+    core = cooled.charge_core if said == "yes" else None
+    what = f"hottest charge that the {breathing.placed.name} may have"
+    limit, charge = ask_all(
+        lambda: breathing.read(breathing.i.charge_limit, breathing.p("charge_limit"), what),
+        lambda: cooled.charge(*core) if core else cooled.blown,
+    )
+    judged = band(
+        charge.value,
+        "temperature",
+        ok=at_most(limit.si - CHARGE_MARGIN_K),
+        watch=at_most(limit.si),
+        doubt=2 * (charge.u**2 + limit.u**2) ** 0.5,
+    )
+    terms = (cooled.hot_day.si, isa(cooled.altitude).pressure_pa, breathing.boost.si, breathing.blower.si)
+    yield verdict(
+        "systems.induction-hot",
+        judged.level,
+        "The charge goes in at {t}, may come to {l}",
+        "{b} behind the blower at {p} of boost"
+        + (", {c} at the core that cools it. " if core else ", and nothing cools it. ")
+        + "What the filter and the core lose of its pressure is not in it, nor heat from round the unit. A hot charge "
+        "knocks before a gauge shows it.",
+        compared=judged.compared,
+        working=charge_out.working(*cooled.charge_terms(*core)) if core else compressed.working(*terms),
+        can_suggest=judged.level in ("watch", "stop"),
+        t=q(charge.value, "temperature"),
+        l=q(limit.si, "temperature"),
+        b=q(cooled.blown.value, "temperature"),
+        p=q(breathing.boost.si, "pressure"),
+        c=q(cooled.cold(*core).temperature.si if core else 0.0, "temperature"),
     )

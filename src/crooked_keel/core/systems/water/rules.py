@@ -32,14 +32,15 @@ def outlet(cooled: Cooled) -> Iterable[Finding]:
         return
     if cooled.way != "liquid to sea water":
         return
-    terms = ask_all(lambda: cooled.sea, lambda: cooled.heat, lambda: cooled.pump)
+    terms = ask_all(lambda: cooled.sea, lambda: cooled.into_sea, lambda: cooled.pump)
     out = combined(lambda t, h, v: t + h / (v * SEA_WATER_J_M3_K), *terms)
     judged = band(out.value, "temperature", ok=at_most(328.15), watch=at_most(333.15), doubt=2 * out.u)
     yield verdict(
         "systems.water-outlet",
         judged.level,
         "Sea water leaves at {t}",
-        "{v} takes {h} from {s}. Hotter it leaves scale, and burns the hose where the exhaust was to be cooled by it. "
+        "{v} takes {h} from {s}, of every core that it goes through. Hotter it leaves scale, and burns the hose "
+        "where the exhaust was to be cooled by it. "
         "A worn impeller moves two thirds of that.",
         compared=judged.compared,
         t=q(out.value, "temperature"),
