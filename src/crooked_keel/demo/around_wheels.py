@@ -112,8 +112,10 @@ VAN_TWIN: dict[str, Any] = {
         "width": f("130 mm"),
         "pickup_aft": f("120 mm"),
         "pickup_up": f("8 mm"),
+        "pickup_across": f("10 mm"),
         "nose_up": f("9°", "estimated"),
         "nose_down": f("9°", "estimated"),
+        "side": f("30°", "estimated"),
         "gear": "no gear",
     },
     "electric": {

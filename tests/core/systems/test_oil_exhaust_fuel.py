@@ -23,7 +23,7 @@ from crooked_keel.core.systems.exhaust.functions import (
 )
 from crooked_keel.core.systems.fuel.quantities import endurance
 from crooked_keel.core.systems.induction.quantities import air_flow
-from crooked_keel.core.systems.oil.functions import area, below, depth, dwell, surface, tilted
+from crooked_keel.core.systems.oil.functions import area, below, depth, depth_aside, dwell, surface, tilted
 
 SUMP = [(0.0, 0.05), (0.10, 0.0), (0.30, 0.0), (0.34, 0.12), (0.0, 0.12)]
 
@@ -53,6 +53,19 @@ def test_a_pickup_in_front_runs_dry_nose_up() -> None:
     with pytest.raises(InputError, match="more than the outline"):
         depth(tank, 0.1, 0.02, (0.0, 0.0), 0.0)
     assert dwell(0.005, 0.0005) == 10.0
+
+
+@given(st.floats(0.01, 1.0), st.floats(0.02, 0.28), st.floats(-0.1, 0.1), st.floats(0.0, 0.03))
+def test_a_box_over_to_a_side_is_cut_by_a_level_as_shapely_cuts_it(
+    side: float, oil_m: float, across: float, over: float
+) -> None:
+    """Its cross-section, 0.2 wide and 0.3 high, turned and cut; the tape reads to a millimetre."""
+    tank = [(0.0, 0.0), (0.4, 0.0), (0.4, 0.3), (0.0, 0.3)]
+    ours = depth_aside(tank, 0.2, oil_m * 0.2 * 0.4, (across, over), side)
+    lying = [tilted((y + 0.1, z), side) for y, z in ((-0.1, 0.0), (0.1, 0.0), (0.1, 0.3), (-0.1, 0.3))]
+    level = surface(lying, 0.4, oil_m * 0.2 * 0.4)
+    theirs = level - tilted((0.1 - across, over), side)[1]
+    assert ours == pytest.approx(theirs, abs=1e-3)
 
 
 def test_where_the_water_goes_in_over_a_heeled_craft() -> None:

@@ -89,6 +89,17 @@ JUDGED: list[tuple[Project, str, dict[str, Any], str, str]] = [
         "stop",
         "nose up the front is bare",
     ),
+    (
+        BOAT,
+        "systems.oil-aside",
+        {"oil/side": m("40°"), "oil/pickup_across": m("80 mm")},
+        "stop",
+        "the high side is bare",
+    ),
+    (BOAT, "systems.oil-aside", {"oil/side": m("15° ±70°"), "oil/pickup_across": m("80 mm")}, "unknown", "on her side"),
+    (BOAT, "systems.oil-aside", {"oil/pickup_across": m("100 mm")}, "unknown", "outside a tank of 190 mm"),
+    (BOAT, "systems.oil-aside", {"oil/side": None}, "unknown", "a heel that nobody said"),
+    (VAN, "systems.oil-aside", {"oil/side": m("45°"), "oil/pickup_across": m("45 mm")}, "stop", "a bend at a whole g"),
     (PLANE, "systems.oil-tank", {"oil/kept_in": "tank of a dry sump", "oil/width": m("90 mm")}, "stop", "3.0 L of 3.4"),
     (
         PLANE,

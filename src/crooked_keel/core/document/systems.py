@@ -176,8 +176,8 @@ class TankCorner(Item):
 
 
 class Oil(Part):
-    """Oil of the unit. The three marks and what was filled; the tank by its outline and width; where it is drawn from;
-    how far the craft goes nose up and nose down while it runs."""
+    """Oil of the unit. The three marks and what was filled; the tank by its outline and width; where it is drawn from,
+    across: off the middle of its width; how far the craft goes nose up, nose down and to a side while it runs."""
 
     kept_in: Literal["wet sump", "tank of a dry sump", "in the fuel"] | None = None
     least: Volume | None = None
@@ -188,8 +188,10 @@ class Oil(Part):
     width: Size | None = None
     pickup_aft: Size | None = None
     pickup_up: Size | None = None
+    pickup_across: Size | None = None
     nose_up: Attitude | None = None
     nose_down: Attitude | None = None
+    side: Attitude | None = None
     circulation: Flow | None = None
     scavenge: Flow | None = None
     gear: Literal["oil of its own", "the unit's oil", "no gear"] | None = None

@@ -203,6 +203,8 @@ SETTLES: dict[str, Settled] = {
     "systems.oil-fill": _s("adjust", "Fill or drain to the running mark."),
     "systems.oil-pickup": _s("adjust", "Move the pickup to the end that stays deep, or baffle round it; never more oil "
     "than its most."),
+    "systems.oil-aside": _s("adjust", "Baffles that keep the oil round a pickup in the middle, a pickup that swings, "
+    "or a dry sump; never more oil than the most."),
     "systems.oil-tank": _s("buy", "A larger tank."),
     "systems.oil-dwell": _s("buy", "A larger tank, with a swirl plate; its return high, its draw low."),
     "systems.oil-scavenge": _s("buy", "A scavenge pump that moves more, or a second stage."),

@@ -143,6 +143,25 @@ BLOCKS: tuple[Block, ...] = (
     ),
     Block(
         "systems",
+        "Heeled, while it runs",
+        (
+            _s("oil/side", "Heel to reckon with"),
+            _s("oil/pickup_across", "Pickup, off the middle of the tank's width"),
+        ),
+        form="afloat",
+    ),
+    Block(
+        "systems",
+        "In a long bend",
+        (
+            _s("oil/side", "Oil lies over by"),
+            _s("oil/pickup_across", "Pickup, off the middle of the tank's width"),
+        ),
+        form="corners",
+        hint="A bend taken at half a g lays it over by 27°, at 0.8 g by 39°, at a whole g by 45°.",
+    ),
+    Block(
+        "systems",
         "Outline of the tank or sump, corner by corner",
         (field("aft", "aft of its front"), field("up", "over its bottom")),
         table="~/systems/oil/outline",

@@ -99,6 +99,18 @@ def fill(oiled: Oiled) -> Iterator[Proposal]:
     )
 
 
+def middle(oiled: Oiled) -> Iterator[Proposal]:
+    """The pickup in the middle of its tank."""
+    across = oiled.o.pickup_across
+    if across is None or across.si == 0:
+        return
+    yield Proposal(
+        "middle",
+        Message(template="Pickup in the middle of the tank's width"),
+        [_put(oiled.p("pickup_across"), computed(across, "0 mm"))],
+    )
+
+
 def _wider(lane: Lane, name: str, pieces: Iterable[tuple[str, Piece]], bore_m: float) -> list[Operation]:
     """Bores of a path that are smaller brought to one."""
     units = lane.resolved.project.units
@@ -262,6 +274,7 @@ PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {
     "systems.cooling-settles": cooler_or_inlet,
     "systems.cooling-traps": bleeds,
     "systems.oil-fill": fill,
+    "systems.oil-aside": middle,
     "systems.exhaust-back": pipe,
     "systems.exhaust-shine": shield,
     "systems.exhaust-injection": loop_or_riser,

@@ -9,6 +9,8 @@ from ...errors import InputError
 from ...formula import formula
 
 Corner = tuple[float, float]
+# Slices of a tank that lies over sideways: more change its level by less than a tape reads.
+SLICES = 16
 
 
 def area(outline: Sequence[Corner]) -> float:
@@ -78,6 +80,28 @@ def depth(outline: Sequence[Corner], width_m: float, volume_m3: float, pickup: C
     draws air. Raises InputError as `surface` does."""
     level = surface([tilted(p, nose_up) for p in outline], width_m, volume_m3)
     return level - tilted(pickup, nose_up)[1]
+
+
+def depth_aside(outline: Sequence[Corner], width_m: float, volume_m3: float, pickup: Corner, side: float) -> float:
+    """How deep the pickup is under the oil with the tank over to a side by an angle (rad), m: negative where it draws
+    air. pickup: off the middle of the width, away from the low side, and over the bottom. The tank is cut into slices
+    across its width, each with its own level. Raises InputError as `surface` does."""
+    whole = area(outline)
+    if len(outline) < 3 or whole <= 1e-8:
+        raise InputError("outline", "three corners that are not in a line are wanted", given=str(len(outline)))
+    if volume_m3 > whole * width_m * (1 + 1e-9):
+        raise InputError(
+            "volume", "the oil is more than the outline and its width hold", allowed="less, or a larger tank"
+        )
+    rise, slice_m = math.tan(side), width_m / SLICES
+    lower = [-(i + 0.5 - SLICES / 2) * slice_m * rise for i in range(SLICES)]
+    least, most = min(z for _, z in outline), max(z for _, z in outline)
+    low, high = least - abs(rise) * width_m / 2, most + abs(rise) * width_m / 2
+    while high - low > 1e-5:
+        level = (low + high) / 2
+        holds = sum(below(outline, level + d) for d in lower) * slice_m
+        low, high = (level, high) if holds < volume_m3 else (low, level)
+    return ((low + high) / 2 - pickup[0] * rise - pickup[1]) * math.cos(side)
 
 
 @formula(

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from functools import partial
 from typing import NamedTuple
 
@@ -11,6 +12,9 @@ from ...figure.reads import Read
 from ...topic.lazy import lazy
 from ..lane import Lane
 from .functions import Corner, area
+
+# More is no heel and no bend, rad.
+STEEPEST = math.radians(80)
 
 
 class Marks(NamedTuple):
@@ -90,6 +94,32 @@ class Oiled(Lane):
             lambda: self.read(self.o.pickup_up, self.p("pickup_up"), "the pickup, over the tank's bottom", zero=True),
         )
         return aft.si, up.si
+
+    @property
+    def feels_side(self) -> bool:
+        """Whether the oil goes to a side: a boat heels, a car goes round a bend; what banks into its turn does not."""
+        return self.resolved.has("afloat") or self.resolved.has("corners")
+
+    @lazy
+    def side(self) -> float:
+        """The furthest that the oil lies over to a side while the unit runs, rad. Raises InputError."""
+        what = (
+            "heel to reckon with while it runs" if self.resolved.has("afloat") else "how far a bend lays the oil over"
+        )
+        side = self.read(self.o.side, self.p("side"), what, zero=True)
+        if side.si + 2 * side.u > STEEPEST:
+            raise InputError(self.p("side"), "with its ± it may lie on its side", allowed="80° with its ± at the most")
+        return side.si + 2 * side.u
+
+    @lazy
+    def across(self) -> float:
+        """The furthest that the pickup may be off the middle of the tank's width, m. Raises InputError."""
+        what = "the pickup, off the middle of the tank's width"
+        at = self.p("pickup_across")
+        off, width = ask_all(lambda: self.read(self.o.pickup_across, at, what, zero=True), lambda: self.width)
+        if off.si > width.si / 2:
+            raise InputError(at, "the pickup would be outside the tank", allowed="half of the tank's width or less")
+        return off.si + 2 * off.u
 
     @lazy
     def attitudes(self) -> list[tuple[str, float]]:

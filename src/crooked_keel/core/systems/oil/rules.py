@@ -12,11 +12,12 @@ from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...judging.subjects import Subject, one_by_one
 from ...physics.pipes import pipe_speed
-from .functions import area, depth, dwell, tank_volume
+from .functions import area, depth, depth_aside, dwell, tank_volume
 from .quantities import Oiled
 
 # Oil over the pickup that is enough, m. Proposed.
 COVER_M = 0.02
+ASIDE_M = 0.010
 
 
 @rule(
@@ -79,12 +80,48 @@ def pickup(oiled: Oiled) -> Iterable[Finding]:
         "systems.oil-pickup",
         judged.level,
         "The pickup is {d} under the oil, {w}" if worst >= 0 else "The pickup draws air {w}: bare by {d}",
-        "At the lower mark, standing still at {a}. Turns, bumps and braking heap it up further; sideways is not "
-        "looked at.",
+        "At the lower mark, standing still at {a}. Turns, bumps and braking heap it up further; to a side it "
+        "is judged by itself where the craft does not bank.",
         compared=judged.compared,
         d=q(abs(worst), "length"),
         w=word(words),
         a=q(max(abs(a) for _, a in attitudes), "angle"),
+    )
+
+
+@rule(
+    "systems.oil-aside",
+    "Oil over the pickup, heeled or in a long bend",
+    limit="10 mm or more at the lower mark ok, covered watch, bare stop; what banks into its turn is not asked",
+    source="level surface across the tank's width: statics; 10 mm proposed",
+    mark="proposed",
+)
+def aside(oiled: Oiled) -> Iterable[Finding]:
+    if not oiled.begun or oiled.kept_in == "in the fuel" or not oiled.feels_side:
+        return
+    least, outline, width, at, steep, off = ask_all(
+        lambda: oiled.volume("least", "oil at the lower mark"),
+        lambda: oiled.outline,
+        lambda: oiled.width,
+        lambda: oiled.pickup,
+        lambda: oiled.side,
+        lambda: oiled.across,
+    )
+    with fields(volume=oiled.p("least"), outline=oiled.p("outline")):
+        worst = depth_aside(outline, width.si + 2 * width.u, least.si - 2 * least.u, (off, at[1]), steep)
+    judged = band(worst, "length", ok=at_least(ASIDE_M), watch=at_least(0.0))
+    words = "heeled" if oiled.resolved.has("afloat") else "in a long bend"
+    yield verdict(
+        "systems.oil-aside",
+        judged.level,
+        "The pickup is {d} under the oil {w}" if worst >= 0 else "The pickup draws air {w}: bare by {d}",
+        "At the lower mark, over by {a} to the side away from the pickup, level fore and aft. Baffles and a pickup "
+        "that swings are not in it; how oil heaps up as a bend begins is not either.",
+        compared=judged.compared,
+        can_suggest=judged.level != "ok",
+        d=q(abs(worst), "length"),
+        w=word(words),
+        a=q(steep, "angle"),
     )
 
 
