@@ -22,7 +22,7 @@ from .induction.functions import charge_out
 from .induction.quantities import Breathing, air_flow
 from .joints.quantities import Joined, bought
 from .lane import WalkPoint
-from .oil.functions import Corner, depth, surface, tilted
+from .oil.functions import Corner, depth, depth_aside, surface, tilted
 from .oil.quantities import Oiled
 from .reach.quantities import Reached
 from .voltage.functions import precharge_time
@@ -44,7 +44,8 @@ class PointOut(Out):
 
 
 class TankOut(Out):
-    """An oil tank as it lies: outline, oil in it, pickup, and how deep that is under the oil (negative bare)."""
+    """An oil tank as it lies, from the side or from behind: outline, oil in it, pickup, and how deep that is under the oil
+    (negative bare)."""
 
     words: str
     nose_up: float
@@ -331,7 +332,25 @@ def _tanks(oiled: Oiled) -> list[TankOut]:
                 depth_si=level - at[1] if level is not None and at is not None else None,
             )
         )
-    return made
+    aside = or_none(lambda: _aside(oiled)) if oiled.feels_side else None
+    return [*made, aside] if aside is not None else made
+
+
+def _aside(oiled: Oiled) -> TankOut:
+    """The tank over to a side, seen from astern, its low side to the right: as wide and as high as it is."""
+    side, half, up = oiled.side, oiled.width.si / 2, oiled.pickup[1]
+    volume, high = oiled.volume("least", "").si, max(z for _, z in oiled.outline)
+    box = [tilted(p, side) for p in ((-half, 0.0), (half, 0.0), (half, high), (-half, high))]
+    at = tilted((-oiled.across, up), side)
+    deep = depth_aside(oiled.outline, oiled.width.si, volume, (oiled.across, up), side)
+    return TankOut(
+        words="heeled, from astern" if oiled.resolved.has("afloat") else "in a long bend, from behind",
+        nose_up=side,
+        outline=[_corner(p) for p in box],
+        level_si=at[1] + deep,
+        pickup=_corner(at),
+        depth_si=deep,
+    )
 
 
 def _corner(point: Corner) -> PointOut:

@@ -6,7 +6,7 @@ type Tank = NonNullable<Installation['systems']>['tanks'][number];
 const WIDTH = 828;
 const HEIGHT = 214;
 
-/** The tank or sump at its lower mark, level and in the steepest attitudes, with the pickup under the oil or bare. */
+/** The tank or sump at its lower mark, level, in the steepest attitudes and over to a side, with the pickup under the oil or bare. */
 export function OilTanks(props: { tanks: Tank[] }) {
   const { view } = useProject();
   if (props.tanks.length === 0)
@@ -19,7 +19,7 @@ export function OilTanks(props: { tanks: Tank[] }) {
   return (
     <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="block w-full" role="img" aria-label="oil in its tank as it lies">
       <text x="14" y="18" style={{ fill: 'var(--color-muted)' }}>
-        from port, forward is left; oil at the lower mark
+        {`from port, forward is left${props.tanks.length > 3 ? '; the last from behind' : ''}; oil at the lower mark`}
       </text>
       {props.tanks.map((t, i) => {
         const xs = t.outline.map((p) => p.aft_si);

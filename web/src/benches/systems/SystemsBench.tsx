@@ -24,7 +24,7 @@ const ANSWERS: Partial<Record<Lane, string[]>> = {
   cooling: ['settles'],
   oil: ['pickup'],
   exhaust: ['back-pressure', 'injection'],
-  induction: ['air'],
+  induction: ['air', 'charge'],
   fuel: ['fuel-lasts'],
   current: ['demand'],
   voltage: ['isolation', 'precharge', 'discharge'],
