@@ -44,8 +44,8 @@ class PointOut(Out):
 
 
 class TankOut(Out):
-    """An oil tank as it lies, from the side or from behind: outline, oil in it, pickup, and how deep that is under the oil
-    (negative bare)."""
+    """An oil tank as it lies, from the side or from behind: outline, oil in it, pickup, and how deep that is under the
+    oil (negative bare)."""
 
     words: str
     nose_up: float
