@@ -78,3 +78,43 @@ def test_unit_and_propeller_meet_where_the_core_has_them(page: Page, beside: Cal
     page.locator("[data-suggestion=pitch]").first.get_by_role("button", name="Apply").click()
     expect(finding).not_to_have_attribute("data-level", "stop")
     expect(page.locator("[data-meeting=standing]")).to_be_visible()
+
+
+def test_teeth_are_rolled_and_all_that_follows_goes_with_them(page: Page, demo: str) -> None:
+    """Rolled by two teeth the answers follow before anything is written; let go it is one step that undo takes back."""
+    page.goto(f"/p/{demo}/drive?fit=a")
+    field = page.locator("main [data-pointer$='/driven_teeth']").first
+    label = field.get_attribute("aria-label") or ""
+    stood = int(field.input_value())
+    answer = page.locator("[data-value='drive.ratio']")
+    expect(answer).to_contain_text(f"→ {stood / 35:.2f}")
+    wrote: list[str] = []
+    page.on("request", lambda r: wrote.append(r.url) if r.method == "PATCH" else None)
+    grip = page.locator(f"[data-grip='{label}']")
+    grip.scroll_into_view_if_needed()
+    box = grip.bounding_box()
+    assert box is not None
+    x, y = box["x"] + 8, box["y"] + 8
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x + 6, y)
+    page.mouse.move(x + 12, y)
+    expect(field).to_have_value(str(stood + 2))
+    expect(answer).to_contain_text(f"→ {(stood + 2) / 35:.2f}")
+    assert wrote == []
+    page.mouse.up()
+    expect(page.get_by_text(f"{stood} → {stood + 2}").first).to_be_visible()
+    expect(answer).to_contain_text(f"→ {(stood + 2) / 35:.2f}")
+    assert len(wrote) == 1
+    page.get_by_role("button", name="undo").click()
+    expect(field).to_have_value(str(stood))
+    expect(answer).to_contain_text(f"→ {stood / 35:.2f}")
+    # Rolled to and fro it is as it was, and nothing is written.
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x + 12, y)
+    expect(answer).to_contain_text(f"→ {(stood + 2) / 35:.2f}")
+    page.mouse.move(x, y)
+    page.mouse.up()
+    expect(answer).to_contain_text(f"→ {stood / 35:.2f}")
+    assert len([u for u in wrote if "undo" not in u]) == 1

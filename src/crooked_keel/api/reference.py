@@ -102,7 +102,8 @@ def _sheet(blocks: list[Block]) -> list[BlockOut]:
             electric=b.electric,
             folded=b.folded,
             entries=[
-                EntryOut(pointer=e.pointer, label=e.label, kind=e.kind, choices=list(e.choices)) for e in b.entries
+                EntryOut(pointer=e.pointer, label=e.label, kind=e.kind, choices=list(e.choices), drag=e.drag)
+                for e in b.entries
             ],
         )
         for b in blocks

@@ -70,6 +70,7 @@ class EntryOut(Reply):
     label: str
     kind: Literal["figure", "choice", "text", "key"]
     choices: list[str]
+    drag: bool
 
 
 class BlockOut(Reply):

@@ -26,6 +26,8 @@ export interface Ripple {
   changed: Change[];
 }
 interface Ahead {
+  /** The revision it was worked out on: it is shown until another one is. */
+  on: number;
   assessment: Assessment;
   changed: Change[];
   summary: string;
@@ -169,7 +171,6 @@ export function ProjectProvider(props: {
       queries.removeQueries({ queryKey: ['suggestions', id] });
       generation.current += 1;
       latest.current = null;
-      setAhead(null);
       setRipple({ summary, changed });
     },
     [id, key, queries],
@@ -245,11 +246,12 @@ export function ProjectProvider(props: {
         );
         if (born === generation.current && turn > flight.landed) {
           flight.landed = turn;
-          const saved = queries.getQueryData<State>(key)?.assessment;
+          const saved = queries.getQueryData<State>(key);
           // What did not change is the same object: only what changed is drawn again.
           setAhead((before) => ({
             ...reply,
-            assessment: replaceEqualDeep(before?.assessment ?? saved, reply.assessment),
+            on: saved?.revision ?? 0,
+            assessment: replaceEqualDeep(before?.assessment ?? saved?.assessment, reply.assessment),
             summary,
             operations,
           }));
@@ -321,17 +323,16 @@ export function ProjectProvider(props: {
     () => ({ at, edit, preview, leaveAhead, undo, redo, backTo, settle, happened, say }),
     [at, edit, preview, leaveAhead, undo, redo, backTo, settle, happened],
   );
-  const seen = useMemo<ShownApi | null>(
-    () =>
-      state
-        ? {
-            shown: ahead?.assessment ?? state.assessment,
-            ahead,
-            ripple: ahead ? { summary: ahead.summary, changed: ahead.changed } : ripple,
-          }
-        : null,
-    [state, ahead, ripple],
-  );
+  const seen = useMemo<ShownApi | null>(() => {
+    if (!state) return null;
+    // What was looked ahead to stands until the state that came of it does: what stood before is not shown between.
+    const live = ahead?.on === state.revision ? ahead : null;
+    return {
+      shown: live?.assessment ?? state.assessment,
+      ahead: live,
+      ripple: live ? { summary: live.summary, changed: live.changed } : ripple,
+    };
+  }, [state, ahead, ripple]);
 
   if (project.error || reference.error) {
     const bad = project.error ?? reference.error;

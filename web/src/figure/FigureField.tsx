@@ -1,10 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { DropdownMenu } from 'radix-ui';
 import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react';
-import { answer, api, Refused } from '../api/client';
+import { answer, api, type Operation, Refused } from '../api/client';
 import { useSheet } from '../api/sheet';
 import { completeUnit, fieldAt, stepText } from './fields';
 import { formatNumber } from './format';
+import { Grip } from './Grip';
 import { useLeaving } from './useLeaving';
 
 export interface StoredFigure {
@@ -71,11 +72,13 @@ interface FigureProps {
   label: string;
   bare?: boolean;
   source?: string;
+  /** It can be rolled to try other values. */
+  drag?: boolean;
 }
 
 function OneFigure(props: FigureProps) {
   const { pointer, label } = props;
-  const { at, edit, reference, view, unitSide, rough, say } = useSheet();
+  const { at, edit, reference, view, unitSide, rough, say, preview, leaveAhead } = useSheet();
   const spec = fieldAt(reference, pointer);
   const figure = at(pointer) as StoredFigure | undefined;
   const stored = asText(figure);
@@ -97,36 +100,38 @@ function OneFigure(props: FigureProps) {
   const changed = text.trim() !== stored;
   const reading = useReading(complete, dimension, shown, focused && changed);
 
+  function written(typed: string, more: Partial<StoredFigure> = {}): [Operation[], string] {
+    const ahead = spec?.place === 'station' && OWN.includes(spec.origin ?? '') && unitSide(pointer) < 0;
+    const fresh = { ...(ahead ? { dir: 'forward' } : {}), ...(props.source ? { source: props.source } : {}) };
+    const kept = figure
+      ? {
+          // What a template guessed is no guess of its any more once it is typed over.
+          source: figure.source === 'template' && typed !== stored ? props.source : figure.source,
+          from: figure.from,
+          dir: figure.dir,
+          note: figure.note,
+          instrument: figure.instrument,
+        }
+      : fresh;
+    const value = Object.fromEntries(
+      Object.entries({ ...kept, ...more, entered: completeUnit(typed, unit) }).filter(([, v]) => v !== undefined),
+    );
+    return [
+      [{ op: figure ? 'replace' : 'add', path: pointer, value }],
+      `${label} ${stored || 'blank'} → ${completeUnit(typed, unit)}`,
+    ];
+  }
+
   async function commit(next: string, more: Partial<StoredFigure> = {}) {
     const typed = next.trim();
     setError(null);
     sent.current = next;
     try {
-      if (typed === '') {
-        if (figure) await edit([{ op: 'remove', path: pointer }], `${label} left blank`);
-        return;
-      }
-      const ahead = spec?.place === 'station' && OWN.includes(spec.origin ?? '') && unitSide(pointer) < 0;
-      const fresh = { ...(ahead ? { dir: 'forward' } : {}), ...(props.source ? { source: props.source } : {}) };
-      const kept = figure
-        ? {
-            // What a template guessed is no guess of its any more once it is typed over.
-            source: figure.source === 'template' && typed !== stored ? props.source : figure.source,
-            from: figure.from,
-            dir: figure.dir,
-            note: figure.note,
-            instrument: figure.instrument,
-          }
-        : fresh;
-      const value = Object.fromEntries(
-        Object.entries({ ...kept, ...more, entered: completeUnit(typed, unit) }).filter(([, v]) => v !== undefined),
-      );
-      await edit(
-        [{ op: figure ? 'replace' : 'add', path: pointer, value }],
-        `${label} ${stored || 'blank'} → ${completeUnit(typed, unit)}`,
-      );
+      if (typed !== '') await edit(...written(typed, more));
+      else if (figure) await edit([{ op: 'remove', path: pointer }], `${label} left blank`);
     } catch (bad) {
       const words = bad instanceof Refused ? bad.words : String(bad);
+      leaveAhead?.();
       if (box.current) setError(words);
       else say(`${label} ${typed}: ${words}`);
     } finally {
@@ -154,6 +159,12 @@ function OneFigure(props: FigureProps) {
     }
   }
 
+  /** Another value on the tape, tried: what follows from it is shown until it is let go. */
+  function rolled(steps: number): string {
+    const next = steps === 0 ? stored : (stepText(stored, steps) ?? stored);
+    setText(next);
+    return next;
+  }
   const source = figure?.source ?? 'blank';
   const stands = rough(pointer);
   return (
@@ -166,6 +177,17 @@ function OneFigure(props: FigureProps) {
         </label>
       )}
       <span className="inline-flex items-center gap-1 whitespace-nowrap">
+        {props.drag && figure && preview && leaveAhead && (
+          <Grip
+            label={label}
+            onTry={(steps) => preview(...written(rolled(steps)))}
+            onLetGo={(steps) => {
+              const next = rolled(steps);
+              if (next === stored) leaveAhead();
+              else void commit(next);
+            }}
+          />
+        )}
         <input
           ref={box}
           id={id}

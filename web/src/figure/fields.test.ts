@@ -30,6 +30,9 @@ describe('arrow keys step by the tape', () => {
     ['71.0 kg ±0.8 kg', 1, '71.1 kg ±0.8 kg'],
     ['2°', 1, '2.25 °'],
     ['5600 rpm', -1, '5590 rpm'],
+    ['34', 3, '37'],
+    ['2.4286', -2, '2.4086'],
+    ['68 in', 4, '68 1/4 in'],
   ] as const)('%s by %i', (text, way, next) => {
     expect(stepText(text, way)).toBe(next);
   });

@@ -75,15 +75,15 @@ const STEPS: Record<string, number> = {
   L: 0.5,
 };
 
-/** The next value on the tape: 1 mm, 1/16 in, 0.1 kg, a quarter degree. */
-export function stepText(text: string, way: 1 | -1): string | null {
+/** The value so many steps along the tape: 1 mm, 1/16 in, 0.1 kg, a quarter degree; a hundredth of a bare ratio. */
+export function stepText(text: string, steps: number): string | null {
   const found = text.match(/^\s*([-−]?)\s*(?:(\d+)[\s-]+(\d+)\/(\d+)|(\d+)\/(\d+)|([\d.]+))\s*(.*)$/);
   if (!found) return null;
   const [, sign, whole, num, den, n, d, decimal, tail = ''] = found;
   const unit = (tail.match(/^[^\s±+]+/)?.[0] ?? '').replace(/^["″]$/, 'in');
   const size = decimal ? Number(decimal) : whole ? Number(whole) + Number(num) / Number(den) : Number(n) / Number(d);
-  const step = STEPS[unit] ?? 1;
-  const next = (sign ? -size : size) + way * step;
+  const step = STEPS[unit] ?? (unit === '' && decimal?.includes('.') ? 0.01 : 1);
+  const next = (sign ? -size : size) + steps * step;
   const minus = next < -1e-9 ? '-' : '';
   if (unit === 'in') return `${minus}${sixteenthsText(Math.round(Math.abs(next) * 16))} ${tail || 'in'}`.trim();
   const decimals = Math.max((decimal?.split('.')[1] ?? '').length, (String(step).split('.')[1] ?? '').length);

@@ -145,6 +145,7 @@ export interface Column {
   key: string;
   label: string;
   kind?: 'figure' | 'choice' | 'key' | 'text';
+  drag?: boolean;
   /** The collection that a key names one of. */
   of?: string;
 }
@@ -157,7 +158,7 @@ function Cell(props: { column: Column; pointer: string; label: string }) {
   if (column.kind === 'key') return <KeyField {...at} of={column.of ?? ''} />;
   if (column.kind === 'text') return <TextField bare short {...at} />;
   if (column.kind === 'choice') return <ChoiceField bare {...at} />;
-  return <FigureField bare {...at} />;
+  return <FigureField bare drag={column.drag} {...at} />;
 }
 
 /** A table of more columns than this runs out of the page. */

@@ -11,7 +11,7 @@ const block = (bench: Block['bench'], pointers: string[], table: string | null =
   fresh: {},
   electric: false,
   folded: false,
-  entries: pointers.map((pointer) => ({ pointer, label: '', kind: 'figure' as const, choices: [] })),
+  entries: pointers.map((pointer) => ({ pointer, label: '', kind: 'figure' as const, choices: [], drag: false })),
 });
 const BLOCKS = [
   block('craft', ['reading', 'tare'], '/craft/supports'),

@@ -55,6 +55,7 @@ export function Blocks(props: { blocks: Block[]; real: (pointer: string) => stri
                 key: e.pointer,
                 label: e.label,
                 kind: e.kind as Column['kind'],
+                drag: e.drag,
                 of: e.kind === 'key' ? real(e.choices[0] ?? '') : undefined,
               }))}
             />
@@ -77,7 +78,7 @@ export function Blocks(props: { blocks: Block[]; real: (pointer: string) => stri
             {run.map((b) => (
               <Titled key={b.title} block={b} filled={b.entries.some((e) => at(real(e.pointer)) !== undefined)}>
                 {b.entries.map((e) => (
-                  <Field key={e.pointer} pointer={real(e.pointer)} label={e.label} kind={e.kind} choices={e.choices} />
+                  <Field key={e.pointer} {...e} pointer={real(e.pointer)} />
                 ))}
               </Titled>
             ))}
@@ -104,11 +105,11 @@ function Titled(props: { block: Block; filled: boolean; children: ReactNode }) {
   );
 }
 
-function Field(props: { pointer: string; label: string; kind: string; choices: string[] }) {
+function Field(props: Block['entries'][number]) {
   if (props.kind === 'choice')
     return <ChoiceField pointer={props.pointer} label={props.label} choices={props.choices} />;
   if (props.kind === 'text') return <TextField pointer={props.pointer} label={props.label} />;
-  return <FigureField pointer={props.pointer} label={props.label} />;
+  return <FigureField pointer={props.pointer} label={props.label} drag={props.drag} />;
 }
 
 function needsUnit(block: Block): boolean {

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ..sheet.kit import Block, field
+from ..sheet.kit import Block, field, rolled
 
 BLOCKS: tuple[Block, ...] = (
     Block(
@@ -56,11 +56,11 @@ BLOCKS: tuple[Block, ...] = (
         "drive",
         "Propeller",
         (
-            field("~/propeller/diameter", "Diameter"),
+            rolled("~/propeller/diameter", "Diameter"),
             field("~/propeller/blades", "Blades"),
             field("~/propeller/blades_set", "Blades are", "choice"),
-            field("~/propeller/pitch", "Pitch"),
-            field("~/propeller/blade_angle", "or blade angle at three quarters"),
+            rolled("~/propeller/pitch", "Pitch"),
+            rolled("~/propeller/blade_angle", "or blade angle at three quarters"),
             field("~/propeller/static_speed", "Unit, full throttle standing, as read"),
             field("~/propeller/read_angle", "read at another blade angle"),
             field("~/propeller/mass", "Mass"),
@@ -73,8 +73,8 @@ BLOCKS: tuple[Block, ...] = (
         "drive",
         "Propeller",
         (
-            field("~/propeller/diameter", "Diameter"),
-            field("~/propeller/pitch", "Pitch"),
+            rolled("~/propeller/diameter", "Diameter"),
+            rolled("~/propeller/pitch", "Pitch"),
             field("~/propeller/blades", "Blades"),
             field("~/propeller/hull_above", "Shaft centre up to the hull"),
             field("~/propeller/mass", "Mass"),
@@ -98,9 +98,9 @@ BLOCKS: tuple[Block, ...] = (
         (
             field("type", "type", "choice"),
             field("order", "place"),
-            field("driver_teeth", "driving"),
-            field("driven_teeth", "driven"),
-            field("ratio", "or ratio"),
+            rolled("driver_teeth", "driving"),
+            rolled("driven_teeth", "driven"),
+            rolled("ratio", "or ratio"),
             field("turning", "turning", "choice"),
         ),
         without="across",
@@ -114,9 +114,9 @@ BLOCKS: tuple[Block, ...] = (
         (
             field("type", "type", "choice"),
             field("order", "place"),
-            field("driver_teeth", "driving"),
-            field("driven_teeth", "driven"),
-            field("ratio", "or ratio"),
+            rolled("driver_teeth", "driving"),
+            rolled("driven_teeth", "driven"),
+            rolled("ratio", "or ratio"),
         ),
         form="across",
         table="~/drive/stages",
@@ -159,7 +159,7 @@ BLOCKS: tuple[Block, ...] = (
     Block(
         "drive",
         "Gears, or the two ends of a variator",
-        (field("ratio", "ratio"),),
+        (rolled("ratio", "ratio"),),
         form="driven wheel",
         table="~/drive/gears",
         one="gear",

@@ -13,12 +13,14 @@ from ..reference.kinds import Form
 
 class Entry(NamedTuple):
     """One field: pointer, label, how it is filled in, and the choices a kind leaves of those the document knows (all,
-    where none). A key names one of the collection whose pointer is its only choice."""
+    where none). A key names one of the collection whose pointer is its only choice. drag: it may be rolled to try other
+    values."""
 
     pointer: str
     label: str
     kind: Literal["figure", "choice", "text", "key"] = "figure"
     choices: tuple[str, ...] = ()
+    drag: bool = False
 
 
 class Block(NamedTuple):
@@ -41,6 +43,11 @@ class Block(NamedTuple):
 def field(pointer: str, label: str, kind: Literal["figure", "choice", "text"] = "figure") -> Entry:
     """One field."""
     return Entry(pointer, label, kind)
+
+
+def rolled(pointer: str, label: str) -> Entry:
+    """A figure that may be rolled to try other values."""
+    return Entry(pointer, label, drag=True)
 
 
 PLACE = (field("station", "station"), field("butt_line", "butt line"), field("water_line", "water line"))
