@@ -154,8 +154,9 @@ export function ProjectProvider(props: {
   const flights = useRef({ now: 0, sent: 0, landed: 0 });
   const generation = useRef(0);
 
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another fit or project drops what was looked ahead to
-  useEffect(() => setAhead(null), [id, wanted]);
+  const revision = project.data?.revision;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another fit, project or state drops what was looked ahead to
+  useEffect(() => setAhead(null), [id, wanted, revision]);
 
   const keep = useCallback(
     (state: State, changed: Change[], summary: string) => {
