@@ -118,3 +118,16 @@ def test_teeth_are_rolled_and_all_that_follows_goes_with_them(page: Page, demo: 
     page.mouse.up()
     expect(answer).to_contain_text(f"→ {stood / 35:.2f}")
     assert len([u for u in wrote if "undo" not in u]) == 1
+
+
+def test_a_propeller_is_taken_from_those_side_by_side(page: Page, demo: str) -> None:
+    page.goto(f"/p/{demo}/drive?fit=a")
+    page.get_by_role("button", name="Propellers side by side").click()
+    row = page.locator("[data-propeller='long-three']")
+    expect(row).to_be_visible()
+    standing = row.locator("td").nth(3).inner_text()
+    assert violations(page) == []
+    row.get_by_role("button", name="take").click()
+    expect(page.locator("main [data-pointer$='/propeller/diameter']").first).to_have_value("1900 mm")
+    expect(page.locator("[data-value='drive.static-speed']")).to_contain_text(standing)
+    expect(page.locator("[data-propeller='own']")).to_contain_text("1900 mm")

@@ -18,6 +18,8 @@ from ..core.balance.fuel.functions import Aim
 from ..core.balance.loadings import monte_carlo
 from ..core.balance.loadings.monte_carlo import MonteCarlo
 from ..core.balance.measure_next import MeasureNext
+from ..core.drive.match import beside
+from ..core.drive.match.beside import Beside
 from ..core.systems.current import one_lost
 from ..core.systems.current.one_lost import OneLost
 from ..core.systems.voltage import driven
@@ -71,6 +73,12 @@ def study_burn_order(
 def study_one_lost(request: Request, project_id: Id, fit: FitQuery = None, unit: UnitQuery = None) -> OneLost:
     """Each part of the circuit lost in turn: what still runs."""
     return service(request).ask(one_lost.STUDY, project_id, fit, unit=unit)
+
+
+@router.post("/projects/{project_id}/studies/propellers")
+def study_propellers(request: Request, project_id: Id, fit: FitQuery = None, unit: UnitQuery = None) -> Beside:
+    """The propeller beside others: as many blades as there may be, and an invented shelf."""
+    return service(request).ask(beside.STUDY, project_id, fit, unit=unit)
 
 
 @router.post("/projects/{project_id}/studies/contactors")

@@ -9,6 +9,7 @@ from ..balance.afloat import at_rest, righting
 from ..balance.fuel import burn_order
 from ..balance.loadings import monte_carlo
 from ..document import Project
+from ..drive.match import beside
 from ..errors import CannotSay, InputError
 from ..judging.study import Answer, Study
 from ..rough import stood_in
@@ -29,6 +30,7 @@ STUDIES: dict[str, Study[Any]] = {
         righting.STUDY,
         burn_order.STUDY,
         one_lost.STUDY,
+        beside.STUDY,
         driven.STUDY,
     )
 }

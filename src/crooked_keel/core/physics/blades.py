@@ -29,6 +29,10 @@ _CHORD = np.interp(
 # Section: lift at no angle, lift a radian, least and most lift. From memory.
 _LIFT0, _SLOPE, _LEAST, _MOST = 0.45, 5.8, -0.6, 1.25
 _STEPS = 60
+# Of each generic blade: its share of the disc by the chord at three quarters, and its activity factor,
+# 100000/16·∫(c/D)·x³·dx from 0.15 to 1. Definitions.
+SOLIDITY = 0.127 / math.pi
+ACTIVITY = float(100000 / 16 * np.sum(_CHORD / 2 * _X**3) * (1 - _HUB) / _ANNULI)
 # Circulation that is left over where a root is taken, m²/s.
 _SMALL = 1e-7
 # Inside of this share of the radius a stalled blade costs little.

@@ -2,7 +2,8 @@ import { useForms } from '../../api/useForms';
 import { useInstallation } from '../../api/useInstallation';
 import { Answers } from '../../sheet/Answers';
 import { BenchSheet } from '../../sheet/BenchSheet';
-import { Picture, Strip, UnitTabs } from '../../sheet/Sheet';
+import { Fold, Picture, Strip, UnitTabs } from '../../sheet/Sheet';
+import { Beside } from './Beside';
 import { Crossings } from './Crossings';
 import { Match } from './Match';
 import { RoadTrain } from './RoadTrain';
@@ -10,7 +11,7 @@ import { Train } from './Train';
 
 /** Reduction, and what it turns. */
 export function DriveBench() {
-  const { pointer } = useInstallation();
+  const { pointer, electric } = useInstallation();
   const { has } = useForms();
   if (!pointer) return <p className="p-4">No installation here yet.</p>;
   return (
@@ -32,6 +33,13 @@ export function DriveBench() {
       <Strip label="Answers">
         <Answers bench="drive" columns={3} />
       </Strip>
+      {has('air propeller') && !electric && (
+        <div className="px-4">
+          <Fold title="Propellers side by side">
+            <Beside />
+          </Fold>
+        </div>
+      )}
       <BenchSheet bench="drive" />
     </div>
   );

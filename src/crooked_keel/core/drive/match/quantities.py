@@ -217,9 +217,11 @@ class AirMatch(Topic):
             fine, coarse = (middle, coarse) if at(middle) > speed else (fine, middle)
         return (fine + coarse) / 2
 
-    def pitch_for(self, airspeed_m_s: float, speed: float) -> float | None:
-        """The pitch for a speed of the unit at an airspeed, m; None where none of a quarter to 1.6 diameters does."""
-        blades, within = self.blades, tuple(x * self.drawn.diameter_m for x in _PITCHES)
+    def pitch_for(self, airspeed_m_s: float, speed: float, other: Blades | None = None) -> float | None:
+        """The pitch of the own or of other blades for a speed of the unit at an airspeed, m; None where none of a
+        quarter to 1.6 diameters does."""
+        blades = other or self.blades
+        within = tuple(x * blades.diameter_m for x in _PITCHES)
         return self._met(airspeed_m_s, speed, within, lambda pitch: blades._replace(pitch_m=pitch))  # type: ignore[arg-type]
 
     def pitch_at(self, angle_rad: float) -> float:

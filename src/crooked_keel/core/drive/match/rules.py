@@ -5,12 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import ask_all, or_none
-from ...judging.finding import Compared, Finding, Level, q
+from ...judging.finding import Compared, Finding, q
 from ...judging.register import rule, verdict
+from .judged import judged
 from .quantities import FAST, SLOW, AirMatch
-
-# Standing under this share of the fastest speed allowed there is no power for the take-off.
-_STOP = 0.85
 
 
 @rule(
@@ -26,12 +24,9 @@ def static_speed(match: AirMatch) -> Iterable[Finding]:
     if match.governed or match.train.electric:
         return
     static, climb, allowed = ask_all(lambda: match.static, lambda: match.climb, lambda: match.allowed)
-    share, rises, doubt = static.speed / allowed, climb.speed / allowed, match.doubt
-    runs_away = "runs away" in (static.state, climb.state)
-    fine = share > 1 or rises > 1 or runs_away
-    coarse = share < _STOP or static.state == "held down"
-    inside = SLOW + doubt <= share <= FAST - doubt and rises + doubt <= 1
-    level: Level = "stop" if fine or coarse else "ok" if inside and not match.useless else "watch"
+    doubt = match.doubt
+    said = judged(static, climb, allowed, doubt, match.useless)
+    fine, coarse = said.propped == "under-propped", said.propped == "over-propped"
     title = (
         "Under-propped: full throttle takes it to {n} standing, {c} in the climb; {m} is allowed"
         if fine
@@ -41,7 +36,7 @@ def static_speed(match: AirMatch) -> Iterable[Finding]:
     )
     yield verdict(
         "drive.static-speed",
-        level,
+        said.level,
         title,
         (
             "The blade is stalled or steep, standing: it may be slower still, and that figure is not to be used. "
@@ -54,7 +49,7 @@ def static_speed(match: AirMatch) -> Iterable[Finding]:
             else "By a generic blade: read it once, chocked and held, and enter it. "
         )
         + "A degree makes {p}. Standard day, no height; a dive, and blades that bend, are not looked at.",
-        compared=Compared(value=share, dimension="percent", lo=SLOW, hi=FAST, doubt=doubt),
+        compared=Compared(value=said.standing, dimension="percent", lo=SLOW, hi=FAST, doubt=doubt),
         can_suggest=fine or coarse,
         n=q(static.speed, "rotation"),
         c=q(climb.speed, "rotation"),
