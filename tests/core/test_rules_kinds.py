@@ -661,6 +661,11 @@ TROUBLES: dict[str, tuple[str, str, dict[str, Any]]] = {
     "systems.cooling-settles": ("aeroplane", "a", {f"{A}/systems/cooling/inlet": "800 cm²"}),
     "systems.cooling-traps": ("boat", "a", {}),
     "systems.oil-fill": ("boat", "a", {f"{A}/systems/oil/filled": "5.2 L ±0.05 L"}),
+    "systems.oil-aside": (
+        "boat",
+        "a",
+        {f"{A}/systems/oil/side": "30°", f"{A}/systems/oil/pickup_across": "80 mm"},
+    ),
     "systems.exhaust-back": ("aeroplane", "a", {f"{A}/systems/exhaust/path/pipe/bore": "26 mm"}),
     "systems.exhaust-shine": ("aeroplane", "a", {}),
     "systems.exhaust-injection": ("boat", "a", {}),

@@ -17,7 +17,7 @@ EXPONENT = 0.2857
     b=("pressure", "boost over it"),
     η=("number", "share of an ideal blower"),
     source="isentropic compression, Fundamentals of Engineering Thermodynamics (from memory)",
-    example=((298.15, 101325.0, 100000.0, 0.70), 390.80),
+    example=((298.15, 101325.0, 100000.0, 0.70), 390.457),
     valid="dry air; what the filter loses is not in it",
 )
 def compressed(air_k: float, outside_pa: float, boost_pa: float, share: float) -> float:
@@ -36,7 +36,7 @@ def compressed(air_k: float, outside_pa: float, boost_pa: float, share: float) -
     Cc=("conductance", "stream of the charge"),
     Ta=("temperature", "of what cools it, at the core"),
     source="effectiveness and NTU: Fundamentals of Heat and Mass Transfer, ch. 11 (from memory)",
-    example=((390.8, 0.6, 120.0, 120.0, 311.15), 343.01),
+    example=((390.457, 0.6, 120.0, 120.0, 311.15), 342.873),
     valid="steady; clean core",
 )
 def charge_out(blown_k: float, share: float, smaller_w_k: float, charge_w_k: float, cold_k: float) -> float:
