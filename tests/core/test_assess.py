@@ -124,6 +124,8 @@ def test_demo_shows_what_the_tool_is_for(project: Project) -> None:
         "balance.condition",
         "choose.heat",
         "drive.static-speed",
+        "drive.climb-there",
+        "drive.cruise",
     }
 
 
@@ -436,5 +438,7 @@ def test_every_headline_value_shows_its_working_or_its_source(fit: str | None, p
                 "drive.static-speed",
                 "drive.climb-speed",
                 "drive.per-degree",
+                "drive.cruise-burn",
+                "drive.cruise-range",
                 "drive.torsion",
             )

@@ -617,6 +617,10 @@ def test_every_rule_that_can_warn_is_here() -> None:
         "drive.static-speed",
         "drive.one-way",
         "drive.climb",
+        "drive.cruise",
+        "drive.climb-there",
+        "drive.cruise-time",
+        "drive.overspeed",
     }
     elsewhere |= {r for r in RULES if r.startswith(("systems.", "build.", "prove."))}
     tried = {k.split(":")[0] for _, k, _, _, _ in CASES} | {k.split(":")[0] for k, _, _, _ in AEROPLANE_CASES}

@@ -32,6 +32,7 @@ from .document import Fit, Installation, Project
 from .drive.air.quantities import AirPropeller
 from .drive.battery.quantities import OnBattery
 from .drive.climb.quantities import Flown
+from .drive.cruise.quantities import Cruise
 from .drive.heat.quantities import GearOil
 from .drive.marine.quantities import AtSea
 from .drive.match.quantities import AirMatch
@@ -384,7 +385,7 @@ class _Wiring:
         ws, has = self.ws, resolved.has
         train = ws.topic(f"train {name}", Train, resolved, placed, old.train if old else None)
         torsion = ws.topic(f"torsion {name}", Torsion, resolved, placed, train)
-        air = sea = road = battery = runs = match = flown = None
+        air = sea = road = battery = runs = match = flown = cruise = None
         if has("air propeller"):
             before = old.air if old else None
             air = ws.topic(f"air {name}", AirPropeller, resolved, placed, train, given.ground, before)
@@ -410,7 +411,9 @@ class _Wiring:
         if train.electric:
             battery = ws.topic(f"battery {name}", OnBattery, resolved, placed, train, road, sea)
         oil = ws.topic(f"gear oil {name}", GearOil, resolved, placed, train)
-        return DriveTopics(train, air, sea, road, battery, runs, torsion, oil, match, flown)
+        if match is not None and flown is not None:
+            cruise = ws.topic(f"cruise {name}", Cruise, resolved, placed, match, flown, given.loads, battery)
+        return DriveTopics(train, air, sea, road, battery, runs, torsion, oil, match, flown, cruise)
 
     def _align(
         self, resolved: Resolved, placed: ResolvedInstallation, old: InstallationBenches | None, name: str

@@ -47,6 +47,8 @@ LAPWING = {
         "mass": f("505 kg ±5 kg"),
         "top": f("148 km/h ±4 km/h"),
         "wanted": f("2.2 m/s"),
+        "cruise": f("115 km/h", "estimated"),
+        "never": f("175 km/h", "maker"),
     },
     "/craft/climb_speed": f("105 km/h", "estimated"),
     "/old_installations/main/propeller/pitch": f("1060 mm", "maker"),

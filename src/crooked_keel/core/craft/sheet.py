@@ -270,6 +270,8 @@ REST: tuple[Block, ...] = (
             field("/craft/flown/mass", "Its mass then"),
             field("/craft/flown/top", "Level speed, full throttle"),
             field("/craft/flown/wanted", "Rate of climb wanted, heaviest loading"),
+            field("/craft/flown/cruise", "Cruises at, true airspeed"),
+            field("/craft/flown/never", "Airspeed never to be passed"),
         ),
         form="air propeller",
         folded=True,

@@ -209,12 +209,14 @@ class Outline(Part):
 
 class Flown(Part):
     """What it did before the work: rate of climb at the airspeed of its best climb and the mass at which, level speed
-    at full throttle; and the climb that is wanted."""
+    at full throttle; the climb that is wanted, the true airspeed at which it cruises, and that never to be passed."""
 
     climb: ClimbRate | None = None
     mass: Mass | None = None
     top: RoadSpeed | None = None
     wanted: ClimbRate | None = None
+    cruise: RoadSpeed | None = None
+    never: RoadSpeed | None = None
 
 
 class Craft(Part):

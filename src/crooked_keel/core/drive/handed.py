@@ -17,9 +17,24 @@ class Curve(Protocol):
 
 
 class Sheet(Protocol):
-    """A unit as its sheet has it."""
+    """A unit as its sheet has it: its curve, what is left of it at height, what it burns."""
 
     @property
     def curve(self) -> Curve:
         """The curve. Raises CannotSay, InputError."""
+        ...
+
+    @property
+    def share_left(self) -> float:
+        """Share of its power that is left where it is used. Raises CannotSay, InputError."""
+        ...
+
+    @property
+    def power_there(self) -> float:
+        """Power that lasts, left where it is used, W. Raises CannotSay, InputError."""
+        ...
+
+    @property
+    def consumption(self) -> float:
+        """Fuel for its work, kg/J. Raises CannotSay."""
         ...

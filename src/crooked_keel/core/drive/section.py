@@ -18,6 +18,7 @@ from .air.functions import propeller_speed
 from .air.quantities import AirPropeller
 from .battery.quantities import OnBattery
 from .climb.quantities import Flown
+from .cruise.quantities import Cruise
 from .heat.quantities import GearOil
 from .marine.quantities import AtSea, AtSeaOut
 from .match.quantities import AirMatch, MatchOut
@@ -81,6 +82,7 @@ class DriveTopics(NamedTuple):
     oil: GearOil
     match: AirMatch | None
     flown: Flown | None
+    cruise: Cruise | None
 
     def topics(self) -> list[Topic]:
         """Those that there are."""
@@ -185,6 +187,13 @@ def flown_values(flown: Flown) -> list[Value]:
     return out.values
 
 
+def cruise_values(cruise: Cruise) -> list[Value]:
+    """Level flight, and the climb at height."""
+    out = ValueList("drive")
+    cruise.values(out)
+    return out.values
+
+
 def match_table(match: AirMatch) -> MatchOut | None:
     """The match as drawn, where it can be."""
     return None if match.governed else or_none(lambda: match.table())
@@ -207,6 +216,7 @@ VALUES = (
     battery_values,
     match_values,
     flown_values,
+    cruise_values,
     torsion_values,
     oil_values,
 )

@@ -12,6 +12,7 @@ from ..resolved.craft import Resolved
 from ..resolved.installation import ResolvedInstallation
 from ..resolved.ratios import along_the_train, stage_ratio
 from .air.quantities import AirPropeller
+from .cruise import suggest as cruise
 from .marine.functions import propeller_pitch, tip_clearance_share
 from .marine.quantities import AtSea
 from .match import suggest as match
@@ -212,5 +213,6 @@ PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {
     "drive.tip-mach": tip_mach,
     "drive.ground-clearance": ground_clearance,
     **match.PROPOSERS,
+    **cruise.PROPOSERS,
     **torsion.PROPOSERS,
 }

@@ -158,11 +158,12 @@ class AirMatch(Topic):
         _, ratio, efficiency = ask_all(lambda: self.curve, lambda: self.train.ratio, lambda: self.efficiency)
         return np.array([self.curve.torque_at(float(s)) for s in self.speeds]) * ratio * efficiency
 
-    def match(self, airspeed_m_s: float, blades: Blades) -> Matched:
-        """Where they agree at an airspeed with such blades. Raises CannotSay."""
-        given, ratio = self.given, self.train.ratio
+    def match(self, airspeed_m_s: float, blades: Blades, air: Air | None = None, left: float = 1.0) -> Matched:
+        """Where they agree at an airspeed with such blades; in another air with the share of the torque that is left
+        there. Raises CannotSay."""
+        given, ratio, air = self.given * left, self.train.ratio, air or self.air
         try:
-            spare = given - pull(blades, self.speeds / ratio, airspeed_m_s, self.air).torque
+            spare = given - pull(blades, self.speeds / ratio, airspeed_m_s, air).torque
         except InputError:  # so flat that the air drives it
             return Matched("runs away", float(self.speeds[-1]), 0.0, 0.0)
         falls = np.nonzero((spare[:-1] > 0) & (spare[1:] <= 0))[0]
@@ -170,15 +171,18 @@ class AirMatch(Topic):
         speed = float(self.speeds[-1 if state == "runs away" else 0])
         if state == "full":
             low, high = (float(s) for s in self.speeds[falls[-1] : falls[-1] + 2])
-            speed = self._between(blades, airspeed_m_s, low, high)
-        there = pull(blades, np.array([speed / ratio]), airspeed_m_s, self.air)
+            speed = self._between(blades, airspeed_m_s, (low, high), air, left)
+        there = pull(blades, np.array([speed / ratio]), airspeed_m_s, air)
         return Matched(state, speed, float(there.thrust[0]), float(there.stalled[0]))
 
-    def _between(self, blades: Blades, airspeed_m_s: float, low: float, high: float) -> float:
+    def _between(
+        self, blades: Blades, airspeed_m_s: float, between: tuple[float, float], air: Air, left: float
+    ) -> float:
         """The speed between two at which nothing is to spare, rad/s: a parabola through three."""
+        low, high = between
         speeds = np.linspace(low, high, _FINE)
-        ratio, factor = self.train.ratio, self.train.ratio * self.efficiency
-        asked = pull(blades, speeds / ratio, airspeed_m_s, self.air).torque
+        ratio, factor = self.train.ratio, self.train.ratio * self.efficiency * left
+        asked = pull(blades, speeds / ratio, airspeed_m_s, air).torque
         spare = np.array([self.curve.torque_at(float(s)) for s in speeds]) * factor - asked
         roots = [float(r.real) for r in np.roots(np.polyfit(speeds - low, spare, 2)) if abs(r.imag) < 1e-9]
         inside = [r for r in roots if -1e-6 <= r <= high - low + 1e-6]

@@ -16,21 +16,25 @@ _CLIMB = 0.985
 
 def pitch(match: AirMatch) -> Iterator[Proposal]:
     """The pitch, or the blade angle, that turns so fast as it should standing, and not too fast in the climb."""
-    allowed, units, said = match.allowed, match.resolved.project.units, match.propeller
+    allowed = match.allowed
     wanted = match.pitch_for(0.0, AIM * allowed)
     flying = or_none(lambda: match.climb_airspeed)
     if flying is not None:
         in_climb = match.pitch_for(flying, _CLIMB * allowed)
         wanted = None if wanted is None or in_climb is None else max(wanted, in_climb)
-    if wanted is None:
-        return
+    if wanted is not None:
+        yield pitched(match, wanted)
+
+
+def pitched(match: AirMatch, pitch_m: float) -> Proposal:
+    """Blades of a pitch, said as a pitch or as an angle, as the propeller is."""
+    units, said = match.resolved.project.units, match.propeller
     if said.blade_angle is not None:
-        degrees = round(math.degrees(match.angle_at(wanted)) * 4) / 4
+        degrees = math.ceil(math.degrees(match.angle_at(pitch_m)) * 4 - 0.1) / 4
         value, shown = computed(said.blade_angle, f"{degrees:g}°"), q(math.radians(degrees), "angle")
-        yield _to("blade_angle", "Blades at {a}, at three quarters of the radius", match, value, shown)
-        return
-    length = on_the_tape(wanted, units, up=True)
-    yield _to("pitch", "Pitch {a}", match, computed(said.pitch, tape_text(length, units)), q(length, "length"))
+        return _to("blade_angle", "Blades at {a}, at three quarters of the radius", match, value, shown)
+    length = on_the_tape(pitch_m, units, up=True)
+    return _to("pitch", "Pitch {a}", match, computed(said.pitch, tape_text(length, units)), q(length, "length"))
 
 
 def _to(field: str, template: str, match: AirMatch, value: object, shown: Param) -> Proposal:
