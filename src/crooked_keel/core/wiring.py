@@ -29,18 +29,7 @@ from .craft.found.quantities import Found
 from .craft.section import CraftTopics
 from .craft.weighing.quantities import Weighing
 from .document import Fit, Installation, Project
-from .drive.air.quantities import AirPropeller
-from .drive.battery.quantities import OnBattery
-from .drive.climb.quantities import Flown
-from .drive.cruise.quantities import Cruise
-from .drive.heat.quantities import GearOil
-from .drive.marine.quantities import AtSea
-from .drive.match.quantities import AirMatch
-from .drive.road.quantities import OnRoad
-from .drive.road.runs import Runs
 from .drive.section import DriveTopics
-from .drive.torsion.quantities import Torsion
-from .drive.train.quantities import Train
 from .errors import CannotSay, Gap, or_gap, or_none
 from .facts import NOTHING, Facts
 from .mount.acting import Acting
@@ -57,18 +46,10 @@ from .resolved.references import References
 from .resolved.remarkable import Remarkable, Whole
 from .resolved.rows import Rows
 from .resolved.wheels import Wheels
-from .systems.cooling.quantities import Cooled
-from .systems.current.quantities import Current
-from .systems.exhaust.quantities import Exhausted
-from .systems.fuel.quantities import Fuelled
-from .systems.induction.quantities import Breathing
-from .systems.joints.quantities import Joined
-from .systems.oil.quantities import Oiled
-from .systems.reach.quantities import Reached
 from .systems.section import SystemsTopics
-from .systems.voltage.quantities import HighVoltage
 from .topic.reading import Topic
 from .topic.workspace import Scope, Workspace
+from .wired import Handed, drive_topics, systems_topics
 from .work import build_topics, prove_topics, weighed_again
 
 T = TypeVar("T")
@@ -122,17 +103,6 @@ def set_up(project: Project, fit_id: str | None, workspace: Workspace | None = N
     return _Wiring(project, fit_id, workspace or Workspace(), facts).benches()
 
 
-class _Handed(NamedTuple):
-    """What the benches of an installation are given by craft and balance."""
-
-    ground: tuple[float, float] | CannotSay
-    heaviest_kg: float | CannotSay
-    rear_kg: float | CannotSay
-    driven_kg: float | CannotSay
-    afloat: AfloatStates | None
-    loads: Loads
-
-
 class _Wiring:
     """Hands topics to topics."""
 
@@ -155,7 +125,7 @@ class _Wiring:
         craft = self._craft(resolved)
         balance = self._balance(resolved, craft)
         ground = or_gap(lambda: craft.weighing.ground)
-        before = _Handed(
+        before = Handed(
             ground,
             or_gap(lambda: balance.loadings_before.heaviest_mass),
             self._rear_kg(balance, False),
@@ -166,7 +136,7 @@ class _Wiring:
         old = [self._installation(resolved, p, craft, before, None, f"old {p.id}") for p in self.old]
         if fit_id is None:
             return Benches(resolved, craft, balance, None, self.old, old, ws)
-        after = _Handed(
+        after = Handed(
             ground,
             or_gap(lambda: balance.loadings.heaviest_mass),
             self._rear_kg(balance, True),
@@ -313,7 +283,7 @@ class _Wiring:
         resolved: Resolved,
         placed: ResolvedInstallation,
         craft: CraftTopics,
-        given: _Handed,
+        given: Handed,
         old: InstallationBenches | None,
         name: str,
     ) -> InstallationBenches:
@@ -324,7 +294,7 @@ class _Wiring:
             ws.topic(f"ports {name}", PortPair, placed, fit, old.choose.ports if old else None),
             ws.topic(f"spending {name}", Spending, resolved, fit, placed),
         )
-        drive = self._drive(resolved, placed, craft, given, choose.lasting, old.drive if old else None, name)
+        drive = drive_topics(ws, resolved, placed, craft, given, choose.lasting, old.drive if old else None, name)
         final = None
         if drive.runs is not None:
             runs = drive.runs
@@ -342,78 +312,10 @@ class _Wiring:
             face = ws.topic(f"face {name}", OnFace, placed, was.face if was else None)
         mount = MountTopics(acting, points, swing, face)
         align = self._align(resolved, placed, old, name)
-        systems = None if placed.old else self._systems(resolved, placed, choose, drive, given, name)
+        systems, units = None, len(self.installations)
+        if not placed.old:
+            systems = systems_topics(ws, resolved, placed, choose, drive, given, name, units)
         return InstallationBenches(placed, choose, drive, mount, align, systems, None)
-
-    def _systems(
-        self,
-        resolved: Resolved,
-        placed: ResolvedInstallation,
-        choose: ChooseTopics,
-        drive: DriveTopics,
-        given: _Handed,
-        name: str,
-    ) -> SystemsTopics:
-        ws, lasting = self.ws, choose.lasting
-        units = len(self.installations)
-        breathing = ws.topic(f"breathing {name}", Breathing, resolved, placed, lasting)
-        voltage = None
-        if drive.battery is not None:
-            voltage = ws.topic(f"voltage {name}", HighVoltage, resolved, placed, lasting, drive.battery)
-        return SystemsTopics(
-            ws.topic(f"cooled {name}", Cooled, resolved, placed, lasting, breathing),
-            ws.topic(f"oiled {name}", Oiled, resolved, placed, lasting),
-            ws.topic(f"exhausted {name}", Exhausted, resolved, placed, lasting, given.afloat),
-            breathing,
-            ws.topic(f"fuelled {name}", Fuelled, resolved, placed, lasting, given.loads, units),
-            ws.topic(f"current {name}", Current, resolved, placed, lasting),
-            voltage,
-            ws.topic(f"reached {name}", Reached, resolved, placed, lasting),
-            ws.topic(f"joined {name}", Joined, resolved, placed, lasting, choose.ports),
-        )
-
-    def _drive(
-        self,
-        resolved: Resolved,
-        placed: ResolvedInstallation,
-        craft: CraftTopics,
-        given: _Handed,
-        sheet: Lasting,
-        old: DriveTopics | None,
-        name: str,
-    ) -> DriveTopics:
-        ws, has = self.ws, resolved.has
-        train = ws.topic(f"train {name}", Train, resolved, placed, old.train if old else None)
-        torsion = ws.topic(f"torsion {name}", Torsion, resolved, placed, train)
-        air = sea = road = battery = runs = match = flown = cruise = None
-        if has("air propeller"):
-            before = old.air if old else None
-            air = ws.topic(f"air {name}", AirPropeller, resolved, placed, train, given.ground, before)
-            was = old.match if old else None
-            match = ws.topic(f"match {name}", AirMatch, resolved, placed, train, air, sheet, was)
-            flown = ws.topic(f"flown {name}", Flown, resolved, match, given.heaviest_kg)
-        if has("marine propeller"):
-            sea = ws.topic(f"sea {name}", AtSea, resolved, placed, train, given.heaviest_kg, old.sea if old else None)
-        if has("driven wheel"):
-            road = ws.topic(
-                f"road {name}",
-                OnRoad,
-                resolved,
-                placed,
-                train,
-                craft.wheels,
-                given.heaviest_kg,
-                given.driven_kg,
-                old.road if old else None,
-            )
-            before_runs = old.runs if old else None
-            runs = ws.topic(f"runs {name}", Runs, resolved, placed, train, road, craft.wheels, before_runs)
-        if train.electric:
-            battery = ws.topic(f"battery {name}", OnBattery, resolved, placed, train, road, sea)
-        oil = ws.topic(f"gear oil {name}", GearOil, resolved, placed, train)
-        if match is not None and flown is not None:
-            cruise = ws.topic(f"cruise {name}", Cruise, resolved, placed, match, flown, given.loads, battery)
-        return DriveTopics(train, air, sea, road, battery, runs, torsion, oil, match, flown, cruise)
 
     def _align(
         self, resolved: Resolved, placed: ResolvedInstallation, old: InstallationBenches | None, name: str

@@ -106,6 +106,11 @@ def _motor(packs: dict[str, Any]) -> dict[str, Any]:
             "inertia": f("0.48 kg·m²", "maker"),
             "turns": "clockwise",
             "spacer": f("60 mm"),
+            "spacer_of": "aluminium",
+            "spacer_outside": f("100 mm"),
+            "spacer_inside": f("60 mm"),
+            "middle": f("45 mm"),
+            "bending_limit": f("1400 N·m", "maker"),
         },
         {
             "mass": f("6.2 kg ±0.2 kg"),

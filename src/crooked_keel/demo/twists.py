@@ -41,6 +41,16 @@ def _pitch(at: str, pitch: str, efficiency: str | None = None) -> dict[str, Any]
     }
 
 
+def _spacer(at: str, outside: str, inside: str, middle: str, bears: str, of: str = "aluminium") -> dict[str, Any]:
+    return {
+        f"{at}/propeller/spacer_of": of,
+        f"{at}/propeller/spacer_outside": f(outside),
+        f"{at}/propeller/spacer_inside": f(inside),
+        f"{at}/propeller/middle": f(middle),
+        f"{at}/propeller/bending_limit": f(bears, "maker"),
+    }
+
+
 LAPWING = {
     "/craft/flown": {
         "climb": f("480 ft/min ±20 ft/min"),
@@ -52,6 +62,8 @@ LAPWING = {
     },
     "/craft/climb_speed": f("105 km/h", "estimated"),
     "/old_installations/main/propeller/pitch": f("1060 mm", "maker"),
+    **_spacer(_A, "110 mm", "70 mm", "45 mm", "1500 N·m"),
+    **_spacer(_B, "100 mm", "60 mm", "45 mm", "1200 N·m"),
     **_pitch(_A, "840 mm", "96 %"),
     **_pitch(_B, "850 mm"),
     **_turning(_A, "0.065 kg·m²", "1400 rpm", "3000 rpm", "in line"),
@@ -79,6 +91,8 @@ SAMPHIRE = {
     },
 }
 PLOVER = {
+    **_spacer(_A, "120 mm", "70 mm", "50 mm", "1800 N·m"),
+    **_spacer(_B, "120 mm", "80 mm", "50 mm", "1700 N·m"),
     **_turning(_A, "0.09 kg·m²", "800 rpm", "1800 rpm", "flat"),
     f"{_A}/drive/line": {"nose": _element("crank nose and spacer", 0.0, "0", "320000 N·m/rad")},
     "/craft/climb_speed": f("150 km/h", "estimated"),

@@ -155,9 +155,10 @@ class Swing(Part):
 
 
 class Propeller(Part):
-    """The propeller and the spacer in front of the output flange. blade_angle: at three quarters of its radius, where
-    no pitch is given; static_speed: of the unit at full throttle, standing, as it was read, with the
-    blade angle it was read at where that is another now."""
+    """The propeller and the spacer in front of the output flange: what the spacer is made of, outside and inside; from
+    the propeller's back to its middle; the bending that the flange may bear by its maker. blade_angle: at three
+    quarters of its radius, where no pitch is given; static_speed: of the unit at full throttle, standing, as it was
+    read, with the blade angle it was read at where that is another now."""
 
     diameter: Length | None = None
     pitch: Length | None = None
@@ -167,6 +168,11 @@ class Propeller(Part):
     inertia: Inertia | None = None
     turns: Turn | None = None
     spacer: Length | None = None
+    spacer_of: Literal["aluminium", "steel"] | None = None
+    spacer_outside: Length | None = None
+    spacer_inside: Length | None = None
+    middle: Length | None = None
+    bending_limit: Torque | None = None
     blades_set: Literal["fixed", "set on the ground", "by a governor"] | None = None
     blade_angle: BladeAngle | None = None
     static_speed: Rotation | None = None

@@ -25,6 +25,7 @@ from .match.quantities import AirMatch, MatchOut
 from .road import says as road_says
 from .road.quantities import OnRoad, OnRoadOut
 from .road.runs import Runs
+from .spacer.quantities import Spacer
 from .torsion import says
 from .torsion.quantities import Torsion, TorsionOut
 from .train.quantities import TURN_WORDS, Train
@@ -83,6 +84,7 @@ class DriveTopics(NamedTuple):
     match: AirMatch | None
     flown: Flown | None
     cruise: Cruise | None
+    spacer: Spacer | None
 
     def topics(self) -> list[Topic]:
         """Those that there are."""
@@ -194,6 +196,13 @@ def cruise_values(cruise: Cruise) -> list[Value]:
     return out.values
 
 
+def spacer_values(spacer: Spacer) -> list[Value]:
+    """Bending at the flange."""
+    out = ValueList("drive")
+    spacer.values(out)
+    return out.values
+
+
 def match_table(match: AirMatch) -> MatchOut | None:
     """The match as drawn, where it can be."""
     return None if match.governed else or_none(lambda: match.table())
@@ -217,6 +226,7 @@ VALUES = (
     match_values,
     flown_values,
     cruise_values,
+    spacer_values,
     torsion_values,
     oil_values,
 )

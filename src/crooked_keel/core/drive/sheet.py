@@ -71,6 +71,19 @@ BLOCKS: tuple[Block, ...] = (
     ),
     Block(
         "drive",
+        "Spacer, and what the flange bears",
+        (
+            field("~/propeller/spacer_of", "Spacer of", "choice"),
+            field("~/propeller/spacer_outside", "Outside"),
+            field("~/propeller/spacer_inside", "Inside, 0 where solid"),
+            field("~/propeller/middle", "Propeller, its back to its middle"),
+            field("~/propeller/bending_limit", "Flange bears in bending, by its maker"),
+        ),
+        form="air propeller",
+        folded=True,
+    ),
+    Block(
+        "drive",
         "Propeller",
         (
             rolled("~/propeller/diameter", "Diameter"),

@@ -155,6 +155,8 @@ SETTLES: dict[str, Settled] = {
     "drive.static-speed": _s("adjust", "Turn the blades, or another pitch; then read it standing, chocked and held."),
     "drive.swing": _s("measure", "Swing it again, indoors, and look whether its mass has the hub in it."),
     "drive.gear-oil": _s("buy", "Fins, a cooler or more flow over the case; then run the trial again."),
+    "drive.flange-bending": _s("decide", "A lighter or smaller propeller, a shorter spacer, or its maker's word."),
+    "drive.spacer": _s("buy", "A shorter spacer, or one of a larger tube, by who makes it for that engine."),
     "drive.cruise": _s("decide", "Cruise slower or lighter; or more pitch, where it still climbs with it."),
     "drive.climb-there": _s("decide", "Less weight, a lower way, or a unit that keeps its power at height."),
     "drive.cruise-time": _s("decide", "A slower cruise, more tank, or shorter legs; never less reserve."),

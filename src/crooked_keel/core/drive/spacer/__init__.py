@@ -1,0 +1,1 @@
+"""A propeller that stands ahead of its flange: what it bends there, and how it sways."""

@@ -1,0 +1,80 @@
+"""Findings of a propeller that stands ahead of its flange."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from ...errors import ask_all
+from ...judging.band import at_least, at_most, band
+from ...judging.finding import Finding, Level, q
+from ...judging.register import rule, verdict
+from .functions import FACTOR, gyroscopic, hanging, sways
+from .quantities import Spacer
+
+# Longer than this a spacer wants its maker's word, m. Blades pass with this margin under what it sways at.
+# Common practice, no source.
+LONG_M, MARGIN = 0.100, 1.25
+
+
+@rule(
+    "drive.flange-bending",
+    "Bending of the propeller at its flange",
+    limit="0.80 of what the flange bears or less, with its doubt, ok; all of it watch; more stop",
+    source="gyroscopic moment at 2.5 rad/s with 2.5 g: 14 CFR 23.371 before amendment 64 (from memory)",
+    mark="from memory",
+    form="air propeller",
+)
+def bending(spacer: Spacer) -> Iterable[Finding]:
+    if not spacer.begun:
+        return
+    moment, limit = ask_all(lambda: spacer.moment, lambda: spacer.limit)
+    share = moment.value / limit.si
+    doubt = 2 * share * ((moment.u / moment.value) ** 2 + (limit.u / limit.si) ** 2) ** 0.5
+    judged = band(share, "percent", ok=at_most(0.80), watch=at_most(1.0), doubt=doubt)
+    yield verdict(
+        "drive.flange-bending",
+        judged.level,
+        "A quick turn bends the flange with {m}, it bears {l}",
+        "{g} by the propeller's spin at its fastest, {h} by its weight {a} ahead of the flange at {f} g. What the "
+        "engine's own strokes bend the crank nose with, and its fatigue, are not looked at.",
+        compared=judged.compared,
+        working=gyroscopic.working(*spacer.gyroscopic_terms),
+        m=q(moment.value, "torque"),
+        l=q(limit.si, "torque"),
+        g=q(gyroscopic(*spacer.gyroscopic_terms), "torque"),
+        h=q(hanging(spacer.mass.si, FACTOR, spacer.arm.si), "torque"),
+        a=q(spacer.arm.si, "length"),
+        f=q(FACTOR, "number"),
+    )
+
+
+@rule(
+    "drive.spacer",
+    "Spacer ahead of the flange",
+    limit="100 mm or less, and swaying at 1.25 of the blades' passing or more, ok; one of the two watch; neither stop",
+    source="cantilever; 100 mm and 1.25: common practice, no source",
+    mark="common practice",
+    form="air propeller",
+)
+def spacer_(spacer: Spacer) -> Iterable[Finding]:
+    if not spacer.there:
+        return
+    length, sway, passes = ask_all(lambda: spacer.length, lambda: spacer.sway, lambda: spacer.passes)
+    ratio = sway.value / passes
+    judged = band(ratio, "number", ok=at_least(MARGIN), watch=at_least(1.0), doubt=2 * ratio * sway.u / sway.value)
+    long, soft = length.si + 2 * length.u > LONG_M + 1e-9, judged.level != "ok"
+    level: Level = "stop" if long and soft else "watch" if long or soft else "ok"
+    yield verdict(
+        "drive.spacer",
+        level,
+        "A spacer of {l} sways at {s}, blades pass at {p}",
+        "With the propeller on its end, flange and crank nose taken as stiff: they are not, and it is lower. "
+        + ("Longer than 100 mm it wants the word of who made engine and spacer. " if long else "")
+        + "How evenly it runs is for a dial; whether its bolts stay tight is not looked at.",
+        compared=judged.compared,
+        working=sways.working(*spacer.sway_terms),
+        can_suggest=level == "stop",
+        l=q(length.si, "length"),
+        s=q(sway.value, "frequency"),
+        p=q(passes, "frequency"),
+    )
