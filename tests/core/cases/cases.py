@@ -67,9 +67,9 @@ def document(case: Case) -> Project:
     return apply_operations(demonstrations()[case.of], case.edits)
 
 
-def found(case: Case) -> list[Finding]:
+def found(case: Case, work: Workspace | None = None) -> list[Finding]:
     """Everything that is found there."""
-    return assess(document(case), case.fit, facts=facts(case)).findings
+    return assess(document(case), case.fit, work, facts(case)).findings
 
 
 def levels(case: Case) -> set[tuple[str, str]]:

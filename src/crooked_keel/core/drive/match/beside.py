@@ -118,12 +118,12 @@ def _row(match: AirMatch, air: AirPropeller, drawn: _Drawn) -> BesideOut:
         useless = static.stalled > STALLED or angle > STEEP_RAD
         said = judged(static, climb, match.allowed, match.doubt if drawn.of == "as entered" else DOUBT, useless)
         if said.propped != "as it should":
-            worse(said.level, said.propped)
+            worse("stop", said.propped)
         elif useless:
             worse("watch", "stalled or steep, standing: its figures there are not to be used")
-        elif said.level != "ok":
+        elif not said.sure:
             within = SLOW <= said.standing <= FAST and said.climbing <= 1
-            worse(said.level, "not sure before it is read standing" if within else "near the edge of what is wanted")
+            worse("watch", "not sure before it is read standing" if within else "near the edge of what is wanted")
     runs = static is not None and "runs away" in (static.state, climb.state if climb else None)
     return BesideOut(
         id=drawn.key,

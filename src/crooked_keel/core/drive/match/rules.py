@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import ask_all, or_none
-from ...judging.finding import Compared, Finding, q
+from ...judging.finding import Compared, Finding, Level, q
 from ...judging.register import rule, verdict
 from .judged import judged
 from .quantities import FAST, SLOW, AirMatch
@@ -27,6 +27,7 @@ def static_speed(match: AirMatch) -> Iterable[Finding]:
     doubt = match.doubt
     said = judged(static, climb, allowed, doubt, match.useless)
     fine, coarse = said.propped == "under-propped", said.propped == "over-propped"
+    level: Level = "stop" if fine or coarse else "ok" if said.sure else "watch"
     title = (
         "Under-propped: full throttle takes it to {n} standing, {c} in the climb; {m} is allowed"
         if fine
@@ -36,7 +37,7 @@ def static_speed(match: AirMatch) -> Iterable[Finding]:
     )
     yield verdict(
         "drive.static-speed",
-        said.level,
+        level,
         title,
         (
             "The blade is stalled or steep, standing: it may be slower still, and that figure is not to be used. "
