@@ -128,7 +128,7 @@ FIT_A = {
             "gear": {
                 "name": "down-angle gear",
                 "rank": 1.0,
-                "type": "gear",
+                "type": "down-angle gear",
                 "ratio": f("2.6:1", "maker"),
                 "turning": "flips",
                 "offset_up": local("-72 mm", "up", "maker", "driving shaft"),

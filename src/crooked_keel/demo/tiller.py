@@ -39,7 +39,9 @@ def _three(x: str, strength: str) -> dict[str, Any]:
 
 _PLACED = {"flange_station": aft("1900 mm"), "flange_butt_line": side("0 mm"), "flange_water_line": up("262 mm")}
 _WHEEL = {"width": f("135 mm", "maker"), "aspect": f("80", "maker"), "rim": f("12 in", "maker")}
-_FINAL = {"final": {"name": "final drive", "rank": 9.0, "type": "gear", "ratio": f("4.9", "maker"), "turning": "flips"}}
+_FINAL = {
+    "final": {"name": "final drive", "rank": 9.0, "type": "bevel", "ratio": f("4.9", "maker"), "turning": "flips"}
+}
 
 OLD = {
     "name": "twin, 547 cc, with its box",

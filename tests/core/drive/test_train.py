@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from typing import Any
 
 import pytest
@@ -42,6 +43,9 @@ KINDS: list[tuple[dict[str, Any], float, str | None]] = [
     ({"type": "planetary", "driver_teeth": m("36"), "driven_teeth": m("72"), "held": "ring"}, 3.0, "keeps"),
     ({"type": "planetary", "driver_teeth": m("36"), "driven_teeth": m("72"), "held": "carrier"}, 2.0, "flips"),
     ({"type": "planetary", "driver_teeth": m("72"), "driven_teeth": m("36"), "held": "sun"}, 1.5, "keeps"),
+    ({"type": "V-drive", "ratio": m("1.5:1")}, 1.5, None),
+    ({"type": "down-angle gear", "ratio": m("2.6:1")}, 2.6, None),
+    ({"type": "variator", "ratio": m("0.9")}, 0.9, "keeps"),
     ({"type": "bevel", "driver_teeth": m("19"), "driven_teeth": m("38")}, 2.0, None),
 ]
 
@@ -62,6 +66,23 @@ def test_every_kind_of_stage(made: dict[str, Any], ratio: float, turning: str | 
     with pytest.raises(InputError, match=f"such a stage {turning}") as bad:
         stage_turning(stage(**made, turning=other), "/s")
     assert bad.value.field == "/s/turning"
+
+
+def test_the_output_lies_off_the_crank_where_its_stages_set_it() -> None:
+    """Two stages, 90 mm up and 120 mm to starboard: 150 mm off, at 53.13° from above, clockwise seen from aft (a
+    triangle of 3, 4 and 5); mirrored it is as far on the other side."""
+    offset = lambda t, way, of="driving shaft": {"entered": t, "source": "measured", "from": of, "dir": way}
+    stages = {
+        "gear": {"name": "gear", "rank": 1.0, "type": "gear", "ratio": m("2"), "turning": "flips"},
+        "belt": {"name": "belt", "rank": 2.0, "type": "belt", "ratio": m("1.2")},
+    }
+    stages["gear"] |= {"offset_up": offset("90 mm", "up"), "offset_starboard": offset("0 mm", "starboard")}
+    for way, clock in (("starboard", 53.1301), ("port", 306.8699)):
+        stages["belt"] |= {"offset_up": offset("0 mm", "up"), "offset_starboard": offset("120 mm", way)}
+        made = assess(put(PLOVER, {f"{B}/drive/stages": stages}), "b")
+        value = {v.id: v.si for v in made.values}
+        assert value["drive.offset"] == pytest.approx(0.150)
+        assert math.degrees(value["drive.offset-clock"] or 0.0) == pytest.approx(clock, abs=1e-3)
 
 
 def turns(project: Project, fit: str) -> int:

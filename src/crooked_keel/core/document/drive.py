@@ -42,7 +42,18 @@ from ..figure.sizes import RimSize, TyreWidth, WheelSize
 from .base import Item, Key, Part
 from .unit import Turn
 
-StageType = Literal["gear", "internal gear", "belt", "crossed belt", "chain", "planetary", "bevel"]
+StageType = Literal[
+    "gear",
+    "internal gear",
+    "belt",
+    "crossed belt",
+    "chain",
+    "planetary",
+    "bevel",
+    "V-drive",
+    "down-angle gear",
+    "variator",
+]
 
 
 class Road(Part):

@@ -111,6 +111,16 @@ def ratio_values(train: Train) -> list[Value]:
         before=(lambda: old.propeller_speed) if old else None,
         working=lambda: propeller_speed.working(train.rated_speed, train.ratio),
     )
+    if train.offset_begun and not train.resolved.has("across"):
+        out.add(
+            "offset",
+            "Output shaft off the crank",
+            "length",
+            lambda: train.offset[0],
+            source="sum of the stages' offsets",
+        )
+        label = "It lies, from above, clockwise seen from aft"
+        out.add("offset-clock", label, "angle", lambda: train.offset[1], source="its direction")
     return out.values
 
 

@@ -41,10 +41,10 @@ def stage_ratio(stage: Stage, pointer: str) -> float:
 
 
 # Stages within the unit or its box; the others run outside it, to what it drives.
-WITHIN = ("gear", "internal gear", "planetary", "bevel")
-OUTSIDE = ("chain", "belt", "crossed belt")
+WITHIN = ("gear", "internal gear", "planetary", "bevel", "V-drive", "down-angle gear")
+OUTSIDE = ("chain", "belt", "crossed belt", "variator")
 # Whether a stage turns as its driver does, where its kind says so.
-_TURNS = {"internal gear": "keeps", "belt": "keeps", "chain": "keeps", "crossed belt": "flips"}
+_TURNS = {"internal gear": "keeps", "belt": "keeps", "chain": "keeps", "crossed belt": "flips", "variator": "keeps"}
 
 
 def own_turning(stage: Stage) -> str | None:

@@ -20,7 +20,7 @@ const SKETCH = 0.12;
 /** Of the distance of two gears, what idlers between them take. */
 const IDLED = 0.4;
 /** Stages whose wheels touch. */
-const MESHED: Sort[] = ['gear', 'internal gear', 'bevel'];
+const MESHED: Sort[] = ['gear', 'internal gear', 'bevel', 'V-drive', 'down-angle gear'];
 
 /** The stages as they are: gears as pitch circles that touch, internal gears within their ring, planets about the sun, belts
  * and chains about their wheels; true to the offsets of the shafts where those are known. */

@@ -74,6 +74,26 @@ class Train(Topic):
         ask_all(lambda: self.ratio, lambda: self.rated_speed)
         return propeller_speed(self.rated_speed, self.ratio)
 
+    @property
+    def offset_begun(self) -> bool:
+        """Whether somebody said how far a stage sets its shaft off."""
+        return any(s.offset_up is not None or s.offset_starboard is not None for s in self.drive.stages.values())
+
+    @lazy
+    def offset(self) -> tuple[float, float]:
+        """Output shaft off the crank's line: how far, m, and where, rad from above, clockwise seen from aft looking
+        forward. Raises CannotSay."""
+        asks = []
+        for key, stage in along_the_train(self.drive):
+            at, of = self.p(f"drive/stages/{key}"), f"the shaft behind the {stage.name} off its driving shaft"
+            asks.append(lambda s=stage, a=at, w=of: need(s.offset_up, f"{a}/offset_up", f"{w}, up or down").along_m)
+            asks.append(
+                lambda s=stage, a=at, w=of: need(s.offset_starboard, f"{a}/offset_starboard", f"{w}, sideways").along_m
+            )
+        found = ask_all(*asks)
+        up, starboard = sum(found[::2]), sum(found[1::2])
+        return math.hypot(up, starboard), math.atan2(starboard, up) % (2 * math.pi)
+
     @lazy
     def unit_turns(self) -> int:
         """Turning direction of the unit, +1 clockwise seen from aft looking forward."""
