@@ -439,6 +439,8 @@ def test_every_headline_value_shows_its_working_or_its_source(fit: str | None, p
                 "drive.climb-speed",
                 "drive.per-degree",
                 "drive.cruise-burn",
+                "drive.offset",
+                "drive.offset-clock",
                 "drive.cruise-range",
                 "drive.torsion",
             )

@@ -83,7 +83,7 @@ def found(project: Project, rule: str) -> Finding:
 
 def test_the_cruise_is_where_thrust_is_drag() -> None:
     """By scipy's root of the same blade elements: speed of the unit, power through belt and losses."""
-    working = next(v.working for v in assess(LAPWING, "a").values if v.id == "drive.cruise-power")
+    working = found(LAPWING, "drive.cruise").working
     assert working is not None
     asked = level_power(*[t.si for t in working.terms])
     v = 115 / 3.6

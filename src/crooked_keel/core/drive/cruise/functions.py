@@ -29,7 +29,7 @@ def drag_terms(climb_m_s: float, climb_w: float, top_m_s: float, top_w: float) -
 
 @formula(
     "drive.level-power",
-    "P = a·σ·V³ + b·(m/m0)² / (σ·V)",
+    "P = a·σ·V·V² + b·(m/m0)² / (σ·V)",
     result=("power", "useful, that level flight asks for"),
     a=("number", "drag of the shape"),
     b=("number", "drag of the lift"),
@@ -44,6 +44,21 @@ def drag_terms(climb_m_s: float, climb_w: float, top_m_s: float, top_w: float) -
 def level_power(a: float, b: float, sigma: float, airspeed_m_s: float, mass_kg: float, before_kg: float) -> float:
     """Useful power of level flight, W."""
     return a * sigma * airspeed_m_s**3 + b * (mass_kg / before_kg) ** 2 / (sigma * airspeed_m_s)
+
+
+@formula(
+    "drive.cruise-power",
+    "P = U / (ηp·ηt)",
+    result=("power", "of the unit at cruise"),
+    U=("power", "useful, that level flight asks for"),
+    ηp=("number", "propeller, by blade elements"),
+    ηt=("number", "train"),
+    source="definition of efficiency",
+    example=((24000.0, 0.75, 0.96), 33333.3),
+)
+def cruise_power(useful_w: float, propeller: float, train: float) -> float:
+    """Power of the unit at cruise, W."""
+    return useful_w / (propeller * train)
 
 
 @formula(
@@ -68,7 +83,7 @@ def cruise_time(
 
 @formula(
     "drive.climb-there",
-    "w = (U − P / √σ) / (9.80665·m)",
+    "w = (U − P / √(σ)) / (9.80665·m)",
     result=("climb", "rate of climb at height"),
     U=("power", "useful, of the propeller there"),
     P=("power", "that level flight asks for low down, at the same airspeed shown"),

@@ -26,7 +26,7 @@ from ..climb.functions import INDUCED
 from ..climb.quantities import Flown
 from ..match.functions import FIT, told_thrust
 from ..match.quantities import AirMatch
-from .functions import climb_there, cruise_time, drag_terms, level_power
+from .functions import climb_there, cruise_power, cruise_time, drag_terms, level_power
 
 # How far what is burnt at cruise may be off, as a share: blade elements of a generic blade. Proposed.
 BURN_DOUBT = 0.10
@@ -173,6 +173,12 @@ class Cruise(Topic):
     def before(self) -> Held | None:
         """Where the old one held it."""
         return self._held(self.flown.old, False)
+
+    @lazy
+    def power_terms(self) -> tuple[float, float, float]:
+        """Terms of the power of the unit at cruise. Raises CannotSay, InputError."""
+        useful, power = level_power(*self.asked_terms(True)), self._power(self.now).value
+        return useful, useful / (power * self.match.efficiency), self.match.efficiency
 
     def _power(self, held: Held | None) -> Uncertain:
         if held is None:
@@ -342,7 +348,7 @@ class Cruise(Topic):
             "power",
             lambda: self._power(self.now),
             before=lambda: self._power(self.before).value,
-            working=lambda: level_power.working(*self.asked_terms(True)),
+            working=lambda: cruise_power.working(*self.power_terms),
         )
         out.add(
             "climb-there",
