@@ -91,6 +91,7 @@ def cruise_time(
     m=("mass", "now"),
     source="energy; drag at one airspeed shown is one drag, flown faster",
     example=((30000.0, 20000.0, 0.81, 500.0), 1.586),
+    valid="steady; the airspeed shown is that of the best climb low down",
 )
 def climb_there(useful_w: float, asked_w: float, sigma: float, mass_kg: float) -> float:
     """Rate of climb at height, m/s, at the airspeed shown of the best climb low down."""

@@ -24,6 +24,7 @@ YAW_RAD_S, PITCH_RAD_S, FACTOR = 2.5, 1.0, 2.5
     ω=("rotation", "how fast the craft turns about"),
     source="rigid body; 14 CFR 23.371 before amendment 64 (from memory): 2.5 rad/s in yaw",
     example=((1.0, 1.378, 250.0, 2.5), 861.25),
+    valid="a steady turn, blades that do not bend",
 )
 def gyroscopic(peak: float, inertia_kg_m2: float, speed_rad_s: float, turn_rad_s: float) -> float:
     """Moment of a propeller that is turned about a line across its axis, N·m."""
