@@ -131,3 +131,17 @@ def test_a_propeller_is_taken_from_those_side_by_side(page: Page, demo: str) -> 
     expect(page.locator("main [data-pointer$='/propeller/diameter']").first).to_have_value("1900 mm")
     expect(page.locator("[data-value='drive.static-speed']")).to_contain_text(standing)
     expect(page.locator("[data-propeller='own']")).to_contain_text("1900 mm")
+
+
+def test_the_blade_is_shaded_where_the_core_has_it_stalled(page: Page, demo: str) -> None:
+    page.goto(f"/p/{demo}/drive?fit=a")
+    drawn = assess(demonstrations()["lapwing"], "a").installations[0].drive
+    assert drawn is not None and drawn.match is not None
+    for name, stalled in (
+        ("standing", sum(a.standing for a in drawn.match.blade)),
+        ("in the climb", sum(a.climbing for a in drawn.match.blade)),
+    ):
+        row = page.locator(f"[data-blade='{name}']")
+        expect(row.locator("path")).to_have_count(len(drawn.match.blade))
+        expect(row.locator("path[data-stalled]")).to_have_count(stalled)
+    assert sum(a.standing for a in drawn.match.blade) > 0

@@ -11,9 +11,11 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from crooked_keel.core.asked.studies import answer
 from crooked_keel.core.asked.suggest import suggest
 from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
+from crooked_keel.core.drive.match.beside import STUDY as BESIDE
 from crooked_keel.core.drive.match.functions import FIT
 from crooked_keel.core.drive.match.quantities import AirMatch
 from crooked_keel.core.errors import InputError
@@ -233,3 +235,20 @@ def test_a_way_out_leads_out(changes: dict[str, Any], way: str) -> None:
     assert LEVELS.index(found(after).level) > LEVELS.index(found(bad).level)
     stops = lambda p: {f.key for f in assess(p, "a").findings if f.level == "stop"}
     assert stops(after) <= stops(bad)
+
+
+def test_the_blade_is_drawn_as_it_is_reckoned() -> None:
+    """From hub to tip as wide as the disc; its angle at three quarters is the one that is told; stalled in all as much
+    as the match has it (of the blade beyond a third)."""
+    made = assess(LAPWING, "a")
+    drawn = made.installations[0].drive
+    assert drawn is not None and drawn.match is not None
+    blade = drawn.match.blade
+    step = blade[1].radius_si - blade[0].radius_si
+    assert blade[-1].radius_si + step / 2 == pytest.approx(0.99, abs=1e-6)
+    at = min(blade, key=lambda a: abs(a.radius_si - 0.75 * 0.99))
+    told = next(v.si for v in made.values if v.id == "drive.blade-angle")
+    assert at.angle_si == pytest.approx(told, rel=0.02)
+    outer = [a for a in blade if a.radius_si > 0.3 * 0.99]
+    own = answer(BESIDE, LAPWING, "a").propellers[0]
+    assert sum(a.standing for a in outer) / len(outer) == pytest.approx(own.stalled)

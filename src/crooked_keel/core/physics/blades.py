@@ -56,11 +56,12 @@ class Air(NamedTuple):
 
 
 class Pull(NamedTuple):
-    """Thrust, N, and torque, N·m, at every speed; share of the outer blade that is stalled."""
+    """Thrust, N, and torque, N·m, at every speed; share of the outer blade that is stalled, and which annuli are."""
 
     thrust: Array
     torque: Array
     stalled: Array
+    over: NDArray[np.bool_]
 
 
 def pull(blades: Blades, speeds_rad_s: Array, airspeed_m_s: float, air: Air) -> Pull:
@@ -104,8 +105,15 @@ def pull(blades: Blades, speeds_rad_s: Array, airspeed_m_s: float, air: Air) -> 
     force = 0.5 * air.density * w**2 * chord * (radius * (1 - _HUB) / _ANNULI) * blades.number
     thrust = force * (lift * np.cos(flow) - drag * np.sin(flow))
     torque = force * (lift * np.sin(flow) + drag * np.cos(flow)) * r
-    outer = _X > _COUNTED
-    return Pull(thrust.sum(1), torque.sum(1), ((free > _MOST) & outer).sum(1) / outer.sum())
+    outer, over = _X > _COUNTED, free > _MOST
+    return Pull(thrust.sum(1), torque.sum(1), (over & outer).sum(1) / outer.sum(), over)
+
+
+def outline(blades: Blades) -> list[tuple[float, float, float]]:
+    """Each annulus of a blade: its radius and chord, m, and the angle at which it stands, rad."""
+    radius = blades.diameter_m / 2
+    angles = np.arctan(blades.pitch_m / (math.pi * _X * blades.diameter_m)) + blades.turned_rad
+    return [(float(x * radius), float(c * radius), float(a)) for x, c, a in zip(_X, _CHORD, angles, strict=True)]
 
 
 def _root(residual, low: Array, high: Array) -> Array:  # type: ignore[no-untyped-def]

@@ -23,6 +23,7 @@ export function Match() {
     <Picture title="Unit against propeller, full throttle">
       <Plot match={match} />
       <Key match={match} />
+      <Blade match={match} />
     </Picture>
   );
 }
@@ -96,6 +97,74 @@ function Meeting(props: { at: number | null; of: string; match: Matched; sx: Sca
         {formatNumber(at, 'rotation', view)}
       </text>
     </g>
+  );
+}
+
+const BLADE = { left: 118, right: 808, middle: 46, below: 46, height: 148 };
+
+/** One blade from hub to tip, standing and in the climb, seen square on: what of it is stalled is shaded. */
+function Blade(props: { match: Matched }) {
+  const { view } = useProject();
+  const blade = props.match.blade;
+  const first = blade[0];
+  const last = blade.at(-1);
+  if (!first || !last || blade.length < 2) return null;
+  const step = ((blade[1]?.radius_si ?? 0) - first.radius_si) / 2;
+  const sx = scaleLinear([0, last.radius_si + step], [BLADE.left, BLADE.right]);
+  const wide = (BLADE.right - BLADE.left) / (last.radius_si + step);
+  const rows = [
+    { name: 'standing', y: BLADE.middle, over: (i: number) => blade[i]?.standing ?? false },
+    ...(props.match.climbing_si.length > 0
+      ? [{ name: 'in the climb', y: BLADE.middle + BLADE.below, over: (i: number) => blade[i]?.climbing ?? false }]
+      : []),
+  ];
+  const said = rows
+    .map((r) => `${r.name} ${blade.filter((_, i) => r.over(i)).length ? 'in part' : 'nowhere'}`)
+    .join(', ');
+  // Chords are drawn at two fifths of the scale of the radius: two blades find room under each other.
+  const half = (chord: number) => (chord * wide * 0.4) / 2;
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${BLADE.height}`}
+      className="block w-full bg-sheet"
+      role="img"
+      aria-label={`a blade, hub to the left; stalled: ${said}`}
+    >
+      <text x="14" y="16" style={{ fill: 'var(--color-muted)' }}>
+        a blade from hub to tip; shaded where it is stalled
+      </text>
+      {rows.map((row) => (
+        <g key={row.name} data-blade={row.name}>
+          <text x="14" y={row.y + 4}>
+            {row.name}
+          </text>
+          {blade.map((a, i) => (
+            <path
+              key={a.radius_si}
+              data-stalled={row.over(i) || undefined}
+              d={`M${sx(a.radius_si - step)} ${row.y - half(a.chord_si)}H${sx(a.radius_si + step)}V${row.y + half(a.chord_si)}H${sx(a.radius_si - step)}Z`}
+              fill={row.over(i) ? 'var(--color-stop)' : 'var(--color-act)'}
+              fillOpacity={row.over(i) ? 0.75 : 0.3}
+              shapeRendering="crispEdges"
+            />
+          ))}
+          <circle cx={sx(0)} cy={row.y} r="9" fill="var(--color-sheet)" stroke="var(--color-act)" />
+        </g>
+      ))}
+      {blade
+        .filter((_, i) => i % 8 === 3)
+        .map((a) => (
+          <text
+            key={a.radius_si}
+            x={sx(a.radius_si)}
+            y={BLADE.height - 6}
+            textAnchor="middle"
+            style={{ fill: 'var(--color-muted)' }}
+          >
+            {formatNumber(a.angle_si, 'angle', view)}
+          </text>
+        ))}
+    </svg>
   );
 }
 

@@ -13,7 +13,7 @@ from ...figure.trace import Uncertain, above_zero
 from ...formula import Out
 from ...judging.values import ValueList
 from ...physics.atmosphere import isa
-from ...physics.blades import Air, Array, Blades, pull
+from ...physics.blades import Air, Array, Blades, outline, pull
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
@@ -43,13 +43,24 @@ SLOW, FAST, AIM = 0.88, 0.95, 0.92
 
 
 class Matched(NamedTuple):
-    """Where unit and propeller agree: speed of the unit, rad/s, and thrust, N; share of the outer blade that stalls.
-    state: whether it runs past the end of the curve, or is held down below its beginning."""
+    """Where unit and propeller agree: speed of the unit, rad/s, and thrust, N; share of the outer blade that stalls,
+    and which annuli do. state: whether it runs past the end of the curve, or is held down below its beginning."""
 
     state: State
     speed: float
     thrust: float
     stalled: float
+    over: tuple[bool, ...] = ()
+
+
+class AnnulusOut(Out):
+    """A piece of a blade as drawn: radius, chord, m, angle, rad; whether it stalls standing, and in the climb."""
+
+    radius_si: float
+    chord_si: float
+    angle_si: float
+    standing: bool
+    climbing: bool
 
 
 class MatchOut(Out):
@@ -64,6 +75,7 @@ class MatchOut(Out):
     allowed_si: float
     slow_si: float
     fast_si: float
+    blade: list[AnnulusOut]
 
 
 class AirMatch(Topic):
@@ -173,7 +185,8 @@ class AirMatch(Topic):
             low, high = (float(s) for s in self.speeds[falls[-1] : falls[-1] + 2])
             speed = self._between(blades, airspeed_m_s, (low, high), air, left)
         there = pull(blades, np.array([speed / ratio]), airspeed_m_s, air)
-        return Matched(state, speed, float(there.thrust[0]), float(there.stalled[0]))
+        over = tuple(bool(o) for o in there.over[0])
+        return Matched(state, speed, float(there.thrust[0]), float(there.stalled[0]), over)
 
     def _between(
         self, blades: Blades, airspeed_m_s: float, between: tuple[float, float], air: Air, left: float
@@ -362,4 +375,15 @@ class AirMatch(Topic):
             allowed_si=allowed,
             slow_si=SLOW * allowed,
             fast_si=FAST * allowed,
+            blade=self._drawn_blade(climbs),
         )
+
+    def _drawn_blade(self, climbs: bool) -> list[AnnulusOut]:
+        """The blade from hub to tip, with what of it is stalled."""
+        made = outline(self.blades)
+        none = (False,) * len(made)
+        standing, climbing = self.static.over or none, (self.climb.over or none) if climbs else none
+        return [
+            AnnulusOut(radius_si=r, chord_si=c, angle_si=a, standing=s, climbing=k)
+            for (r, c, a), s, k in zip(made, standing, climbing, strict=True)
+        ]
