@@ -11,6 +11,7 @@ from crooked_keel.core.asked.studies import answer
 from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.drive.match.beside import STUDY, Beside
+from crooked_keel.core.physics.atmosphere import isa
 from crooked_keel.core.physics.blades import ACTIVITY, SOLIDITY
 from tests.conftest import DEMO_OF, put
 
@@ -82,6 +83,18 @@ def test_more_blades_want_less_pitch_and_a_larger_disc_pulls_more(beside: Beside
     assert long.diameter_si > short.diameter_si
     assert long.standing_thrust_si is not None and short.standing_thrust_si is not None
     assert long.standing_thrust_si > short.standing_thrust_si
+
+
+def test_the_schools_of_tip_mach_lie_side_by_side(beside: Beside) -> None:
+    """Worked case: standing 2 Mach·a/ω; in flight the tips go round and ahead, √((πDn)² + V²) = M·a."""
+    speed = value(LAPWING, "propeller-speed") * 5900 / 5600
+    for s in beside.schools:
+        assert s.standing_si == pytest.approx(2 * s.mach * isa(1828.8).sound_m_s / speed, rel=1e-4)
+        assert s.flying_si is not None
+        ahead = LAPWING.craft.airspeed
+        assert ahead is not None
+        assert math.hypot(s.flying_si / 2 * speed, ahead.si) == pytest.approx(s.mach * isa(1828.8).sound_m_s, rel=1e-4)
+    assert [(s.mach, s.chosen) for s in beside.schools] == [(0.80, False), (0.85, True), (0.90, False)]
 
 
 def test_what_speaks_against_one_is_its_level() -> None:

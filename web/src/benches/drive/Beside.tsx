@@ -54,6 +54,24 @@ export function Beside() {
         One generic blade stands for all of them: it says which is better, not how good. Pitch is that which turns the
         unit as it should, where none is given. The shelf is invented; what a maker offers is laid in by its figures.
       </p>
+      {(m.schools ?? []).length > 0 && (
+        <p className="pb-1">
+          Largest by tip Mach:{' '}
+          {m.schools?.map((s, i) => (
+            <span key={s.mach} data-school={s.mach}>
+              {i > 0 && '; '}
+              {said(s.mach, 'number')}
+              {s.chosen && ' (judged by)'} <span className="figure">{said(s.standing_si, 'length')}</span> standing
+              {s.flying_si != null && (
+                <>
+                  , <span className="figure">{said(s.flying_si, 'length')}</span> at its fastest
+                </>
+              )}
+            </span>
+          ))}
+          .
+        </p>
+      )}
       <Table
         label="Propellers side by side"
         rows={m.propellers ?? []}

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterator
 from typing import Literal, NamedTuple
 
@@ -12,13 +13,15 @@ from ...judging.propose import computed, on_the_tape, tape_text, to_buy, typed_t
 from ...judging.study import Answer, Study
 from ...physics.blades import ACTIVITY, SOLIDITY, Blades
 from ...reference.propellers import SHELF
-from ..air.functions import ground_clearance, helical_mach, tip_mach
+from ..air.functions import ground_clearance, helical_mach, max_diameter_tip, tip_mach
 from ..air.quantities import AirPropeller
 from .functions import blade_angle, told_thrust
 from .judged import judged
 from .quantities import AIM, DOUBT, FAST, SLOW, STALLED, STEEP_RAD, AirMatch
 
 Of = Literal["as entered", "as many blades", "off the shelf"]
+# Tips quiet near dwellings, as is common, and loud for short bursts. Common practice, no source.
+SCHOOLS = (0.80, 0.85, 0.90)
 # As many blades as are looked at.
 _COUNTS = (2, 3, 4, 5, 6)
 # In the climb a pitch that is looked for leaves this share of the fastest speed allowed.
@@ -50,10 +53,21 @@ class BesideOut(Out):
     operations: list[Operation]
 
 
+class SchoolOut(Out):
+    """A school of tip Mach numbers: the largest diameter that it allows at the fastest, standing, and in flight at the
+    fastest airspeed, where that was said. chosen: the one that is judged by."""
+
+    mach: float
+    standing_si: float
+    flying_si: float | None
+    chosen: bool
+
+
 class Beside(Answer):
-    """Propellers side by side, the own first."""
+    """Propellers side by side, the own first; and how large each school of tip Mach numbers lets them be."""
 
     propellers: list[BesideOut] = []
+    schools: list[SchoolOut] = []
 
 
 class _Drawn(NamedTuple):
@@ -175,7 +189,25 @@ def _taken(match: AirMatch, drawn: _Drawn) -> list[Operation]:
 def beside(match: AirMatch, air: AirPropeller) -> Beside:
     """Propellers side by side. Raises CannotSay, InputError."""
     ask_all(lambda: match.blades, lambda: match.allowed, lambda: match.climb_airspeed)
-    return Beside(propellers=[_row(match, air, drawn) for drawn in _all(match)])
+    rows = [_row(match, air, drawn) for drawn in _all(match)]
+    return Beside(propellers=rows, schools=or_none(lambda: _schools(match, air)) or [])
+
+
+def _schools(match: AirMatch, air: AirPropeller) -> list[SchoolOut]:
+    """The schools, quiet first."""
+    fastest, sound, v = match.train.fastest, air.sound, air.airspeed
+    made = []
+    for mach in SCHOOLS:
+        left = math.sqrt(max(mach**2 - (v / sound) ** 2, 0.0)) if v is not None else None
+        made.append(
+            SchoolOut(
+                mach=mach,
+                standing_si=max_diameter_tip(mach, sound, fastest),
+                flying_si=max_diameter_tip(left, sound, fastest) if left is not None else None,
+                chosen=abs(mach - air.mach_limit) < 1e-6,
+            )
+        )
+    return made
 
 
 STUDY = Study(
