@@ -8,14 +8,18 @@ import re
 
 import pytest
 from pypdf import PdfReader
+from reportlab.graphics.shapes import Circle, Polygon
 
 from crooked_keel.core.asked.studies import answer
 from crooked_keel.core.assess import assess
 from crooked_keel.core.balance import measure_next
 from crooked_keel.core.document import Project, apply_operations
+from crooked_keel.core.figure.units import VIEWS
 from crooked_keel.core.reference.kinds import KINDS, new_project
+from crooked_keel.exchange.drive_drawings import blade_plot, crossing_plot
 from crooked_keel.exchange.measure_pdf import NOT_MEASURED, measure_sheet
-from crooked_keel.exchange.present import sentence
+from crooked_keel.exchange.pdf import LEVEL_COLOUR
+from crooked_keel.exchange.present import number, sentence
 from crooked_keel.exchange.report import lines
 from crooked_keel.exchange.sheets_pdf import bench_sheet
 from tests.conftest import DEMO_OF, KIND_IDS
@@ -52,6 +56,29 @@ def test_every_bench_says_its_findings_answers_and_sources(kind: str, bench: str
     assert "worked by" in text and "checked by" in text and "licensed people decide" in text
     assert "{" not in text and "\ufffd" not in text
     assert body == bench_sheet(document, made, bench, document.units, DAY)
+
+
+@pytest.mark.parametrize("units", ["mm-kg", "in-lb"])
+def test_the_plots_of_the_drive_are_printed(project: Project, units: str) -> None:
+    """Their axes in the units asked for, the speeds where unit and propeller agree, each order by its number; and the
+    pieces of blade that are stalled in the colour of a stop."""
+    made = assess(project, "a")
+    drive = made.installations[0].drive
+    assert drive is not None and drive.match is not None and drive.torsion is not None
+    text = read(bench_sheet(project, made, "drive", units, DAY))
+    for title in ("Unit against propeller", "A blade from hub to tip", "Twisting: where on the tachometer"):
+        assert title in text
+    assert f"torque at the propeller, {VIEWS[units]['torque'].unit}" in text and "twisting, Hz" in text
+    assert drive.match.static_si is not None
+    assert flat(f"standing {number(drive.match.static_si, 'rotation', units)}") in text
+    stalled = sum(a.standing + a.climbing for a in drive.match.blade)
+    pieces = [s for s in blade_plot(drive.match, units).contents if isinstance(s, Polygon)]
+    assert sum(s.fillColor == LEVEL_COLOUR["stop"] for s in pieces) == stalled > 0
+    assert len(pieces) == 2 * len(drive.match.blade)
+    top, highest = drive.torsion.top_si, max(m.high_si for m in drive.torsion.modes) * 1.15
+    seen = [c for c in drive.torsion.crossings if c.at_si <= top and c.at_si * c.order <= highest]
+    dots = [s for s in crossing_plot(drive.torsion, units).contents if isinstance(s, Circle)]
+    assert len(dots) == sum(c.level != "ok" for c in seen) > 0
 
 
 def test_the_stop_is_said_in_the_units_asked_for(project: Project) -> None:

@@ -27,6 +27,7 @@ from ..core.profile import Shapes
 from ..core.reference.kinds import KINDS
 from ..core.sheet.kit import Block
 from ..core.sheets import sheet
+from .drive_drawings import drive_drawings
 from .pdf import (
     ACT,
     GREY,
@@ -66,6 +67,9 @@ def bench_sheet(
         Spacer(1, 2 * mm),
         _profile(made.shapes),
     ]
+    if bench == "drive" and chosen is not None and chosen.drive is not None:
+        for title, plot in drive_drawings(chosen.drive, units):
+            story.append(KeepTogether([*_heading(title), plot]))
     story += [*_heading("Answers, before → after"), _answers(values, units)]
     story += [*_heading("Findings"), *_findings(findings, units), *rough_figures(made, units)]
     story += [*_heading("Workings"), *_workings(values, findings, units)]

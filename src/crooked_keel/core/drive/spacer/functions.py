@@ -57,14 +57,14 @@ def end_stiffness(modulus_pa: float, outside_m: float, inside_m: float, arm_m: f
 
 @formula(
     "drive.sways",
-    "f = √(k / m) / (2·π)",
+    "ω = √(k / m)",
     result=("frequency", "how the propeller sways on its spacer"),
     k=("stiffness", "of the spacer at the propeller's middle, 3·E·I/L³"),
     m=("mass", "propeller"),
     source="cantilever with a mass at its end",
-    example=((51.75e6, 9.0), 381.64),
+    example=((51.75e6, 9.0), 2397.92),
     valid="flange and crank nose stiff: they are not, and it is lower",
 )
 def sways(stiffness_n_m: float, mass_kg: float) -> float:
-    """Natural frequency of a propeller on its spacer, Hz: an upper bound."""
-    return math.sqrt(stiffness_n_m / mass_kg) / (2 * math.pi)
+    """Natural frequency of a propeller on its spacer, rad/s: an upper bound."""
+    return math.sqrt(stiffness_n_m / mass_kg)

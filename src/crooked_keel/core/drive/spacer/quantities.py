@@ -122,16 +122,16 @@ class Spacer(Topic):
 
     @lazy
     def sway(self) -> Uncertain:
-        """How the propeller sways, Hz. Raises CannotSay, InputError."""
+        """How the propeller sways, rad/s. Raises CannotSay, InputError."""
         _, (modulus, outside, inside) = self.sway_terms, self._tube
         whole = lambda a, b, m, at: sways(end_stiffness(modulus, a, b, at), m)
         return combined(whole, outside, inside, self.mass, self.arm)
 
     @lazy
     def passes(self) -> float:
-        """How often a blade passes at the fastest, Hz. Raises CannotSay."""
+        """How often a blade passes at the fastest, rad/s. Raises CannotSay."""
         speed, blades = ask_all(lambda: self.train.fastest, lambda: self.blades)
-        return blades * speed / (2 * math.pi)
+        return blades * speed
 
     def values(self, out: ValueList) -> None:
         """Bending at the flange, once there is a spacer or a limit."""
