@@ -32,7 +32,7 @@ def test_two_fits_of_which_one_has_a_stop(kind: str) -> None:
     assert not a.failures and not b.failures
     assert any(f.level == "stop" for f in a.findings)
     # What is not built, or was not entered because nobody would, is said.
-    open_ = {"choose.port", "drive.absorbs", "build.plan", "build.order-by", "prove.cards"}
+    open_ = {"choose.port", "build.plan", "build.order-by", "prove.cards"}
     aside = ("systems.begun:fuel",)
     assert not [
         f.key for f in b.findings if f.level in ("stop", "unknown") and f.rule not in open_ and f.key not in aside

@@ -17,6 +17,7 @@ from .drive.marine.quantities import AtSea
 from .drive.match.quantities import AirMatch
 from .drive.road.quantities import OnRoad
 from .drive.road.runs import Runs
+from .drive.screw.quantities import ScrewMatch
 from .drive.section import DriveTopics
 from .drive.spacer.quantities import Spacer
 from .drive.torsion.quantities import Torsion
@@ -63,7 +64,7 @@ def drive_topics(
     has = resolved.has
     train = ws.topic(f"train {name}", Train, resolved, placed, old.train if old else None)
     torsion = ws.topic(f"torsion {name}", Torsion, resolved, placed, train)
-    air = sea = road = battery = runs = match = flown = cruise = spacer = None
+    air = sea = road = battery = runs = match = flown = cruise = spacer = screw = None
     if has("air propeller"):
         before = old.air if old else None
         air = ws.topic(f"air {name}", AirPropeller, resolved, placed, train, given.ground, before)
@@ -73,6 +74,8 @@ def drive_topics(
         spacer = ws.topic(f"spacer {name}", Spacer, resolved, placed, train)
     if has("marine propeller"):
         sea = ws.topic(f"sea {name}", AtSea, resolved, placed, train, given.heaviest_kg, old.sea if old else None)
+        driven = old.screw if old else None
+        screw = ws.topic(f"screw {name}", ScrewMatch, resolved, placed, train, sea, sheet, driven)
     if has("driven wheel"):
         road = ws.topic(
             f"road {name}",
@@ -92,7 +95,7 @@ def drive_topics(
     oil = ws.topic(f"gear oil {name}", GearOil, resolved, placed, train)
     if match is not None and flown is not None:
         cruise = ws.topic(f"cruise {name}", Cruise, resolved, placed, match, flown, given.loads, battery)
-    return DriveTopics(train, air, sea, road, battery, runs, torsion, oil, match, flown, cruise, spacer)
+    return DriveTopics(train, air, sea, road, battery, runs, torsion, oil, match, flown, cruise, spacer, screw)
 
 
 def systems_topics(

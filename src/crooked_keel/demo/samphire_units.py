@@ -37,13 +37,15 @@ def _stringers(points: dict[str, Any], front: str, rear: str) -> dict[str, Any]:
     return points
 
 
-def _propeller(diameter: str, pitch: str, blades: str, mass: str) -> dict[str, Any]:
+def _propeller(diameter: str, pitch: str, blades: str, mass: str, area: str = "0.52") -> dict[str, Any]:
     return {
         "diameter": f(diameter),
         "pitch": f(pitch),
         "blades": f(blades),
         "mass": f(mass),
         "hull_above": f("345 mm"),
+        "area": f(area, "maker"),
+        "depth": f("560 mm"),
         "turns": "clockwise",
     }
 
@@ -141,7 +143,7 @@ FIT_A = {
         "efficiency": f("96 %", "estimated"),
         "down_angle": f("8°", "maker"),
     },
-    "propeller": _propeller("20 in", "13 in", "3", "10.2 kg ±0.5 kg"),
+    "propeller": _propeller("20 in", "13 in", "3", "10.2 kg ±0.5 kg", "0.62"),
     "mount": {
         "mass": f("9.6 kg ±0.4 kg", "maker"),
         "seating": "rubber",

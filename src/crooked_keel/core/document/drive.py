@@ -22,12 +22,14 @@ from ..figure.narrow import (
     Aspect,
     Before,
     BladeAngle,
+    BladeArea,
     Blades,
     ChainPitch,
     DragArea,
     Efficiency,
     Grip,
     Rolling,
+    Share,
     Slope,
     SmallAngle,
     StageRatio,
@@ -67,9 +69,10 @@ class Road(Part):
 
 
 class Trial(Part):
-    """What she did before the work."""
+    """What she did before the work. wake: how much slower the water at the propeller is than she."""
 
     speed: SeaSpeed | None = None
+    wake: Share | None = None
     wanted: SeaSpeed | None = None
     cruise: SeaSpeed | None = None
     regime: Literal["displacement", "planing"] | None = None
@@ -169,12 +172,16 @@ class Propeller(Part):
     """The propeller and the spacer in front of the output flange: what the spacer is made of, outside and inside; from
     the propeller's back to its middle; the bending that the flange may bear by its maker. blade_angle: at three
     quarters of its radius, where no pitch is given; static_speed: of the unit at full throttle, standing, as it was
-    read, with the blade angle it was read at where that is another now."""
+    read, with the blade angle it was read at where that is another now. Of a marine one the area of its blades over
+    that of its disc, how far its shaft is under the water, and the unit's speed at full throttle, loaded, as read."""
 
     diameter: Length | None = None
     pitch: Length | None = None
     blades: Blades | None = None
     hull_above: Length | None = None
+    area: BladeArea | None = None
+    depth: Length | None = None
+    trial_speed: Rotation | None = None
     mass: Mass | None = None
     inertia: Inertia | None = None
     turns: Turn | None = None

@@ -25,6 +25,7 @@ from .match.quantities import AirMatch, MatchOut
 from .road import says as road_says
 from .road.quantities import OnRoad, OnRoadOut
 from .road.runs import Runs
+from .screw.quantities import ScrewMatch
 from .spacer.quantities import Spacer
 from .torsion import says
 from .torsion.quantities import Torsion, TorsionOut
@@ -85,6 +86,7 @@ class DriveTopics(NamedTuple):
     flown: Flown | None
     cruise: Cruise | None
     spacer: Spacer | None
+    screw: ScrewMatch | None
 
     def topics(self) -> list[Topic]:
         """Those that there are."""
@@ -213,6 +215,13 @@ def spacer_values(spacer: Spacer) -> list[Value]:
     return out.values
 
 
+def screw_values(screw: ScrewMatch) -> list[Value]:
+    """Unit against marine propeller."""
+    out = ValueList("drive")
+    screw.values(out)
+    return out.values
+
+
 def match_table(match: AirMatch) -> MatchOut | None:
     """The match as drawn, where it can be."""
     return None if match.governed else or_none(lambda: match.table())
@@ -237,6 +246,7 @@ VALUES = (
     flown_values,
     cruise_values,
     spacer_values,
+    screw_values,
     torsion_values,
     oil_values,
 )

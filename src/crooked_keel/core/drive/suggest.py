@@ -19,6 +19,7 @@ from .match import suggest as match
 from .road.functions import road_speed
 from .road.quantities import OnRoad
 from .road.runs import Runs
+from .screw import suggest as screw
 from .torsion import suggest as torsion
 from .train.quantities import Train
 
@@ -214,5 +215,6 @@ PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {
     "drive.ground-clearance": ground_clearance,
     **match.PROPOSERS,
     **cruise.PROPOSERS,
+    **screw.PROPOSERS,
     **torsion.PROPOSERS,
 }

@@ -283,6 +283,17 @@ class Share(Ratio):
     usual = (0.0, 1.0)
 
 
+class BladeArea(Ratio):
+    """Area of a propeller's blades over that of its disc."""
+
+    least = 0.15
+    most = 1.2
+    least_words = "blades of less than 15 % of the disc are no marine propeller's"
+    most_words = "blades of more than 120 % of the disc are not made"
+    allowed = "0.15 to 1.2; 0.55 is written 0.55 or 55 %"
+    usual = (0.3, 1.05)
+
+
 class Efficiency(Share):
     """What comes out for what goes in."""
 

@@ -139,7 +139,10 @@ SETTLES: dict[str, Settled] = {
     "drive.pitch": _s("buy", "The propeller nearest to the pitch wanted; the sea trial decides."),
     "drive.speed": _s("decide", "Want less speed, or more power; a clean hull first."),
     "drive.hull-clearance": _s("buy", "A smaller propeller with more blades or area."),
-    "drive.absorbs": _s("measure", "Ask the propeller's maker for its curve beside the unit's."),
+    "drive.absorbs": _s("measure", "Read full throttle afloat, loaded, clean; then another pitch, an inch at a time."),
+    "drive.reaches": _s("decide", "A larger or slower propeller, less weight, or a speed that is content with less."),
+    "drive.blade-area": _s("buy", "The same propeller with more blade, or another blade more."),
+    "drive.cavitation": _s("buy", "More blade area, a larger propeller behind more reduction, or a blade more."),
     "drive.top-gear": _s("buy", "A sprocket or final ratio of the next size."),
     "drive.grip": _s("adjust", "Limit the torque of the lowest gear, or more load on the driven axle."),
     "drive.hill": _s("buy", "A lower gear or a larger rear sprocket; where grip is the limit, load on the "

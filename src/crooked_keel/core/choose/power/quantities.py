@@ -120,7 +120,7 @@ class Lasting(Topic):
         asks = []
         for key, r in sorted(self.unit.ratings.items(), key=lambda i: i[1].rank):
             base, words = self.p(f"ratings/{key}"), f"{r.name} ({self.name})"
-            power = lambda r=r, b=base, w=words: need(r.power, f"{b}/power", f"power of the rating {w}").si
+            power = lambda r=r, b=base, w=words: above_zero(r.power, f"{b}/power", f"power of the rating {w}")
             time = lambda r=r, b=base, w=words: need(r.lasts, f"{b}/lasts", f"how long the rating {w} lasts").si
             asks.append((r.name, power, None if r.limit == "without a limit" else time))
         ask_all(*[ask for _, p, t in asks for ask in (p, t) if ask is not None])

@@ -83,6 +83,7 @@ BLOCKS: tuple[Block, ...] = (
             field("/craft/trial/speed", "Speed at full power, measured"),
             field("/craft/trial/wanted", "Speed wanted at full power"),
             field("/craft/trial/cruise", "Cruising speed"),
+            field("/craft/trial/wake", "Water at the propeller slower by (blank: by her block)"),
         ),
         form="afloat",
     ),

@@ -14,35 +14,42 @@ MODULUS = {"aluminium": 69e9, "steel": 200e9}
 YAW_RAD_S, PITCH_RAD_S, FACTOR = 2.5, 1.0, 2.5
 
 
-@formula(
-    "drive.gyroscopic",
-    "M = k·J·Ω·ω",
-    result=("torque", "gyroscopic moment at the hub"),
-    k=("number", "1; 2 of two blades, as they come round"),
-    J=("inertia", "polar inertia of the propeller"),
-    Ω=("rotation", "its speed"),
-    ω=("rotation", "how fast the craft turns about"),
-    source="rigid body; 14 CFR 23.371 before amendment 64 (from memory): 2.5 rad/s in yaw",
-    example=((1.0, 1.378, 250.0, 2.5), 861.25),
-    valid="a steady turn, blades that do not bend",
-)
 def gyroscopic(peak: float, inertia_kg_m2: float, speed_rad_s: float, turn_rad_s: float) -> float:
-    """Moment of a propeller that is turned about a line across its axis, N·m."""
+    """Moment of a propeller that is turned about a line across its axis, N·m; peak: 1, 2 of two blades. Source: rigid
+    body."""
     return peak * inertia_kg_m2 * speed_rad_s * turn_rad_s
 
 
 @formula(
-    "drive.hanging",
-    "M = m·9.80665·n·L",
-    result=("torque", "moment of its weight at the flange"),
+    "drive.bending",
+    "M = k·J·Ω·ω + m·9.80665·n·L",
+    result=("torque", "bending at the flange"),
+    k=("number", "1; 2 of two blades, as they come round"),
+    J=("inertia", "polar inertia of the propeller"),
+    Ω=("rotation", "its speed"),
+    ω=("rotation", "how fast the craft turns about"),
     m=("mass", "propeller"),
     n=("number", "load factor"),
     L=("length", "flange to its middle"),
-    source="statics",
-    example=((9.0, 2.5, 0.2), 44.13),
+    source="rigid body, statics; 14 CFR 23.371 before amendment 64 (from memory): 2.5 rad/s in yaw with 2.5 g",
+    example=((1.0, 1.378, 250.0, 2.5, 9.0, 2.5, 0.2), 905.38),
+    valid="a steady turn, blades that do not bend; both moments at their worst at once",
 )
+def bending(
+    peak: float,
+    inertia_kg_m2: float,
+    speed_rad_s: float,
+    turn_rad_s: float,
+    mass_kg: float,
+    factor: float,
+    arm_m: float,
+) -> float:
+    """Bending at the flange of a propeller that is turned about while its weight hangs there, N·m."""
+    return gyroscopic(peak, inertia_kg_m2, speed_rad_s, turn_rad_s) + hanging(mass_kg, factor, arm_m)
+
+
 def hanging(mass_kg: float, factor: float, arm_m: float) -> float:
-    """Moment of the weight of a propeller at the flange, N·m."""
+    """Moment of the weight of a propeller at the flange, N·m. Source: statics."""
     return mass_kg * G0_M_S2 * factor * arm_m
 
 

@@ -13,7 +13,7 @@ from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ..train.quantities import Train
-from .functions import FACTOR, MODULUS, YAW_RAD_S, end_stiffness, gyroscopic, hanging, sways
+from .functions import FACTOR, MODULUS, YAW_RAD_S, bending, end_stiffness, sways
 
 # Inertia of a propeller by its mass and diameter where it was not measured: between tapered and even blades.
 _BY_SHAPE = (0.045, 0.0833)
@@ -90,8 +90,13 @@ class Spacer(Topic):
             lambda: self.gyroscopic_terms, lambda: self.arm, lambda: self.mass, lambda: self.inertia
         )
         peak, _, speed, turn = self.gyroscopic_terms
-        whole = lambda j, m, at: gyroscopic(peak, j, speed, turn) + hanging(m, FACTOR, at)
-        return combined(whole, inertia, mass, arm)
+        return combined(lambda j, m, at: bending(peak, j, speed, turn, m, FACTOR, at), inertia, mass, arm)
+
+    @lazy
+    def moment_terms(self) -> tuple[float, ...]:
+        """Terms of the bending. Raises CannotSay."""
+        terms, mass, arm = ask_all(lambda: self.gyroscopic_terms, lambda: self.mass, lambda: self.arm)
+        return *terms, mass.si, FACTOR, arm.si
 
     @lazy
     def limit(self) -> Read:
@@ -142,7 +147,7 @@ class Spacer(Topic):
             "Bending at the flange, turned about at 2.5 rad/s",
             "torque",
             lambda: self.moment,
-            working=lambda: gyroscopic.working(*self.gyroscopic_terms),
+            working=lambda: bending.working(*self.moment_terms),
         )
         if self.there:
             out.add(

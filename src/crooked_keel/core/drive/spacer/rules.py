@@ -8,7 +8,7 @@ from ...errors import ask_all
 from ...judging.band import at_least, at_most, band
 from ...judging.finding import Finding, Level, q
 from ...judging.register import rule, verdict
-from .functions import FACTOR, gyroscopic, hanging, sways
+from .functions import FACTOR, bending, gyroscopic, hanging, sways
 from .quantities import Spacer
 
 # Longer than this a spacer wants its maker's word, m. Blades pass with this margin under what it sways at.
@@ -24,7 +24,7 @@ LONG_M, MARGIN = 0.100, 1.25
     mark="from memory",
     form="air propeller",
 )
-def bending(spacer: Spacer) -> Iterable[Finding]:
+def flange_bending(spacer: Spacer) -> Iterable[Finding]:
     if not spacer.begun:
         return
     moment, limit = ask_all(lambda: spacer.moment, lambda: spacer.limit)
@@ -38,7 +38,7 @@ def bending(spacer: Spacer) -> Iterable[Finding]:
         "{g} by the propeller's spin at its fastest, {h} by its weight {a} ahead of the flange at {f} g. What the "
         "engine's own strokes bend the crank nose with, and its fatigue, are not looked at.",
         compared=judged.compared,
-        working=gyroscopic.working(*spacer.gyroscopic_terms),
+        working=bending.working(*spacer.moment_terms),
         m=q(moment.value, "torque"),
         l=q(limit.si, "torque"),
         g=q(gyroscopic(*spacer.gyroscopic_terms), "torque"),

@@ -1,0 +1,269 @@
+"""The full-throttle torque of a unit through its gear, against its marine propeller, and that against the hull."""
+
+from __future__ import annotations
+
+import math
+from typing import Literal, NamedTuple
+
+import numpy as np
+
+from ...errors import CannotSay, Gap, InputError, ask_all, fields
+from ...figure.reads import Read, read
+from ...figure.trace import Uncertain, above_zero, need
+from ...judging.values import ValueList
+from ...physics.screws import PITCHES, Array, Screw, efficiency, turned, within
+from ...resolved.craft import Resolved
+from ...resolved.installation import ResolvedInstallation
+from ...topic.lazy import lazy
+from ...topic.reading import Topic
+from ..handed import Curve, Sheet
+from ..marine.quantities import AtSea
+from ..train.quantities import Train
+from .functions import BEYOND, DISPLACES, PLANES, resistance, wake
+
+State = Literal["full", "governed", "held down"]
+# Sea water; how far a speed of the unit by the series may be off, as a share; how far the wake may. Proposed.
+SEA_KG_M3 = 1025.0
+DOUBT = 0.03
+# Of a displacement hull the thrust lost to the suction on her stern, beside the wake; none of one that planes.
+# Common practice, no source.
+SUCTION = 0.8
+_PLACES, _HALVED = 33, 24
+
+
+class Held(NamedTuple):
+    """Where unit and propeller agree at a speed of the boat: speed of the unit, rad/s, thrust, N. state: whether the
+    unit runs into its governor, or is held down below its curve."""
+
+    state: State
+    speed: float
+    thrust: float
+
+
+class Made(NamedTuple):
+    """Where propeller and hull agree: speed of the boat, m/s, and what the unit does there."""
+
+    boat_m_s: float
+    held: Held
+
+
+class ScrewMatch(Topic):
+    """Unit against marine propeller against hull, full throttle, loaded."""
+
+    def __init__(
+        self,
+        resolved: Resolved,
+        placed: ResolvedInstallation,
+        train: Train,
+        sea: AtSea,
+        sheet: Sheet,
+        old: ScrewMatch | None,
+    ) -> None:
+        self.resolved = resolved
+        self.placed = placed
+        self.train = train
+        self.sea = sea
+        self.sheet = sheet
+        self.old = old
+        self.propeller = placed.installation.propeller
+        self.trial = resolved.project.craft.trial
+        self.school = resolved.project.assumptions.tolerance_school or "two standard deviations"
+
+    def p(self, path: str) -> str:
+        """Pointer of a part of the installation."""
+        return self.train.p(path)
+
+    @property
+    def count(self) -> int:
+        """Propellers of this fit, or of the old installations."""
+        return max(len(self.resolved.old if self.placed.old else self.resolved.installations), 1)
+
+    @property
+    def planes(self) -> bool:
+        """Whether she planes. Raises CannotSay."""
+        if self.trial.regime is None:
+            raise CannotSay(Gap("/craft/trial/regime", "whether she planes"))
+        return self.trial.regime == "planing"
+
+    @lazy
+    def screw(self) -> Screw:
+        """The propeller, as the series has it. Raises CannotSay, InputError."""
+        name, said = self.train.name, self.propeller
+        size, pitch, area, blades = ask_all(
+            lambda: self.sea.diameter,
+            lambda: self.sea.pitch,
+            lambda: above_zero(said.area, self.p("propeller/area"), f"area of the blades over the disc ({name})"),
+            lambda: need(said.blades, self.p("propeller/blades"), f"number of blades ({name})").si,
+        )
+        at = {k: self.p(f"propeller/{k}") for k in ("blades", "area", "pitch")}
+        with fields(**at):
+            return within(Screw(size, pitch / size, area, int(blades)))
+
+    @lazy
+    def wake(self) -> float:
+        """How much slower the water at the propeller is than the boat, as a share. Raises CannotSay, InputError."""
+        if self.trial.wake is not None:
+            return self.trial.wake.si
+        planes, speed = ask_all(lambda: self.planes, lambda: self.before_m_s)
+        block = self.resolved.project.craft.flotation.block
+        if not planes:
+            need(block, "/craft/flotation/block", "block coefficient, for the wake")
+        return wake(planes, block.si if block is not None else None, self.count > 1, speed)
+
+    @property
+    def suction(self) -> float:
+        """Thrust lost to the suction on the stern, as a share."""
+        return 0.0 if self.planes else SUCTION * self.wake
+
+    @lazy
+    def before_m_s(self) -> float:
+        """Her speed at full power before, m/s. Raises CannotSay."""
+        return above_zero(self.trial.speed, "/craft/trial/speed", "speed at full power before the work")
+
+    @lazy
+    def curve(self) -> Curve:
+        """Full throttle by its sheet. Raises CannotSay, InputError."""
+        return self.sheet.curve
+
+    @lazy
+    def speeds(self) -> Array:
+        """Speeds of the unit at which both are looked at, rad/s."""
+        return np.linspace(self.curve.slowest_rad_s, self.curve.fastest_rad_s, _PLACES)
+
+    @lazy
+    def given(self) -> Array:
+        """Torque at the propeller, N·m, at every speed, losses taken."""
+        _, ratio, passed = ask_all(lambda: self.curve, lambda: self.train.ratio, lambda: self.train.efficiency)
+        return np.array([self.curve.torque_at(float(s)) for s in self.speeds]) * ratio * passed
+
+    def held(self, boat_m_s: float, screw: Screw) -> Held:
+        """Where unit and propeller agree at a speed of the boat. Raises CannotSay, InputError."""
+        given, ratio, inflow = self.given, self.train.ratio, boat_m_s * (1 - self.wake)
+        spare = given - turned(screw, self.speeds / ratio, inflow, SEA_KG_M3).torque
+        falls = np.nonzero((spare[:-1] > 0) & (spare[1:] <= 0))[0]
+        state: State = "governed" if spare[-1] > 0 else "full" if len(falls) else "held down"
+        speed = float(self.speeds[-1 if state == "governed" else 0])
+        if state == "full":
+            i = int(falls[-1])
+            share = float(spare[i] / (spare[i] - spare[i + 1]))
+            speed = float(self.speeds[i] + share * (self.speeds[i + 1] - self.speeds[i]))
+        there = turned(screw, np.array([speed / ratio]), inflow, SEA_KG_M3)
+        return Held(state, speed, float(there.thrust[0]))
+
+    @lazy
+    def drag_before(self) -> float:
+        """Resistance of the hull at the speed that she made, N: by the propellers that drove her. Raises CannotSay,
+        InputError."""
+        old = self.old or self
+        screw, speed, _ = ask_all(lambda: old.screw, lambda: self.before_m_s, lambda: old.given)
+        made = old.held(speed, screw)
+        if made.thrust <= 0 or made.state == "held down":
+            why = "the old propeller cannot have driven her so fast: pitch, gear, curve or that speed is not right"
+            raise InputError(
+                "/craft/trial/speed",
+                why,
+                given=self.trial.speed.entered if self.trial.speed is not None else None,
+                allowed="a speed at which it still pulls",
+            )
+        return old.count * (1 - self.suction) * made.thrust
+
+    def drag_terms(self, boat_m_s: float) -> tuple[float, float, float, float, float, float]:
+        """Terms of the resistance at a speed. Raises CannotSay, InputError."""
+        old = self.old or self
+        drag, now, was = ask_all(lambda: self.drag_before, self.sea.heaviest, old.sea.heaviest)
+        power = PLANES if self.planes else DISPLACES if boat_m_s <= self.before_m_s else BEYOND
+        return drag, now, was, boat_m_s, self.before_m_s, power
+
+    def made_by(self, screw: Screw) -> Made:
+        """Where propeller and hull agree. Raises CannotSay, InputError."""
+        low, high = 0.05 * self.before_m_s, 3 * self.before_m_s
+        pulls = lambda v: self.count * (1 - self.suction) * self.held(v, screw).thrust - resistance(*self.drag_terms(v))
+        for _ in range(_HALVED):
+            middle = (low + high) / 2
+            low, high = (middle, high) if pulls(middle) > 0 else (low, middle)
+        return Made(low, self.held(low, screw))
+
+    @lazy
+    def made(self) -> Made:
+        """With the propeller that there is. Raises CannotSay, InputError."""
+        screw, _, _ = ask_all(lambda: self.screw, lambda: self.given, lambda: self.drag_terms(self.before_m_s))
+        return self.made_by(screw)
+
+    @lazy
+    def was(self) -> Held:
+        """The old unit at the speed that she made."""
+        old = self.old or self
+        screw, speed = ask_all(lambda: old.screw, lambda: self.before_m_s)
+        return old.held(speed, screw)
+
+    @lazy
+    def full(self) -> Read:
+        """Speed of the unit, full throttle, loaded, rad/s: as it was read, else by the series."""
+        if self.propeller.trial_speed is not None:
+            what = "speed of the unit at full throttle, loaded, as read"
+            return read(self.propeller.trial_speed, self.p("propeller/trial_speed"), what, self.school)
+        return Read(self.made.held.speed, DOUBT / 2 * self.made.held.speed)
+
+    @property
+    def was_read(self) -> bool:
+        """Whether it was read afloat."""
+        return self.propeller.trial_speed is not None
+
+    def pitch_for(self, speed: float) -> float | None:
+        """The pitch at which the unit comes to a speed, full throttle, loaded, m; None where the series has none."""
+        at = lambda ratio: self.made_by(self.screw._replace(pitch_ratio=ratio)).held.speed
+        fine, coarse = PITCHES
+        if at(fine) < speed or at(coarse) > speed:
+            return None
+        for _ in range(_HALVED):
+            middle = (fine + coarse) / 2
+            fine, coarse = (middle, coarse) if at(middle) > speed else (fine, middle)
+        return coarse * self.screw.diameter_m
+
+    @lazy
+    def depth(self) -> float:
+        """Shaft at the propeller under the water, m. Raises CannotSay."""
+        what = f"shaft under the water at the propeller ({self.train.name})"
+        return above_zero(self.propeller.depth, self.p("propeller/depth"), what)
+
+    @lazy
+    def inflow(self) -> float:
+        """Speed of the water at the propeller, m/s."""
+        return self.made.boat_m_s * (1 - self.wake)
+
+    def values(self, out: ValueList) -> None:
+        """Headline values, once the area of the blades is there."""
+        if self.propeller.area is None:
+            return
+        source = "B-screw series, 1975 (from memory), scaled from before"
+        old = self.old
+        before = (lambda: self.was.speed) if old is not None else None
+        speed = lambda: Uncertain(self.made.held.speed, DOUBT / 2 * self.made.held.speed)
+        out.add("screw-speed", "Unit, full throttle, loaded", "rotation", speed, before=before, source=source)
+        out.add(
+            "screw-boat",
+            "Speed at full throttle, by the series",
+            "sea_speed",
+            lambda: self.made.boat_m_s,
+            before=(lambda: self.before_m_s) if old is not None else None,
+            source=source,
+        )
+        out.add(
+            "screw-efficiency",
+            "Efficiency of the propeller there",
+            "percent",
+            lambda: efficiency(self.inflow / (self._turns * self.screw.diameter_m), self.screw),
+            source="B-screw series, 1975 (from memory)",
+        )
+        out.add(
+            "screw-pull",
+            "Pull at rest, full throttle",
+            "force",
+            lambda: self.count * self.held(1e-6, self.screw).thrust,
+            before=(lambda: old.count * old.held(1e-6, old.screw).thrust) if old is not None else None,
+            source="B-screw series, 1975 (from memory)",
+        )
+
+    @property
+    def _turns(self) -> float:
+        return self.made.held.speed / self.train.ratio / (2 * math.pi)
