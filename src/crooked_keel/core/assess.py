@@ -349,7 +349,7 @@ def _listed(run: _Run, i: InstallationBenches, scope: Scope) -> InstallationOut:
     if driven is not None:
         shafts, road = run.table("drive", drive.shaft_table, scope), run.table("drive", drive.road_table, scope)
         twisting = run.table("drive", drive.torsion_table, scope)
-        agreed = run.table("drive", drive.match_table, scope)
+        agreed = run.table("drive", drive.match_table, scope) or run.table("drive", drive.screw_table, scope)
         plots = {"torsion": twisting, "match": agreed}
         driven = driven.model_copy(update={"shafts": shafts or [], "on_road": road, **plots})
     swings = run.table("mount", mount.swing_table, scope) or ([], None)

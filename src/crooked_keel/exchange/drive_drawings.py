@@ -101,10 +101,12 @@ def match_plot(match: MatchOut, units: str) -> Drawing:
     _line(drawing, x, y, pairs(match.climbing_si), strokeColor=INK, strokeWidth=0.9, strokeDashArray=[4, 2])
     at = x.at(match.allowed_si)
     drawing.add(Line(at, y.start, at, y.end, strokeColor=LEVEL_COLOUR["stop"], strokeWidth=0.8))
-    for name, speed in (("standing", match.static_si), ("in the climb", match.climb_si)):
+    # A blade is drawn of an air propeller alone.
+    names = ("standing", "in the climb") if match.blade else ("made fast", "at her speed")
+    for name, speed in zip(names, (match.static_si, match.climb_si), strict=True):
         if speed is not None:
             drawing.add(Line(x.at(speed), y.start, x.at(speed), y.start + 4 * mm, strokeColor=ACT, strokeWidth=0.8))
-            row = 1.5 * mm if name == "standing" else 4.5 * mm
+            row = 1.5 * mm if name == names[0] else 4.5 * mm
             said = f"{name} {number(speed, 'rotation', units)}"
             drawing.add(_said(x.at(speed) - 1.5 * mm, y.start + row, said, "end"))
     return drawing

@@ -25,7 +25,8 @@ from .match.quantities import AirMatch, MatchOut
 from .road import says as road_says
 from .road.quantities import OnRoad, OnRoadOut
 from .road.runs import Runs
-from .screw.quantities import ScrewMatch
+from .screw.quantities import FAST_M_S, ScrewMatch
+from .screw.rules import HIGH, LOW
 from .spacer.quantities import Spacer
 from .torsion import says
 from .torsion.quantities import Torsion, TorsionOut
@@ -225,6 +226,26 @@ def screw_values(screw: ScrewMatch) -> list[Value]:
 def match_table(match: AirMatch) -> MatchOut | None:
     """The match as drawn, where it can be."""
     return None if match.governed else or_none(lambda: match.table())
+
+
+def screw_table(screw: ScrewMatch) -> MatchOut | None:
+    """The same of a marine propeller: made fast, and at her speed."""
+    found = or_none(lambda: screw.drawn())
+    if found is None:
+        return None
+    held, made, rated = found.fast, found.made, found.rated
+    return MatchOut(
+        speeds_si=screw.speeds.tolist(),
+        unit_si=screw.given.tolist(),
+        standing_si=screw.asks(FAST_M_S),
+        climbing_si=screw.asks(made.boat_m_s),
+        static_si=held.speed if held.state != "held down" else None,
+        climb_si=made.held.speed if made.held.state != "held down" else None,
+        allowed_si=rated,
+        slow_si=LOW * rated,
+        fast_si=HIGH * rated,
+        blade=[],
+    )
 
 
 def oil_values(oil: GearOil) -> list[Value]:

@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { useProject } from '../../api/project';
 import type { components } from '../../api/schema';
+import { useForms } from '../../api/useForms';
 import { useAssessed } from '../../api/useInstallation';
 import { Axes, type Scale } from '../../drawing/Axes';
 import { formatNumber } from '../../figure/format';
@@ -29,9 +30,28 @@ export function Match() {
 }
 
 const ASKED = { standing: undefined, climbing: '7 4' };
+const AIR = {
+  wanted: 'standing, wanted',
+  standing: 'standing',
+  climbing: 'in the climb',
+  allowed: 'fastest allowed',
+  said: 'Blade by blade element, of a generic blade: good for choosing between propellers, optimistic in what it promises. One static speed that was read, chocked and held, sets it right.',
+};
+const SEA = {
+  wanted: 'loaded, wanted',
+  standing: 'made fast',
+  climbing: 'at her speed',
+  allowed: 'rated speed',
+  said: 'By the open-water series, from memory, and a hull that resists as it did before. Full throttle, loaded and clean, read once afloat, sets it right.',
+};
+
+function useWords() {
+  return useForms().has('marine propeller') ? SEA : AIR;
+}
 
 function Plot(props: { match: Matched }) {
   const { view } = useProject();
+  const words = useWords();
   const m = props.match;
   const first = m.speeds_si[0] ?? 0;
   const last = Math.max(m.speeds_si.at(-1) ?? 1, m.allowed_si) * 1.02;
@@ -58,7 +78,7 @@ function Plot(props: { match: Matched }) {
         fill="var(--color-tray)"
       />
       <text x={(sx(m.slow_si) + sx(m.fast_si)) / 2} y={TOP - 5} textAnchor="middle">
-        standing, wanted
+        {words.wanted}
       </text>
       <Axes
         view={view}
@@ -169,13 +189,14 @@ function Blade(props: { match: Matched }) {
 }
 
 function Key(props: { match: Matched }) {
+  const words = useWords();
   const lines = [
     { name: 'the unit gives, at the propeller', stroke: 'var(--color-act)', dash: undefined },
-    { name: 'it asks, standing', stroke: 'var(--color-ink)', dash: ASKED.standing },
+    { name: `it asks, ${words.standing}`, stroke: 'var(--color-ink)', dash: ASKED.standing },
     ...(props.match.climbing_si.length > 0
-      ? [{ name: 'it asks, in the climb', stroke: 'var(--color-ink)', dash: ASKED.climbing }]
+      ? [{ name: `it asks, ${words.climbing}`, stroke: 'var(--color-ink)', dash: ASKED.climbing }]
       : []),
-    { name: 'fastest allowed', stroke: 'var(--color-stop)', dash: undefined },
+    { name: words.allowed, stroke: 'var(--color-stop)', dash: undefined },
   ];
   return (
     <div className="px-3.5 pb-2">
@@ -189,10 +210,7 @@ function Key(props: { match: Matched }) {
           </span>
         ))}
       </p>
-      <p className="pt-1 text-xs text-muted">
-        Blade by blade element, of a generic blade: good for choosing between propellers, optimistic in what it
-        promises. One static speed that was read, chocked and held, sets it right.
-      </p>
+      <p className="pt-1 text-xs text-muted">{words.said}</p>
     </div>
   );
 }

@@ -64,7 +64,8 @@ class AnnulusOut(Out):
 
 
 class MatchOut(Out):
-    """The match as drawn: torques at the propeller by the speed of the unit, N·m and rad/s."""
+    """The match as drawn: torques at the propeller by the speed of the unit, N·m and rad/s; standing and climbing, of a
+    boat made fast and at her speed."""
 
     speeds_si: list[float]
     unit_si: list[float]

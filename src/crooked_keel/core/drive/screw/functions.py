@@ -28,7 +28,7 @@ def wake(planes: bool, block: float | None, twins: bool, speed_m_s: float) -> fl
 
 @formula(
     "drive.resistance",
-    "R = R0·(m/m0)·(V/V0)^e",
+    "R = R0·(m / m0)·(V / V0)^e",
     result=("force", "resistance at a speed"),
     R0=("force", "resistance at the speed before, by the propeller that drove her"),
     m=("mass", "displacement now"),

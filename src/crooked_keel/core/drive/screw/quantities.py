@@ -28,6 +28,8 @@ DOUBT = 0.03
 # Of a displacement hull the thrust lost to the suction on her stern, beside the wake; none of one that planes.
 # Common practice, no source.
 SUCTION = 0.8
+# A boat made fast, m/s: not nought, that advance may be divided by.
+FAST_M_S = 1e-6
 _PLACES, _HALVED = 33, 24
 
 
@@ -45,6 +47,14 @@ class Made(NamedTuple):
 
     boat_m_s: float
     held: Held
+
+
+class Drawn(NamedTuple):
+    """What the unit does with her made fast, and as she goes; its rated speed, rad/s."""
+
+    fast: Held
+    made: Made
+    rated: float
 
 
 class ScrewMatch(Topic):
@@ -259,10 +269,21 @@ class ScrewMatch(Topic):
             "screw-pull",
             "Pull at rest, full throttle",
             "force",
-            lambda: self.count * self.held(1e-6, self.screw).thrust,
-            before=(lambda: old.count * old.held(1e-6, old.screw).thrust) if old is not None else None,
+            lambda: self.count * self.held(FAST_M_S, self.screw).thrust,
+            before=(lambda: old.count * old.held(FAST_M_S, old.screw).thrust) if old is not None else None,
             source="B-screw series, 1975 (from memory)",
         )
+
+    def asks(self, boat_m_s: float) -> list[float]:
+        """Torque that the propeller asks for at every speed of the unit, N·m."""
+        inflow = boat_m_s * (1 - self.wake)
+        made: list[float] = turned(self.screw, self.speeds / self.train.ratio, inflow, SEA_KG_M3).torque.tolist()
+        return made
+
+    def drawn(self) -> Drawn:
+        """What is drawn of the match. Raises CannotSay, InputError."""
+        made, rated = ask_all(lambda: self.made, lambda: self.train.rated_speed)
+        return Drawn(self.held(FAST_M_S, self.screw), made, rated)
 
     @property
     def _turns(self) -> float:
