@@ -7,7 +7,7 @@ from typing import Literal, NamedTuple
 
 import numpy as np
 
-from ...errors import CannotSay, Gap, InputError, ask_all, fields
+from ...errors import CannotSay, Gap, InputError, ask_all, fields, or_none
 from ...figure.reads import Read, read
 from ...figure.trace import Uncertain, above_zero, need
 from ...judging.values import ValueList
@@ -30,7 +30,7 @@ DOUBT = 0.03
 SUCTION = 0.8
 # A boat made fast, m/s: not nought, that advance may be divided by.
 FAST_M_S = 1e-6
-_PLACES, _HALVED = 33, 24
+_PLACES, _HALVED = 33, 18
 
 
 class Held(NamedTuple):
@@ -49,12 +49,31 @@ class Made(NamedTuple):
     held: Held
 
 
+class Spread(NamedTuple):
+    """Standard uncertainties, as shares, of what follows from the ± of the propeller and of the speed before: speed of
+    the unit, of the boat, thrust, and area of the blades."""
+
+    unit: float
+    boat: float
+    thrust: float
+    area: float
+
+
 class Drawn(NamedTuple):
     """What the unit does with her made fast, and as she goes; its rated speed, rad/s."""
 
     fast: Held
     made: Made
     rated: float
+
+
+def _grown(screw: Screw, name: str, by: float) -> Screw:
+    """A screw with one of its sizes another; the pitch stays where the diameter grows."""
+    if name == "diameter":
+        return screw._replace(diameter_m=screw.diameter_m * by, pitch_ratio=screw.pitch_ratio / by)
+    if name == "pitch":
+        return screw._replace(pitch_ratio=screw.pitch_ratio * by)
+    return screw._replace(area_ratio=screw.area_ratio * by)
 
 
 class ScrewMatch(Topic):
@@ -200,6 +219,30 @@ class ScrewMatch(Topic):
         return self.made_by(screw)
 
     @lazy
+    def spread(self) -> Spread:
+        """What the ± that were typed make of it: each moved by its own. A propeller that the series no longer has, or a
+        hull that it no longer drives, may be anything. Raises CannotSay, InputError."""
+        made, screw, said = self.made, self.screw, self.propeller
+        moved = [0.0, 0.0, 0.0]
+        area = 0.0
+        for name, figure in (("diameter", said.diameter), ("pitch", said.pitch), ("area", said.area)):
+            if figure is None or figure.plus_minus is None:
+                continue
+            share = read(figure, self.p(f"propeller/{name}"), name, self.school).u / figure.si
+            area = share if name == "area" else area
+            there = or_none(lambda n=name, s=share: self.made_by(within(_grown(screw, n, 1 + s))))
+            if there is None:
+                there = or_none(lambda n=name, s=share: self.made_by(within(_grown(screw, n, 1 - s))))
+            if there is None:
+                return Spread(0.5, 0.5, 0.5, max(area, 0.5))
+            now, then = ((m.held.speed, m.boat_m_s, m.held.thrust) for m in (made, there))
+            moved = [m + (b / a - 1) ** 2 for m, a, b in zip(moved, now, then, strict=True)]
+        before = read(self.trial.speed, "/craft/trial/speed", "speed at full power before the work", self.school)
+        moved[1] += (before.u / before.si) ** 2
+        unit, boat, thrust = (math.sqrt(m) for m in moved)
+        return Spread(unit, boat, thrust, area)
+
+    @lazy
     def was(self) -> Held:
         """The old unit at the speed that she made."""
         old = self.old or self
@@ -212,7 +255,7 @@ class ScrewMatch(Topic):
         if self.propeller.trial_speed is not None:
             what = "speed of the unit at full throttle, loaded, as read"
             return read(self.propeller.trial_speed, self.p("propeller/trial_speed"), what, self.school)
-        return Read(self.made.held.speed, DOUBT / 2 * self.made.held.speed)
+        return Read(self.made.held.speed, self.made.held.speed * math.hypot(DOUBT / 2, self.spread.unit))
 
     @property
     def was_read(self) -> bool:
@@ -248,7 +291,7 @@ class ScrewMatch(Topic):
         source = "B-screw series, 1975 (from memory), scaled from before"
         old = self.old
         before = (lambda: self.was.speed) if old is not None else None
-        speed = lambda: Uncertain(self.made.held.speed, DOUBT / 2 * self.made.held.speed)
+        speed = lambda: Uncertain(self.made.held.speed, self.made.held.speed * math.hypot(DOUBT / 2, self.spread.unit))
         out.add("screw-speed", "Unit, full throttle, loaded", "rotation", speed, before=before, source=source)
         out.add(
             "screw-boat",

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterable
 
 from ...errors import ask_all, or_none
@@ -107,13 +108,21 @@ def reaches(screw: ScrewMatch) -> Iterable[Finding]:
         return
     made, wanted = ask_all(lambda: screw.made, lambda: screw.sea.wanted)
     share = made.boat_m_s / wanted
-    judged = band(share, "percent", ok=at_least(0.97), watch=at_least(0.90), doubt=DOUBT)
+    judged = band(
+        share,
+        "percent",
+        ok=at_least(0.97),
+        watch=at_least(0.90),
+        doubt=math.hypot(DOUBT, 2 * screw.spread.boat) * share,
+    )
     yield verdict(
         "drive.reaches",
         judged.level,
         "{v} with this propeller, {w} is wanted",
         "Full throttle, heaviest loading, where its thrust is the hull's resistance at that speed; she made {b} "
-        "before. A hump on the way, wind and weed are not in it.",
+        "before. "
+        + ("All propellers are taken as this one. " if screw.count > 1 else "")
+        + "A hump on the way, wind and weed are not in it.",
         compared=judged.compared,
         working=resistance.working(*screw.drag_terms(made.boat_m_s)),
         v=q(made.boat_m_s, "sea_speed"),
@@ -136,7 +145,13 @@ def blade_area(screw: ScrewMatch) -> Iterable[Finding]:
     made, depth, of = ask_all(lambda: screw.made, lambda: screw.depth, lambda: screw.screw)
     terms = (of.blades, made.held.thrust, SEA_KG_M3, depth, of.diameter_m, 0.2 if screw.count == 1 else 0.1)
     wanted = area_wanted(*terms)
-    judged = band(of.area_ratio / wanted, "percent", ok=at_least(1.0), watch=at_least(0.9), doubt=0.05)
+    judged = band(
+        of.area_ratio / wanted,
+        "percent",
+        ok=at_least(1.0),
+        watch=at_least(0.9),
+        doubt=2 * math.hypot(0.025, screw.spread.thrust, screw.spread.area),
+    )
     fast = made.boat_m_s > _SLOW_M_S
     yield verdict(
         "drive.blade-area",
@@ -172,7 +187,8 @@ def cavitation(screw: ScrewMatch) -> Iterable[Finding]:
         made.held.thrust, of.diameter_m, shaft, inflow, of.pitch_ratio, of.area_ratio, depth, SEA_KG_M3
     )
     line = ten_per_cent(number)
-    level: Level = "stop" if load > 1.2 * number else "ok" if load * 1.1 <= line else "watch"
+    doubt = 2 * load * math.hypot(0.05, screw.spread.thrust, screw.spread.area)
+    level: Level = "stop" if load > 1.2 * number else "ok" if load + doubt <= line else "watch"
     fine = level == "ok"
     yield verdict(
         "drive.cavitation",
@@ -185,7 +201,7 @@ def cavitation(screw: ScrewMatch) -> Iterable[Finding]:
             else ""
         )
         + "Nicked edges, a strut ahead of it and a steep shaft bring it on sooner.",
-        compared=Compared(value=load, dimension="number", hi=line, doubt=0.1 * load),
+        compared=Compared(value=load, dimension="number", hi=line, doubt=doubt),
         l=q(load, "number"),
         s=q(number, "number"),
         t=q(line, "number"),
