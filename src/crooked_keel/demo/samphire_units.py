@@ -37,7 +37,7 @@ def _stringers(points: dict[str, Any], front: str, rear: str) -> dict[str, Any]:
     return points
 
 
-def _propeller(diameter: str, pitch: str, blades: str, mass: str, area: str = "0.52") -> dict[str, Any]:
+def _propeller(diameter: str, pitch: str, blades: str, mass: str, area: str = "0.52", **more: Any) -> dict[str, Any]:
     return {
         "diameter": f(diameter),
         "pitch": f(pitch),
@@ -45,8 +45,8 @@ def _propeller(diameter: str, pitch: str, blades: str, mass: str, area: str = "0
         "mass": f(mass),
         "hull_above": f("345 mm"),
         "area": f(area, "maker"),
-        "depth": f("560 mm"),
         "turns": "clockwise",
+        **more,
     }
 
 
@@ -143,7 +143,7 @@ FIT_A = {
         "efficiency": f("96 %", "estimated"),
         "down_angle": f("8°", "maker"),
     },
-    "propeller": _propeller("20 in", "13 in", "3", "10.2 kg ±0.5 kg", "0.62"),
+    "propeller": _propeller("20 in", "13 in", "3", "10.2 kg ±0.5 kg", "0.62", depth=f("560 mm")),
     "mount": {
         "mass": f("9.6 kg ±0.4 kg", "maker"),
         "seating": "rubber",
@@ -208,7 +208,7 @@ FIT_B: dict[str, Any] = {
         "propeller_water_line": up("-520 mm"),
     },
     "drive": {"efficiency": f("98 %", "maker")},
-    "propeller": _propeller("20 in", "13 in", "3", "9.5 kg ±0.2 kg"),
+    "propeller": _propeller("20 in", "13 in", "3", "9.5 kg ±0.2 kg", depth=f("560 mm")),
     "packs_joined": "side by side",
     "packs": {
         "port": {

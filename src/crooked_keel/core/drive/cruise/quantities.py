@@ -74,8 +74,8 @@ class Cruise(Topic):
 
     @property
     def begun(self) -> bool:
-        """Whether anything that was flown before was said, of propellers whose pitch stands."""
-        return self.flown.begun and self.match.said and self.flown.old.said
+        """Whether anything that was flown before was said; a governor's blades have no pitch that stands."""
+        return self.flown.begun and not (self.match.governed or self.flown.old.governed)
 
     @lazy
     def height(self) -> float:

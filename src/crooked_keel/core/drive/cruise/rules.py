@@ -120,7 +120,9 @@ def lasts(cruise: Cruise) -> Iterable[Finding]:
         "At cruise {t} until the reserve" if level != "stop" else "The reserve is as much as there is",
         ("Before it was {b}. " if before is not None else "How long it was before cannot be said. ")
         + "{r} in still air at {v}, with {o} kept. Start, climb, wind and a detour are not taken off.",
-        compared=Compared(time.value, "hours", lo=before.value if before is not None else 0.0, doubt=2 * time.u),
+        compared=Compared(beside[0], "percent", lo=0.9, doubt=2 * beside[1] or None)
+        if beside is not None and level != "stop"
+        else Compared(time.value, "hours", lo=2 * time.u),
         working=cruise_time.working(*cruise.time_terms(True)) if cruise.battery is None else None,
         t=q(max(time.value, 0.0), "hours"),
         b=q(before.value if before is not None else 0.0, "hours"),

@@ -30,13 +30,15 @@ class Spacer(Topic):
     @property
     def begun(self) -> bool:
         """Whether there is a spacer, or somebody said what the flange bears."""
-        p = self.propeller
-        return (p.spacer is not None and p.spacer.si > 0) or p.bending_limit is not None
+        return self.there or self.propeller.bending_limit is not None
 
     @property
     def there(self) -> bool:
-        """Whether there is a spacer."""
-        return self.propeller.spacer is not None and self.propeller.spacer.si > 0
+        """Whether there is a spacer, or somebody said what one is like."""
+        p = self.propeller
+        if p.spacer is None:
+            return any(x is not None for x in (p.spacer_of, p.spacer_outside, p.spacer_inside))
+        return p.spacer.si > 0
 
     def _read(self, name: str, what: str, zero: bool = False) -> Read:
         figure = getattr(self.propeller, name)
