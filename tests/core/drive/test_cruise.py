@@ -19,6 +19,8 @@ from crooked_keel.core.drive.cruise.functions import climb_there, cruise_time, d
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.judging.finding import LEVELS, Finding
 from crooked_keel.core.physics.blades import Air, Blades, pull
+from crooked_keel.demo import curlew
+from crooked_keel.demo.seed import made
 from tests.conftest import DEMO_OF, put
 
 LAPWING = DEMO_OF["aeroplane"]
@@ -137,6 +139,32 @@ JUDGED: list[tuple[str, dict[str, Any], str, str]] = [
 @pytest.mark.parametrize(("rule", "changes", "level", "why"), JUDGED, ids=[f"{r}: {w}" for r, _, _, w in JUDGED])
 def test_it_is_judged_as_an_engineer_would(rule: str, changes: dict[str, Any], level: str, why: str) -> None:
     assert found(put(LAPWING, changes), rule).level == level, why
+
+
+def test_on_packs_it_flies_for_what_of_them_is_used() -> None:
+    """Curlew with figures flown before: energy, the share used, motor and controller, over the power at cruise; what is
+    not used is the reserve, so nothing of a fuel system is asked."""
+    pitch = lambda at, t: {f"{at}/propeller/pitch": m(t), f"{at}/propeller/blades_set": "set on the ground"}
+    flown = {"climb": "2.4 m/s", "mass": "640 kg", "top": "190 km/h", "wanted": "2 m/s", "cruise": "140 km/h"}
+    glider = put(
+        made("aeroplane", curlew),
+        {
+            **pitch("/old_installations/main", "900 mm"),
+            **pitch(A, "1000 mm"),
+            **{f"/craft/flown/{k}": m(t) for k, t in flown.items()},
+            "/craft/flown/never": m("220 km/h"),
+            "/craft/climb_speed": m("105 km/h"),
+        },
+    )
+    values = {v.id: v for v in assess(glider, "a").values}
+    power, time, energy = (values[f"drive.{k}"].si for k in ("cruise-power", "cruise-time", "energy"))
+    assert power and time and energy
+    auxiliary = glider.craft.auxiliary.si if glider.craft.auxiliary else 0.0
+    share = glider.assumptions.depth_of_discharge
+    used = share.si if share else 0.85
+    assert time == pytest.approx(energy * used / (power / 0.88 + auxiliary), rel=1e-6)
+    assert found(glider, "drive.cruise-time").level == "watch" and not found(glider, "drive.cruise-time").needs
+    assert "drive.overspeed" not in {f.rule for f in assess(glider, "a").findings}
 
 
 def test_nothing_is_asked_where_nothing_was_flown() -> None:

@@ -226,12 +226,13 @@ class Cruise(Topic):
         return *tanks, burnt, power.value, reserve.si
 
     def _battery_time(self) -> Uncertain:
+        """On its packs: what of their energy is not used is the reserve."""
         battery = self.battery
         assert battery is not None
-        energy, power, reserve = ask_all(lambda: battery.energy, lambda: self._power(self.now), lambda: self.reserve)
+        energy, power = ask_all(lambda: battery.energy, lambda: self._power(self.now))
         drawn = power.value / battery.motor_efficiency + battery.other_loads
         whole = energy * battery.depth / drawn
-        return Uncertain(whole - reserve.si, whole * BURN_DOUBT / 2)
+        return Uncertain(whole, whole * power.u / power.value)
 
     def time(self, after: bool) -> Uncertain:
         """Time at cruise with the reserve left, s. Raises CannotSay, InputError."""
@@ -257,8 +258,6 @@ class Cruise(Topic):
         if before.value <= 0:
             raise CannotSay(Gap("/old_installations", "a unit before that flew longer than the reserve"))
         share = now.value / before.value
-        if self.battery is not None:
-            return share, share * BURN_DOUBT / 2
         return share, share * math.hypot(self._burnt_doubt(True), self._burnt_doubt(False))
 
     def reach(self, after: bool) -> Uncertain:
@@ -372,7 +371,7 @@ class Cruise(Topic):
             "At cruise until the reserve",
             "hours",
             lambda: self.time(True),
-            before=lambda: self.time(False).value,
+            before=None if self.battery is not None else lambda: self.time(False).value,
             working=None if self.battery is not None else lambda: cruise_time.working(*self.time_terms(True)),
             source="energy that is used, at that power" if self.battery is not None else "",
         )
@@ -381,6 +380,6 @@ class Cruise(Topic):
             "Way at cruise, no wind",
             "distance",
             lambda: self.reach(True),
-            before=lambda: self.reach(False).value,
+            before=None if self.battery is not None else lambda: self.reach(False).value,
             source="time at that airspeed",
         )

@@ -109,8 +109,8 @@ def lasts(cruise: Cruise) -> Iterable[Finding]:
     if not cruise.begun:
         return
     time = cruise.time(True)
-    before = or_none(lambda: cruise.time(False))
-    beside = or_none(lambda: cruise.beside_before)
+    before = or_none(lambda: cruise.time(False)) if cruise.battery is None else None
+    beside = or_none(lambda: cruise.beside_before) if cruise.battery is None else None
     level: Level = "stop" if time.value - 2 * time.u <= 0 else "watch"
     if level == "watch" and beside is not None and beside[0] - 2 * beside[1] >= 0.9:
         level = "ok"
@@ -118,8 +118,10 @@ def lasts(cruise: Cruise) -> Iterable[Finding]:
         "drive.cruise-time",
         level,
         "At cruise {t} until the reserve" if level != "stop" else "The reserve is as much as there is",
-        ("Before it was {b}. " if before is not None else "How long it was before cannot be said. ")
-        + "{r} in still air at {v}, with {o} kept. Start, climb, wind and a detour are not taken off.",
+        ("Before it was {b}. " if before is not None else "How long it was before is not said. ")
+        + "{r} in still air at {v}, "
+        + ("with {o} kept" if cruise.battery is None else "with what is not used of the packs kept")
+        + ". Start, climb, wind and a detour are not taken off.",
         compared=Compared(beside[0], "percent", lo=0.9, doubt=2 * beside[1] or None)
         if beside is not None and level != "stop"
         else Compared(time.value, "hours", lo=2 * time.u),
@@ -128,7 +130,7 @@ def lasts(cruise: Cruise) -> Iterable[Finding]:
         b=q(before.value if before is not None else 0.0, "hours"),
         r=q(max(cruise.reach(True).value, 0.0), "distance"),
         v=q(cruise.airspeed, "road_speed"),
-        o=q(cruise.reserve.si, "hours"),
+        o=q(cruise.reserve.si if cruise.battery is None else 0.0, "hours"),
     )
 
 
