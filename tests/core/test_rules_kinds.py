@@ -623,6 +623,8 @@ def test_every_rule_that_can_warn_is_here() -> None:
         "drive.overspeed",
         "drive.flange-bending",
         "drive.spacer",
+        "drive.shaft-diameter",
+        "drive.whirl",
         "drive.reaches",
         "drive.blade-area",
         "drive.cavitation",

@@ -19,6 +19,7 @@ from .drive.road.quantities import OnRoad
 from .drive.road.runs import Runs
 from .drive.screw.quantities import ScrewMatch
 from .drive.section import DriveTopics
+from .drive.shafting.quantities import Shafting
 from .drive.spacer.quantities import Spacer
 from .drive.torsion.quantities import Torsion
 from .drive.train.quantities import Train
@@ -64,7 +65,7 @@ def drive_topics(
     has = resolved.has
     train = ws.topic(f"train {name}", Train, resolved, placed, old.train if old else None)
     torsion = ws.topic(f"torsion {name}", Torsion, resolved, placed, train)
-    air = sea = road = battery = runs = match = flown = cruise = spacer = screw = None
+    air = sea = road = battery = runs = match = flown = cruise = spacer = screw = shafting = None
     if has("air propeller"):
         before = old.air if old else None
         air = ws.topic(f"air {name}", AirPropeller, resolved, placed, train, given.ground, before)
@@ -75,6 +76,7 @@ def drive_topics(
     if has("marine propeller"):
         sea = ws.topic(f"sea {name}", AtSea, resolved, placed, train, given.heaviest_kg, old.sea if old else None)
         driven = old.screw if old else None
+        shafting = ws.topic(f"shafting {name}", Shafting, resolved, placed, train, sea)
         screw = ws.topic(f"screw {name}", ScrewMatch, resolved, placed, train, sea, sheet, driven)
     if has("driven wheel"):
         road = ws.topic(
@@ -95,7 +97,9 @@ def drive_topics(
     oil = ws.topic(f"gear oil {name}", GearOil, resolved, placed, train)
     if match is not None and flown is not None:
         cruise = ws.topic(f"cruise {name}", Cruise, resolved, placed, match, flown, given.loads, battery)
-    return DriveTopics(train, air, sea, road, battery, runs, torsion, oil, match, flown, cruise, spacer, screw)
+    return DriveTopics(
+        train, air, sea, road, battery, runs, torsion, oil, match, flown, cruise, spacer, screw, shafting
+    )
 
 
 def systems_topics(

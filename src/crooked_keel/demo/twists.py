@@ -74,7 +74,9 @@ LAPWING = {
         "belt": _element("toothed belt", 1.0, "0", "48000 N·m/rad", place="2"),
     },
 }
+_SHAFT = {"diameter": f("40 mm ±0.1 mm"), "metal": "stainless 316", "span": f("1600 mm ±10 mm")}
 SAMPHIRE = {
+    **{f"/fits/{k}/installations/main/drive/shaft": _SHAFT for k in ("a", "b", "c")},
     **_turning(_A, "0.62 kg·m²", "850 rpm", "1500 rpm", "in line"),
     f"{_A}/drive/line": {
         "plate": _element("damper plate on the flywheel", 0.0, "0", "700 N·m/rad", "0.03 kg·m²", "1"),

@@ -40,7 +40,7 @@ from ..figure.place import (
     StageButtLine,
     StageWaterLine,
 )
-from ..figure.sizes import RimSize, TyreWidth, WheelSize
+from ..figure.sizes import Bore, RimSize, TyreWidth, WheelSize
 from .base import Item, Key, Part
 from .unit import Turn
 
@@ -140,6 +140,16 @@ class Clutch(Part):
     acts_through: Literal["nothing", "the starter or engine braking"] | None = None
 
 
+class Shaft(Part):
+    """A boat's propeller shaft: its diameter where it is thinnest, its metal, the longest stretch between bearings."""
+
+    diameter: Bore | None = None
+    metal: (
+        Literal["naval brass", "carbon steel", "stainless 316", "duplex stainless", "high-strength stainless"] | None
+    ) = None
+    span: Length | None = None
+
+
 class Drive(Part):
     """Reduction between the unit and the output flange. No stages: the propeller sits on the unit's own flange.
     works_from: the slowest that the unit turns in steady work; line: what twists between it and the propeller."""
@@ -156,6 +166,7 @@ class Drive(Part):
     line: dict[Key, Twisting] = {}
     heat: GearHeat = GearHeat()
     clutch: Clutch = Clutch()
+    shaft: Shaft = Shaft()
 
 
 class Swing(Part):

@@ -27,6 +27,7 @@ from .road.quantities import OnRoad, OnRoadOut
 from .road.runs import Runs
 from .screw.quantities import FAST_M_S, ScrewMatch
 from .screw.rules import HIGH, LOW
+from .shafting.quantities import Shafting
 from .spacer.quantities import Spacer
 from .torsion import says
 from .torsion.quantities import Torsion, TorsionOut
@@ -88,6 +89,7 @@ class DriveTopics(NamedTuple):
     cruise: Cruise | None
     spacer: Spacer | None
     screw: ScrewMatch | None
+    shafting: Shafting | None
 
     def topics(self) -> list[Topic]:
         """Those that there are."""
@@ -216,6 +218,13 @@ def spacer_values(spacer: Spacer) -> list[Value]:
     return out.values
 
 
+def shafting_values(shafting: Shafting) -> list[Value]:
+    """The propeller shaft."""
+    out = ValueList("drive")
+    shafting.values(out)
+    return out.values
+
+
 def screw_values(screw: ScrewMatch) -> list[Value]:
     """Unit against marine propeller."""
     out = ValueList("drive")
@@ -268,6 +277,7 @@ VALUES = (
     cruise_values,
     spacer_values,
     screw_values,
+    shafting_values,
     torsion_values,
     oil_values,
 )

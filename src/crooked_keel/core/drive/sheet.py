@@ -229,6 +229,16 @@ BLOCKS: tuple[Block, ...] = (
     ),
     Block(
         "drive",
+        "Propeller shaft",
+        (
+            field("~/drive/shaft/diameter", "Diameter, at its thinnest"),
+            field("~/drive/shaft/metal", "Of", "choice"),
+            field("~/drive/shaft/span", "Longest between bearings"),
+        ),
+        form="marine propeller",
+    ),
+    Block(
+        "drive",
         "One-way clutch",
         (
             field("~/drive/clutch/one_way", "One-way clutch", "choice"),

@@ -140,6 +140,8 @@ SETTLES: dict[str, Settled] = {
     "drive.speed": _s("decide", "Want less speed, or more power; a clean hull first."),
     "drive.hull-clearance": _s("buy", "A smaller propeller with more blades or area."),
     "drive.absorbs": _s("measure", "Read full throttle afloat, loaded, clean; then another pitch, an inch at a time."),
+    "drive.shaft-diameter": _s("buy", "A thicker shaft, or one of a stronger metal, by who makes them."),
+    "drive.whirl": _s("buy", "A bearing between the two, or a thicker shaft."),
     "drive.reaches": _s("decide", "A larger or slower propeller, less weight, or a speed that is content with less."),
     "drive.blade-area": _s("buy", "The same propeller with more blade, or another blade more."),
     "drive.cavitation": _s("buy", "More blade area, a larger propeller behind more reduction, or a blade more."),

@@ -1,0 +1,114 @@
+"""The propeller shaft of one installation."""
+
+from __future__ import annotations
+
+from ...document.drive import Shaft
+from ...errors import CannotSay, Gap, ask_all
+from ...figure.reads import Read, combined, read
+from ...figure.trace import Uncertain
+from ...judging.values import ValueList
+from ...resolved.craft import Resolved
+from ...resolved.installation import ResolvedInstallation
+from ...topic.lazy import lazy
+from ...topic.reading import Topic
+from ..marine.quantities import AtSea
+from ..train.quantities import Train
+from .functions import FACTOR, METALS, SHEAR, Metal, by_class, by_torque, whirls
+
+
+class Shafting(Topic):
+    """How thick the shaft must be, and how it whirls."""
+
+    def __init__(self, resolved: Resolved, placed: ResolvedInstallation, train: Train, sea: AtSea) -> None:
+        self.train = train
+        self.sea = sea
+        self.placed = placed
+        self.shaft: Shaft = placed.installation.drive.shaft
+        self.school = resolved.project.assumptions.tolerance_school or "two standard deviations"
+
+    @property
+    def begun(self) -> bool:
+        """Whether somebody said anything of the shaft."""
+        return any(x is not None for x in (self.shaft.diameter, self.shaft.metal, self.shaft.span))
+
+    def _read(self, name: str, what: str) -> Read:
+        at = self.train.p(f"drive/shaft/{name}")
+        return read(getattr(self.shaft, name), at, f"{what} ({self.train.name})", self.school)
+
+    @lazy
+    def diameter(self) -> Read:
+        """Diameter of the shaft, m."""
+        return self._read("diameter", "diameter of the propeller shaft, at its thinnest")
+
+    @lazy
+    def metal(self) -> Metal:
+        """What it is made of. Raises CannotSay."""
+        if self.shaft.metal is None:
+            what = f"what the propeller shaft is made of ({self.train.name})"
+            raise CannotSay(Gap(self.train.p("drive/shaft/metal"), what))
+        return METALS[self.shaft.metal]
+
+    @lazy
+    def torque_terms(self) -> tuple[float, float, float, float]:
+        """Terms of the diameter by torque: of the claim with the greatest torque. Raises CannotSay."""
+        metal, (power, speed), ratio, passed = ask_all(
+            lambda: self.metal,
+            lambda: self.train.hardest,
+            lambda: self.train.ratio,
+            lambda: self.sea.efficiency,
+        )
+        return FACTOR, power * passed, speed / ratio, SHEAR * metal.proof_pa
+
+    @lazy
+    def by_torque(self) -> float:
+        """Diameter that its torque asks for, m."""
+        return by_torque(*self.torque_terms)
+
+    @lazy
+    def by_class(self) -> float:
+        """Diameter by a class rule, m."""
+        _, power, speed, _ = self.torque_terms
+        return by_class(power, speed, self.metal.tensile_pa)
+
+    @lazy
+    def whirl_terms(self) -> tuple[float, float, float, float]:
+        """Terms of the speed at which it whirls. Raises CannotSay."""
+        metal, diameter, span = ask_all(
+            lambda: self.metal,
+            lambda: self.diameter,
+            lambda: self._read("span", "longest stretch of the shaft between bearings"),
+        )
+        return span.si, metal.modulus_pa, diameter.si, metal.density_kg_m3
+
+    @lazy
+    def whirl(self) -> Uncertain:
+        """Speed at which it whirls, rad/s. Raises CannotSay."""
+        span, modulus, diameter, density = self.whirl_terms
+        del span, diameter
+        return combined(
+            lambda s, d: whirls(s, modulus, d, density), self._read("span", "longest stretch"), self.diameter
+        )
+
+    @lazy
+    def fastest(self) -> float:
+        """The fastest that it turns, rad/s. Raises CannotSay."""
+        return self.train.fastest
+
+    def values(self, out: ValueList) -> None:
+        """Headline values, once something was said of the shaft."""
+        if not self.begun or self.placed.old:
+            return
+        out.add(
+            "shaft-diameter",
+            "Shaft wanted, by its torque",
+            "bore",
+            lambda: self.by_torque,
+            working=lambda: by_torque.working(*self.torque_terms),
+        )
+        out.add(
+            "whirl",
+            "Shaft whirls at",
+            "rotation",
+            lambda: self.whirl,
+            working=lambda: whirls.working(*self.whirl_terms),
+        )
