@@ -34,8 +34,8 @@ def thickness(shaft: Shafting) -> Iterable[Finding]:
         level,
         "A shaft of {d}; its torque asks for {t}",
         "For {f} times the greatest torque of all ratings, in the metal as it is sold at the least. A class rule, "
-        "keyed, asks for {c}: which of the two counts for this boat is for who surveys her. Keyways, wear under a bearing, "
-        "rust and a bent shaft are not looked at.",
+        "keyed, asks for {c}: which of the two counts for this boat is for who surveys her. Keyways, wear under a "
+        "bearing, rust and a bent shaft are not looked at.",
         compared=Compared(value=own.si, dimension="bore", lo=max(torque, class_), doubt=2 * own.u or None),
         working=by_torque.working(*shaft.torque_terms),
         d=q(own.si, "bore"),
