@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Callable
 from functools import partial
 from typing import NamedTuple
 
@@ -34,8 +35,27 @@ BURN_DOUBT = 0.10
 THERE_DOUBT = 0.08
 # Torque that a unit takes to be turned with its throttle shut, of its greatest: at the least. Common practice.
 DRAGS = 0.08
-# A speed is halved in so often: to a few thousandths.
-_HALVED = 11
+# A speed is looked for in so many steps at the most, and to this share of it.
+_STEPS, _NEAR = 10, 5e-4
+
+
+def _crossing(spare: Callable[[float], float], low: float, high: float, at_high: float) -> float:
+    """Where what is below nought at the low end and above it at the high one is nought: false position, the value of an
+    end that stays halved (Illinois)."""
+    at_low, stayed, last = spare(low), 0, low
+    for _ in range(_STEPS):
+        here = high - at_high * (high - low) / (at_high - at_low)
+        there = spare(here)
+        if abs(here - last) < _NEAR * here:
+            return here
+        last = here
+        if there > 0:
+            high, at_high, at_low = here, there, at_low / 2 if stayed == 1 else at_low
+            stayed = 1
+        else:
+            low, at_low, at_high = here, there, at_high / 2 if stayed == -1 else at_high
+            stayed = -1
+    return last
 
 
 def _capacity(key: str, pointer: str, tank: Tank) -> float:
@@ -149,13 +169,13 @@ class Cruise(Topic):
         v, ratio = self.airspeed, match.train.ratio
         wanted = level_power(*terms) / v
         low, high = match.curve.slowest_rad_s * 0.7, match.curve.fastest_rad_s
-        if FIT * self._thrust(blades, high / ratio) < wanted:
+        spare = lambda n: FIT * self._thrust(blades, n / ratio) - wanted
+        most = spare(high)
+        if most < 0:
             return None
-        for _ in range(_HALVED):
-            middle = (low + high) / 2
-            low, high = (low, middle) if FIT * self._thrust(blades, middle / ratio) >= wanted else (middle, high)
-        torque = float(pull(blades, np.array([high / ratio]), v, self.there).torque[0])
-        return Held(high, torque / ratio / match.efficiency * high)
+        at = _crossing(spare, low, high, most)
+        torque = float(pull(blades, np.array([at / ratio]), v, self.there).torque[0])
+        return Held(at, torque / ratio / match.efficiency * at)
 
     def _thrust(self, blades: Blades, speed: float) -> float:
         """Thrust at the cruise, N; none where the air drives the propeller deeper than the model goes."""
@@ -328,14 +348,15 @@ class Cruise(Topic):
         v, given, ratio = self.dives, self.match.given, self.match.train.ratio
         takes = -DRAGS * float(np.max(given))
         low, high = self.match.curve.slowest_rad_s * 0.7, self.match.curve.fastest_rad_s * 2.0
-        for _ in range(_HALVED):
-            middle = (low + high) / 2
+
+        def spare(speed: float) -> float:
             try:
-                drives = float(pull(blades, np.array([middle / ratio]), v, self.match.air).torque[0]) <= takes
+                return float(pull(blades, np.array([speed / ratio]), v, self.match.air).torque[0]) - takes
             except InputError:  # it is driven deeper than the model goes
-                drives = True
-            low, high = (middle, high) if drives else (low, middle)
-        return high
+                return takes
+
+        most = spare(high)
+        return high if most <= 0 else low if spare(low) > 0 else _crossing(spare, low, high, most)
 
     def values(self, out: ValueList) -> None:
         """Headline values, once a cruise was said."""
