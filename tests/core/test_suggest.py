@@ -65,6 +65,7 @@ TROUBLES: dict[str, dict[str, Any]] = {
     "choose.left-out": {f"{UNIT}/unit/accessories/starter/counted": "on top of it"},
     "drive.tip-mach": {f"{UNIT}/drive/stages/belt/driven_teeth": "60"},
     "drive.ground-clearance": {f"{UNIT}/propeller/diameter": "2.1 m"},
+    "drive.flat-tyre": {"/craft/gear_drop": "265 mm"},
     "align.rear-clearance": {f"{UNIT}/placement/flange_station": {"entered": "25 in", "dir": "forward"}},
     "align.thrust-side": {f"{UNIT}/placement/right": "-1.5°"},
 }

@@ -253,6 +253,7 @@ def operations() -> list[dict[str, Any]]:
             "wheel": f("400 mm"),
         },
         "/craft/lowest_attitude": f("2°", "estimated"),
+        "/craft/gear_drop": f("80 mm", "estimated"),
         "/craft/airspeed": f("185 km/h", "estimated"),
         "/craft/ballast_station": aft("4900 mm"),
         "/craft/stand": ahead("1500 mm"),

@@ -353,6 +353,7 @@ def operations() -> list[dict[str, Any]]:
             "wheel": f("480 mm"),
         },
         "/craft/lowest_attitude": f("2°", "estimated"),
+        "/craft/gear_drop": f("95 mm", "estimated"),
         "/craft/airspeed": f("165 km/h", "estimated"),
         "/craft/ballast_station": aft("4880 mm"),
         "/old_installations/main": OLD,

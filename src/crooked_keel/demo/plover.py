@@ -242,6 +242,7 @@ def operations() -> list[dict[str, Any]]:
             "wheel": f("350 mm"),
         },
         "/craft/lowest_attitude": f("3°", "estimated"),
+        "/craft/gear_drop": f("70 mm", "estimated"),
         "/craft/highest_attitude": f("8°"),
         "/craft/airspeed": f("260 km/h", "estimated"),
         "/craft/ballast_station": aft("250 mm"),

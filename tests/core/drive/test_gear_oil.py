@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 
 from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project
-from crooked_keel.core.drive.heat.functions import conductance, levels_off, time_constant
+from crooked_keel.core.drive.heat.functions import conductance, cooled_beside, levels_off, time_constant
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.figure.units import ZERO_C_K
 from crooked_keel.core.judging.finding import Finding
@@ -91,3 +91,18 @@ def test_twice_the_oil_is_later_and_as_hot() -> None:
 
 def test_nothing_is_asked_before_a_trial() -> None:
     assert found(put(BOAT, {H: None})) == []
+
+
+def test_two_trials_at_one_power_need_neither_power_nor_loss() -> None:
+    """300 °F before and 245 °F after fins, both in air of 30 °C: 1.346 times as well (worked by hand; the ratio of both
+    conductances above). Oil no hotter than its air is refused, at its field."""
+    assert cooled_beside(422.04, 303.15, 391.48, 303.15) == pytest.approx(1.346, abs=1e-3)
+    trials = put(BOAT, {f"{H}/earlier": m("95 °C"), f"{H}/earlier_air": m("21 °C")})
+    values = {v.id: v for v in assess(trials, "a").values}
+    steady = values["drive.gear-oil"].si
+    assert steady is not None
+    assert values["drive.gear-beside"].si == pytest.approx((95 - 21) / (steady - ZERO_C_K - 21))
+    cold = put(BOAT, {f"{H}/earlier": m("20 °C"), f"{H}/earlier_air": m("21 °C")})
+    (needs,) = [v.needs for v in assess(cold, "a").values if v.id == "drive.gear-beside"]
+    assert [n.pointer for n in needs] == [f"{H}/earlier"]
+    assert "drive.gear-beside" not in {v.id for v in assess(BOAT, "a").values}

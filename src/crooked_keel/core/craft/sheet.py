@@ -257,6 +257,7 @@ REST: tuple[Block, ...] = (
         (
             field("/craft/lowest_attitude", "Steepest nose-down attitude"),
             field("/craft/highest_attitude", "Steepest nose-up attitude, tail down"),
+            field("/craft/gear_drop", "Propeller comes down, tyre flat and strut on its stop"),
             field("/craft/airspeed", "Fastest airspeed at full power"),
             field("/craft/climb_speed", "Airspeed of its best climb"),
         ),

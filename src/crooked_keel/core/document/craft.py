@@ -221,7 +221,8 @@ class Flown(Part):
 
 class Craft(Part):
     """Everything about the host craft that is not the power unit. Lowest and highest: how far its nose goes down and up
-    on the ground; airspeed: its fastest at full power, and of its best climb; auxiliary: what else its packs feed."""
+    on the ground; gear_drop: how far the propeller comes down on a flat tyre and a strut on its stop; airspeed: its
+    fastest at full power, and of its best climb; auxiliary: what else its packs feed."""
 
     deep: ClassVar[bool] = True
 
@@ -244,6 +245,7 @@ class Craft(Part):
     story: Story = Story()
     lowest_attitude: Attitude | None = None
     highest_attitude: Attitude | None = None
+    gear_drop: Length | None = None
     airspeed: RoadSpeed | None = None
     climb_speed: RoadSpeed | None = None
     flown: Flown = Flown()

@@ -118,7 +118,8 @@ class Twisting(Item):
 
 class GearHeat(Part):
     """Oil of a reduction as a trial showed it: three readings at equal steps of time and the step, the air at that
-    trial and on the hottest day, and how much oil there is."""
+    trial and on the hottest day, and how much oil there is. earlier: where it levelled off in a trial before something
+    was changed, at the same power, and the air then."""
 
     first: Temperature | None = None
     second: Temperature | None = None
@@ -127,6 +128,8 @@ class GearHeat(Part):
     air: Temperature | None = None
     hottest: Temperature | None = None
     oil: Mass | None = None
+    earlier: Temperature | None = None
+    earlier_air: Temperature | None = None
 
 
 class Clutch(Part):

@@ -260,6 +260,8 @@ BLOCKS: tuple[Block, ...] = (
             field("~/drive/heat/air", "Air that day"),
             field("~/drive/heat/hottest", "Air, hottest day"),
             field("~/drive/heat/oil", "Mass of the oil"),
+            field("~/drive/heat/earlier", "Levelled off, an earlier trial at that power"),
+            field("~/drive/heat/earlier_air", "Air of the earlier trial"),
         ),
         folded=True,
         hint="Three readings at one power, at equal steps of time.",

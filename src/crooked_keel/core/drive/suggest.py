@@ -12,6 +12,7 @@ from ..resolved.craft import Resolved
 from ..resolved.installation import ResolvedInstallation
 from ..resolved.ratios import along_the_train, stage_ratio
 from .air.quantities import AirPropeller
+from .air.rules import FLAT_M
 from .cruise import suggest as cruise
 from .marine.functions import propeller_pitch, tip_clearance_share
 from .marine.quantities import AtSea
@@ -96,6 +97,12 @@ def ground_clearance(
             ),
             [Operation(op="replace", path=train.p("placement/flange_water_line"), value=value)],
         )
+
+
+def flat_tyre(air: AirPropeller, train: Train, placed: ResolvedInstallation, resolved: Resolved) -> Iterator[Proposal]:
+    """A diameter that leaves 25 mm on a flat tyre."""
+    left = air.clearance(0.0) - air.gear_drop.si - 2 * air.gear_drop.u
+    yield from _diameter(train, placed, resolved, air.diameter - 2 * (FLAT_M + 1e-4 - left))
 
 
 def _diameter(train: Train, placed: ResolvedInstallation, resolved: Resolved, most_m: float) -> Iterator[Proposal]:
@@ -213,6 +220,7 @@ PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {
     "drive.top-gear": top_gear,
     "drive.tip-mach": tip_mach,
     "drive.ground-clearance": ground_clearance,
+    "drive.flat-tyre": flat_tyre,
     **match.PROPOSERS,
     **cruise.PROPOSERS,
     **screw.PROPOSERS,

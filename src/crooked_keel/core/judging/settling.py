@@ -127,6 +127,7 @@ SETTLES: dict[str, Settled] = {
     "balance.tip-fuel": _s("decide", "A qualified person must look at flutter and loads before it flies; or "
     "move it inboard."),
     # drive
+    "drive.flat-tyre": _s("buy", "A smaller propeller with more blades or pitch; or taller gear, as approved."),
     "drive.tip-mach": _s("buy", "A smaller propeller with more blades, or more reduction."),
     "drive.ground-clearance": _s("buy", "A smaller propeller with more blades; or taller gear."),
     "drive.thrust-possible": _s("measure", "Pull the craft against a scale at full power, chocked, or ask the maker."),

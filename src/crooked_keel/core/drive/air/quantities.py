@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 
 from ...errors import CannotSay, ask_all
+from ...figure.reads import Read, read
 from ...figure.trace import above_zero, need
 from ...judging.values import ValueList
 from ...physics.atmosphere import isa
@@ -117,6 +118,13 @@ class AirPropeller(Topic):
         """Tip clearance in an attitude, m."""
         ask_all(lambda: self.hub, lambda: self.diameter)
         return ground_clearance(*self.hub, attitude_rad, self.diameter)
+
+    @lazy
+    def gear_drop(self) -> Read:
+        """How far the propeller comes down on a flat tyre and a strut on its stop, m. Raises CannotSay."""
+        what = "how far the propeller comes down, tyre flat and strut on its stop"
+        school = self.resolved.project.assumptions.tolerance_school or "two standard deviations"
+        return read(self.resolved.project.craft.gear_drop, "/craft/gear_drop", what, school, zero=True)
 
     @lazy
     def lowest_attitude(self) -> float:

@@ -6,6 +6,7 @@ from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, ask_all
 from ...figure.trace import above_zero
+from ...judging.band import at_least, band
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.installation import ResolvedInstallation
@@ -86,6 +87,35 @@ def ground_clearance_rule(air: AirPropeller) -> Iterable[Finding]:
             if attitude < 0
             else "With the tail down, as far as it goes"
         ),
+    )
+
+
+# Left under the tips on a flat tyre, m. Proposed.
+FLAT_M = 0.025
+
+
+@rule(
+    "drive.flat-tyre",
+    "Propeller over the ground, a tyre flat",
+    limit="25 mm or more left, with its doubt, level, a tyre flat and its strut on its stop, ok; any watch; none stop",
+    source="14 CFR 23.925 before amendment 64 (from memory) asks for positive clearance; 25 mm proposed",
+    mark="from memory",
+    form="air propeller",
+)
+def flat_tyre(air: AirPropeller) -> Iterable[Finding]:
+    level_, drop = ask_all(lambda: air.clearance(0.0), lambda: air.gear_drop)
+    left = level_ - drop.si
+    judged = band(left, "length", ok=at_least(FLAT_M), watch=at_least(1e-3), doubt=2 * drop.u)
+    yield verdict(
+        "drive.flat-tyre",
+        judged.level,
+        "{c} are left under the tips on a flat tyre" if left > 0 else "The tips strike on a flat tyre",
+        "Level, {l} less {d}, with the strut on its stop. Grass, ruts and a nose that dips then are not in it.",
+        compared=judged.compared,
+        can_suggest=judged.level != "ok",
+        c=q(left, "length"),
+        l=q(level_, "length"),
+        d=q(drop.si, "length"),
     )
 
 

@@ -41,6 +41,25 @@ def time_constant(first: float, second: float, third: float, apart_s: float) -> 
 
 
 @formula(
+    "drive.cooled-beside",
+    "k = (T1 − A1) / (T2 − A2)",
+    result=("number", "what its case passes now beside the earlier trial"),
+    T1=("temperature", "where it levelled off, earlier"),
+    A1=("temperature", "air then"),
+    T2=("temperature", "where it levels off now"),
+    A2=("temperature", "air now"),
+    source="heat balance: the same power and the same loss in both, so neither need be known",
+    example=((422.04, 303.15, 391.48, 303.15), 1.34598),
+    valid="the same power and speed in both trials",
+)
+def cooled_beside(earlier_k: float, earlier_air_k: float, now_k: float, air_k: float) -> float:
+    """What a case passes to the air now, beside an earlier trial. Raises InputError where oil is no hotter than air."""
+    if earlier_k <= earlier_air_k or now_k <= air_k:
+        raise InputError("earlier", "the oil cannot have levelled off no hotter than the air", allowed="hotter than it")
+    return (earlier_k - earlier_air_k) / (now_k - air_k)
+
+
+@formula(
     "drive.conductance",
     "U = P·(1 − η) / (Ts − T0)",
     result=("conductance", "heat that its case passes for a kelvin"),

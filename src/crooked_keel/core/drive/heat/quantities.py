@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from ...errors import InputError, ask_all
+from ...errors import InputError, ask_all, fields
 from ...figure.reads import Read, combined, read
 from ...figure.trace import Uncertain
 from ...judging.values import ValueList
@@ -11,7 +11,7 @@ from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ..train.quantities import Train
-from .functions import OIL_J_KG_K, conductance, levels_off, time_constant
+from .functions import OIL_J_KG_K, conductance, cooled_beside, levels_off, time_constant
 
 
 class GearOil(Topic):
@@ -90,6 +90,25 @@ class GearOil(Topic):
         return conductance(power, efficiency, steady.value, air.si)
 
     @lazy
+    def beside_terms(self) -> tuple[Read, Read, Read, Read]:
+        """Oil and air of the earlier trial and of this one, K. Raises CannotSay."""
+        steady, air, earlier, then = ask_all(
+            lambda: self.steady,
+            lambda: self._read("air", "temperature of the air at that trial"),
+            lambda: self._read("earlier", "where the oil levelled off in the earlier trial"),
+            lambda: self._read("earlier_air", "temperature of the air at the earlier trial"),
+        )
+        return earlier, then, Read(*steady), air
+
+    @lazy
+    def cooled_beside(self) -> Uncertain:
+        """What its case passes beside the earlier trial. Raises CannotSay, InputError."""
+        terms = self.beside_terms
+        with fields(earlier=self.p("earlier")):
+            cooled_beside(*(t.si for t in terms))
+        return combined(cooled_beside, *terms)
+
+    @lazy
     def with_twice_the_oil(self) -> float:
         """Time constant with twice the oil, s; where it levels off is the same. Raises CannotSay."""
         constant, passes, oil = ask_all(
@@ -118,6 +137,14 @@ class GearOil(Topic):
                 self.train.power, self.train.efficiency, self.steady.value, self._read("air", "").si
             ),
         )
+        if self.heat.earlier is not None or self.heat.earlier_air is not None:
+            out.add(
+                "gear-beside",
+                "Cools so many times as well as in the earlier trial",
+                "number",
+                lambda: self.cooled_beside,
+                working=lambda: cooled_beside.working(*(t.si for t in self.beside_terms)),
+            )
         out.add(
             "gear-twice",
             "Time constant with twice the oil; it levels off as hot",
