@@ -132,10 +132,12 @@ def within(screw: Screw) -> Screw:
     low, high = AREAS[screw.blades]
     if not low <= screw.area_ratio <= high:
         said = f"of {screw.blades} blades the series has no such area"
-        raise InputError("area", said, given=f"{screw.area_ratio:g}", allowed=f"{low:g} to {high:g} of the disc")
+        raise InputError("area", said, given=f"{round(screw.area_ratio, 3)}", allowed=f"{low} to {high} of the disc")
     if not PITCHES[0] <= screw.pitch_ratio <= PITCHES[1]:
-        allowed = f"{PITCHES[0]:g} to {PITCHES[1]:g} diameters"
-        raise InputError("pitch", "the series has no such pitch", given=f"{screw.pitch_ratio:g}", allowed=allowed)
+        allowed = f"{PITCHES[0]} to {PITCHES[1]} diameters"
+        raise InputError(
+            "pitch", "the series has no such pitch", given=f"{round(screw.pitch_ratio, 3)}", allowed=allowed
+        )
     return screw
 
 
