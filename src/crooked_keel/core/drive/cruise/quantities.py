@@ -31,6 +31,8 @@ from .functions import climb_there, cruise_power, cruise_time, drag_terms, level
 
 # How far what is burnt at cruise may be off, as a share: blade elements of a generic blade. Proposed.
 BURN_DOUBT = 0.10
+# What the masses, which are known no better than by a hundredth, make of the time beside that before. Proposed.
+MASS_DOUBT = 0.005
 # How far a rate of climb at height may be off beside the useful power. Proposed.
 THERE_DOUBT = 0.08
 # Torque that a unit takes to be turned with its throttle shut, of its greatest: at the least. Common practice.
@@ -278,7 +280,7 @@ class Cruise(Topic):
         if before.value <= 0:
             raise CannotSay(Gap("/old_installations", "a unit before that flew longer than the reserve"))
         share = now.value / before.value
-        return share, share * math.hypot(self._burnt_doubt(True), self._burnt_doubt(False))
+        return share, share * math.hypot(self._burnt_doubt(True), self._burnt_doubt(False), MASS_DOUBT)
 
     def reach(self, after: bool) -> Uncertain:
         """Way at cruise in still air, m."""
