@@ -69,7 +69,7 @@ def test_axle_loads_pass_their_plate_in_red(page: Page, beside) -> None:  # type
 
 def test_gears_touch_and_belts_do_not(page: Page, beside) -> None:  # type: ignore[no-untyped-def]
     page.goto(f"/p/{beside(DEMO_OF['boat'])}/drive?fit=a")
-    (x, y, r), (u, v, s) = centre(page, '[data-stage="gear"] circle')
+    (x, y, r), (u, v, s) = centre(page, '[data-stage="down-angle gear"] circle')
     assert abs(((x - u) ** 2 + (y - v) ** 2) ** 0.5 - (r + s)) < 0.5
     page.goto(f"/p/{beside(DEMO_OF['aeroplane'])}/drive?fit=a")
     (x, y, r), (u, v, s) = centre(page, '[data-stage="belt"] circle')
