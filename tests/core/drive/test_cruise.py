@@ -131,6 +131,9 @@ JUDGED: list[tuple[str, dict[str, Any], str, str]] = [
     ("drive.cruise-time", {"/old_installations/main/unit/consumption": None}, "watch", "before cannot be said"),
     ("drive.overspeed", {}, "watch", "just over what it may for ever"),
     ("drive.overspeed", {"/craft/flown/never": m("150 km/h")}, "ok", "slower"),
+    ("drive.overspeed", {"/craft/flown/never": m("150 km/h ±60 km/h")}, "stop", "who knows how fast it may go"),
+    ("drive.climb-there", {"/craft/flown/mass": m("505 kg ±400 kg")}, "watch", "who knows what it weighed"),
+    ("drive.cruise", {"/craft/flown/mass": m("505 kg ±400 kg")}, "watch", "nor what that climb asked"),
     ("drive.overspeed", {"/craft/flown/never": m("230 km/h")}, "stop", "a windmill"),
     ("drive.overspeed", {f"{A}/propeller/pitch": m("500 mm")}, "stop", "a fine pitch in a dive"),
     ("drive.overspeed", {"/craft/flown/never": None}, "unknown", "nobody said how fast it may go"),
@@ -166,6 +169,11 @@ def test_on_packs_it_flies_for_what_of_them_is_used() -> None:
     assert time == pytest.approx(energy * used / (power / 0.88 + auxiliary), rel=1e-6)
     assert found(glider, "drive.cruise-time").level == "watch" and not found(glider, "drive.cruise-time").needs
     assert "drive.overspeed" not in {f.rule for f in assess(glider, "a").findings}
+
+
+def test_what_does_not_climb_is_said_to_sink() -> None:
+    title = found(put(LAPWING, {"/need/altitude": m("16000 ft")}), "drive.climb-there").title
+    assert title.template.startswith("Sinks") and title.params["r"].si > 0
 
 
 def test_nothing_is_asked_where_nothing_was_flown() -> None:

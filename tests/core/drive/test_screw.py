@@ -125,8 +125,7 @@ def test_she_goes_where_thrust_is_resistance() -> None:
     """Solved apart by scipy on the same series: with a coarse propeller that holds the unit on its curve."""
     coarse = put(SAMPHIRE, {f"{A}/propeller/pitch": m("17 in")})
     screw = Screw(20 * 0.0254, 17 / 20, 0.62, 3)
-    w, ratio, passed = wake(False, 0.41, False, 0.0), 2.6, None
-    del passed
+    w, ratio = wake(False, 0.41, False, 0.0), 2.6
     boat, full = value(coarse, "screw-boat")[0], value(coarse, "screw-speed")[0]
     inflow = boat * (1 - w)
     taken = float(turned(screw, at(full / ratio), inflow, 1025.0).torque[0])

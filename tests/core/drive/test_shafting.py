@@ -9,10 +9,11 @@ import numpy as np
 import pytest
 from scipy.linalg import eigh
 
+from crooked_keel.core.asked.suggest import suggest
 from crooked_keel.core.assess import assess
-from crooked_keel.core.document import Project
+from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.drive.shafting.functions import METALS, by_class, by_torque, span_for, whirls
-from crooked_keel.core.judging.finding import Finding
+from crooked_keel.core.judging.finding import LEVELS, Finding
 from tests.conftest import DEMO_OF, put
 
 SAMPHIRE = DEMO_OF["boat"]
@@ -89,3 +90,15 @@ def test_it_is_judged_as_an_engineer_would(rule: str, changes: dict[str, Any], l
 def test_nothing_is_asked_of_a_shaft_that_nobody_spoke_of() -> None:
     bare = put(SAMPHIRE, {f"{S}/{k}": None for k in ("diameter", "metal", "span")})
     assert not {THICK, WHIRLS} & {f.rule for f in assess(bare, "a").findings}
+
+
+@pytest.mark.parametrize("units", ["mm-kg", "in-lb"])
+@pytest.mark.parametrize(("rule", "field", "text"), [(THICK, "diameter", "28 mm"), (WHIRLS, "span", "2.6 m")])
+def test_a_way_out_leads_out(rule: str, field: str, text: str, units: str) -> None:
+    bad = put(SAMPHIRE, {f"{S}/{field}": m(text), "/units": units})
+    assert found(bad, rule).level == "stop"
+    (offered,) = suggest(bad, "a", rule).suggestions
+    after = apply_operations(bad, [o.model_dump() for o in offered.operations])
+    assert LEVELS.index(found(after, rule).level) > LEVELS.index("stop")
+    stops = lambda p: {f.key for f in assess(p, "a").findings if f.level == "stop"}
+    assert stops(after) <= stops(bad)

@@ -21,6 +21,7 @@ from .road.functions import road_speed
 from .road.quantities import OnRoad
 from .road.runs import Runs
 from .screw import suggest as screw
+from .shafting import suggest as shafting
 from .torsion import suggest as torsion
 from .train.quantities import Train
 
@@ -224,5 +225,6 @@ PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {
     **match.PROPOSERS,
     **cruise.PROPOSERS,
     **screw.PROPOSERS,
+    **shafting.PROPOSERS,
     **torsion.PROPOSERS,
 }

@@ -143,17 +143,18 @@ class Cruise(Topic):
 
     @lazy
     def flown_doubt(self) -> float:
-        """How far the power of the cruise may be off for what was read of climb, level speed and cruise: a standard
-        uncertainty, as a share. Where the read figures leave no polar, a half."""
+        """How far the power of the cruise may be off for what was read of climb, mass, level speed and cruise: a
+        standard uncertainty, as a share. Where the read figures leave no polar, a half."""
         _, top = ask_all(lambda: self.polar, lambda: self.flown.top_terms)
         useful, climbing = self.flown.climb_terms[1], self.flown.old.climb_airspeed
-        sigma, mass = self.sigma, self.flown.climb_terms[3]
+        sigma, heavy = self.sigma, self.flown.heaviest_kg
 
-        def power(climb: float, fastest: float, cruise: float) -> float:
+        def power(climb: float, mass: float, fastest: float, cruise: float) -> float:
             terms = drag_terms(climbing, useful - G0_M_S2 * mass * climb, fastest, top[2])
-            return level_power(*terms, sigma, cruise, mass, mass)
+            return level_power(*terms, sigma, cruise, heavy, mass)
 
-        reads = [read(getattr(self.said, k), f"/craft/flown/{k}", k, self.school) for k in ("climb", "top", "cruise")]
+        names = ("climb", "mass", "top", "cruise")
+        reads = [read(getattr(self.said, k), f"/craft/flown/{k}", k, self.school) for k in names]
         stands = [r.si for r in reads]
         value, moved = power(*stands), 0.0
         for i, by in [(i, way * r.u) for i, r in enumerate(reads) for way in (1, -1) if r.u > 0]:
@@ -315,12 +316,14 @@ class Cruise(Topic):
 
     def climb(self, after: bool) -> Uncertain:
         """Rate of climb at height, m/s."""
-        terms, climb = ask_all(
+        terms, climb, mass = ask_all(
             lambda: self.there_terms(after),
             lambda: read(self.said.climb, "/craft/flown/climb", "rate of climb before", self.school),
+            lambda: read(self.said.mass, "/craft/flown/mass", "mass at which that climb was flown", self.school),
         )
         useful = THERE_DOUBT * terms[0] / (G0_M_S2 * terms[3]) / 2
-        return Uncertain(climb_there(*terms), math.hypot(useful, climb.u / math.sqrt(self.sigma)))
+        flown = math.hypot(climb.u, climb.si * mass.u / mass.si) / math.sqrt(self.sigma)
+        return Uncertain(climb_there(*terms), math.hypot(useful, flown))
 
     @lazy
     def lasting_speed(self) -> float:
@@ -335,8 +338,9 @@ class Cruise(Topic):
 
     @lazy
     def dives(self) -> float:
-        """Speed never to be passed, m/s. Raises CannotSay."""
-        return above_zero(self.said.never, "/craft/flown/never", "airspeed never to be passed")
+        """Speed never to be passed, with its ±, m/s. Raises CannotSay."""
+        made = read(self.said.never, "/craft/flown/never", "airspeed never to be passed", self.school)
+        return made.si + 2 * made.u
 
     @lazy
     def driven(self) -> float:

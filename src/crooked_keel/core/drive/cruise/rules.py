@@ -15,6 +15,7 @@ from .quantities import BURN_DOUBT, Cruise
 
 # What is left of a climb at a service ceiling, 100 ft/min, m/s: definition, from memory. And what is easy: proposed.
 CEILING_M_S, EASY_M_S = 0.508, 1.5
+_BEFORE = ("; before it climbed {b} there. ", "; before it sank {b} there. ")
 # A dive may turn the unit beyond what it may do for ever by a tenth.
 _DIVE = 1.10
 
@@ -83,16 +84,16 @@ def there(cruise: Cruise) -> Iterable[Finding]:
     yield verdict(
         "drive.climb-there",
         judged.level,
-        "Climbs {r} ±{d} at {h}",
+        "Climbs {r} ±{d} at {h}" if rate.value >= 0 else "Sinks {r} ±{d} at full throttle, at {h}",
         "In the heaviest loading, full throttle, at the airspeed shown of its best climb, on a day as hot as was said"
-        + ("; before it climbed {b} there. " if before is not None else ". ")
+        + (". " if before is None else _BEFORE[before.value < 0])
         + "Ice, turbulence and a mixture that is not leaned are not looked at.",
         compared=judged.compared,
         working=climb_there.working(*cruise.there_terms(True)),
-        r=q(rate.value, "climb"),
+        r=q(abs(rate.value), "climb"),
         d=q(2 * rate.u, "climb"),
         h=q(cruise.height, "altitude"),
-        b=q(before.value if before is not None else 0.0, "climb"),
+        b=q(abs(before.value) if before is not None else 0.0, "climb"),
     )
 
 

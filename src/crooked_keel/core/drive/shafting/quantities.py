@@ -20,6 +20,7 @@ class Shafting(Topic):
     """How thick the shaft must be, and how it whirls."""
 
     def __init__(self, resolved: Resolved, placed: ResolvedInstallation, train: Train, sea: AtSea) -> None:
+        self.resolved = resolved
         self.train = train
         self.sea = sea
         self.placed = placed

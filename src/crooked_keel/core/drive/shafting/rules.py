@@ -36,6 +36,7 @@ def thickness(shaft: Shafting) -> Iterable[Finding]:
         "For {f} times the greatest torque of all ratings, in the metal as it is sold at the least. A class rule, "
         "keyed, asks for {c}: which of the two counts for this boat is for who surveys her. Keyways, wear under a "
         "bearing, rust and a bent shaft are not looked at.",
+        can_suggest=level != "ok",
         compared=Compared(value=own.si, dimension="bore", lo=max(torque, class_), doubt=2 * own.u or None),
         working=by_torque.working(*shaft.torque_terms),
         d=q(own.si, "bore"),
@@ -68,6 +69,7 @@ def whirling(shaft: Shafting) -> Iterable[Finding]:
         "shaft, a coupling or soft bearings bring it on sooner.",
         compared=judged.compared,
         working=whirls.working(*shaft.whirl_terms),
+        can_suggest=judged.level != "ok",
         s=q(share, "percent"),
         n=q(fastest, "rotation"),
         w=q(whirl.value, "rotation"),

@@ -35,7 +35,9 @@ def flange_bending(spacer: Spacer) -> Iterable[Finding]:
         "drive.flange-bending",
         judged.level,
         "A quick turn bends the flange with {m}, it bears {l}",
-        "{g} by the propeller's spin at its fastest, {h} by its weight {a} ahead of the flange at {f} g. What the "
+        "{g} by the propeller's spin at its fastest, {h} by its weight {a} ahead of the flange at {f} g. "
+        + ("Its inertia is taken from its mass and diameter. " if spacer.propeller.inertia is None else "")
+        + "What the "
         "engine's own strokes bend the crank nose with, and its fatigue, are not looked at.",
         compared=judged.compared,
         working=bending.working(*spacer.moment_terms),

@@ -177,6 +177,7 @@ def hot(breathing: Breathing, cooled: Cooled) -> Iterable[Finding]:
         "The charge goes in at {t}, may come to {l}",
         "{b} behind the blower at {p} of boost"
         + (", {c} at the core that cools it. " if core else ", and nothing cools it. ")
+        + ("Of an ideal blower {e} is taken. " if breathing.i.blower is None else "")
         + "What the filter and the core lose of its pressure is not in it, nor heat from round the unit. A hot charge "
         "knocks before a gauge shows it.",
         compared=judged.compared,
@@ -187,4 +188,5 @@ def hot(breathing: Breathing, cooled: Cooled) -> Iterable[Finding]:
         b=q(cooled.blown.value, "temperature"),
         p=q(breathing.boost.si, "pressure"),
         c=q(cooled.cold(*core).temperature.si if core else 0.0, "temperature"),
+        e=q(breathing.blower.si, "percent"),
     )
