@@ -124,7 +124,7 @@ def ratio_values(train: Train) -> list[Value]:
             lambda: train.offset[0],
             source="sum of the stages' offsets",
         )
-        label = "It lies, from above, clockwise seen from aft"
+        label = "Where it lies, from straight up, clockwise seen from aft"
         out.add("offset-clock", label, "angle", lambda: train.offset[1], source="its direction")
     return out.values
 

@@ -74,7 +74,7 @@ def ground_clearance_rule(air: AirPropeller) -> Iterable[Finding]:
         "drive.ground-clearance",
         level,
         "{c} under the tips",
-        "{a}. {w} is asked, wheels and struts as they stand loaded; a soft tyre or strut was not looked at.",
+        "{a}. {w} is asked, wheels and struts as they stand loaded; a flat tyre is judged by itself.",
         compared=Compared(value=clearance, dimension="length", lo=wanted),
         working=ground_clearance.working(*air.hub, attitude, air.diameter),
         can_suggest=level != "ok",

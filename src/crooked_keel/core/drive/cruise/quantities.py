@@ -60,8 +60,7 @@ def _crossing(spare: Callable[[float], float], low: float, high: float, at_high:
     return last
 
 
-def _capacity(key: str, pointer: str, tank: Tank) -> float:
-    del key
+def _capacity(pointer: str, tank: Tank) -> float:
     return above_zero(tank.capacity, f"{pointer}/capacity", f"capacity of the {tank.name}")
 
 
@@ -167,8 +166,7 @@ class Cruise(Topic):
 
     def _held(self, match: AirMatch, after: bool) -> Held | None:
         """Where a unit and its propeller hold the cruise; None where they do not."""
-        terms, blades, given = ask_all(lambda: self.asked_terms(after), lambda: match.blades, lambda: match.given)
-        del given
+        terms, blades, _ = ask_all(lambda: self.asked_terms(after), lambda: match.blades, lambda: match.given)
         v, ratio = self.airspeed, match.train.ratio
         wanted = level_power(*terms) / v
         low, high = match.curve.slowest_rad_s * 0.7, match.curve.fastest_rad_s
@@ -225,7 +223,7 @@ class Cruise(Topic):
             raise CannotSay(Gap("/craft/tanks", "tanks"))
         _, pointer, first = tanks[0]
         held, unusable, density = ask_all(
-            lambda: ask_all(*[partial(_capacity, *t) for t in tanks]),
+            lambda: ask_all(*[partial(_capacity, p, t) for _, p, t in tanks]),
             lambda: need(self.fuel.unusable, self.placed.p("systems/fuel/unusable"), "fuel that cannot be used").si,
             lambda: above_zero(first.density, f"{pointer}/density", f"density of the fuel in the {first.name}"),
         )
@@ -290,8 +288,7 @@ class Cruise(Topic):
 
     def burns(self, after: bool) -> Uncertain:
         """What is burnt at cruise, m³/s."""
-        fuel, density, burnt, power, _ = self.time_terms(after)
-        del fuel
+        _, density, burnt, power, _ = self.time_terms(after)
         return Uncertain(burnt * power / density, burnt * power / density * BURN_DOUBT / 2)
 
     def useful_there(self, match: AirMatch) -> float:

@@ -4,11 +4,21 @@ from __future__ import annotations
 
 import math
 
+import numpy as np
+
 from ...formula import formula
+from ...physics.blades import Array
 
 # What the generic blade promises too much of thrust. Common practice, no source: 0.85 to 0.97.
 FIT = 0.92
 THREE_QUARTERS = 0.75
+
+
+def last_fall(spare: Array) -> int | None:
+    """Of torque to spare at rising speeds: the place ahead of the last at which none is left; None where it never
+    falls so."""
+    falls = np.nonzero((spare[:-1] > 0) & (spare[1:] <= 0))[0]
+    return int(falls[-1]) if len(falls) else None
 
 
 @formula(

@@ -21,7 +21,7 @@ from ...topic.reading import Topic
 from ..air.quantities import AirPropeller
 from ..handed import Curve, Sheet
 from ..train.quantities import Train
-from .functions import THREE_QUARTERS, blade_angle, told_thrust
+from .functions import THREE_QUARTERS, blade_angle, last_fall, told_thrust
 
 State = Literal["full", "runs away", "held down"]
 
@@ -179,11 +179,11 @@ class AirMatch(Topic):
             spare = given - pull(blades, self.speeds / ratio, airspeed_m_s, air).torque
         except InputError:  # so flat that the air drives it
             return Matched("runs away", float(self.speeds[-1]), 0.0, 0.0)
-        falls = np.nonzero((spare[:-1] > 0) & (spare[1:] <= 0))[0]
-        state: State = "runs away" if spare[-1] > 0 else "full" if len(falls) else "held down"
+        fall = last_fall(spare)
+        state: State = "runs away" if spare[-1] > 0 else "full" if fall is not None else "held down"
         speed = float(self.speeds[-1 if state == "runs away" else 0])
-        if state == "full":
-            low, high = (float(s) for s in self.speeds[falls[-1] : falls[-1] + 2])
+        if state == "full" and fall is not None:
+            low, high = (float(s) for s in self.speeds[fall : fall + 2])
             speed = self._between(blades, airspeed_m_s, (low, high), air, left)
         there = pull(blades, np.array([speed / ratio]), airspeed_m_s, air)
         over = tuple(bool(o) for o in there.over[0])

@@ -18,6 +18,7 @@ from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ..handed import Curve, Sheet
 from ..marine.quantities import AtSea
+from ..match.functions import last_fall
 from ..train.quantities import Train
 from .functions import BEYOND, DISPLACES, PLANES, resistance, wake
 
@@ -169,11 +170,10 @@ class ScrewMatch(Topic):
         """Where unit and propeller agree at a speed of the boat. Raises CannotSay, InputError."""
         given, ratio, inflow = self.given, self.train.ratio, boat_m_s * (1 - self.wake)
         spare = given - turned(screw, self.speeds / ratio, inflow, SEA_KG_M3).torque
-        falls = np.nonzero((spare[:-1] > 0) & (spare[1:] <= 0))[0]
-        state: State = "governed" if spare[-1] > 0 else "full" if len(falls) else "held down"
+        i = last_fall(spare)
+        state: State = "governed" if spare[-1] > 0 else "full" if i is not None else "held down"
         speed = float(self.speeds[-1 if state == "governed" else 0])
-        if state == "full":
-            i = int(falls[-1])
+        if state == "full" and i is not None:
             share = float(spare[i] / (spare[i] - spare[i + 1]))
             speed = float(self.speeds[i] + share * (self.speeds[i + 1] - self.speeds[i]))
         there = turned(screw, np.array([speed / ratio]), inflow, SEA_KG_M3)

@@ -48,6 +48,7 @@ def absorbs(screw: ScrewMatch) -> Iterable[Finding]:
     level: Level = "stop" if (coarse or fine) and not motor else "watch"
     if LOW + doubt <= share <= HIGH - doubt:
         level = "ok"
+    governed = not screw.was_read and screw.made.held.state == "governed"
     title = (
         "Over-propped: full throttle holds {n}, {r} is rated"
         if coarse
@@ -63,6 +64,7 @@ def absorbs(screw: ScrewMatch) -> Iterable[Finding]:
         title,
         (read_ if screw.was_read else reckoned)
         + (_HELD_DOWN[motor] if coarse else "")
+        + ("There it runs into its governor: more pitch would be taken. " if governed else "")
         + "Weed, a foul hull and a head sea are not in it.",
         compared=Compared(value=share, dimension="percent", lo=LOW, hi=HIGH, doubt=doubt),
         working=None if screw.was_read else resistance.working(*screw.drag_terms(screw.made.boat_m_s)),

@@ -84,8 +84,7 @@ class Shafting(Topic):
     @lazy
     def whirl(self) -> Uncertain:
         """Speed at which it whirls, rad/s. Raises CannotSay."""
-        span, modulus, diameter, density = self.whirl_terms
-        del span, diameter
+        _, modulus, _, density = self.whirl_terms
         return combined(
             lambda s, d: whirls(s, modulus, d, density), self._read("span", "longest stretch"), self.diameter
         )
