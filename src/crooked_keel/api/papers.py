@@ -9,8 +9,8 @@ from fastapi.concurrency import run_in_threadpool
 
 from ..core.errors import InputError
 from ..exchange.archive import pack, unpack
+from ..exchange.papers import Paper
 from ..exchange.records_table import records_to_csv, records_to_json
-from ..exchange.work_pdf import Paper
 from ..store.records import Picture, add_photo, add_records, all_records, photo, photo_files
 from .apart import apart
 from .models import State

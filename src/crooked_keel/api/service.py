@@ -55,20 +55,20 @@ class Service:
         # By state, fit, and the facts that it was assessed with.
         self._kept: OrderedDict[tuple[str, int, str | None], tuple[Facts, Assessment]] = OrderedDict()
 
-    def assessment(self, head: Head, fit: str | None) -> Assessment:
-        """The assessment of a state; failures of the program go to the log."""
-        key, facts = (head.project_id, head.revision, fit), self.facts.of(head.project_id)
+    def assessment(self, head: Head, fit: str | None, facts: Facts | None = None) -> Assessment:
+        """The assessment of a state; failures of the program go to the log. facts: where they were read just now."""
+        key, facts = (head.project_id, head.revision, fit), facts or self.facts.of(head.project_id)
         kept = self._kept.get(key)
         if kept is not None and kept[0] is facts:
             return kept[1]
-        found = self._fresh(head.project_id, head.document, fit)
+        found = self._fresh(head.project_id, head.document, fit, facts)
         self._kept[key] = (facts, found)
         while len(self._kept) > 4:
             self._kept.popitem(last=False)
         return found
 
-    def _fresh(self, project_id: str, document: Project, fit: str | None) -> Assessment:
-        made = self._workspaces.assess(project_id, document, fit, self.facts.of(project_id))
+    def _fresh(self, project_id: str, document: Project, fit: str | None, facts: Facts) -> Assessment:
+        made = self._workspaces.assess(project_id, document, fit, facts)
         for failure in made.failures:
             log.error("%s failed\n%s", failure.part, failure.trace)
         # Traces are for the log, not for the screen.
@@ -119,15 +119,16 @@ class Service:
         burst: str | None,
     ) -> Patched:
         """Apply an edit, save it, assess it."""
-        earlier = self.store.head(project_id)
+        earlier, facts = self.store.head(project_id), self.facts.of(project_id)
         was = self.assessment(
             earlier,
             self.fit_of(earlier.document, fit if fit in (None, "none") or fit in earlier.document.fits else None),
+            facts,
         )
         edited = self.store.edit(project_id, base, operations, summary, burst)
         document = edited.head.document
         fit = self.fit_of(document, fit if fit in (None, "none") or fit in document.fits else None)
-        made = self.assessment(edited.head, fit)
+        made = self.assessment(edited.head, fit, facts)
         return Patched(
             revision=edited.head.revision,
             can_undo=edited.head.can_undo,
@@ -177,7 +178,8 @@ class Service:
         head = self.store.head(project_id)
         fit = self.fit_of(head.document, fit)
         document = apply_operations(head.document, operations)
-        was, made = self.assessment(head, fit), self._fresh(project_id, document, fit)
+        facts = self.facts.of(project_id)
+        was, made = self.assessment(head, fit, facts), self._fresh(project_id, document, fit, facts)
         findings = [replace(f, working=None) for f in made.findings]
         values = [replace(v, working=None) for v in made.values]
         return PreviewOut(

@@ -36,6 +36,10 @@ class InputError(ValueError):
         """The same, said of another field."""
         return InputError(field, self.message, given=self.given, allowed=self.allowed)
 
+    def afresh(self) -> InputError:
+        """The same, to be kept: an exception that was raised holds on to all that stood where it was."""
+        return self.at(self.field)
+
     @property
     def gap(self) -> Gap:
         """The same as a figure that is not there: for an answer that cannot be given because of it."""
@@ -60,6 +64,10 @@ class CannotSay(Exception):
         super().__init__("needs " + ", ".join(n.what for n in needs))
         self.needs = needs
 
+    def afresh(self) -> CannotSay:
+        """The same, to be kept: an exception that was raised holds on to all that stood where it was."""
+        return CannotSay(*self.needs)
+
 
 T = TypeVar("T")
 
@@ -69,7 +77,7 @@ def or_gap(ask: Callable[[], T]) -> T | CannotSay:
     try:
         return ask()
     except CannotSay as gap:
-        return gap
+        return gap.afresh()
     except InputError as bad:
         return CannotSay(bad.gap)
 

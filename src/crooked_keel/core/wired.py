@@ -70,7 +70,7 @@ def drive_topics(
         before = old.air if old else None
         air = ws.topic(f"air {name}", AirPropeller, resolved, placed, train, given.ground, before)
         was = old.match if old else None
-        match = ws.topic(f"match {name}", AirMatch, resolved, placed, train, air, sheet, was)
+        match = ws.topic(f"match {name}", AirMatch, resolved, placed, train, air, sheet, was, ws.memory("charts", 64))
         flown = ws.topic(f"flown {name}", Flown, resolved, match, given.heaviest_kg)
         spacer = ws.topic(f"spacer {name}", Spacer, resolved, placed, train)
     if has("marine propeller"):

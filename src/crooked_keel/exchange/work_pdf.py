@@ -6,7 +6,7 @@ from __future__ import annotations
 
 import io
 from collections.abc import Callable, Iterator
-from typing import Any, Literal
+from typing import Any
 
 from reportlab.graphics.shapes import Circle, Drawing, String
 from reportlab.lib.units import mm
@@ -20,12 +20,12 @@ from ..core.facts.records import Filled, Joined, Pictured, Removed, Squawked, Ti
 from ..core.figure.units import between
 from ..core.judging.finding import BENCHES
 from .cells import cell_of
+from .papers import Paper
 from .pdf import INK, MUTED, RULE, WIDTH, _build, _fonts, _heading, _p, _Page, _table
 from .present import directed, number
 from .records_table import _said
 from .sheets_pdf import _answers, _findings, _workings, rough_figures
 
-Paper = Literal["book", "tasks", "torque", "strip", "holds", "tags"]
 _TITLES: dict[str, str] = {
     "book": "build book",
     "tasks": "tasks of the week",

@@ -8,12 +8,15 @@ propellers are what it is for.
 from __future__ import annotations
 
 import math
-from typing import NamedTuple
+from typing import TYPE_CHECKING, NamedTuple
 
 import numpy as np
 from numpy.typing import NDArray
 
 from ..errors import InputError
+
+if TYPE_CHECKING:
+    from scipy.interpolate import CubicSpline
 
 Array = NDArray[np.float64]
 
@@ -37,6 +40,8 @@ ACTIVITY = float(100000 / 16 * np.sum(_CHORD / 2 * _X**3) * (1 - _HUB) / _ANNULI
 _SMALL = 1e-7
 # Inside of this share of the radius a stalled blade costs little.
 _COUNTED = 0.3
+# A chart is made of so many speeds, between these of the tip as shares of the speed of sound.
+_KNOTS, _TIP = 32, (0.08, 1.2)
 
 
 class Blades(NamedTuple):
@@ -67,6 +72,53 @@ class Pull(NamedTuple):
 def pull(blades: Blades, speeds_rad_s: Array, airspeed_m_s: float, air: Air) -> Pull:
     """Thrust and torque at speeds of the propeller, rad/s, n of them. Raises InputError where the model ends: deep
     windmilling."""
+    made = _pulled(blades, speeds_rad_s, airspeed_m_s, air)
+    if np.any(np.isnan(made.torque)):
+        raise InputError("", "the propeller windmills deeper than the model goes")
+    return made
+
+
+class Chart(NamedTuple):
+    """One propeller at one airspeed in one air, at any speed: made once of 32 speeds, within 0.1 % of what it asks and
+    pulls at most. slowest: below it, rad/s, it windmills deeper than the model goes; fastest: where the chart ends."""
+
+    slowest: float
+    fastest: float
+    terms: CubicSpline
+
+    def at(self, speeds_rad_s: Array) -> tuple[Array, Array]:
+        """Thrust, N, and torque, N·m, at n speeds within the chart; the torque without a bound below nought where it
+        windmills deeper, with no thrust."""
+        deep = speeds_rad_s < self.slowest
+        both = self.terms(np.log(np.maximum(speeds_rad_s, self.slowest))) * speeds_rad_s[:, None] ** 2
+        return np.where(deep, 0.0, both[:, 0]), np.where(deep, -np.inf, both[:, 1])
+
+    def thrust(self, speed_rad_s: float) -> float:
+        """At one speed, N."""
+        return float(self.at(np.array([speed_rad_s]))[0][0])
+
+    def torque(self, speed_rad_s: float) -> float:
+        """At one speed, N·m."""
+        return float(self.at(np.array([speed_rad_s]))[1][0])
+
+
+def chart(blades: Blades, airspeed_m_s: float, air: Air) -> Chart:
+    """The chart of a propeller at an airspeed. Raises InputError where it windmills too deep at every speed."""
+    from scipy.interpolate import CubicSpline  # slow to load, and only for a propeller
+
+    speeds = np.geomspace(*_TIP, _KNOTS) * air.sound_m_s / (blades.diameter_m / 2)
+    made = _pulled(blades, speeds, airspeed_m_s, air)
+    deep = np.nonzero(np.isnan(made.torque))[0]
+    first = int(deep[-1]) + 1 if len(deep) else 0
+    if first > _KNOTS - 4:
+        raise InputError("", "the propeller windmills deeper than the model goes")
+    stands = speeds[first:]
+    terms = np.stack([made.thrust[first:], made.torque[first:]], 1) / stands[:, None] ** 2
+    return Chart(float(stands[0]), float(stands[-1]), CubicSpline(np.log(stands), terms))
+
+
+def _pulled(blades: Blades, speeds_rad_s: Array, airspeed_m_s: float, air: Air) -> Pull:
+    """The same as pull, no number at speeds at which the model ends."""
     x = _X[None, :]
     radius = blades.diameter_m / 2
     r = x * radius
@@ -117,23 +169,24 @@ def outline(blades: Blades) -> list[tuple[float, float, float]]:
 
 
 def _root(residual, low: Array, high: Array) -> Array:  # type: ignore[no-untyped-def]
-    """Roots of all annuli at once: false position, the value of an end that stays twice halved (Illinois)."""
+    """Roots of all annuli at once: false position, the value of an end that stays twice halved (Illinois). No number
+    at a speed at which an annulus has none."""
     at_low, at_high = residual(low), residual(high)
-    if np.any(at_low * at_high > 0):
-        raise InputError("", "the propeller windmills deeper than the model goes")
+    beyond = np.any(at_low * at_high > 0, axis=1, keepdims=True)
+    at_low = np.where(beyond, np.nan, at_low)
     psi, stayed = low, np.zeros_like(low)
     for _ in range(_STEPS):
         slope = at_high - at_low
         psi = np.clip(high - at_high * (high - low) / np.where(slope == 0, 1, slope), low, high)
         here = residual(psi)
-        if float(np.max(np.abs(here))) < _SMALL:
+        if float(np.max(np.where(beyond, 0, np.abs(here)))) < _SMALL:
             break
         above = here * at_high > 0
         at_low = np.where(above & (stayed == -1), at_low / 2, np.where(above, at_low, here))
         at_high = np.where(~above & (stayed == 1), at_high / 2, np.where(above, here, at_high))
         low, high = np.where(above, low, psi), np.where(above, psi, high)
         stayed = np.where(above, -1, 1)
-    return np.asarray(psi)
+    return np.where(beyond, np.nan, psi)
 
 
 def ideal_efficiency(power_w: float, airspeed_m_s: float, diameter_m: float, density: float) -> float:

@@ -27,7 +27,7 @@ def placed(bad: InputError, *topics: object) -> InputError:
 
 class lazy(Generic[T]):
     """A property computed once: the value then stands in the instance's own dictionary, where Python finds it first. A
-    CannotSay is remembered and raised again, so that a gap costs no more than a value."""
+    refusal is remembered and raised again, so that a gap costs no more than a value."""
 
     def __init__(self, function: Callable[[Any], T]) -> None:
         self.function = function
@@ -44,15 +44,16 @@ class lazy(Generic[T]):
         if instance is None:
             return self
         kept = instance.__dict__
-        gap: CannotSay | None = kept.get(self.gap)
-        if gap is not None:
-            raise CannotSay(*gap.needs)
+        refused: CannotSay | InputError | None = kept.get(self.gap)
+        if refused is not None:
+            raise refused.afresh()
         try:
             value = self.function(instance)
         except CannotSay as held:
-            kept[self.gap] = held
-            raise CannotSay(*held.needs) from None
+            kept[self.gap] = held.afresh()
+            raise held.afresh() from None
         except InputError as bad:
-            raise placed(bad, instance) from None
+            kept[self.gap] = placed(bad, instance).afresh()
+            raise placed(bad, instance).afresh() from None
         kept[self.name] = value
         return value

@@ -119,7 +119,7 @@ class Reader:
         try:
             value = getattr(kept["_source"], name)
         except _REFUSED as refused:
-            kept["_seen"][name] = refused
+            kept["_seen"][name] = refused.afresh()
             raise
         if type(value) is MethodType:
             call = _Call(self, name)
@@ -207,7 +207,7 @@ class _Call:
         try:
             value = getattr(source, self.name)(*given, **named)
         except _REFUSED as refused:
-            calls[key] = (self.name, given, named, refused)
+            calls[key] = (self.name, given, named, refused.afresh())
             raise
         if _readable(value):
             raise TypeError(f"{self.name} hands on a source by a method: make it an attribute")

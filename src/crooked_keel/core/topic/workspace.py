@@ -109,11 +109,7 @@ class Workspace:
         self._counts[3] += 1
         self._in_use.add(key)
         found = self._answers.get(key)
-        if found is not None and len(found[0]) == len(topics) and all(map(_still, found[0], topics)):
-            for old, new in zip(found[0], topics, strict=True):
-                if type(old) is Reader:
-                    # It has been asked and asks no more: what it handed on need not follow.
-                    old.__dict__["_source"] = new
+        if found is not None and _stands(found[0], topics):
             said: R = found[1]
             return said
         self._counts[2] += 1
@@ -123,8 +119,29 @@ class Workspace:
         return made
 
 
-def _still(old: Any, new: Any) -> bool:
-    return old is new or (type(old) is Reader and new is not None and old.holds(new))
+def _stands(given: tuple[Any, ...], topics: list[Any]) -> bool:
+    """Whether what was given says the same as the topics do now. Asked for every answer at every edit, so written
+    without a call where a topic stands and has handed nothing on."""
+    if len(given) != len(topics):
+        return False
+    moved = []
+    for old, new in zip(given, topics, strict=True):
+        if old is new:
+            continue
+        if type(old) is not Reader or new is None:
+            return False
+        kept = old.__dict__
+        if kept["_source"] is new:
+            if kept["_handed"] and not old.holds(new):
+                return False
+        elif old.holds(new):
+            moved.append((kept, new))
+        else:
+            return False
+    for kept, new in moved:
+        # It has been asked and asks no more: what it handed on need not follow.
+        kept["_source"] = new
+    return True
 
 
 Takes = tuple[tuple[type, bool], ...]

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Callable
 from functools import partial
 from typing import NamedTuple
 
@@ -16,7 +15,7 @@ from ...figure.trace import Uncertain, above_zero, need
 from ...figure.units import G0_M_S2
 from ...judging.values import ValueList
 from ...physics.atmosphere import isa
-from ...physics.blades import Air, Blades, pull
+from ...physics.blades import Air, Blades
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...resolved.loads import Loads
@@ -25,7 +24,7 @@ from ...topic.reading import Topic
 from ..battery.quantities import OnBattery
 from ..climb.functions import INDUCED
 from ..climb.quantities import Flown
-from ..match.functions import FIT, told_thrust
+from ..match.functions import FIT, crossing, told_thrust
 from ..match.quantities import AirMatch
 from .functions import climb_there, cruise_power, cruise_time, drag_terms, level_power
 
@@ -37,27 +36,6 @@ MASS_DOUBT = 0.005
 THERE_DOUBT = 0.08
 # Torque that a unit takes to be turned with its throttle shut, of its greatest: at the least. Common practice.
 DRAGS = 0.08
-# A speed is looked for in so many steps at the most, and to this share of it.
-_STEPS, _NEAR = 10, 5e-4
-
-
-def _crossing(spare: Callable[[float], float], low: float, high: float, at_high: float) -> float:
-    """Where what is below nought at the low end and above it at the high one is nought: false position, the value of an
-    end that stays halved (Illinois)."""
-    at_low, stayed, last = spare(low), 0, low
-    for _ in range(_STEPS):
-        here = high - at_high * (high - low) / (at_high - at_low)
-        there = spare(here)
-        if abs(here - last) < _NEAR * here:
-            return here
-        last = here
-        if there > 0:
-            high, at_high, at_low = here, there, at_low / 2 if stayed == 1 else at_low
-            stayed = 1
-        else:
-            low, at_low, at_high = here, there, at_high / 2 if stayed == -1 else at_high
-            stayed = -1
-    return last
 
 
 def _capacity(pointer: str, tank: Tank) -> float:
@@ -170,20 +148,15 @@ class Cruise(Topic):
         v, ratio = self.airspeed, match.train.ratio
         wanted = level_power(*terms) / v
         low, high = match.curve.slowest_rad_s * 0.7, match.curve.fastest_rad_s
-        spare = lambda n: FIT * self._thrust(blades, n / ratio) - wanted
-        most = spare(high)
-        if most < 0:
-            return None
-        at = _crossing(spare, low, high, most)
-        torque = float(pull(blades, np.array([at / ratio]), v, self.there).torque[0])
-        return Held(at, torque / ratio / match.efficiency * at)
-
-    def _thrust(self, blades: Blades, speed: float) -> float:
-        """Thrust at the cruise, N; none where the air drives the propeller deeper than the model goes."""
         try:
-            return float(pull(blades, np.array([speed]), self.airspeed, self.there).thrust[0])
-        except InputError:
-            return 0.0
+            chart = match.chart(blades, v, self.there)
+        except InputError:  # the air drives it deeper than the model goes at every speed
+            return None
+        spare = lambda n: FIT * chart.thrust(n / ratio) - wanted
+        if spare(high) < 0:
+            return None
+        at = crossing(spare, low, high)
+        return Held(at, chart.torque(at / ratio) / ratio / match.efficiency * at)
 
     @lazy
     def now(self) -> Held | None:
@@ -294,15 +267,21 @@ class Cruise(Topic):
     def useful_there(self, match: AirMatch) -> float:
         """Useful power at height at the airspeed shown of the best climb, full throttle, W. Raises CannotSay."""
         v, left, blades = ask_all(lambda: match.climb_airspeed, lambda: match.sheet.share_left, lambda: match.blades)
-        there = self.there
         faster = v / math.sqrt(self.sigma)
-        held = match.match(faster, blades, there, left)
-        return told_thrust(held.thrust) * faster
+        return told_thrust(match.thrust(faster, blades, self.there, left)) * faster
+
+    @lazy
+    def _useful_now(self) -> float:
+        return self.useful_there(self.match)
+
+    @lazy
+    def _useful_before(self) -> float:
+        return self.useful_there(self.flown.old)
 
     def there_terms(self, after: bool) -> tuple[float, float, float, float]:
         """Terms of the climb at height. Raises CannotSay, InputError."""
         useful, asked, heavy, mass = ask_all(
-            lambda: self.useful_there(self.match if after else self.flown.old),
+            lambda: self._useful_now if after else self._useful_before,
             lambda: self.flown.asked,
             lambda: self.flown.heaviest_kg,
             lambda: self.flown.climb_terms[3],
@@ -351,15 +330,12 @@ class Cruise(Topic):
         v, given, ratio = self.dives, self.match.given, self.match.train.ratio
         takes = -DRAGS * float(np.max(given))
         low, high = self.match.curve.slowest_rad_s * 0.7, self.match.curve.fastest_rad_s * 2.0
-
-        def spare(speed: float) -> float:
-            try:
-                return float(pull(blades, np.array([speed / ratio]), v, self.match.air).torque[0]) - takes
-            except InputError:  # it is driven deeper than the model goes
-                return takes
-
-        most = spare(high)
-        return high if most <= 0 else low if spare(low) > 0 else _crossing(spare, low, high, most)
+        try:
+            chart = self.match.chart(blades, v, self.match.air)
+        except InputError:  # it is driven deeper than the model goes
+            return high
+        spare = lambda n: chart.torque(n / ratio) - takes
+        return high if spare(high) <= 0 else low if spare(low) > 0 else crossing(spare, low, high)
 
     def values(self, out: ValueList) -> None:
         """Headline values, once a cruise was said."""

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Callable
 
 import numpy as np
 
@@ -12,6 +13,28 @@ from ...physics.blades import Array
 # What the generic blade promises too much of thrust. Common practice, no source: 0.85 to 0.97.
 FIT = 0.92
 THREE_QUARTERS = 0.75
+# A speed is looked for in so many steps at the most, and to this share of it.
+_STEPS, _NEAR = 20, 1e-6
+
+
+def crossing(spare: Callable[[float], float], low: float, high: float) -> float:
+    """Where what is below nought at the low end and above it at the high one is nought: false position, the value of an
+    end that stays halved (Illinois)."""
+    at_low, at_high, stayed, last = spare(low), spare(high), 0, low
+    for _ in range(_STEPS):
+        # Where nothing can be said of the low end but that it is below, the middle.
+        here = high - at_high * (high - low) / (at_high - at_low) if math.isfinite(at_low) else (low + high) / 2
+        there = spare(here)
+        if abs(here - last) < _NEAR * here:
+            return here
+        last = here
+        if there > 0:
+            high, at_high, at_low = here, there, at_low / 2 if stayed == 1 else at_low
+            stayed = 1
+        else:
+            low, at_low, at_high = here, there, at_high / 2 if stayed == -1 else at_high
+            stayed = -1
+    return last
 
 
 def last_fall(spare: Array) -> int | None:

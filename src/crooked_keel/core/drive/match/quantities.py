@@ -13,20 +13,21 @@ from ...figure.trace import Uncertain, above_zero
 from ...formula import Out
 from ...judging.values import ValueList
 from ...physics.atmosphere import isa
-from ...physics.blades import Air, Array, Blades, outline, pull
+from ...physics.blades import Air, Array, Blades, Chart, chart, outline, pull
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
+from ...topic.memo import Memo
 from ...topic.reading import Topic
 from ..air.quantities import AirPropeller
 from ..handed import Curve, Sheet
 from ..train.quantities import Train
-from .functions import THREE_QUARTERS, blade_angle, last_fall, told_thrust
+from .functions import THREE_QUARTERS, blade_angle, crossing, last_fall, told_thrust
 
 State = Literal["full", "runs away", "held down"]
 
-# Places along the curve at which both are looked at, then between two of them.
-_PLACES, _FINE = 21, 3
+# Places along the curve at which both are looked at.
+_PLACES = 21
 # Blades are turned within these from what the pitch says to meet a static speed that was read.
 _TURNED = (math.radians(-8), math.radians(12))
 _NEAR = 1e-5
@@ -90,12 +91,14 @@ class AirMatch(Topic):
         air: AirPropeller,
         sheet: Sheet,
         old: AirMatch | None,
+        charts: Memo,
     ) -> None:
         self.resolved = resolved
         self.train = train
         self.air_propeller = air
         self.sheet = sheet
         self.old = old
+        self.charts = charts
         self.drive = placed.installation.drive
         self.propeller = placed.installation.propeller
 
@@ -174,33 +177,31 @@ class AirMatch(Topic):
     def match(self, airspeed_m_s: float, blades: Blades, air: Air | None = None, left: float = 1.0) -> Matched:
         """Where they agree at an airspeed with such blades; in another air with the share of the torque that is left
         there. Raises CannotSay."""
-        given, ratio, air = self.given * left, self.train.ratio, air or self.air
+        ratio, air = self.train.ratio, air or self.air
         try:
-            spare = given - pull(blades, self.speeds / ratio, airspeed_m_s, air).torque
+            state, speed = self._agreed(airspeed_m_s, blades, air, left)
+            there = pull(blades, np.array([speed / ratio]), airspeed_m_s, air)
         except InputError:  # so flat that the air drives it
             return Matched("runs away", float(self.speeds[-1]), 0.0, 0.0)
-        fall = last_fall(spare)
-        state: State = "runs away" if spare[-1] > 0 else "full" if fall is not None else "held down"
-        speed = float(self.speeds[-1 if state == "runs away" else 0])
-        if state == "full" and fall is not None:
-            low, high = (float(s) for s in self.speeds[fall : fall + 2])
-            speed = self._between(blades, airspeed_m_s, (low, high), air, left)
-        there = pull(blades, np.array([speed / ratio]), airspeed_m_s, air)
         over = tuple(bool(o) for o in there.over[0])
         return Matched(state, speed, float(there.thrust[0]), float(there.stalled[0]), over)
 
-    def _between(
-        self, blades: Blades, airspeed_m_s: float, between: tuple[float, float], air: Air, left: float
-    ) -> float:
-        """The speed between two at which nothing is to spare, rad/s: a parabola through three."""
-        low, high = between
-        speeds = np.linspace(low, high, _FINE)
-        ratio, factor = self.train.ratio, self.train.ratio * self.efficiency * left
-        asked = pull(blades, speeds / ratio, airspeed_m_s, air).torque
-        spare = np.array([self.curve.torque_at(float(s)) for s in speeds]) * factor - asked
-        roots = [float(r.real) for r in np.roots(np.polyfit(speeds - low, spare, 2)) if abs(r.imag) < 1e-9]
-        inside = [r for r in roots if -1e-6 <= r <= high - low + 1e-6]
-        return low + (inside[0] if inside else (high - low) / 2)
+    def _agreed(self, airspeed_m_s: float, blades: Blades, air: Air, left: float) -> tuple[State, float]:
+        """How they agree, and the speed of the unit, rad/s. Raises InputError where the model ends."""
+        ratio, there = self.train.ratio, self.chart(blades, airspeed_m_s, air)
+        spare = self.given * left - there.at(self.speeds / ratio)[1]
+        fall = last_fall(spare)
+        if spare[-1] > 0:
+            return "runs away", float(self.speeds[-1])
+        if fall is None:
+            return "held down", float(self.speeds[0])
+        factor = ratio * self.efficiency * left
+        to_spare = lambda s: self.curve.torque_at(s) * factor - there.torque(s / ratio)
+        return "full", crossing(lambda s: -to_spare(s), *(float(s) for s in self.speeds[fall : fall + 2]))
+
+    def chart(self, blades: Blades, airspeed_m_s: float, air: Air) -> Chart:
+        """A propeller at an airspeed: it does not hang on what turns it. Raises InputError where the model ends."""
+        return self.charts((), lambda: chart(blades, airspeed_m_s, air), blades, airspeed_m_s, air)
 
     @lazy
     def turned(self) -> float:
@@ -226,14 +227,28 @@ class AirMatch(Topic):
         self, airspeed_m_s: float, speed: float, within: tuple[float, float], blades: Callable[[float], Blades]
     ) -> float | None:
         """What brings the unit to a speed at an airspeed, from fine to coarse; None where nothing within does."""
-        fine, coarse = within
-        at = lambda x: self.match(airspeed_m_s, blades(x)).speed
-        if at(fine) <= speed or at(coarse) >= speed:
+        from scipy.optimize import brentq  # asked for a way out, and slow to load
+
+        over = lambda x: self.speed(airspeed_m_s, blades(x)) - speed
+        fine, coarse = (over(x) for x in within)
+        if fine <= 0 or coarse >= 0:
             return None
-        while coarse - fine > _NEAR:
-            middle = (fine + coarse) / 2
-            fine, coarse = (middle, coarse) if at(middle) > speed else (fine, middle)
-        return (fine + coarse) / 2
+        return float(brentq(over, *within, xtol=_NEAR))
+
+    def speed(self, airspeed_m_s: float, blades: Blades) -> float:
+        """Speed of the unit alone where both agree, rad/s; its fastest where they do not. Raises CannotSay."""
+        try:
+            return self._agreed(airspeed_m_s, blades, self.air, 1.0)[1]
+        except InputError:
+            return float(self.speeds[-1])
+
+    def thrust(self, airspeed_m_s: float, blades: Blades, air: Air, left: float) -> float:
+        """Thrust alone where both agree, N; none where the model ends. Raises CannotSay."""
+        try:
+            speed = self._agreed(airspeed_m_s, blades, air, left)[1]
+            return self.chart(blades, airspeed_m_s, air).thrust(speed / self.train.ratio)
+        except InputError:
+            return 0.0
 
     def pitch_for(self, airspeed_m_s: float, speed: float, other: Blades | None = None) -> float | None:
         """The pitch of the own or of other blades for a speed of the unit at an airspeed, m; None where none of a
@@ -309,7 +324,7 @@ class AirMatch(Topic):
     def per_degree(self) -> float:
         """By how much a degree coarser lowers the static speed, rad/s. Raises CannotSay."""
         coarser = self.blades._replace(turned_rad=self.turned + math.radians(1))
-        return self.static.speed - self.match(0.0, coarser).speed
+        return self.static.speed - self.speed(0.0, coarser)
 
     def values(self, out: ValueList) -> None:
         """Headline values, once a pitch or an angle is there."""
@@ -362,7 +377,7 @@ class AirMatch(Topic):
     def table(self) -> MatchOut:
         """The match as drawn. Raises CannotSay."""
         given, blades, allowed = ask_all(lambda: self.given, lambda: self.blades, lambda: self.allowed)
-        asks = lambda v: pull(blades, self.speeds / self.train.ratio, v, self.air).torque.tolist()
+        asks = lambda v: self.chart(blades, v, self.air).at(self.speeds / self.train.ratio)[1].tolist()
         figure = self.resolved.project.craft.climb_speed
         climbs = figure is not None and figure.si > 0
         at = lambda m: m.speed if m.state == "full" else None
