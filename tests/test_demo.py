@@ -35,10 +35,11 @@ def test_seeded_once_with_its_summary(tmp_path: Path) -> None:
         "Plover",
         "Curlew",
         "Wigeon",
+        "Dunlin",
     ]
     for row in Service(store).projects():
-        assert row.worst_level == ("watch" if row.name == "Wigeon" else "stop") and row.profile is not None
-        if row.name not in ("Plover", "Curlew", "Wigeon"):
+        assert row.worst_level == ("watch" if row.name in ("Wigeon", "Dunlin") else "stop") and row.profile is not None
+        if row.name not in ("Plover", "Curlew", "Wigeon", "Dunlin"):
             shown = next(made(kind, demo) for kind, demo in DEMOS if kind == row.kind)
             assert store.head(row.id).document == apply_operations(shown, shelf.origins(shown, library()))
     assert not store.head(rows[0][0].id).can_undo  # nothing to undo into an empty project

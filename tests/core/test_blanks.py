@@ -39,6 +39,7 @@ MAY_GO = {
     ("balance.place-cap", r"heaviest"): "the places without a figure are named in its sentence",
     ("balance.offset-load", r"flotation/crowd"): DEMAND,
     ("drive.phase-current", r"unit/phase_current"): DEMAND,
+    ("drive.claimed-efficiency", r"propeller/claimed"): DEMAND,
     ("choose.complete", r"unit/cost"): "a price that is blank is asked for by the comparison",
     ("balance.condition", r"unit/mass"): ROW,
     ("balance.envelope-range", r"loadings/.*"): ROW,
@@ -109,6 +110,8 @@ SPARE = re.compile(
     # Read by the choosing alone, which has its own tests of what is missing.
     # Of an engine that goes out: nothing to compare it with in a fit.
     r"|old_installations/\w+/unit/consumption$"
+    # Of a demand on what is claimed, and where something only tells how far it gives.
+    r"|propeller/claimed|cross/\w+/length"
     # Listed as counted in the mass of the unit.
     r"|accessories/(starter|oil)/mass"
     # What is drawn of a lane, or says how much to buy.

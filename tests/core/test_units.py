@@ -105,6 +105,7 @@ PINT = {
     "ft³/min": "foot ** 3 / minute",
     "Pa": "pascal",
     "kPa": "kilopascal",
+    "MPa": "megapascal",
     "bar": "bar",
     "mbar": "millibar",
     "psi": "psi",

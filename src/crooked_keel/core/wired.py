@@ -11,8 +11,12 @@ from .craft.section import CraftTopics
 from .drive.air.quantities import AirPropeller
 from .drive.battery.quantities import OnBattery
 from .drive.climb.quantities import Flown
+from .drive.cross.quantities import CrossShafts
 from .drive.cruise.quantities import Cruise
+from .drive.going.functions import OnWheels
+from .drive.going.quantities import Going
 from .drive.heat.quantities import GearOil
+from .drive.helper.quantities import HelperMotor
 from .drive.marine.quantities import AtSea
 from .drive.match.quantities import AirMatch
 from .drive.road.quantities import OnRoad
@@ -49,6 +53,7 @@ class Handed(NamedTuple):
     driven_kg: float | CannotSay
     afloat: AfloatStates | None
     loads: Loads
+    standing: OnWheels | CannotSay
 
 
 def drive_topics(
@@ -65,7 +70,7 @@ def drive_topics(
     has = resolved.has
     train = ws.topic(f"train {name}", Train, resolved, placed, old.train if old else None)
     torsion = ws.topic(f"torsion {name}", Torsion, resolved, placed, train)
-    air = sea = road = battery = runs = match = flown = cruise = spacer = screw = shafting = None
+    air = sea = road = battery = runs = match = flown = cruise = spacer = screw = shafting = cross = going = None
     if has("air propeller"):
         before = old.air if old else None
         air = ws.topic(f"air {name}", AirPropeller, resolved, placed, train, given.ground, before)
@@ -92,13 +97,33 @@ def drive_topics(
         )
         before_runs = old.runs if old else None
         runs = ws.topic(f"runs {name}", Runs, resolved, placed, train, road, craft.wheels, before_runs)
+        cross = ws.topic(f"cross {name}", CrossShafts, resolved, placed, train, road)
+        went = old.going if old else None
+        going = ws.topic(f"going {name}", Going, resolved, placed, train, road, given.standing, sheet, went)
     if train.electric:
         battery = ws.topic(f"battery {name}", OnBattery, resolved, placed, train, road, sea)
     oil = ws.topic(f"gear oil {name}", GearOil, resolved, placed, train)
     if match is not None and flown is not None:
         cruise = ws.topic(f"cruise {name}", Cruise, resolved, placed, match, flown, given.loads, battery)
+    helper = ws.topic(f"helper {name}", HelperMotor, resolved, placed, train)
     return DriveTopics(
-        train, air, sea, road, battery, runs, torsion, oil, match, flown, cruise, spacer, screw, shafting
+        train,
+        air,
+        sea,
+        road,
+        battery,
+        runs,
+        torsion,
+        oil,
+        match,
+        flown,
+        cruise,
+        spacer,
+        screw,
+        shafting,
+        cross,
+        going,
+        helper,
     )
 
 

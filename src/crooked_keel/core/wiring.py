@@ -29,6 +29,7 @@ from .craft.found.quantities import Found
 from .craft.section import CraftTopics
 from .craft.weighing.quantities import Weighing
 from .document import Fit, Installation, Project
+from .drive.going.functions import OnWheels
 from .drive.section import DriveTopics
 from .errors import CannotSay, Gap, or_gap, or_none
 from .facts import NOTHING, Facts
@@ -132,6 +133,7 @@ class _Wiring:
             self._driven_kg(balance, False),
             balance.afloat,
             balance.loads,
+            self._on_wheels(balance, False),
         )
         old = [self._installation(resolved, p, craft, before, None, f"old {p.id}") for p in self.old]
         if fit_id is None:
@@ -143,6 +145,7 @@ class _Wiring:
             self._driven_kg(balance, True),
             balance.afloat,
             balance.loads,
+            self._on_wheels(balance, True),
         )
         pairs = self._pairs()
         made = [
@@ -270,6 +273,18 @@ class _Wiring:
             return CannotSay(Gap("/craft/supports", "wheels"))
         axles = balance.axles
         return or_gap(lambda: max(s.rear_kg for s in axles.stances(after)))
+
+    def _on_wheels(self, balance: Balance, after: bool) -> OnWheels | CannotSay:
+        """The heaviest ridden loading on its wheels."""
+        axles = balance.axles
+        if axles is None:
+            return CannotSay(Gap("/craft/supports", "wheels"))
+
+        def heaviest() -> OnWheels:
+            s = max(axles.heights(after), key=lambda s: s.mass_kg)
+            return OnWheels(s.mass_kg, s.base_m, s.x_m, s.height())
+
+        return or_gap(heaviest)
 
     def _driven_kg(self, balance: Balance, after: bool) -> float | CannotSay:
         """Most on the driven axle in any loading: of a two-wheeler the rear one, else the heavier."""

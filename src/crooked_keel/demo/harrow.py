@@ -28,7 +28,7 @@ def _mounts(*places: tuple[str, str, str, str, str], strength: str) -> dict[str,
     }
 
 
-def _chain(driver: str, driven: str, strength: str) -> dict[str, Any]:
+def _chain(driver: str, driven: str, strength: str, reach: str | None = "32 mm ±1 mm") -> dict[str, Any]:
     return {
         "name": "final chain",
         "rank": 9.0,
@@ -38,6 +38,7 @@ def _chain(driver: str, driven: str, strength: str) -> dict[str, Any]:
         "driven_teeth": f(driven),
         "pitch": f("15.875 mm", "maker"),
         "strength": f(strength, "maker"),
+        **({"reach": f(reach)} if reach else {}),
     }
 
 
@@ -68,7 +69,7 @@ OLD = {
                 "ratio": f("1.93", "maker"),
                 "turning": "flips",
             },
-            "chain": _chain("16", "42", "38 kN"),
+            "chain": _chain("16", "42", "38 kN", None),
         },
         "gears": gears("2.60", "1.80", "1.40", "1.16", "1.00"),
         "efficiency": f("91 %", "estimated"),
@@ -273,6 +274,7 @@ def operations() -> list[dict[str, Any]]:
             "rolling": f("0.015", "estimated"),
             "grip": f("0.9", "estimated"),
             "cruise": f("80 km/h"),
+            "until": f("80 km/h"),
         },
         "/craft/stand": aft("905 mm"),
         "/craft/steering": {

@@ -32,17 +32,36 @@ def _swing(
     return made
 
 
-def _final(ratio: str) -> dict[str, Any]:
+def _stages(low: str, fast: str, final: str, home: str | None = None) -> dict[str, Any]:
     return {
-        "final": {"name": "final gear", "rank": 9.0, "type": "gear", "ratio": f(ratio, "maker"), "turning": "keeps"}
+        "variator": {
+            "name": "variator",
+            "rank": 1.0,
+            "type": "variator",
+            "ratio": f(fast, "maker"),
+            "low": f(low, "maker"),
+            **({"home": f(home, "maker")} if home else {}),
+        },
+        "final": {
+            "name": "final gear",
+            "rank": 9.0,
+            "type": "gear",
+            "ratio": f(final, "maker"),
+            "turning": "keeps",
+        },
     }
 
 
-def _variator(low: str, high: str) -> dict[str, Any]:
-    return {
-        "low": {"name": "variator, low", "rank": 1.0, "ratio": f(low, "maker")},
-        "high": {"name": "variator, high", "rank": 2.0, "ratio": f(high, "maker")},
+_PLANETS = {
+    "final": {
+        "name": "planetary reduction",
+        "rank": 9.0,
+        "type": "planetary",
+        "held": "ring",
+        "driver_teeth": f("15", "maker"),
+        "driven_teeth": f("93", "maker"),
     }
+}
 
 
 _TYRE = {"width": f("90 mm", "maker"), "aspect": f("90", "maker"), "rim": f("12 in", "maker")}
@@ -66,7 +85,7 @@ OLD = {
         "flange_butt_line": side("-30 mm"),
         "flange_water_line": up("238 mm"),
     },
-    "drive": {"stages": _final("9.6"), "gears": _variator("2.5", "0.86"), "efficiency": f("82 %", "estimated")},
+    "drive": {"stages": _stages("2.5", "0.86", "9.6"), "efficiency": f("82 %", "estimated")},
     "wheel": {**_TYRE, "mass": f("5.6 kg ±0.1 kg")},
     "mount": {
         "swing": _swing(
@@ -94,7 +113,7 @@ FIT_A = {
         "flange_butt_line": side("-30 mm"),
         "flange_water_line": up("238 mm"),
     },
-    "drive": {"stages": _final("8.4"), "gears": _variator("2.45", "0.82"), "efficiency": f("82 %", "estimated")},
+    "drive": {"stages": _stages("2.45", "0.82", "8.4", "5200 rpm"), "efficiency": f("82 %", "estimated")},
     "wheel": {
         "width": f("110 mm", "maker"),
         "aspect": f("80", "maker"),
@@ -137,7 +156,7 @@ FIT_B = {
         "flange_butt_line": side("-30 mm"),
         "flange_water_line": up("238 mm"),
     },
-    "drive": {"stages": _final("7.2"), "efficiency": f("94 %", "estimated")},
+    "drive": {"stages": _PLANETS, "efficiency": f("94 %", "estimated")},
     "wheel": {**_TYRE, "mass": f("5.6 kg ±0.1 kg")},
     "packs": {
         "floor": {
@@ -219,6 +238,7 @@ def operations() -> list[dict[str, Any]]:
             "rolling": f("0.016", "estimated"),
             "grip": f("0.8", "estimated"),
             "cruise": f("45 km/h"),
+            "until": f("40 km/h"),
         },
         "/craft/stand": aft("895 mm"),
         "/craft/steering": {"rake": f("27°", "maker"), "offset": f("20 mm", "maker")},

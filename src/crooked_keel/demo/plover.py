@@ -110,7 +110,7 @@ FIT_B = _pusher(
         "kind": "four-stroke",
         "power": f("100 hp", "maker"),
         "rated_speed": f("5800 rpm", "maker"),
-        "turns": "clockwise",
+        "turns": "anticlockwise",
         "condition": "wet",
         "mass": f("69.5 kg ±0.3 kg"),
         "cg_aft": ahead("300 mm ±3 mm"),
@@ -131,13 +131,12 @@ FIT_B = _pusher(
     {
         "stages": {
             "gear": {
-                "name": "spur gear",
+                "name": "internal gear",
                 "rank": 1.0,
-                "type": "gear",
+                "type": "internal gear",
                 "driver_teeth": f("29", "maker"),
                 "driven_teeth": f("68", "maker"),
-                "turning": "flips",
-                "offset_up": f("0 mm", "maker", **{"from": "driving shaft", "dir": "up"}),
+                "offset_up": f("48.8 mm", "maker", **{"from": "driving shaft", "dir": "up"}),
                 "offset_starboard": f("0 mm", "maker", **{"from": "driving shaft", "dir": "starboard"}),
             }
         },

@@ -13,13 +13,26 @@ from ..core.facts import read_record
 from ..store.library import Library
 from ..store.records import add_records
 from ..store.store import Store
-from . import curlew, harrow, lapwing, pannier, plover, samphire, shelf, tiller, wigeon, work_lapwing, work_samphire
+from . import (
+    curlew,
+    dunlin,
+    harrow,
+    lapwing,
+    pannier,
+    plover,
+    samphire,
+    shelf,
+    tiller,
+    wigeon,
+    work_lapwing,
+    work_samphire,
+)
 from .work import Told, with_plan
 
 # Kind of craft and the module that makes it; the last is the first on the list. Further ones of a kind stand apart.
 SECOND = (("aeroplane", curlew), ("aeroplane", plover))
 # After their first evening, with rough figures in the blanks; no plan and no unit of the library is made of them.
-EVENINGS = (("boat", wigeon),)
+EVENINGS = (("boat", dunlin), ("boat", wigeon))
 DEMOS = (
     ("road-vehicle", tiller),
     ("scooter", pannier),

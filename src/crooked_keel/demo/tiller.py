@@ -37,13 +37,30 @@ def _three(x: str, strength: str) -> dict[str, Any]:
     }
 
 
+def _shaft(
+    name: str, rank: float, behind: str, torque: str, across: str, length: str, yields: str, made: str = "in one piece"
+) -> dict[str, Any]:
+    return {
+        "name": name,
+        "rank": rank,
+        "behind": f(behind),
+        "torque": torque,
+        "diameter": f(f"{across} ±0.05 mm"),
+        "inside": f("0 mm"),
+        "length": f(length),
+        "yields": f(yields, "maker"),
+        "made": made,
+    }
+
+
+_HALF = "half, by an open differential"
 _PLACED = {"flange_station": aft("1900 mm"), "flange_butt_line": side("0 mm"), "flange_water_line": up("262 mm")}
 _WHEEL = {"width": f("135 mm", "maker"), "aspect": f("80", "maker"), "rim": f("12 in", "maker")}
 _FINAL = {
     "final": {"name": "final drive", "rank": 9.0, "type": "bevel", "ratio": f("4.9", "maker"), "turning": "flips"}
 }
 
-OLD = {
+OLD: dict[str, Any] = {
     "name": "twin, 547 cc, with its box",
     "unit": {
         "name": "twin, 547 cc, with its box",
@@ -93,9 +110,17 @@ FIT_A = {
     },
     "drive": {
         "stages": {
+            "variator": {
+                "name": "variator",
+                "rank": 1.0,
+                "type": "variator",
+                "ratio": f("0.8", "maker"),
+                "low": f("3.0", "maker"),
+                "home": f("2600 rpm", "maker"),
+            },
             "primary": {
                 "name": "jackshaft gear",
-                "rank": 1.0,
+                "rank": 2.0,
                 "type": "gear",
                 "ratio": f("1.6", "maker"),
                 "turning": "flips",
@@ -105,15 +130,33 @@ FIT_A = {
                 "rank": 9.0,
                 "type": "chain",
                 "turning": "keeps",
+                "reach": f("18 mm ±1 mm"),
                 "driver_teeth": f("15"),
                 "driven_teeth": f("45"),
                 "pitch": f("15.875 mm", "maker"),
                 "strength": f("42 kN", "maker"),
             },
         },
-        "gears": {
-            "low": {"name": "variator low", "rank": 1.0, "ratio": f("3.0", "maker")},
-            "high": {"name": "variator high", "rank": 2.0, "ratio": f("0.8", "maker")},
+        "cross": {
+            "jackshaft": _shaft("jackshaft", 1.0, "2", "all of it", "25 mm", "620 mm", "400 MPa"),
+            "port": {
+                **_shaft(
+                    "port half shaft",
+                    2.0,
+                    "3",
+                    "half, by an open differential",
+                    "22 mm",
+                    "480 mm",
+                    "420 MPa",
+                    "spliced",
+                ),
+                "weld_radius": f("13 mm"),
+                "weld_leg": f("6 mm"),
+                "plugs": f("4"),
+                "plug": f("8 mm"),
+                "plug_radius": f("11 mm"),
+                "answered": "by nobody yet",
+            },
         },
         "efficiency": f("82 %", "estimated"),
         "reverse": "electric",
@@ -150,6 +193,10 @@ FIT_B = {
                 "ratio": f("5.4", "maker"),
                 "turning": "flips",
             }
+        },
+        "cross": {
+            side: _shaft(f"{side} half shaft", float(i), "1", _HALF, "26 mm", "510 mm", "420 MPa")
+            for i, side in enumerate(("port", "starboard"))
         },
         "efficiency": f("92 %", "estimated"),
         "reverse": "electric",
@@ -199,6 +246,48 @@ FIT_B = {
             },
         },
     },
+}
+
+FIT_C = {
+    "name": "twin, 547 cc, with a motor on its crank",
+    "unit": {
+        **OLD["unit"],
+        "name": "twin, 547 cc, with a motor on its crank",
+        "mass": f("112 kg ±1 kg", "estimated", note="the twin and its box, a motor of 11 kg, its plate and coupling"),
+    },
+    "placement": _PLACED,
+    "drive": {
+        "stages": {
+            "crossed": {
+                "name": "crossed belt to the box",
+                "rank": 1.0,
+                "type": "crossed belt",
+                "order": f("1"),
+                "ratio": f("1.25", "maker"),
+                "pulley": f("120 mm", "maker"),
+                "centres": f("420 mm"),
+                "strength": f("24 kN", "maker"),
+            },
+            "final": {**_FINAL["final"], "order": f("2"), "ratio": f("4.1", "maker")},
+        },
+        "gears": gears("3.6", "2.2", "1.45", "1.0"),
+        "helper": {
+            "fitted": "on the crank",
+            "torque": f("26 N·m", "maker"),
+            "lasting": f("12 N·m", "maker"),
+            "unloaded": f("62 rpm ±1 rpm", "maker"),
+            "drags": f("0.9 N·m", "maker"),
+            "limiter": f("5900 rpm", "maker"),
+            "stands": f("120 V", "maker"),
+            "full": f("84 V", "maker"),
+            "weakest": f("60 N·m", "maker"),
+            "apart": "no clutch between",
+        },
+        "efficiency": f("84 %", "estimated"),
+        "reverse": "box",
+    },
+    "wheel": _WHEEL,
+    "mount": {"mass": f("7 kg ±0.5 kg"), "points": _three("0 mm", "30 kN")},
 }
 
 _LEDGER = rows(
@@ -269,6 +358,8 @@ def operations() -> list[dict[str, Any]]:
             "rolling": f("0.015", "estimated"),
             "grip": f("0.8", "estimated"),
             "cruise": f("60 km/h"),
+            "until": f("50 km/h"),
+            "driven": "rear",
         },
         "/craft/outline": {"nose": aft("-360 mm"), "tail": aft("2480 mm"), "top": up("1640 mm"), "belly": up("190 mm")},
         "/craft/seats/driver": {"name": "driver", "rank": 1.0, **at("620 mm", "0 mm", "690 mm", "estimated")},
@@ -293,6 +384,7 @@ def operations() -> list[dict[str, Any]]:
             "ledger": _FIT_B_LEDGER,
             "spaces": _SPACES,
         },
+        "/fits/c": {"name": "Motor on the crank", "rank": 3.0, "installations": {"main": FIT_C}},
         **choices.TILLER,
         "/fits/a/installations/main/systems": VAN_TWIN,
         "/fits/b/installations/main/systems": VAN_AXLE,

@@ -64,6 +64,7 @@ LAPWING = {
     "/old_installations/main/propeller/pitch": f("1060 mm", "maker"),
     **_spacer(_A, "110 mm", "70 mm", "45 mm", "1500 N·m"),
     **_spacer(_B, "100 mm", "60 mm", "45 mm", "1200 N·m"),
+    f"{_A}/propeller/claimed": f("77 %", "maker"),
     **_pitch(_A, "840 mm", "96 %"),
     **_pitch(_B, "850 mm"),
     **_turning(_A, "0.065 kg·m²", "1400 rpm", "3000 rpm", "in line"),

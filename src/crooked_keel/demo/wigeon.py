@@ -2,12 +2,9 @@
 
 from __future__ import annotations
 
-import re
 from typing import Any
 
-from ..core.document import Project, apply_operations
-from ..core.first import first_page
-from ..core.reference.kinds import new_project
+from .evening import typed
 
 NAME = "Wigeon"
 UNIT = "twin diesel, 14 hp"
@@ -52,17 +49,4 @@ TYPED = (
 
 def operations() -> list[dict[str, Any]]:
     """Everything, in the order of the page."""
-    made: list[dict[str, Any]] = new_project("boat", NAME, "single screw", UNIT, "mm-kg")
-    made.append(
-        {"op": "add", "path": "/craft/description", "value": "open launch, her single replaced by a smaller twin"}
-    )
-    fresh = apply_operations(Project(name=NAME, kind="boat"), made)
-    for group in first_page(fresh, "a").groups:
-        for line in group.lines:
-            for pointer in (line.pointer, line.out, line.into):
-                if pointer is None:
-                    continue
-                text = next(t for pattern, t in TYPED if re.search(pattern, pointer))
-                value: Any = text if line.kind == "choice" else {"entered": text, "source": line.source}
-                made.append({"op": "add", "path": pointer, "value": value})
-    return made
+    return typed(NAME, "single screw", UNIT, "open launch, her single replaced by a smaller twin", TYPED)

@@ -10,6 +10,7 @@ from reportlab.graphics.shapes import Circle, Drawing, Line, Polygon, PolyLine, 
 from reportlab.lib.colors import HexColor
 from reportlab.lib.units import mm
 
+from ..core.drive.going.quantities import SawOut
 from ..core.drive.match.quantities import AnnulusOut, MatchOut
 from ..core.drive.section import DriveOut
 from ..core.drive.torsion.quantities import TorsionOut
@@ -24,6 +25,8 @@ _PALE, _MODE = HexColor("#EFEADD"), HexColor("#C5D7DC")
 
 def drive_drawings(drive: DriveOut, units: str) -> Iterator[tuple[str, Drawing]]:
     """Title and drawing of each plot that the drive has."""
+    if drive.saw is not None:
+        yield "Force at the road, gear by gear; road load whole, steepest hill broken", saw_plot(drive.saw, units)
     if drive.match is not None:
         yield "Unit against propeller, full throttle", match_plot(drive.match, units)
         if drive.match.blade:
@@ -109,6 +112,27 @@ def match_plot(match: MatchOut, units: str) -> Drawing:
             row = 1.5 * mm if name == names[0] else 4.5 * mm
             said = f"{name} {number(speed, 'rotation', units)}"
             drawing.add(_said(x.at(speed) - 1.5 * mm, y.start + row, said, "end"))
+    return drawing
+
+
+def saw_plot(saw: SawOut, units: str) -> Drawing:
+    """Force at the road in each gear, what the road asks, and where grip or tipping ends it."""
+    drawing = Drawing(WIDTH, 52 * mm)
+    x = _Axis(0.0, saw.speeds_si[-1], _LEFT, WIDTH - _RIGHT, "road_speed", units)
+    most = max(f for g in saw.gears for f in g.forces_si) * 1.12
+    y = _Axis(0.0, most, _FLOOR, 52 * mm - _TOP, "force", units)
+    _frame(drawing, x, y, ("road speed", "force at the road"))
+    for gear in saw.gears:
+        points = list(zip(gear.speeds_si, gear.forces_si, strict=True))
+        _line(drawing, x, y, points, strokeColor=ACT, strokeWidth=1.2)
+        last, force = points[-1]
+        drawing.add(_said(x.at(last) - 1 * mm, y.at(force) + 1 * mm, gear.name, "end"))
+    _line(drawing, x, y, list(zip(saw.speeds_si, saw.level_si, strict=True)), strokeColor=INK, strokeWidth=0.9)
+    hill = list(zip(saw.speeds_si, saw.hill_si, strict=False))
+    _line(drawing, x, y, hill, strokeColor=INK, strokeWidth=0.9, strokeDashArray=[4, 2])
+    if saw.most_si is not None and saw.most_si < most:
+        at = y.at(saw.most_si)
+        drawing.add(Line(x.start, at, x.end, at, strokeColor=LEVEL_COLOUR["stop"], strokeWidth=0.8))
     return drawing
 
 

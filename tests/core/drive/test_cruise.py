@@ -107,6 +107,7 @@ def test_heavier_it_burns_more_and_climbs_less_at_height() -> None:
     assert value(high, "climb-there")[1] < value(LAPWING, "climb-there")[1]  # type: ignore[operator]
 
 
+CLAIMED = "drive.claimed-efficiency"
 JUDGED: list[tuple[str, dict[str, Any], str, str]] = [
     ("drive.cruise", {}, "ok", "two thirds of what lasts there"),
     ("drive.cruise", {"/craft/flown/cruise": m("128 km/h")}, "watch", "nearly all of it"),
@@ -116,6 +117,11 @@ JUDGED: list[tuple[str, dict[str, Any], str, str]] = [
     ("drive.cruise", {"/craft/flown/cruise": None}, "unknown", "nobody said how fast"),
     ("drive.cruise", {"/craft/flown/top": None}, "unknown", "one point is no polar"),
     ("drive.cruise", {"/craft/flown/top": m("106 km/h")}, "unknown", "level no faster than it climbs"),
+    (CLAIMED, {}, "ok", "a figure that can be"),
+    (CLAIMED, {f"{A}/propeller/claimed": m("84 %")}, "watch", "nearly what the disc allows"),
+    (CLAIMED, {f"{A}/propeller/claimed": m("91 %")}, "stop", "more than any disc gives"),
+    (CLAIMED, {"/craft/flown/cruise": None}, "unknown", "at which speed"),
+    (CLAIMED, {"/craft/flown/cruise": m("165 km/h")}, "unknown", "a cruise that it does not hold"),
     ("drive.climb-there", {}, "ok", "2.3 m/s"),
     ("drive.climb-there", {"/craft/flown/climb": m("480 ft/min ±400 ft/min")}, "watch", "a climb that nobody timed"),
     ("drive.climb-there", {"/need/altitude": m("9000 ft"), "/need/hot": m("20")}, "watch", "a hot day high up"),

@@ -300,3 +300,13 @@ def test_a_way_out_leads_out(rule: str, way: str) -> None:
     assert LEVELS.index(level(after, rule)) > LEVELS.index(level(PLOVER, rule))
     stops = lambda p: {f.key for f in assess(p, "b").findings if f.level == "stop"}
     assert stops(after) <= stops(PLOVER)
+
+
+def test_other_teeth_lead_out_of_a_crossing() -> None:
+    """A tooth or two on the driven wheel moves the propeller's inertia, by the square of the ratio, and the orders."""
+    crossing = put(PLOVER, {f"{B}/drive/line/spider/stiffness": m("1400 N·m/rad ±28 N·m/rad")})
+    assert level(crossing, IDLE) == "stop"
+    offered = {s.id: s for s in suggest(crossing, "b", IDLE).suggestions}
+    after = apply_operations(crossing, [o.model_dump() for o in offered["teeth-gear-1"].operations])
+    teeth = lambda p: p.fits["b"].installations["main"].drive.stages["gear"].driven_teeth
+    assert teeth(after).si == teeth(crossing).si - 1 and level(after, IDLE) == "watch"

@@ -91,7 +91,8 @@ def turns(project: Project, fit: str) -> int:
 
 def test_an_idler_turns_the_propeller_the_other_way() -> None:
     gear = f"{B}/drive/stages/gear"
-    none, one = (put(PLOVER, {f"{gear}/turning": None, f"{gear}/idlers": m(n)}) for n in ("0", "1"))
+    spur = {f"{gear}/type": "gear", f"{gear}/turning": None, f"{B}/unit/turns": "clockwise"}
+    none, one = (put(PLOVER, {**spur, f"{gear}/idlers": m(n)}) for n in ("0", "1"))
     assert turns(none, "b") == -turns(one, "b")
     levels = [next(f.level for f in assess(p, "b").findings if f.rule == "drive.rotation") for p in (none, one)]
     assert levels == ["ok", "stop"]

@@ -126,6 +126,8 @@ REST: tuple[Block, ...] = (
             field("/craft/road/grip", "Grip of the driven tyre"),
             field("/craft/road/cruise", "Cruising speed"),
             field("/craft/road/steepest", "Steepest hill it must climb"),
+            field("/craft/road/until", "Pulling away timed until"),
+            field("/craft/road/driven", "Driven end, of more than two wheels", "choice"),
         ),
         form="driven wheel",
     ),

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Literal
 
-from ..figure.flows import ShortTime, Temperature
+from ..figure.flows import ShortTime, Stress, Temperature
 from ..figure.kinds import (
     Count,
     Duration,
@@ -17,6 +17,7 @@ from ..figure.kinds import (
     SeaSpeed,
     Torque,
     Twist,
+    Voltage,
 )
 from ..figure.narrow import (
     Aspect,
@@ -59,13 +60,16 @@ StageType = Literal[
 
 
 class Road(Part):
-    """What holds a road craft back, the grip of its driven wheel, and the steepest hill it must climb."""
+    """What holds a road craft back, the grip of its driven wheel, and the steepest hill it must climb; until which
+    speed its pulling away is timed, and which end of four or three wheels is driven."""
 
     drag_area: DragArea | None = None
     rolling: Rolling | None = None
     grip: Grip | None = None
     cruise: RoadSpeed | None = None
     steepest: Slope | None = None
+    until: RoadSpeed | None = None
+    driven: Literal["rear", "front"] | None = None
 
 
 class Trial(Part):
@@ -81,7 +85,9 @@ class Trial(Part):
 class Stage(Item):
     """One step of the reduction. Ratio is driver speed over driven speed; teeth give it exactly. order: its place along
     the train, 1 at the unit; pulley: pitch diameter of the driving one of a belt without teeth; idlers: wheels between
-    the two of a gear stage, none where it is said that there are none."""
+    the two of a gear stage, none where it is said that there are none. reach: how much further apart its adjuster sets
+    a chain's centres than they are given. Of a variator the ratio is that of its fast end, low that of the other, and
+    home the speed of the unit at which its clutch no longer slips."""
 
     type: StageType = "gear"
     idlers: Before | None = None
@@ -98,6 +104,9 @@ class Stage(Item):
     strength: Force | None = None
     order: Count | None = None
     pulley: Length | None = None
+    reach: Length | None = None
+    low: StageRatio | None = None
+    home: Rotation | None = None
 
 
 class Gear(Item):
@@ -153,6 +162,43 @@ class Shaft(Part):
     span: Length | None = None
 
 
+class CrossShaft(Item):
+    """A shaft that carries the torque to the road: how many stages lie before it, whether a differential splits the
+    torque to it; diameter and bore where it is weakest, how long it twists, at which stress its metal yields. A spliced
+    one by its weld and by its plugs; whether somebody qualified answers for the splice."""
+
+    behind: Before | None = None
+    torque: Literal["all of it", "half, by an open differential", "all of it where one wheel is locked"] | None = None
+    diameter: Bore | None = None
+    inside: Bore | None = None
+    length: Length | None = None
+    yields: Stress | None = None
+    made: Literal["in one piece", "spliced"] | None = None
+    weld_radius: Bore | None = None
+    weld_leg: Bore | None = None
+    plugs: Count | None = None
+    plug: Bore | None = None
+    plug_radius: Bore | None = None
+    answered: Literal["by somebody qualified", "by nobody yet"] | None = None
+
+
+class Helper(Part):
+    """A motor on the crank of an engine, both always at one speed: its greatest torque, its voltage for its speed at no
+    load (rpm of one volt), what it takes to be turned when it is off; what the controller and the pack stand; what the
+    weakest part behind both may be given."""
+
+    fitted: Literal["on the crank", "none"] | None = None
+    torque: Torque | None = None
+    lasting: Torque | None = None
+    unloaded: Rotation | None = None
+    drags: Torque | None = None
+    limiter: Rotation | None = None
+    stands: Voltage | None = None
+    full: Voltage | None = None
+    weakest: Torque | None = None
+    apart: Literal["no clutch between", "a clutch between"] | None = None
+
+
 class Drive(Part):
     """Reduction between the unit and the output flange. No stages: the propeller sits on the unit's own flange.
     works_from: the slowest that the unit turns in steady work; line: what twists between it and the propeller."""
@@ -170,6 +216,8 @@ class Drive(Part):
     heat: GearHeat = GearHeat()
     clutch: Clutch = Clutch()
     shaft: Shaft = Shaft()
+    cross: dict[Key, CrossShaft] = {}
+    helper: Helper = Helper()
 
 
 class Swing(Part):
@@ -187,7 +235,8 @@ class Propeller(Part):
     the propeller's back to its middle; the bending that the flange may bear by its maker. blade_angle: at three
     quarters of its radius, where no pitch is given; static_speed: of the unit at full throttle, standing, as it was
     read, with the blade angle it was read at where that is another now. Of a marine one the area of its blades over
-    that of its disc, how far its shaft is under the water, and the unit's speed at full throttle, loaded, as read."""
+    that of its disc, how far its shaft is under the water, and the unit's speed at full throttle, loaded, as read.
+    claimed: its efficiency at the cruise by its maker."""
 
     diameter: Length | None = None
     pitch: Length | None = None
@@ -210,6 +259,7 @@ class Propeller(Part):
     static_speed: Rotation | None = None
     read_angle: BladeAngle | None = None
     swing: Swing = Swing()
+    claimed: Efficiency | None = None
 
 
 class Wheel(Part):

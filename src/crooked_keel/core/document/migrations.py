@@ -106,6 +106,11 @@ def _to_10(raw: dict[str, Any]) -> dict[str, Any]:
     return {**raw, "schema_version": 10}
 
 
+def _to_11(raw: dict[str, Any]) -> dict[str, Any]:
+    """Cross shafts, a motor on the crank, both ends of a variator in its stage are new: nothing is said of them."""
+    return {**raw, "schema_version": 11}
+
+
 # version → function that lifts a document of that version to the next one.
 STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {
     1: _to_2,
@@ -117,6 +122,7 @@ STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {
     7: _to_8,
     8: _to_9,
     9: _to_10,
+    10: _to_11,
 }
 
 

@@ -18,8 +18,11 @@ from .air.functions import propeller_speed
 from .air.quantities import AirPropeller
 from .battery.quantities import OnBattery
 from .climb.quantities import Flown
+from .cross.quantities import CrossShafts
 from .cruise.quantities import Cruise
+from .going.quantities import Going, SawOut
 from .heat.quantities import GearOil
+from .helper.quantities import HelperMotor
 from .marine.quantities import AtSea, AtSeaOut
 from .match.quantities import AirMatch, MatchOut
 from .road import says as road_says
@@ -71,6 +74,7 @@ class DriveOut(Out):
     on_road: OnRoadOut | None
     torsion: TorsionOut | None
     match: MatchOut | None
+    saw: SawOut | None
 
 
 class DriveTopics(NamedTuple):
@@ -90,6 +94,9 @@ class DriveTopics(NamedTuple):
     spacer: Spacer | None
     screw: ScrewMatch | None
     shafting: Shafting | None
+    cross: CrossShafts | None
+    going: Going | None
+    helper: HelperMotor
 
     def topics(self) -> list[Topic]:
         """Those that there are."""
@@ -225,6 +232,32 @@ def shafting_values(shafting: Shafting) -> list[Value]:
     return out.values
 
 
+def going_values(going: Going) -> list[Value]:
+    """How it pulls away."""
+    out = ValueList("drive")
+    going.values(out)
+    return out.values
+
+
+def cross_values(cross: CrossShafts) -> list[Value]:
+    """Shafts that carry the torque across."""
+    out = ValueList("drive")
+    cross.values(out)
+    return out.values
+
+
+def helper_values(helper: HelperMotor) -> list[Value]:
+    """A motor on the crank."""
+    out = ValueList("drive")
+    helper.values(out)
+    return out.values
+
+
+def saw_table(going: Going) -> SawOut | None:
+    """The saw-tooth diagram, where it can be drawn."""
+    return or_none(going.drawn)
+
+
 def screw_values(screw: ScrewMatch) -> list[Value]:
     """Unit against marine propeller."""
     out = ValueList("drive")
@@ -278,6 +311,9 @@ VALUES = (
     spacer_values,
     screw_values,
     shafting_values,
+    going_values,
+    cross_values,
+    helper_values,
     torsion_values,
     oil_values,
 )
@@ -354,6 +390,7 @@ def propeller_table(train: Train, air: AirPropeller | None, sea: AtSea | None, r
         on_road=None,
         torsion=None,
         match=None,
+        saw=None,
     )
 
 

@@ -13,10 +13,14 @@ from ..resolved.installation import ResolvedInstallation
 from ..resolved.ratios import along_the_train, stage_ratio
 from .air.quantities import AirPropeller
 from .air.rules import FLAT_M
+from .cross import suggest as cross
 from .cruise import suggest as cruise
+from .helper import suggest as helper
+from .kept import is_kept
 from .marine.functions import propeller_pitch, tip_clearance_share
 from .marine.quantities import AtSea
 from .match import suggest as match
+from .outside import suggest as outside
 from .road.functions import road_speed
 from .road.quantities import OnRoad
 from .road.runs import Runs
@@ -31,18 +35,11 @@ _MOST_LIFT_M = 0.060
 _LEAST_DIAMETER = 0.85
 
 
-def _kept(placed: ResolvedInstallation, resolved: Resolved, key: str) -> bool:
-    """Whether a stage is the craft's own, there before the work: another ratio of it is not to be had."""
-    stage = placed.installation.drive.stages[key]
-    old = [s for o in resolved.old for s in o.installation.drive.stages.values()]
-    return any(s.name.casefold() == stage.name.casefold() and s.type == stage.type == "gear" for s in old)
-
-
 def tip_mach(air: AirPropeller, train: Train, placed: ResolvedInstallation, resolved: Resolved) -> Iterator[Proposal]:
     """A smaller diameter, or a greater ratio in the last stage."""
     yield from _diameter(train, placed, resolved, air.diameter_in_flight)
     stages = along_the_train(placed.installation.drive)
-    if not stages or _kept(placed, resolved, stages[-1][0]):
+    if not stages or is_kept(placed, resolved, stages[-1][0]):
         return
     key, stage = stages[-1]
     base = train.p(f"drive/stages/{key}")
@@ -133,7 +130,7 @@ def pitch(sea: AtSea, train: Train, placed: ResolvedInstallation, resolved: Reso
         [Operation(op="replace", path=train.p("propeller/pitch"), value=computed(figure, tape_text(wanted, units)))],
     )
     stages = along_the_train(placed.installation.drive)
-    if stages and stages[-1][1].driver_teeth is None and not _kept(placed, resolved, stages[-1][0]):
+    if stages and stages[-1][1].driver_teeth is None and not is_kept(placed, resolved, stages[-1][0]):
         key, stage = stages[-1]
         base = train.p(f"drive/stages/{key}")
         ratio = round(stage_ratio(stage, base) * sea.pitch / propeller_pitch(*sea.pitch_terms), 2)
@@ -154,7 +151,7 @@ def top_gear(road: OnRoad, train: Train, placed: ResolvedInstallation, resolved:
     """Teeth of the last sprocket, or ratio of the last stage, that bring top gear a little over the speed of the
     power."""
     stages = along_the_train(placed.installation.drive)
-    if not stages or _kept(placed, resolved, stages[-1][0]):
+    if not stages or is_kept(placed, resolved, stages[-1][0]):
         return
     key, stage = stages[-1]
     base = train.p(f"drive/stages/{key}")
@@ -227,4 +224,7 @@ PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {
     **screw.PROPOSERS,
     **shafting.PROPOSERS,
     **torsion.PROPOSERS,
+    **cross.PROPOSERS,
+    **outside.PROPOSERS,
+    **helper.PROPOSERS,
 }

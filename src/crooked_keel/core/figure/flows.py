@@ -70,6 +70,13 @@ class FinePressure(Pressure):
     usual = (0.0, 5000.0)
 
 
+class Stress(Pressure):
+    """A stress in a metal, Pa."""
+
+    shown = "stress"
+    usual = (50e6, 2500e6)
+
+
 class Conductance(Figure):
     """Heat that a cooler passes for each kelvin, W/K."""
 

@@ -256,7 +256,10 @@ def boat(layout: str) -> First:
 
 
 def _on_wheels(base: float, radius: float, ridden: bool, gears: tuple[str, ...], final: str) -> First:
-    ratios = tuple(Line(f"Ratio, {g}", f"~/drive/gears/{g}/ratio") for g in gears)
+    ratios = tuple(Line(f"Ratio, {g}", f"~/drive/gears/{g}/ratio") for g in gears) or (
+        Line("Variator, ratio at its low end", "~/drive/stages/variator/low"),
+        Line("Variator, ratio at its fast end", "~/drive/stages/variator/ratio"),
+    )
     chain = (
         (
             Line("Final chain, driving teeth", "~/drive/stages/chain/driver_teeth", "at", ("flange",)),
@@ -333,7 +336,7 @@ def motorcycle(layout: str) -> First:
 
 def scooter(layout: str) -> First:
     """What is measured first."""
-    return _on_wheels(1.24, 0.215, True, ("low", "high"), "final")
+    return _on_wheels(1.24, 0.215, True, (), "final")
 
 
 def road_vehicle(layout: str) -> First:

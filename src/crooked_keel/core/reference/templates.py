@@ -210,8 +210,10 @@ def _motorcycle(layout: str, unit_name: str) -> Values:
 
 def _scooter(layout: str, unit_name: str) -> Values:
     drive = {
-        "gears": {"low": {"name": "variator, low", "rank": 1.0}, "high": {"name": "variator, high", "rank": 2.0}},
-        "stages": {"final": {"name": "final gear", "rank": 9.0, "type": "gear"}},
+        "stages": {
+            "variator": {"name": "variator", "rank": 1.0, "type": "variator"},
+            "final": {"name": "final gear", "rank": 9.0, "type": "gear"},
+        },
         "efficiency": _guess("85 %"),
     }
     one = lambda name: {"main": {**_installation(name, {}), "drive": drive}}

@@ -40,9 +40,10 @@ def stage_ratio(stage: Stage, pointer: str) -> float:
     return need(stage.ratio, f"{pointer}/ratio", f"ratio of the {stage.name}").si
 
 
-# Stages within the unit or its box; the others run outside it, to what it drives.
-WITHIN = ("gear", "internal gear", "planetary", "bevel", "V-drive", "down-angle gear")
-OUTSIDE = ("chain", "belt", "crossed belt", "variator")
+# Stages within the unit or its box; the others run outside it, to what it drives. The belt of a variator pulls within
+# its own case.
+WITHIN = ("gear", "internal gear", "planetary", "bevel", "V-drive", "down-angle gear", "variator")
+OUTSIDE = ("chain", "belt", "crossed belt")
 # Whether a stage turns as its driver does, where its kind says so.
 _TURNS = {"internal gear": "keeps", "belt": "keeps", "chain": "keeps", "crossed belt": "flips", "variator": "keeps"}
 
@@ -127,7 +128,9 @@ def ratio_products(drive: Drive) -> tuple[float, float]:
     driven = driving = 1.0
     for stage in drive.stages.values():
         if stage.driver_teeth is not None and stage.driven_teeth is not None:
-            driven, driving = driven * stage.driven_teeth.si, driving * stage.driver_teeth.si
+            # A planetary that drives its carrier turns once more: both wheels count as driven.
+            more = stage.driver_teeth.si if stage.type == "planetary" and stage.held != "carrier" else 0.0
+            driven, driving = driven * (stage.driven_teeth.si + more), driving * stage.driver_teeth.si
         elif stage.ratio is not None:
             driven *= stage.ratio.si
     return driven, driving

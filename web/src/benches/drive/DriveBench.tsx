@@ -7,6 +7,7 @@ import { Beside } from './Beside';
 import { Crossings } from './Crossings';
 import { Match } from './Match';
 import { RoadTrain } from './RoadTrain';
+import { SawTooth } from './SawTooth';
 import { Train } from './Train';
 
 /** Reduction, and what it turns. */
@@ -28,6 +29,7 @@ export function DriveBench() {
           <Train />
         </Picture>
       )}
+      <SawTooth />
       <Match />
       <Crossings />
       <Strip label="Answers">

@@ -5,10 +5,11 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 
-from ...errors import ask_all, or_none
+from ...errors import CannotSay, Gap, ask_all, or_none
 from ...judging.band import at_least, at_most, band
 from ...judging.finding import Compared, Finding, Level, q
 from ...judging.register import rule, verdict
+from ...physics.blades import ideal_efficiency
 from ..match.quantities import AirMatch
 from .functions import climb_there, cruise_time, level_power
 from .quantities import BURN_DOUBT, Cruise
@@ -159,4 +160,37 @@ def overspeed(cruise: Cruise, match: AirMatch) -> Iterable[Finding]:
         v=q(cruise.dives, "road_speed"),
         n=q(driven, "rotation"),
         l=q(lasting, "rotation"),
+    )
+
+
+@rule(
+    "drive.claimed-efficiency",
+    "Efficiency that a propeller is said to have",
+    limit="0.92 of what its disc allows at the cruise or less ok, to that watch, more stop",
+    source="actuator disc; 0.92: common practice, no source",
+    mark="common practice",
+    form="air propeller",
+)
+def claimed(cruise: Cruise, match: AirMatch) -> Iterable[Finding]:
+    figure = match.propeller.claimed
+    if figure is None:
+        return
+    if not cruise.begun:
+        raise CannotSay(Gap("/craft/flown/cruise", "airspeed of the cruise, and what was flown before"))
+    held, across = ask_all(lambda: cruise.now, lambda: match.drawn.diameter_m)
+    if held is None:
+        raise CannotSay(Gap("/craft/flown/cruise", "a cruise that its propeller holds"))
+    most = ideal_efficiency(held.power * match.efficiency, cruise.airspeed, across, cruise.there.density)
+    judged = band(figure.si / most, "percent", ok=at_most(0.92), watch=at_most(1.0))
+    yield verdict(
+        "drive.claimed-efficiency",
+        judged.level,
+        "{c} is claimed, the disc allows {m}",
+        "At {v} with the power of the cruise. What the disc allows no propeller reaches: drag of the blades and the "
+        "swirl behind them come off it."
+        + (" A maker's figure above it was taken at another speed, or is not true." if judged.level == "stop" else ""),
+        compared=judged.compared,
+        c=q(figure.si, "percent"),
+        m=q(most, "percent"),
+        v=q(cruise.airspeed, "road_speed"),
     )

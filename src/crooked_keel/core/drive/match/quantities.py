@@ -377,7 +377,7 @@ class AirMatch(Topic):
     def table(self) -> MatchOut:
         """The match as drawn. Raises CannotSay."""
         given, blades, allowed = ask_all(lambda: self.given, lambda: self.blades, lambda: self.allowed)
-        asks = lambda v: self.chart(blades, v, self.air).at(self.speeds / self.train.ratio)[1].tolist()
+        asks = lambda v: np.maximum(self.chart(blades, v, self.air).at(self.speeds / self.train.ratio)[1], 0.0).tolist()
         figure = self.resolved.project.craft.climb_speed
         climbs = figure is not None and figure.si > 0
         at = lambda m: m.speed if m.state == "full" else None

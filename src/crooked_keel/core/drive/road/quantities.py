@@ -4,12 +4,14 @@ from __future__ import annotations
 
 import math
 
-from ...errors import CannotSay, Gap, ask_all
+from ...document import Stage
+from ...errors import CannotSay, Gap, InputError, ask_all
 from ...figure.trace import above_zero, need
 from ...figure.units import G0_M_S2
 from ...formula import record
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
+from ...resolved.ratios import along_the_train, stage_ratio
 from ...resolved.wheels import Wheels
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
@@ -108,6 +110,8 @@ class OnRoad(Topic):
         """Gears, shortest first: id, name, ratio. An electric drive without any has one, direct; a piston engine needs
         them named, or both ends of its variator."""
         if not self.drive.gears:
+            if self.variator is not None:
+                return self._ends(*self.variator)
             if self.train.electric:
                 return [("direct", "one speed", 1.0)]
             what = f"gears of the {self.train.name}, or both ends of its variator"
@@ -119,6 +123,29 @@ class OnRoad(Topic):
         ask_all(*asks)
         made = [(k, g.name, ask()) for (k, g), ask in zip(self.drive.gears.items(), asks, strict=True)]
         return sorted(made, key=lambda g: -g[2])
+
+    @property
+    def variator(self) -> tuple[str, Stage] | None:
+        """The variator among the stages: its key and stage; None where there is none, or gears are named."""
+        if self.drive.gears:
+            return None
+        return next(((k, s) for k, s in along_the_train(self.drive) if s.type == "variator"), None)
+
+    def _ends(self, key: str, stage: Stage) -> list[tuple[str, str, float]]:
+        """Both ends of a variator as gears: the train has its fast end in it."""
+        at = self.train.p(f"drive/stages/{key}")
+        fast, low = ask_all(
+            lambda: stage_ratio(stage, at),
+            lambda: need(stage.low, f"{at}/low", f"ratio of the {stage.name} at its low end").si,
+        )
+        if low < fast:
+            raise InputError(
+                f"{at}/low",
+                f"the low end of the {stage.name} is its greater ratio",
+                given=stage.low.entered if stage.low is not None else None,
+                allowed="not less than its ratio at the fast end",
+            )
+        return [("low", f"{stage.name}, low", low / fast), ("high", f"{stage.name}, fast", 1.0)]
 
     def total(self, gear: float) -> float:
         """Overall ratio in a gear."""

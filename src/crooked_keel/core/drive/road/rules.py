@@ -13,11 +13,9 @@ from ...judging.subjects import Subject, one_by_one
 from ...resolved.ratios import order_open
 from ..train.quantities import Train
 from .functions import (
-    chain_links,
     chain_pull,
     chain_ripple,
     chain_wrap,
-    even_links,
     road_speed,
     sprocket_pitch_diameter,
     tyre_radius,
@@ -150,36 +148,6 @@ def train_order(train: Train) -> Iterable[Finding]:
         where = lambda k: train.p(f"drive/stages/{k}/order")
         raise CannotSay(*[Gap(where(k), f"place along the train of the {s.name}") for k, s in stages])
     return ()
-
-
-@rule(
-    "drive.chain-closes",
-    "Length of the chains",
-    limit="shown for cutting: the next even number of links, and where that sets the wheel",
-    source="machine-design handbook, roller chains (from memory)",
-    mark="from memory",
-    form="across",
-)
-def chain_closes(runs: Runs) -> Iterable[Finding]:
-    def judge(s: Subject[Run]) -> Iterator[Finding]:
-        links, fitted, centres = runs.links(s.of), runs.fitted_centres(s.of), runs.centres(s.of)
-        yield verdict(
-            "drive.chain-closes",
-            "ok",
-            "{name}: {n} links set its centres at {c}",
-            "{x} links at {d}; the next even number sets them {m} further apart. The adjuster must reach that, and "
-            "wear beyond: its reach was not looked at.",
-            subject=s.key,
-            working=chain_links.working(*runs.links_terms(s.of)),
-            name=word(s.name),
-            n=q(even_links(links), "count"),
-            c=q(fitted, "length"),
-            x=q(links, "number"),
-            d=q(centres, "length"),
-            m=q(fitted - centres, "length"),
-        )
-
-    return one_by_one("drive.chain-closes", runs.subjects(runs.chains), judge)
 
 
 # An old chain proves only what it carried with reserve: below this it excuses nothing. Proposed.

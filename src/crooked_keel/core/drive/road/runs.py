@@ -59,6 +59,7 @@ class Runs(Topic):
         self.road = road
         self.wheels = wheels
         self.old = old
+        self.school = resolved.project.assumptions.tolerance_school or "two standard deviations"
 
     @property
     def all(self) -> list[Run]:
@@ -114,6 +115,14 @@ class Runs(Topic):
         ask_all(lambda: placed.flange, lambda: wheels.rear_m, lambda: wheels.rear_axle_z_m)
         x, _, z = (t.value for t in placed.flange)
         return math.hypot(wheels.rear_m + self.resolved.stretch_m - x, wheels.rear_axle_z_m - z)
+
+    def speed(self, run: Run, wheel_rad_s: float) -> float:
+        """How fast it runs when the wheel turns so fast, m/s. Raises CannotSay."""
+        stages = along_the_train(self.train.drive)
+        behind = stages[[k for k, _ in stages].index(run.key) + 1 :]
+        faster = math.prod(stage_ratio(s, self.train.p(f"drive/stages/{k}")) for k, s in behind)
+        pitch, _, driven = self.teeth(run)
+        return wheel_rad_s * faster * pitch * driven / (2 * math.pi)
 
     def links_terms(self, run: Run) -> tuple[float, float, float, float]:
         """Centre distance, pitch and teeth of a chain."""

@@ -1,0 +1,1 @@
+"""Shafts that carry the torque across to the road."""

@@ -1,0 +1,1 @@
+"""How a road craft pulls away and pulls, gear by gear."""

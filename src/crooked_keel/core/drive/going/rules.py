@@ -1,0 +1,66 @@
+"""Findings of how a road craft pulls away."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from ...errors import ask_all
+from ...figure.units import G0_M_S2
+from ...judging.finding import Compared, Finding, Level, q
+from ...judging.register import rule, verdict
+from .functions import tip_acceleration
+from .quantities import Going
+
+# Of the force at which the front lifts full throttle may give so much before it is said. Common practice, no source.
+_CALM = 0.8
+
+
+@rule(
+    "drive.pulls-away",
+    "Pulling away",
+    limit="reaches the speed, and full throttle gives 0.8 of what lifts the front or less: ok; else watch",
+    source="mechanics; 0.8: common practice, no source",
+    mark="common practice",
+    form="driven wheel",
+)
+def pulls_away(going: Going) -> Iterable[Finding]:
+    if going.placed.old:
+        return
+    ask_all(lambda: going.time, lambda: going.standing, lambda: going.best)
+    s, time, full = going.standing, going.time, float(going.best[0])
+    lifts = tip_acceleration(s.base_m, s.x_m, s.height_m) * s.mass_kg
+    share = full / lifts if going.driven == "rear" else 0.0
+    slips = full > going.allowed
+    level: Level = "ok" if time is not None and share <= _CALM else "watch"
+    yield verdict(
+        "drive.pulls-away",
+        level,
+        "Never reaches {u}"
+        if time is None
+        else "From rest to {u} in {t}; full throttle lifts the front"
+        if share > 1
+        else "From rest to {u} in {t}",
+        "Heaviest loading, level, no wind, an even surface as grippy as entered"
+        + (
+            ", by the curve of its sheet"
+            if going.by_curve
+            else ", as if its power were there at every speed above its peak torque"
+        )
+        + "; shifting and clutch are not counted, so it takes longer. At most {a} g. "
+        + (
+            "{f} at the road, {l} lifts the front wheel: open it by half."
+            if share > 1
+            else "Full throttle gives {p} of what lifts the front."
+            if share > _CALM
+            else "The tyre slips before that."
+            if slips
+            else "Neither grip nor tipping holds it back."
+        ),
+        compared=Compared(value=share, dimension="percent", hi=_CALM),
+        u=q(going.until, "road_speed"),
+        t=q(time or 0.0, "short_time"),
+        a=q(going.hardest / G0_M_S2, "number"),
+        f=q(full, "force"),
+        l=q(lifts, "force"),
+        p=q(share, "percent"),
+    )

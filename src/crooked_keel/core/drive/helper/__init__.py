@@ -1,0 +1,1 @@
+"""A motor on the crank of an engine."""

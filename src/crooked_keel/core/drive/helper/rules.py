@@ -1,0 +1,98 @@
+"""Findings of a motor on the crank of an engine."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from ...errors import CannotSay, Gap, ask_all
+from ...judging.band import at_most, band
+from ...judging.finding import Finding, q
+from ...judging.register import rule, verdict
+from .functions import back_voltage, both_torque
+from .quantities import HelperMotor
+
+
+@rule(
+    "drive.both-torque",
+    "Engine and motor on one shaft",
+    limit="0.90 of what the weakest part may be given, with its doubt, ok; all of it watch; more stop",
+    source="its maker; 0.90: common practice, no source",
+    mark="common practice",
+)
+def torque(helper: HelperMotor) -> Iterable[Finding]:
+    if not helper.fitted or helper.placed.old:
+        return
+    both, weakest = ask_all(lambda: helper.both, lambda: helper.weakest)
+    share = both.value / weakest.si
+    doubt = 2 * (both.u / weakest.si + share * weakest.u / weakest.si)
+    judged = band(share, "percent", ok=at_most(0.90), watch=at_most(1.0), doubt=doubt)
+    yield verdict(
+        "drive.both-torque",
+        judged.level,
+        "Engine and motor give {t}, the weakest part is given {w}"
+        if share > 1
+        else "Engine and motor give {t} of {w} that the weakest part may be given",
+        "As if both gave their greatest at one speed. A controller that holds the motor back under load is not counted "
+        "on; shock of the road comes on top. Torsion of the longer line is judged apart.",
+        compared=judged.compared,
+        working=both_torque.working(helper.torques[0].si, helper.torques[1].si),
+        can_suggest=judged.level != "ok",
+        t=q(both.value, "torque"),
+        w=q(weakest.si, "torque"),
+    )
+
+
+@rule(
+    "drive.back-voltage",
+    "Voltage of a motor that the engine turns",
+    limit="0.95 of controller and full pack, 3 % over the limiter, with its doubt, ok; all of it watch; more stop",
+    source="definition of its speed of one volt; 3 % and 0.95: common practice, no source",
+    mark="common practice",
+)
+def voltage(helper: HelperMotor) -> Iterable[Finding]:
+    if not helper.fitted or helper.placed.old:
+        return
+    made, stands = ask_all(lambda: helper.voltage, lambda: helper.stands)
+    share = made.value / stands
+    judged = band(share, "percent", ok=at_most(0.95), watch=at_most(1.0), doubt=2 * made.u / stands)
+    yield verdict(
+        "drive.back-voltage",
+        judged.level,
+        "Turned by the engine the motor makes {v} of {s}" if share <= 1 else "The motor makes {v}, only {s} is stood",
+        "{n} at the limiter and 3 % over. Above the pack its diodes charge it with nothing to hold them; above the "
+        "controller they break. It makes that voltage with the main switch open too: high voltage kills, leave it to "
+        "people licensed for it.",
+        compared=judged.compared,
+        working=back_voltage.working(*helper.voltage_terms),
+        can_suggest=judged.level != "ok",
+        v=q(made.value, "voltage"),
+        s=q(stands, "voltage"),
+        n=q(helper.fastest.si, "rotation"),
+    )
+
+
+@rule(
+    "drive.coupled",
+    "What an engine and a motor on its crank cannot do apart",
+    limit="with a clutch between ok, without watch",
+    source="kinematics",
+    mark="statics",
+)
+def coupled(helper: HelperMotor) -> Iterable[Finding]:
+    if not helper.fitted or helper.placed.old:
+        return
+    if helper.helper.apart is None:
+        what = f"whether a clutch sits between engine and motor ({helper.train.name})"
+        raise CannotSay(Gap(helper.p("apart"), what))
+    free, drag = helper.helper.apart == "a clutch between", helper.drag
+    yield verdict(
+        "drive.coupled",
+        "ok" if free else "watch",
+        "A clutch lets engine and motor turn apart" if free else "Motor and engine always turn together",
+        "With the clutch open the motor moves the craft alone, and a stopped engine does not hold it."
+        if free
+        else "No way on electricity alone: the engine is turned with it. An engine that seizes stops both, a motor "
+        "likewise; a motor or controller that is dead leaves the engine, which then turns it at {d}. The engine can "
+        "be started by it.",
+        d=q(drag.si, "torque"),
+    )

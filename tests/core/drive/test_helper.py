@@ -1,0 +1,77 @@
+"""A motor on the crank of an engine: by the worked case, and where an engineer says stop."""
+
+from __future__ import annotations
+
+import math
+from typing import Any
+
+import pytest
+
+from crooked_keel.core.asked.suggest import suggest
+from crooked_keel.core.assess import assess
+from crooked_keel.core.document import Project, apply_operations
+from crooked_keel.core.drive.helper.functions import back_voltage, both_torque
+from crooked_keel.core.judging.finding import Finding
+from tests.conftest import DEMO_OF, put
+
+TILLER = DEMO_OF["road-vehicle"]
+C = "/fits/c/installations/main"
+H = f"{C}/drive/helper"
+RPM = math.pi / 30
+BOTH, BACK, COUPLED = "drive.both-torque", "drive.back-voltage", "drive.coupled"
+
+
+def m(text: str) -> dict[str, Any]:
+    return {"entered": text, "source": "measured"}
+
+
+def test_the_worked_case() -> None:
+    """95 and 40 N·m at 7000 rpm are 135 N·m and 98.96 kW; 60 rpm of one volt, turned at 9000, makes 150 V (by hand)."""
+    assert both_torque(95, 40) * 7000 * RPM == pytest.approx(98960, rel=1e-4)
+    assert back_voltage(9000 * RPM, 60 * RPM) == pytest.approx(150)
+
+
+def found(project: Project, rule: str) -> Finding:
+    (one,) = (f for f in assess(project, "c").findings if f.rule == rule)
+    return one
+
+
+JUDGED: list[tuple[str, dict[str, Any], str, str]] = [
+    (BOTH, {}, "stop", "68 N·m into a box of 60"),
+    (BOTH, {f"{H}/weakest": m("90 N·m ±1 N·m")}, "ok", "a box of 90"),
+    (BOTH, {f"{H}/weakest": m("72 N·m ±1 N·m")}, "watch", "little left"),
+    (BOTH, {f"{H}/weakest": m("90 N·m ±30 N·m")}, "watch", "hearsay about the box"),
+    (BOTH, {f"{H}/weakest": None}, "unknown", "nobody asked what it bears"),
+    (BOTH, {f"{H}/torque": None}, "unknown", "what the motor gives"),
+    (BOTH, {f"{C}/unit/peak_torque": None}, "unknown", "what the engine gives"),
+    (BACK, {}, "stop", "98 V into a pack of 84"),
+    (BACK, {f"{H}/unloaded": m("85 rpm ±0.5 rpm")}, "ok", "wound for more speed"),
+    (BACK, {f"{H}/unloaded": m("75 rpm ±0.5 rpm")}, "watch", "nearly all of it"),
+    (BACK, {f"{H}/unloaded": m("85 rpm ±20 rpm")}, "watch", "a figure from hearsay"),
+    (BACK, {f"{H}/stands": m("60 V")}, "stop", "the controller breaks first"),
+    (BACK, {f"{H}/limiter": None}, "unknown", "how fast it is turned"),
+    (BACK, {f"{H}/unloaded": None}, "unknown", "what it makes"),
+    (BACK, {f"{H}/full": None}, "unknown", "what the pack has"),
+    (BACK, {f"{H}/stands": None}, "unknown", "what the controller stands"),
+    (COUPLED, {}, "watch", "both stop with one"),
+    (COUPLED, {f"{H}/apart": "a clutch between"}, "ok", "they turn apart"),
+    (COUPLED, {f"{H}/apart": None}, "unknown", "nobody said"),
+    (COUPLED, {f"{H}/drags": None}, "unknown", "what it holds back"),
+]
+
+
+@pytest.mark.parametrize(("rule", "changes", "level", "why"), JUDGED, ids=[w for *_, w in JUDGED])
+def test_it_is_judged_as_an_engineer_would(rule: str, changes: dict[str, Any], level: str, why: str) -> None:
+    assert found(put(TILLER, changes), rule).level == level, why
+
+
+@pytest.mark.parametrize("changes", [{f"{H}/fitted": "none"}, {f"{H}/fitted": None}, {f"{C}/unit/kind": "electric"}])
+def test_nothing_is_asked_where_no_motor_sits_on_a_crank(changes: dict[str, Any]) -> None:
+    assert not {BOTH, BACK, COUPLED} & {f.rule for f in assess(put(TILLER, changes), "c").findings}
+
+
+@pytest.mark.parametrize("rule", [BOTH, BACK])
+def test_a_way_out_leads_out(rule: str) -> None:
+    (offered,) = suggest(TILLER, "c", rule).suggestions
+    after = apply_operations(TILLER, [o.model_dump() for o in offered.operations])
+    assert found(after, rule).level in ("ok", "watch")
