@@ -20,6 +20,8 @@ from ..core.balance.loadings.monte_carlo import MonteCarlo
 from ..core.balance.measure_next import MeasureNext
 from ..core.drive.match import beside
 from ..core.drive.match.beside import Beside
+from ..core.drive.screw import ratios
+from ..core.drive.screw.ratios import Ratios
 from ..core.systems.current import one_lost
 from ..core.systems.current.one_lost import OneLost
 from ..core.systems.voltage import driven
@@ -79,6 +81,12 @@ def study_one_lost(request: Request, project_id: Id, fit: FitQuery = None, unit:
 def study_propellers(request: Request, project_id: Id, fit: FitQuery = None, unit: UnitQuery = None) -> Beside:
     """The propeller beside others: as many blades as there may be, and an invented shelf."""
     return service(request).ask(beside.STUDY, project_id, fit, unit=unit)
+
+
+@router.post("/projects/{project_id}/studies/gear-ratios")
+def study_gear_ratios(request: Request, project_id: Id, fit: FitQuery = None, unit: UnitQuery = None) -> Ratios:
+    """Ratios of a boat's gear side by side, each with the propeller that suits it."""
+    return service(request).ask(ratios.STUDY, project_id, fit, unit=unit)
 
 
 @router.post("/projects/{project_id}/studies/contactors")

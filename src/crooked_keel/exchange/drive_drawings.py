@@ -127,6 +127,8 @@ def saw_plot(saw: SawOut, units: str) -> Drawing:
         _line(drawing, x, y, points, strokeColor=ACT, strokeWidth=1.2)
         last, force = points[-1]
         drawing.add(_said(x.at(last) - 1 * mm, y.at(force) + 1 * mm, gear.name, "end"))
+    held = list(zip(saw.speeds_si, saw.held_si, strict=False))
+    _line(drawing, x, y, held, strokeColor=ACT, strokeWidth=0.8, strokeDashArray=[1, 2])
     _line(drawing, x, y, list(zip(saw.speeds_si, saw.level_si, strict=True)), strokeColor=INK, strokeWidth=0.9)
     hill = list(zip(saw.speeds_si, saw.hill_si, strict=False))
     _line(drawing, x, y, hill, strokeColor=INK, strokeWidth=0.9, strokeDashArray=[4, 2])

@@ -10,6 +10,7 @@ from ..balance.fuel import burn_order
 from ..balance.loadings import monte_carlo
 from ..document import Project
 from ..drive.match import beside
+from ..drive.screw import ratios
 from ..errors import CannotSay, InputError
 from ..judging.study import Answer, Study
 from ..rough import stood_in
@@ -31,6 +32,7 @@ STUDIES: dict[str, Study[Any]] = {
         burn_order.STUDY,
         one_lost.STUDY,
         beside.STUDY,
+        ratios.STUDY,
         driven.STUDY,
     )
 }

@@ -32,7 +32,7 @@ UNCHECKED: tuple[Unchecked, ...] = (
     _U("drive", "how hard twisting shakes: its damping, gear mesh and joints", "air propeller"),
     _U("drive", "how hard twisting shakes: its damping, gear mesh and joints", "marine propeller"),
     _U("drive", "torsional vibration and speeds to keep clear of", "driven wheel"),
-    _U("drive", "strength and life of shafts, keys, gears, bearings and clutch"),
+    _U("drive", "strength of keys, gears, bearings and clutch, and how long shafts last"),
     _U("drive", "stress, flutter and hub of the blades; noise", "air propeller"),
     _U("drive", "climb at height and on a hot day, cruise, the length of the take-off", "air propeller"),
     _U("drive", "cavitation, wake and vibration of the propeller", "marine propeller"),

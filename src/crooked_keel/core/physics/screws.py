@@ -115,6 +115,8 @@ _KQ = np.array(
 # Blades, with the area ratios that were built; and the pitch ratios.
 AREAS = {3: (0.35, 0.80), 4: (0.40, 1.00), 5: (0.45, 1.05), 6: (0.50, 0.80), 7: (0.55, 0.85)}
 PITCHES = (0.5, 1.4)
+# Among so many of them one is looked for.
+_PITCHES = 37
 
 
 class Screw(NamedTuple):
@@ -184,3 +186,41 @@ def efficiency(advance: float, screw: Screw) -> float:
     j = np.array([advance])
     kt, kq = float(thrust_coefficient(j, screw)[0]), float(torque_coefficient(j, screw)[0])
     return advance * kt / (2 * math.pi * kq) if kt > 0 and kq > 0 else 0.0
+
+
+class Fitted(NamedTuple):
+    """The pitch ratio that takes a torque at each speed of the water, and the thrust that goes with it, N; no number
+    where the series has no such pitch."""
+
+    pitch_ratio: Array
+    thrust: Array
+
+
+def fitted(
+    diameter_m: float,
+    area_ratio: float,
+    blades: int,
+    shaft_rad_s: float,
+    torque_n_m: float,
+    inflows_m_s: Array,
+    density: float,
+) -> Fitted:
+    """Screws of one diameter, area and number of blades that take a torque at a shaft speed, in water that comes at n
+    speeds. Between pitches of the series a line."""
+    n = shaft_rad_s / (2 * math.pi)
+    advance = np.asarray(inflows_m_s) / (n * diameter_m)
+    pitches = np.linspace(*PITCHES, _PITCHES)
+    screws = [Screw(diameter_m, float(p), area_ratio, blades) for p in pitches]
+    kq = np.stack([torque_coefficient(advance, s) for s in screws], 1)
+    kt = np.stack([thrust_coefficient(advance, s) for s in screws], 1)
+    wanted = torque_n_m / (density * n**2 * diameter_m**5)
+    pitch, thrust = np.full(len(advance), np.nan), np.full(len(advance), np.nan)
+    for i in range(len(advance)):
+        # A pitch that brakes takes no torque that counts.
+        pulls = (kt[i] > 0) & (kq[i] > 0)
+        asked = kq[i][pulls]
+        if len(asked) < 2 or not asked[0] <= wanted <= asked[-1]:
+            continue
+        pitch[i] = np.interp(wanted, asked, pitches[pulls])
+        thrust[i] = np.interp(pitch[i], pitches, kt[i]) * density * n**2 * diameter_m**4
+    return Fitted(pitch, thrust)

@@ -6,6 +6,7 @@ import { Fold, Picture, Strip, UnitTabs } from '../../sheet/Sheet';
 import { Beside } from './Beside';
 import { Crossings } from './Crossings';
 import { Match } from './Match';
+import { Ratios } from './Ratios';
 import { RoadTrain } from './RoadTrain';
 import { SawTooth } from './SawTooth';
 import { Train } from './Train';
@@ -39,6 +40,13 @@ export function DriveBench() {
         <div className="px-4">
           <Fold title="Propellers side by side">
             <Beside />
+          </Fold>
+        </div>
+      )}
+      {has('marine propeller') && (
+        <div className="px-4">
+          <Fold title="Gear ratios side by side">
+            <Ratios />
           </Fold>
         </div>
       )}

@@ -28,11 +28,16 @@ export function SawTooth() {
   );
 }
 
+/** The force to which the plot is drawn. */
+function mostOf(s: Saw) {
+  return Math.max(...s.gears.flatMap((g) => g.forces_si)) * 1.12;
+}
+
 function Plot(props: { saw: Saw }) {
   const { view } = useProject();
   const s = props.saw;
   const fastest = s.speeds_si.at(-1) ?? 1;
-  const most = Math.max(...s.gears.flatMap((g) => g.forces_si)) * 1.12;
+  const most = mostOf(s);
   const sx = scaleLinear([0, fastest], [LEFT, WIDTH - RIGHT]);
   const sy = scaleLinear([0, most], [FLOOR, TOP]);
   const line = (speeds: number[], forces: number[]) =>
@@ -66,6 +71,15 @@ function Plot(props: { saw: Saw }) {
         {s.hill_si.length > 0 && (
           <path d={line(s.speeds_si, s.hill_si)} stroke="var(--color-ink)" strokeWidth="1.6" strokeDasharray={HILL} />
         )}
+        {s.held_si.length > 0 && (
+          <path
+            data-held
+            d={line(s.speeds_si, s.held_si)}
+            stroke="var(--color-act)"
+            strokeWidth="1.4"
+            strokeDasharray="2 3"
+          />
+        )}
         {s.gears.map((g) => (
           <path
             key={g.name}
@@ -98,10 +112,17 @@ function Key(props: { saw: Saw }) {
   const { view } = useProject();
   const s = props.saw;
   const lines = [
-    { name: 'the unit gives, in each gear', stroke: 'var(--color-act)', dash: undefined },
+    {
+      name: s.held_si.length > 0 ? 'the unit gives, at both ends of its variator' : 'the unit gives, in each gear',
+      stroke: 'var(--color-act)',
+      dash: undefined,
+    },
+    ...(s.held_si.length > 0 ? [{ name: 'between them', stroke: 'var(--color-act)', dash: '2 3' }] : []),
     { name: 'the road asks, on the level', stroke: 'var(--color-ink)', dash: undefined },
     ...(s.hill_si.length > 0 ? [{ name: 'on the steepest hill', stroke: 'var(--color-ink)', dash: HILL }] : []),
-    ...(s.most_si != null ? [{ name: 'grip or tipping ends it', stroke: 'var(--color-stop)', dash: undefined }] : []),
+    ...(s.most_si != null && s.most_si < mostOf(s)
+      ? [{ name: 'grip or tipping ends it', stroke: 'var(--color-stop)', dash: undefined }]
+      : []),
   ];
   const shifts = s.gears.filter((g) => g.lands_si != null);
   return (

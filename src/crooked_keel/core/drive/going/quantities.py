@@ -38,11 +38,12 @@ class ToothOut(Out):
 
 
 class SawOut(Out):
-    """Force at the road over road speed: every gear, the road's load on the level and on the steepest hill; what grip
-    and tipping allow."""
+    """Force at the road over road speed: every gear, of a variator between its ends too; the road's load on the level
+    and on the steepest hill; what grip and tipping allow."""
 
     gears: list[ToothOut]
     speeds_si: list[float]
+    held_si: list[float]
     level_si: list[float]
     hill_si: list[float]
     most_si: float | None
@@ -217,6 +218,7 @@ class Going(Topic):
         return SawOut(
             gears=gears,
             speeds_si=speeds.tolist(),
+            held_si=self.best.tolist() if self.road.variator is not None else [],
             level_si=level.tolist(),
             hill_si=(level + hill).tolist() if hill is not None else [],
             most_si=or_none(lambda: self.allowed),

@@ -22,7 +22,7 @@ _HELD_DOWN = (
 # A diameter beside where a handbook starts: beyond these nothing is matched. Proposed.
 SMALL, LARGE = 0.65, 1.6
 # Above this the area is information alone, m/s; above it over-loaded blades are judged by their cavitation.
-_SLOW_M_S = 20 * 1852 / 3600
+SLOW_M_S = 20 * 1852 / 3600
 
 
 @rule(
@@ -154,7 +154,7 @@ def blade_area(screw: ScrewMatch) -> Iterable[Finding]:
         watch=at_least(0.9),
         doubt=2 * math.hypot(0.025, screw.spread.thrust, screw.spread.area),
     )
-    fast = made.boat_m_s > _SLOW_M_S
+    fast = made.boat_m_s > SLOW_M_S
     yield verdict(
         "drive.blade-area",
         "ok" if fast and judged.level == "watch" else "watch" if fast and judged.level == "stop" else judged.level,
