@@ -197,6 +197,10 @@ class Service:
         document = self.store.head(project_id).document
         return answer(study, document, self.fit_of(document, fit), **asked)
 
+    def number(self, project_id: str, field: str, text: str) -> float:
+        """A plain number as it is typed in a project. Raises InputError at its field."""
+        return _parsed(text, field, "number", self.store.head(project_id).document.number_style)
+
     def placement(self, project_id: str, fit: str | None, wish: PlacementWish) -> Placed:
         """Ways to place unit, batteries and lead at once."""
         document = self.store.head(project_id).document
@@ -277,7 +281,7 @@ def _shape() -> str:
 
 
 def _parsed(text: str, field: str, dimension: str, style: NumberStyle) -> float:
-    """A length or mass of a wish in SI. Raises InputError at its field."""
+    """What was typed in a wish, in SI. Raises InputError at its field."""
     try:
         value = parse_figure(text, dimension, style).si
     except InputError as bad:

@@ -22,6 +22,8 @@ from ..core.drive.match import beside
 from ..core.drive.match.beside import Beside
 from ..core.drive.screw import ratios
 from ..core.drive.screw.ratios import Ratios
+from ..core.drive.train import pairs
+from ..core.drive.train.pairs import Pairs
 from ..core.systems.current import one_lost
 from ..core.systems.current.one_lost import OneLost
 from ..core.systems.voltage import driven
@@ -87,6 +89,21 @@ def study_propellers(request: Request, project_id: Id, fit: FitQuery = None, uni
 def study_gear_ratios(request: Request, project_id: Id, fit: FitQuery = None, unit: UnitQuery = None) -> Ratios:
     """Ratios of a boat's gear side by side, each with the propeller that suits it."""
     return service(request).ask(ratios.STUDY, project_id, fit, unit=unit)
+
+
+@router.post("/projects/{project_id}/studies/teeth")
+def study_teeth(
+    request: Request,
+    project_id: Id,
+    fit: FitQuery = None,
+    unit: UnitQuery = None,
+    stage: Annotated[str | None, Query(max_length=40)] = None,
+    wanted: Annotated[str | None, Query(max_length=20, description="a ratio as typed; the own where blank")] = None,
+) -> Pairs:
+    """Pairs of teeth of one stage for a wanted ratio."""
+    made = service(request)
+    ratio = made.number(project_id, "wanted", wanted) if wanted else None
+    return made.ask(pairs.STUDY, project_id, fit, unit=unit, stage=stage, wanted=ratio)
 
 
 @router.post("/projects/{project_id}/studies/contactors")

@@ -11,6 +11,7 @@ from ..balance.loadings import monte_carlo
 from ..document import Project
 from ..drive.match import beside
 from ..drive.screw import ratios
+from ..drive.train import pairs
 from ..errors import CannotSay, InputError
 from ..judging.study import Answer, Study
 from ..rough import stood_in
@@ -33,6 +34,7 @@ STUDIES: dict[str, Study[Any]] = {
         one_lost.STUDY,
         beside.STUDY,
         ratios.STUDY,
+        pairs.STUDY,
         driven.STUDY,
     )
 }

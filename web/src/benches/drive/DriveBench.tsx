@@ -9,6 +9,7 @@ import { Match } from './Match';
 import { Ratios } from './Ratios';
 import { RoadTrain } from './RoadTrain';
 import { SawTooth } from './SawTooth';
+import { Teeth } from './Teeth';
 import { Train } from './Train';
 
 /** Reduction, and what it turns. */
@@ -50,6 +51,11 @@ export function DriveBench() {
           </Fold>
         </div>
       )}
+      <div className="px-4">
+        <Fold title="Teeth for a wanted ratio">
+          <Teeth />
+        </Fold>
+      </div>
       <BenchSheet bench="drive" />
     </div>
   );
