@@ -625,6 +625,8 @@ def test_every_rule_that_can_warn_is_here() -> None:
         "drive.spacer",
         "drive.shaft-diameter",
         "drive.whirl",
+        "drive.shaft-key",
+        "drive.coupling-bolts",
         "drive.reaches",
         "drive.blade-area",
         "drive.cavitation",

@@ -75,7 +75,19 @@ LAPWING = {
         "belt": _element("toothed belt", 1.0, "0", "48000 N·m/rad", place="2"),
     },
 }
-_SHAFT = {"diameter": f("40 mm ±0.1 mm"), "metal": "stainless 316", "span": f("1600 mm ±10 mm")}
+_SHAFT = {
+    "diameter": f("40 mm ±0.1 mm"),
+    "metal": "stainless 316",
+    "span": f("1600 mm ±10 mm"),
+    "key_at": f("36 mm"),
+    "key_width": f("10 mm"),
+    "key_height": f("9 mm"),
+    "key_length": f("88 mm"),
+    "bolts": f("4"),
+    "bolt": f("10 mm"),
+    "circle": f("96 mm"),
+    "bolts_yield": f("640 MPa", "maker"),
+}
 SAMPHIRE = {
     **{f"/fits/{k}/installations/main/drive/shaft": _SHAFT for k in ("a", "b", "c")},
     **_turning(_A, "0.62 kg·m²", "850 rpm", "1500 rpm", "in line"),

@@ -27,6 +27,7 @@ from crooked_keel.core.physics.screws import (
     turned,
     within,
 )
+from crooked_keel.core.wiring import set_up
 from tests.conftest import DEMO_OF, put
 
 SAMPHIRE = DEMO_OF["boat"]
@@ -229,3 +230,17 @@ def test_another_pitch_lets_it_come_to_its_speed() -> None:
     stops = lambda p: {f.key for f in assess(p, "a").findings if f.level == "stop"}
     assert stops(after) <= stops(bad)
     assert PITCHES[0] * 0.508 < after.fits["a"].installations["main"].propeller.pitch.si < 22 * 0.0254  # type: ignore[union-attr]
+
+
+def test_at_idle_she_makes_what_holds_her_thrust() -> None:
+    """With resistance as the square of speed thrust and drag keep their ratio: she goes as her shaft turns, from the
+    turns at which she made her speed before (similarity)."""
+    made = set_up(SAMPHIRE, "a").installations[0].drive.screw
+    unit = SAMPHIRE.fits["a"].installations["main"].unit
+    assert made is not None and unit.idle_speed is not None
+    inflow, drag = made.before_m_s * (1 - made.wake), resistance(*made.drag_terms(made.before_m_s))
+    left = lambda w: (
+        made.count * (1 - made.suction) * float(turned(made.screw, np.array([w]), inflow, 1025.0).thrust[0])
+    )
+    there = brentq(lambda w: left(w) - drag, 40.0, 400.0)
+    assert made.idles() == pytest.approx(made.before_m_s * unit.idle_speed.si / made.train.ratio / there, rel=1e-3)

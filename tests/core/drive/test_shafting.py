@@ -12,7 +12,16 @@ from scipy.linalg import eigh
 from crooked_keel.core.asked.suggest import suggest
 from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
-from crooked_keel.core.drive.shafting.functions import METALS, by_class, by_torque, span_for, whirls
+from crooked_keel.core.drive.shafting.functions import (
+    METALS,
+    bolt_shear,
+    by_class,
+    by_torque,
+    key_crush,
+    key_shear,
+    span_for,
+    whirls,
+)
 from crooked_keel.core.judging.finding import LEVELS, Finding
 from tests.conftest import DEMO_OF, put
 
@@ -65,6 +74,7 @@ def found(project: Project, rule: str) -> Finding:
 
 
 THICK, WHIRLS = "drive.shaft-diameter", "drive.whirl"
+KEY, BOLTS = "drive.shaft-key", "drive.coupling-bolts"
 JUDGED: list[tuple[str, dict[str, Any], str, str]] = [
     (THICK, {}, "ok", "40 mm where 39 are asked by class"),
     (THICK, {f"{S}/diameter": m("36 mm")}, "watch", "by torque, not by class"),
@@ -79,6 +89,18 @@ JUDGED: list[tuple[str, dict[str, Any], str, str]] = [
     (WHIRLS, {f"{S}/span": m("2.6 m")}, "stop", "it skips like a rope"),
     (WHIRLS, {f"{S}/span": m("1.6 m ±0.5 m")}, "watch", "paced, not measured"),
     (WHIRLS, {f"{S}/span": None}, "unknown", "how far apart"),
+    (KEY, {}, "ok", "a key of 88 mm"),
+    (KEY, {f"{S}/key_length": m("60 mm")}, "watch", "a shorter one"),
+    (KEY, {f"{S}/key_length": m("25 mm")}, "stop", "a stub of one"),
+    (KEY, {f"{S}/key_height": m("9 mm ±4 mm")}, "watch", "worn, nobody knows how far"),
+    (KEY, {f"{S}/key_width": m("2 mm")}, "stop", "it shears before it is crushed"),
+    (KEY, {f"{S}/key_height": None}, "unknown", "how high"),
+    (KEY, {f"{S}/key_at": None}, "unknown", "where it sits"),
+    (BOLTS, {}, "ok", "four of a good grade"),
+    (BOLTS, {f"{S}/bolts_yield": m("240 MPa"), f"{S}/bolt": m("8 mm")}, "watch", "stainless of no grade"),
+    (BOLTS, {f"{S}/bolt": m("3 mm")}, "stop", "what was in the box"),
+    (BOLTS, {f"{S}/bolts_yield": None}, "unknown", "of what"),
+    (BOLTS, {f"{S}/circle": None}, "unknown", "how far out"),
 ]
 
 
@@ -88,8 +110,16 @@ def test_it_is_judged_as_an_engineer_would(rule: str, changes: dict[str, Any], l
 
 
 def test_nothing_is_asked_of_a_shaft_that_nobody_spoke_of() -> None:
-    bare = put(SAMPHIRE, {f"{S}/{k}": None for k in ("diameter", "metal", "span")})
-    assert not {THICK, WHIRLS} & {f.rule for f in assess(bare, "a").findings}
+    bare = put(SAMPHIRE, {S: None})
+    assert not {THICK, WHIRLS, KEY, BOLTS} & {f.rule for f in assess(bare, "a").findings}
+
+
+def test_key_and_bolts_by_worked_sums() -> None:
+    """1000 N·m at 40 mm: a key of 12 by 8 by 60 mm carries 50 kN, 208.3 MPa on its side, 69.4 MPa in shear. Four bolts
+    of 10 mm on 80 mm: 6.25 kN each, 79.6 MPa (by hand)."""
+    assert key_crush(1000, 0.04, 0.008, 0.06) == pytest.approx(50e3 / (0.004 * 0.06))
+    assert key_shear(1000, 0.04, 0.012, 0.06) == pytest.approx(50e3 / (0.012 * 0.06))
+    assert bolt_shear(1000, 4, 0.08, 0.01) == pytest.approx(6250 / (math.pi * 0.005**2))
 
 
 @pytest.mark.parametrize("units", ["mm-kg", "in-lb"])

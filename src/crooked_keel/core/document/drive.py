@@ -153,13 +153,22 @@ class Clutch(Part):
 
 
 class Shaft(Part):
-    """A boat's propeller shaft: its diameter where it is thinnest, its metal, the longest stretch between bearings."""
+    """A boat's propeller shaft: its diameter where it is thinnest, its metal, the longest stretch between bearings. The
+    key in its taper and the bolts of its coupling: how many, of which diameter, on which circle, of which strength."""
 
     diameter: Bore | None = None
     metal: (
         Literal["naval brass", "carbon steel", "stainless 316", "duplex stainless", "high-strength stainless"] | None
     ) = None
     span: Length | None = None
+    key_width: Bore | None = None
+    key_height: Bore | None = None
+    key_length: Bore | None = None
+    key_at: Bore | None = None
+    bolts: Count | None = None
+    bolt: Bore | None = None
+    circle: Length | None = None
+    bolts_yield: Stress | None = None
 
 
 class CrossShaft(Item):

@@ -281,6 +281,22 @@ BLOCKS: tuple[Block, ...] = (
     ),
     Block(
         "drive",
+        "Its key, and the bolts of its coupling",
+        (
+            field("~/drive/shaft/key_at", "Shaft at the middle of the key"),
+            field("~/drive/shaft/key_width", "Key wide"),
+            field("~/drive/shaft/key_height", "high"),
+            field("~/drive/shaft/key_length", "long, where it bears"),
+            field("~/drive/shaft/bolts", "Bolts"),
+            field("~/drive/shaft/bolt", "each across"),
+            field("~/drive/shaft/circle", "on a circle of"),
+            field("~/drive/shaft/bolts_yield", "they yield at"),
+        ),
+        form="marine propeller",
+        folded=True,
+    ),
+    Block(
+        "drive",
         "One-way clutch",
         (
             field("~/drive/clutch/one_way", "One-way clutch", "choice"),

@@ -40,7 +40,7 @@ export function Teeth() {
   }
   if (m?.needs?.length) return <p className="text-unknown">Cannot say yet: needs {needed(m.needs)}</p>;
   const signed = (off: number) =>
-    `${formatNumber(Math.abs(off), 'percent', view)} ${off > 0 ? 'slower' : off < 0 ? 'faster' : ''}`;
+    `${formatNumber(Math.abs(off) * 100, 'number', view)} % ${off > 0 ? 'slower' : 'faster'}`;
   return (
     <>
       <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1 pb-1">

@@ -262,6 +262,26 @@ class ScrewMatch(Topic):
         """Whether it was read afloat."""
         return self.propeller.trial_speed is not None
 
+    def idles(self) -> float:
+        """Her speed with the unit at idle, in gear, m/s; of a hull that displaces. Raises CannotSay, InputError."""
+        idle, screw, _ = ask_all(
+            lambda: above_zero(
+                self.placed.installation.unit.idle_speed,
+                self.p("unit/idle_speed"),
+                f"idle speed of the {self.train.name}",
+            ),
+            lambda: self.screw,
+            lambda: self.drag_terms(self.before_m_s),
+        )
+        shaft = np.array([idle / self.train.ratio])
+        thrust = lambda v: float(turned(screw, shaft, v * (1 - self.wake), SEA_KG_M3).thrust[0])
+        low, high = 0.0, self.before_m_s
+        for _ in range(_HALVED):
+            middle = (low + high) / 2
+            pulls = self.count * (1 - self.suction) * thrust(middle) > resistance(*self.drag_terms(middle))
+            low, high = (middle, high) if pulls else (low, middle)
+        return low
+
     def pitch_for(self, speed: float) -> float | None:
         """The pitch at which the unit comes to a speed, full throttle, loaded, m; None where the series has none."""
         at = lambda ratio: self.made_by(self.screw._replace(pitch_ratio=ratio)).held.speed
@@ -301,6 +321,8 @@ class ScrewMatch(Topic):
             before=(lambda: self.before_m_s) if old is not None else None,
             source=source,
         )
+        if self.trial.regime == "displacement" and self.placed.installation.unit.idle_speed is not None:
+            out.add("screw-idle", "Makes at idle, in gear", "sea_speed", self.idles, source=source)
         out.add(
             "screw-efficiency",
             "Efficiency of the propeller there",

@@ -78,3 +78,42 @@ def span_for(shaft_rad_s: float, share: float, modulus_pa: float, diameter_m: fl
     """Span at which a shaft turns at a share of what it whirls at, m."""
     root = math.sqrt(modulus_pa * diameter_m**2 / (16 * density_kg_m3))
     return math.pi * math.sqrt(root * share / shaft_rad_s)
+
+
+@formula(
+    "drive.key-crush",
+    "p = 4·T / (d·h·l)",
+    result=("stress", "pressure on the side of the key"),
+    T=("torque", "torque of the shaft"),
+    d=("bore", "shaft at the middle of the key"),
+    h=("bore", "height of the key, half of it in each"),
+    l=("bore", "length that bears"),
+    source="statics, handbook",
+    example=((1000.0, 0.040, 0.008, 0.060), 208.333e6),
+    valid="a key that fits; what a taper carries by itself is not counted on",
+)
+def key_crush(torque_n_m: float, diameter_m: float, height_m: float, length_m: float) -> float:
+    """Pressure on the sides of a parallel key, Pa."""
+    return 4 * torque_n_m / (diameter_m * height_m * length_m)
+
+
+def key_shear(torque_n_m: float, diameter_m: float, width_m: float, length_m: float) -> float:
+    """Shear in a parallel key, Pa. Source: statics, 2·T / (d·b·l)."""
+    return 2 * torque_n_m / (diameter_m * width_m * length_m)
+
+
+@formula(
+    "drive.bolt-shear",
+    "τ = 8·T / (n·π·D·d²)",
+    result=("stress", "shear in the bolts"),
+    T=("torque", "torque of the shaft"),
+    n=("count", "bolts"),
+    D=("length", "their circle"),
+    d=("bore", "a bolt, in its shank"),
+    source="statics, handbook",
+    example=((1000.0, 4.0, 0.080, 0.010), 79.5775e6),
+    valid="as if friction held nothing; no thread in the plane between",
+)
+def bolt_shear(torque_n_m: float, count: float, circle_m: float, diameter_m: float) -> float:
+    """Shear in the bolts of a coupling, Pa."""
+    return 8 * torque_n_m / (count * math.pi * circle_m * diameter_m**2)

@@ -13,7 +13,18 @@ from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ..marine.quantities import AtSea
 from ..train.quantities import Train
-from .functions import FACTOR, METALS, SHEAR, Metal, by_class, by_torque, whirls
+from .functions import (
+    FACTOR,
+    METALS,
+    SHEAR,
+    Metal,
+    bolt_shear,
+    by_class,
+    by_torque,
+    key_crush,
+    key_shear,
+    whirls,
+)
 
 
 class Shafting(Topic):
@@ -70,6 +81,64 @@ class Shafting(Topic):
         """Diameter by a class rule, m."""
         _, power, speed, _ = self.torque_terms
         return by_class(power, speed, self.metal.tensile_pa)
+
+    @property
+    def keyed(self) -> bool:
+        """Whether somebody spoke of its key."""
+        s = self.shaft
+        return any(f is not None for f in (s.key_width, s.key_height, s.key_length, s.key_at))
+
+    @property
+    def bolted(self) -> bool:
+        """Whether somebody spoke of the bolts of its coupling."""
+        s = self.shaft
+        return any(f is not None for f in (s.bolts, s.bolt, s.circle, s.bolts_yield))
+
+    @lazy
+    def torque(self) -> float:
+        """Torque of the shaft at the claim with the greatest, N·m. Raises CannotSay."""
+        (power, speed), ratio, passed = ask_all(
+            lambda: self.train.hardest, lambda: self.train.ratio, lambda: self.sea.efficiency
+        )
+        return power * passed / speed * ratio
+
+    @lazy
+    def key(self) -> tuple[Read, Read, Read, Read]:
+        """Shaft at the key, width, height and length of the key, m. Raises CannotSay."""
+        return ask_all(
+            lambda: self._read("key_at", "diameter of the propeller shaft at the middle of its key"),
+            lambda: self._read("key_width", "width of the key"),
+            lambda: self._read("key_height", "height of the key"),
+            lambda: self._read("key_length", "length of the key that bears"),
+        )
+
+    @lazy
+    def key_used(self) -> Uncertain:
+        """Times the torque that crushes or shears the key, of the shaft's metal. Raises CannotSay."""
+        torque, metal, (at, wide, high, long) = ask_all(lambda: self.torque, lambda: self.metal, lambda: self.key)
+        bears = metal.proof_pa
+
+        def reserve(d: float, b: float, h: float, length: float) -> float:
+            crushed = bears / key_crush(torque, d, h, length)
+            return min(crushed, SHEAR * bears / key_shear(torque, d, b, length))
+
+        return combined(reserve, at, wide, high, long)
+
+    @lazy
+    def bolt_terms(self) -> tuple[Read, Read, Read, Read]:
+        """Bolts, their circle, diameter and the stress at which they yield. Raises CannotSay."""
+        return ask_all(
+            lambda: self._read("bolts", "bolts of the shaft's coupling"),
+            lambda: self._read("circle", "circle of the coupling's bolts"),
+            lambda: self._read("bolt", "diameter of the coupling's bolts"),
+            lambda: self._read("bolts_yield", "stress at which the coupling's bolts yield"),
+        )
+
+    @lazy
+    def bolts_used(self) -> Uncertain:
+        """Times the torque that shears the bolts. Raises CannotSay."""
+        torque, (count, circle, bolt, yields) = ask_all(lambda: self.torque, lambda: self.bolt_terms)
+        return combined(lambda n, c, d, y: SHEAR * y / bolt_shear(torque, n, c, d), count, circle, bolt, yields)
 
     @lazy
     def whirl_terms(self) -> tuple[float, float, float, float]:

@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import ask_all
-from ...judging.band import at_most, band
+from ...judging.band import at_least, at_most, band
 from ...judging.finding import Compared, Finding, Level, q
 from ...judging.register import rule, verdict
-from .functions import FACTOR, by_torque, span_for, whirls
+from .functions import FACTOR, bolt_shear, by_torque, key_crush, span_for, whirls
 from .quantities import Shafting
 
 # Of the speed at which it whirls a shaft may turn at so much, and at the most. Common practice, no source.
@@ -75,4 +75,59 @@ def whirling(shaft: Shafting) -> Iterable[Finding]:
         w=q(whirl.value, "rotation"),
         l=q(span, "length"),
         m=q(span_for(fastest, EASY, modulus, diameter, density), "length"),
+    )
+
+
+# Times the torque that a key, or the bolts of a coupling, must bear: and at the least. Common practice, no source.
+BORNE, LEAST = 3.0, 2.0
+
+
+@rule(
+    "drive.shaft-key",
+    "Key of the propeller shaft",
+    limit="3 times its greatest torque or more, with its doubt, ok; 2 watch; less stop",
+    source="statics, handbook; 3 and 2: common practice, no source",
+    mark="common practice",
+    form="marine propeller",
+)
+def shaft_key(shaft: Shafting) -> Iterable[Finding]:
+    if shaft.placed.old or not shaft.keyed:
+        return
+    used, (at, _, high, long) = ask_all(lambda: shaft.key_used, lambda: shaft.key)
+    judged = band(used.value, "number", ok=at_least(BORNE), watch=at_least(LEAST), doubt=2 * used.u)
+    yield verdict(
+        "drive.shaft-key",
+        judged.level,
+        "The key bears {n} times the greatest torque, of 3 asked",
+        "Crushed or sheared, whichever comes first, as if it were of the shaft's own metal; a softer one bears less. "
+        "What the taper carries is not counted on: it must be lapped in, and the key must not lift the propeller off "
+        "it.",
+        compared=judged.compared,
+        working=key_crush.working(shaft.torque, at.si, high.si, long.si),
+        n=q(used.value, "number"),
+    )
+
+
+@rule(
+    "drive.coupling-bolts",
+    "Bolts of the shaft's coupling",
+    limit="3 times its greatest torque or more, with its doubt, ok; 2 watch; less stop",
+    source="statics, handbook; 3 and 2: common practice, no source",
+    mark="common practice",
+    form="marine propeller",
+)
+def coupling_bolts(shaft: Shafting) -> Iterable[Finding]:
+    if shaft.placed.old or not shaft.bolted:
+        return
+    used, (count, circle, bolt, _) = ask_all(lambda: shaft.bolts_used, lambda: shaft.bolt_terms)
+    judged = band(used.value, "number", ok=at_least(BORNE), watch=at_least(LEAST), doubt=2 * used.u)
+    yield verdict(
+        "drive.coupling-bolts",
+        judged.level,
+        "The coupling's bolts bear {n} times the greatest torque, of 3 asked",
+        "In shear alone, as if friction of the flanges held nothing. Bending of a shaft out of line, and thrust "
+        "astern, come on top; fitted bolts, locked, to their torque.",
+        compared=judged.compared,
+        working=bolt_shear.working(shaft.torque, count.si, circle.si, bolt.si),
+        n=q(used.value, "number"),
     )
