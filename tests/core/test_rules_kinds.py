@@ -626,6 +626,8 @@ def test_every_rule_that_can_warn_is_here() -> None:
         "drive.shaft-diameter",
         "drive.whirl",
         "drive.shaft-key",
+        "drive.duty",
+        "drive.downhill-voltage",
         "drive.coupling-bolts",
         "drive.reaches",
         "drive.blade-area",

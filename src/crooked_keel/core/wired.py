@@ -13,6 +13,7 @@ from .drive.battery.quantities import OnBattery
 from .drive.climb.quantities import Flown
 from .drive.cross.quantities import CrossShafts
 from .drive.cruise.quantities import Cruise
+from .drive.duty.quantities import Duty
 from .drive.going.functions import OnWheels
 from .drive.going.quantities import Going
 from .drive.heat.quantities import GearOil
@@ -70,7 +71,7 @@ def drive_topics(
     has = resolved.has
     train = ws.topic(f"train {name}", Train, resolved, placed, old.train if old else None)
     torsion = ws.topic(f"torsion {name}", Torsion, resolved, placed, train)
-    air = sea = road = battery = runs = match = flown = cruise = spacer = screw = shafting = cross = going = None
+    air = sea = road = battery = runs = match = flown = cruise = spacer = screw = shafting = cross = going = duty = None
     if has("air propeller"):
         before = old.air if old else None
         air = ws.topic(f"air {name}", AirPropeller, resolved, placed, train, given.ground, before)
@@ -102,6 +103,8 @@ def drive_topics(
         going = ws.topic(f"going {name}", Going, resolved, placed, train, road, given.standing, sheet, went)
     if train.electric:
         battery = ws.topic(f"battery {name}", OnBattery, resolved, placed, train, road, sea)
+        if road is not None:
+            duty = ws.topic(f"duty {name}", Duty, resolved, placed, train, road, battery)
     oil = ws.topic(f"gear oil {name}", GearOil, resolved, placed, train)
     if match is not None and flown is not None:
         cruise = ws.topic(f"cruise {name}", Cruise, resolved, placed, match, flown, given.loads, battery)
@@ -124,6 +127,7 @@ def drive_topics(
         cross,
         going,
         helper,
+        duty,
     )
 
 

@@ -100,6 +100,7 @@ FIT_A = {
         "peak_time": f("60 s", "maker"),
         "battery_current": f("340 A", "maker"),
         "phase_current": f("550 A", "maker"),
+        "unloaded": f("46 rpm ±1 rpm", "maker"),
         "voltage_limit": f("126 V", "maker"),
         "condition": "ready to run",
         "mass": f("31.0 kg ±0.2 kg"),
@@ -110,6 +111,7 @@ FIT_A = {
     "drive": {"stages": {"chain": _chain("13", "58", "38 kN")}, "efficiency": f("96 %", "estimated")},
     "wheel": _WHEEL,
     "packs_joined": "side by side",
+    "charger": f("2.2 kW", "maker"),
     "packs": {
         "low": {
             "name": "Box, low",
@@ -275,6 +277,8 @@ def operations() -> list[dict[str, Any]]:
             "grip": f("0.9", "estimated"),
             "cruise": f("80 km/h"),
             "until": f("80 km/h"),
+            "cycle": "town, elementary urban cycle",
+            "regains": f("50 %", "estimated"),
         },
         "/craft/stand": aft("905 mm"),
         "/craft/steering": {

@@ -178,6 +178,7 @@ FIT_B = {
         "peak_time": f("90 s", "maker"),
         "battery_current": f("320 A", "maker"),
         "voltage_limit": f("120 V", "maker"),
+        "unloaded": f("48 rpm ±1 rpm", "maker"),
         "condition": "ready to run",
         "mass": f("54 kg ±0.4 kg", note="motor, reduction and carrier"),
         **cg("-30 mm", "-30 mm", "15 mm"),
@@ -203,6 +204,7 @@ FIT_B = {
     },
     "wheel": _WHEEL,
     "packs_joined": "side by side",
+    "charger": f("1.8 kW", "maker"),
     "packs": {
         "port": {
             "name": "Pack, port sill",
@@ -359,6 +361,8 @@ def operations() -> list[dict[str, Any]]:
             "grip": f("0.8", "estimated"),
             "cruise": f("60 km/h"),
             "until": f("50 km/h"),
+            "cycle": "town, elementary urban cycle",
+            "regains": f("50 %", "estimated"),
             "driven": "rear",
         },
         "/craft/outline": {"nose": aft("-360 mm"), "tail": aft("2480 mm"), "top": up("1640 mm"), "belly": up("190 mm")},

@@ -61,7 +61,8 @@ StageType = Literal[
 
 class Road(Part):
     """What holds a road craft back, the grip of its driven wheel, and the steepest hill it must climb; until which
-    speed its pulling away is timed, and which end of four or three wheels is driven."""
+    speed its pulling away is timed, and which end of four or three wheels is driven; the drive cycle that an electric
+    one is judged by, and the share of braking that comes back."""
 
     drag_area: DragArea | None = None
     rolling: Rolling | None = None
@@ -70,6 +71,8 @@ class Road(Part):
     steepest: Slope | None = None
     until: RoadSpeed | None = None
     driven: Literal["rear", "front"] | None = None
+    cycle: Literal["town, elementary urban cycle"] | None = None
+    regains: Share | None = None
 
 
 class Trial(Part):

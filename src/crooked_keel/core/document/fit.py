@@ -6,6 +6,7 @@ from typing import ClassVar, Literal
 
 from ..figure.kinds import (
     Offset,
+    Power,
 )
 from ..figure.narrow import (
     ThrustAngle,
@@ -41,7 +42,8 @@ class Placement(Part):
 
 class Installation(Item):
     """One power unit with all that belongs to it. lies: on which side of its output flange it lies: aft of it in a
-    tractor, ahead of it in a pusher. Packs side by side share one voltage, in a row theirs add up."""
+    tractor, ahead of it in a pusher. Packs side by side share one voltage, in a row theirs add up. charger: out of the
+    wall."""
 
     deep: ClassVar[bool] = True
 
@@ -53,6 +55,7 @@ class Installation(Item):
     wheel: Wheel = Wheel()
     packs: dict[Key, Pack] = {}
     packs_joined: Literal["side by side", "in a row"] | None = None
+    charger: Power | None = None
     mount: Mount = Mount()
     align: Align = Align()
     systems: Systems = Systems()

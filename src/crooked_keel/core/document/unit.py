@@ -234,7 +234,8 @@ class Ports(Part):
 class PowerUnit(Part):
     """An engine, turbine or motor as installed. Its own measures are taken from its output flange, shaft level. origin:
     the unit of the library that it is a copy of; parts: how well it is supplied, 1 to 5; heat: into its coolant at its
-    rated power, nothing where air cools it; consumption: fuel for its work, there."""
+    rated power, nothing where air cools it; consumption: fuel for its work, there; unloaded: how fast a motor turns for
+    one volt."""
 
     name: Name = "power unit"
     origin: Key | None = None
@@ -264,6 +265,7 @@ class PowerUnit(Part):
     voltage_limit: Voltage | None = None
     battery_current: Current | None = None
     phase_current: Current | None = None
+    unloaded: Rotation | None = None
     turns: Turn | None = None
     on_scales: TwoScales = TwoScales()
     hung: Hung = Hung()

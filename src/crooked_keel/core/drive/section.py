@@ -20,6 +20,7 @@ from .battery.quantities import OnBattery
 from .climb.quantities import Flown
 from .cross.quantities import CrossShafts
 from .cruise.quantities import Cruise
+from .duty.quantities import Duty
 from .going.quantities import Going, SawOut
 from .heat.quantities import GearOil
 from .helper.quantities import HelperMotor
@@ -97,6 +98,7 @@ class DriveTopics(NamedTuple):
     cross: CrossShafts | None
     going: Going | None
     helper: HelperMotor
+    duty: Duty | None
 
     def topics(self) -> list[Topic]:
         """Those that there are."""
@@ -253,6 +255,13 @@ def helper_values(helper: HelperMotor) -> list[Value]:
     return out.values
 
 
+def duty_values(duty: Duty) -> list[Value]:
+    """An electric unit on a drive cycle."""
+    out = ValueList("drive")
+    duty.values(out)
+    return out.values
+
+
 def saw_table(going: Going) -> SawOut | None:
     """The saw-tooth diagram, where it can be drawn."""
     return or_none(going.drawn)
@@ -314,6 +323,7 @@ VALUES = (
     going_values,
     cross_values,
     helper_values,
+    duty_values,
     torsion_values,
     oil_values,
 )

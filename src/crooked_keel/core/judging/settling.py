@@ -155,6 +155,8 @@ SETTLES: dict[str, Settled] = {
     "drive.whirl": _s("buy", "A bearing between the two, or a thicker shaft."),
     "drive.shaft-key": _s("buy", "A longer or a second key, or a larger taper, by who makes shafts."),
     "drive.coupling-bolts": _s("buy", "Fitted bolts of a higher grade, or a larger coupling."),
+    "drive.duty": _s("buy", "A motor of more lasting power, or less mass, or a calmer use."),
+    "drive.downhill-voltage": _s("buy", "A motor wound for more speed of one volt, or a lower gear."),
     "drive.reaches": _s("decide", "A larger or slower propeller, less weight, or a speed that is content with less."),
     "drive.blade-area": _s("buy", "The same propeller with more blade, or another blade more."),
     "drive.cavitation": _s("buy", "More blade area, a larger propeller behind more reduction, or a blade more."),
