@@ -180,6 +180,8 @@ def test_a_rule_whose_form_a_craft_has_finds_all_that_it_takes() -> None:
         "drive.continuous",
         "drive.range",
         "drive.phase-current",
+        "drive.duty",
+        "drive.downhill-voltage",
         "drive.pack-possible",
         "systems.voltage-isolation",
         "systems.voltage-precharge",

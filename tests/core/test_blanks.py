@@ -111,7 +111,7 @@ SPARE = re.compile(
     # Of an engine that goes out: nothing to compare it with in a fit.
     r"|old_installations/\w+/unit/consumption$"
     # Of a demand on what is claimed, and where something only tells how far it gives.
-    r"|propeller/claimed|cross/\w+/length"
+    r"|propeller/claimed|cross/\w+/length|drive/options(_need)?/.*|road/regains"
     # Listed as counted in the mass of the unit.
     r"|accessories/(starter|oil)/mass"
     # What is drawn of a lane, or says how much to buy.

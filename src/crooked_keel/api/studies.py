@@ -24,6 +24,8 @@ from ..core.drive.screw import ratios
 from ..core.drive.screw.ratios import Ratios
 from ..core.drive.train import pairs
 from ..core.drive.train.pairs import Pairs
+from ..core.drive.ways import options
+from ..core.drive.ways.options import DriveWays
 from ..core.systems.current import one_lost
 from ..core.systems.current.one_lost import OneLost
 from ..core.systems.voltage import driven
@@ -104,6 +106,12 @@ def study_teeth(
     made = service(request)
     ratio = made.number(project_id, "wanted", wanted) if wanted else None
     return made.ask(pairs.STUDY, project_id, fit, unit=unit, stage=stage, wanted=ratio)
+
+
+@router.post("/projects/{project_id}/studies/drive-options")
+def study_drive_options(request: Request, project_id: Id, fit: FitQuery = None, unit: UnitQuery = None) -> DriveWays:
+    """Ways of driving the wheels side by side, scored openly."""
+    return service(request).ask(options.STUDY, project_id, fit, unit=unit)
 
 
 @router.post("/projects/{project_id}/studies/contactors")

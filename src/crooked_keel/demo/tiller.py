@@ -9,6 +9,7 @@ from . import choices
 from .around_second import VAN_AXLE
 from .around_wheels import VAN_TWIN
 from .figures import aft, at, box, cg, f, gears, local, rows, side, size, space, up
+from .tiller_ways import OPTIONS, OPTIONS_NEED
 
 NAME = "Tiller"
 
@@ -158,6 +159,8 @@ FIT_A = {
                 "answered": "by nobody yet",
             },
         },
+        "options": OPTIONS,
+        "options_need": OPTIONS_NEED,
         "efficiency": f("82 %", "estimated"),
         "reverse": "electric",
     },

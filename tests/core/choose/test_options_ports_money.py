@@ -7,9 +7,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from crooked_keel.core.choose.money.functions import Line, by_week, ledger_status, longest_wait
-from crooked_keel.core.choose.options import Criterion, not_beaten, score_options, turning_points
 from crooked_keel.core.choose.ports.functions import KINDS, Attribute, Kind, compare_interfaces
 from crooked_keel.core.errors import InputError
+from crooked_keel.core.judging.scoring import Criterion, not_beaten, score_options, turning_points
 
 W24 = {
     "A": {"power": 60e3, "mass": 95, "cost": 9000, "wait": 30, "parts": 4},

@@ -11,13 +11,13 @@ from collections.abc import Callable
 from ..assess import assess
 from ..balance.ledger.functions import Centre
 from ..benches import BUILT
-from ..choose.options import Criterion, not_beaten, score_options, turning_points
 from ..choose.section import ChooseTopics, CurveOut, curve_table
 from ..document import Project
 from ..errors import CannotSay, Gap, InputError, or_none
 from ..figure.base import Figure
 from ..formula import Out
 from ..judging.finding import Bench, Level
+from ..judging.scoring import Criterion, not_beaten, score_options, turning_points
 from ..reference.outlines import Point
 from ..resolved.draw import local_silhouette
 from ..resolved.references import got

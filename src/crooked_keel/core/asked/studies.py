@@ -12,6 +12,7 @@ from ..document import Project
 from ..drive.match import beside
 from ..drive.screw import ratios
 from ..drive.train import pairs
+from ..drive.ways import options
 from ..errors import CannotSay, InputError
 from ..judging.study import Answer, Study
 from ..rough import stood_in
@@ -35,6 +36,7 @@ STUDIES: dict[str, Study[Any]] = {
         beside.STUDY,
         ratios.STUDY,
         pairs.STUDY,
+        options.STUDY,
         driven.STUDY,
     )
 }

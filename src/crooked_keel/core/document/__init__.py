@@ -7,7 +7,7 @@ from .base import Part
 from .build import Plan, Task
 from .choose import MoneyLine, Need
 from .craft import AsFound, Correction, Craft, HullSection, Mark, Outline, Reference, Story, Support
-from .drive import CrossShaft, Drive, Propeller, Stage, Wheel
+from .drive import CrossShaft, Drive, DriveOption, Propeller, Stage, Wheel
 from .files import dump, load, load_trusted, plain, schema
 from .fit import Fit, Installation, Placement
 from .library import LibraryUnit, dump_library, load_library, load_unit, restyled, taken_out, turned
@@ -29,6 +29,7 @@ __all__ = [
     "CrossShaft",
     "CurvePoint",
     "Drive",
+    "DriveOption",
     "EnvelopePoint",
     "Face",
     "Figure",

@@ -12,12 +12,14 @@ from ..figure.kinds import (
     Inertia,
     Length,
     Mass,
+    Money,
     RoadSpeed,
     Rotation,
     SeaSpeed,
     Torque,
     Twist,
     Voltage,
+    Wait,
 )
 from ..figure.narrow import (
     Aspect,
@@ -28,6 +30,7 @@ from ..figure.narrow import (
     ChainPitch,
     DragArea,
     Efficiency,
+    Grade,
     Grip,
     Rolling,
     Share,
@@ -35,6 +38,7 @@ from ..figure.narrow import (
     SmallAngle,
     StageRatio,
     Teeth,
+    Weight,
 )
 from ..figure.place import (
     DriveStation,
@@ -42,7 +46,7 @@ from ..figure.place import (
     StageWaterLine,
 )
 from ..figure.sizes import Bore, RimSize, TyreWidth, WheelSize
-from .base import Item, Key, Part
+from .base import Item, Key, Note, Part
 from .unit import Turn
 
 StageType = Literal[
@@ -194,6 +198,36 @@ class CrossShaft(Item):
     answered: Literal["by somebody qualified", "by nobody yet"] | None = None
 
 
+class DriveOption(Item):
+    """One way of driving the wheels: what it costs, how long it takes to come, its mass, the torque that it bears at
+    the wheels; how it reverses, whether it has a differential, how it is oiled; how quiet it is and how little it asks
+    for, 1 to 5; what must be made for it."""
+
+    cost: Money | None = None
+    wait: Wait | None = None
+    mass: Mass | None = None
+    bears: Torque | None = None
+    reverse: Literal["in it", "electric", "none"] | None = None
+    differential: Literal["in it", "none"] | None = None
+    oiled: Literal["sealed, in oil", "open"] | None = None
+    quiet: Grade | None = None
+    upkeep: Grade | None = None
+    made: Note = ""
+
+
+class DriveWanted(Part):
+    """What rules a way of driving out, and how much each thing counts; blank is not counted."""
+
+    reverse: Literal["wanted", "not wanted"] | None = None
+    longest_wait: Wait | None = None
+    most_cost: Money | None = None
+    cost_counts: Weight | None = None
+    wait_counts: Weight | None = None
+    mass_counts: Weight | None = None
+    quiet_counts: Weight | None = None
+    upkeep_counts: Weight | None = None
+
+
 class Helper(Part):
     """A motor on the crank of an engine, both always at one speed: its greatest torque, its voltage for its speed at no
     load (rpm of one volt), what it takes to be turned when it is off; what the controller and the pack stand; what the
@@ -230,6 +264,8 @@ class Drive(Part):
     shaft: Shaft = Shaft()
     cross: dict[Key, CrossShaft] = {}
     helper: Helper = Helper()
+    options: dict[Key, DriveOption] = {}
+    options_need: DriveWanted = DriveWanted()
 
 
 class Swing(Part):

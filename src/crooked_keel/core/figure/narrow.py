@@ -42,6 +42,7 @@ class ChainPitch(Length):
     most_words = "no chain has a pitch above 110 mm"
     allowed = "3 to 110 mm"
     usual = (0.006, 0.04)
+    by_share = True
 
 
 class ThrustAngle(Angle):

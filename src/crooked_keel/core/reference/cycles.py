@@ -7,9 +7,9 @@ from typing import NamedTuple
 # Seconds and the speed at their end, km/h. Source: the elementary urban cycle of UN ECE Regulation 83, from memory: 195
 # s and 1.013 km are its own figures.
 _URBAN = (
-    (11, 0), (4, 15), (8, 15), (2, 10), (3, 0), (21, 0), (5, 15), (2, 15), (5, 32), (24, 32), (8, 10), (3, 0),
-    (21, 0), (5, 15), (2, 15), (9, 35), (2, 35), (8, 50), (12, 50), (8, 35), (13, 35), (2, 32), (7, 10), (3, 0), (7, 0),
-)  # fmt: skip
+    "11 0, 4 15, 8 15, 2 10, 3 0, 21 0, 5 15, 2 15, 5 32, 24 32, 8 10, 3 0, "
+    "21 0, 5 15, 2 15, 9 35, 2 35, 8 50, 12 50, 8 35, 13 35, 2 32, 7 10, 3 0, 7 0"
+)
 
 
 class Point(NamedTuple):
@@ -19,11 +19,12 @@ class Point(NamedTuple):
     speed_m_s: float
 
 
-def _points(steps: tuple[tuple[int, int], ...]) -> tuple[Point, ...]:
+def _points(steps: str) -> tuple[Point, ...]:
     made, at = [Point(0.0, 0.0)], 0.0
-    for seconds, km_h in steps:
-        at += seconds
-        made.append(Point(at, km_h / 3.6))
+    for step in steps.split(", "):
+        seconds, km_h = step.split()
+        at += float(seconds)
+        made.append(Point(at, float(km_h) / 3.6))
     return tuple(made)
 
 

@@ -11,6 +11,7 @@ import { RoadTrain } from './RoadTrain';
 import { SawTooth } from './SawTooth';
 import { Teeth } from './Teeth';
 import { Train } from './Train';
+import { Ways } from './Ways';
 
 /** Reduction, and what it turns. */
 export function DriveBench() {
@@ -48,6 +49,13 @@ export function DriveBench() {
         <div className="px-4">
           <Fold title="Gear ratios side by side">
             <Ratios />
+          </Fold>
+        </div>
+      )}
+      {has('driven wheel') && (
+        <div className="px-4">
+          <Fold title="Ways of driving the wheels side by side">
+            <Ways />
           </Fold>
         </div>
       )}

@@ -1,0 +1,1 @@
+"""Ways of driving the wheels side by side."""
