@@ -350,7 +350,8 @@ def _listed(run: _Run, i: InstallationBenches, scope: Scope) -> InstallationOut:
         shafts, road = run.table("drive", drive.shaft_table, scope), run.table("drive", drive.road_table, scope)
         twisting = run.table("drive", drive.torsion_table, scope)
         agreed = run.table("drive", drive.match_table, scope) or run.table("drive", drive.screw_table, scope)
-        plots = {"torsion": twisting, "match": agreed, "saw": run.table("drive", drive.saw_table, scope)}
+        saw, envelope = run.table("drive", drive.saw_table, scope), run.table("drive", drive.envelope_table, scope)
+        plots = {"torsion": twisting, "match": agreed, "saw": saw, "envelope": envelope}
         driven = driven.model_copy(update={"shafts": shafts or [], "on_road": road, **plots})
     swings = run.table("mount", mount.swing_table, scope) or ([], None)
     mounted = mount.MountOut(

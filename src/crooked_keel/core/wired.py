@@ -14,6 +14,7 @@ from .drive.climb.quantities import Flown
 from .drive.cross.quantities import CrossShafts
 from .drive.cruise.quantities import Cruise
 from .drive.duty.quantities import Duty
+from .drive.envelope.quantities import Envelope
 from .drive.going.functions import OnWheels
 from .drive.going.quantities import Going
 from .drive.heat.quantities import GearOil
@@ -71,7 +72,9 @@ def drive_topics(
     has = resolved.has
     train = ws.topic(f"train {name}", Train, resolved, placed, old.train if old else None)
     torsion = ws.topic(f"torsion {name}", Torsion, resolved, placed, train)
-    air = sea = road = battery = runs = match = flown = cruise = spacer = screw = shafting = cross = going = duty = None
+    air = sea = road = battery = runs = match = flown = cruise = spacer = screw = shafting = cross = going = duty = (
+        envelope
+    ) = None
     if has("air propeller"):
         before = old.air if old else None
         air = ws.topic(f"air {name}", AirPropeller, resolved, placed, train, given.ground, before)
@@ -103,6 +106,7 @@ def drive_topics(
         going = ws.topic(f"going {name}", Going, resolved, placed, train, road, given.standing, sheet, went)
     if train.electric:
         battery = ws.topic(f"battery {name}", OnBattery, resolved, placed, train, road, sea)
+        envelope = ws.topic(f"envelope {name}", Envelope, resolved, placed, train, battery)
         if road is not None:
             duty = ws.topic(f"duty {name}", Duty, resolved, placed, train, road, battery)
     oil = ws.topic(f"gear oil {name}", GearOil, resolved, placed, train)
@@ -128,6 +132,7 @@ def drive_topics(
         going,
         helper,
         duty,
+        envelope,
     )
 
 

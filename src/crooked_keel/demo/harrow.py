@@ -100,7 +100,9 @@ FIT_A = {
         "peak_time": f("60 s", "maker"),
         "battery_current": f("340 A", "maker"),
         "phase_current": f("550 A", "maker"),
-        "unloaded": f("46 rpm ±1 rpm", "maker"),
+        "unloaded": f("54 rpm ±1 rpm", "maker"),
+        "winding": f("9 mΩ", "maker"),
+        "idle_current": f("4 A", "maker"),
         "voltage_limit": f("126 V", "maker"),
         "condition": "ready to run",
         "mass": f("31.0 kg ±0.2 kg"),
@@ -124,6 +126,7 @@ FIT_A = {
             "voltage": f("108 V", "maker"),
             "full_voltage": f("124 V", "maker"),
             "current": f("200 A", "maker"),
+            "resistance": f("38 mΩ"),
         },
         "side": {
             "name": "Box, starboard side",
@@ -136,6 +139,7 @@ FIT_A = {
             "voltage": f("108 V", "maker"),
             "full_voltage": f("124 V", "maker"),
             "current": f("160 A", "maker"),
+            "resistance": f("38 mΩ"),
         },
     },
     "mount": {

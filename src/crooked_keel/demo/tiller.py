@@ -276,6 +276,9 @@ FIT_C = {
             "final": {**_FINAL["final"], "order": f("2"), "ratio": f("4.1", "maker")},
         },
         "gears": gears("3.6", "2.2", "1.45", "1.0"),
+        "box_behind": f("1"),
+        "box_takes": f("70 N·m", "maker"),
+        "box_turns": f("5600 rpm", "maker"),
         "helper": {
             "fitted": "on the crank",
             "torque": f("26 N·m", "maker"),

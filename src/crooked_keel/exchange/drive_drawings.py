@@ -10,6 +10,7 @@ from reportlab.graphics.shapes import Circle, Drawing, Line, Polygon, PolyLine, 
 from reportlab.lib.colors import HexColor
 from reportlab.lib.units import mm
 
+from ..core.drive.envelope.quantities import EnvelopeOut
 from ..core.drive.going.quantities import SawOut
 from ..core.drive.match.quantities import AnnulusOut, MatchOut
 from ..core.drive.section import DriveOut
@@ -27,6 +28,11 @@ def drive_drawings(drive: DriveOut, units: str) -> Iterator[tuple[str, Drawing]]
     """Title and drawing of each plot that the drive has."""
     if drive.saw is not None:
         yield "Force at the road, gear by gear; road load whole, steepest hill broken", saw_plot(drive.saw, units)
+    if drive.envelope is not None:
+        yield (
+            "Torque of the motor by speed; packs full whole, as they are named broken",
+            envelope_plot(drive.envelope, units),
+        )
     if drive.match is not None:
         yield "Unit against propeller, full throttle", match_plot(drive.match, units)
         if drive.match.blade:
@@ -135,6 +141,28 @@ def saw_plot(saw: SawOut, units: str) -> Drawing:
     if saw.most_si is not None and saw.most_si < most:
         at = y.at(saw.most_si)
         drawing.add(Line(x.start, at, x.end, at, strokeColor=LEVEL_COLOUR["stop"], strokeWidth=0.8))
+    return drawing
+
+
+def envelope_plot(envelope: EnvelopeOut, units: str) -> Drawing:
+    """Torque of a motor, packs full and as they are named; what lasts, and what ends it where."""
+    drawing = Drawing(WIDTH, 52 * mm)
+    x = _Axis(0.0, envelope.speeds_si[-1] * 1.02, _LEFT, WIDTH - _RIGHT, "rotation", units)
+    most = max([*envelope.full_si, envelope.lasting_si or 0.0]) * 1.15
+    y = _Axis(0.0, most, _FLOOR, 52 * mm - _TOP, "torque", units)
+    _frame(drawing, x, y, ("speed of the motor", "torque"))
+    pairs = lambda torques: list(zip(envelope.speeds_si, torques, strict=True))
+    _line(drawing, x, y, pairs(envelope.full_si), strokeColor=ACT, strokeWidth=1.4)
+    _line(drawing, x, y, pairs(envelope.named_si), strokeColor=ACT, strokeWidth=0.9, strokeDashArray=[4, 2])
+    if envelope.lasting_si is not None and envelope.rated_si is not None:
+        at = y.at(envelope.lasting_si)
+        end = x.at(min(envelope.rated_si, envelope.speeds_si[-1]))
+        drawing.add(Line(x.start, at, end, at, strokeColor=LEVEL_COLOUR["ok"], strokeWidth=0.9))
+    before = None
+    for speed, ends in zip(envelope.speeds_si, envelope.ends, strict=True):
+        if ends != before:
+            drawing.add(_said(x.at(speed) + 1 * mm, y.start + 1.5 * mm, ends, "start"))
+            before = ends
     return drawing
 
 

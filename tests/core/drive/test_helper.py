@@ -75,3 +75,23 @@ def test_a_way_out_leads_out(rule: str) -> None:
     (offered,) = suggest(TILLER, "c", rule).suggestions
     after = apply_operations(TILLER, [o.model_dump() for o in offered.operations])
     assert found(after, rule).level in ("ok", "watch")
+
+
+BOX, D = "drive.kept-box", f"{C}/drive"
+KEPT: list[tuple[dict[str, Any], str, str]] = [
+    ({}, "ok", "52.5 N·m of 70 and 4400 rpm of 5600, behind a belt of 1.25 to one"),
+    ({f"{D}/box_takes": m("55 N·m")}, "watch", "little left"),
+    ({f"{D}/box_takes": m("45 N·m")}, "stop", "it strips its teeth"),
+    ({f"{D}/box_turns": m("4000 rpm")}, "stop", "torque in order, turned too fast"),
+    ({f"{D}/box_takes": m("70 N·m ±30 N·m")}, "watch", "hearsay"),
+    ({f"{D}/box_takes": None}, "unknown", "what it bears"),
+    ({f"{D}/box_turns": None}, "unknown", "how fast"),
+    ({f"{D}/box_behind": None}, "unknown", "where it sits"),
+    ({f"{D}/box_behind": m("9")}, "unknown", "behind more stages than there are"),
+    ({f"{C}/unit/peak_torque": None}, "unknown", "what it is given"),
+]
+
+
+@pytest.mark.parametrize(("changes", "level", "why"), KEPT, ids=[w for *_, w in KEPT])
+def test_a_box_that_stays_is_judged_at_its_input(changes: dict[str, Any], level: str, why: str) -> None:
+    assert found(put(TILLER, changes), BOX).level == level, why

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import Literal
 
+from ..figure.flows import FineResistance
 from ..figure.kinds import (
     Count,
     Current,
@@ -129,7 +130,7 @@ class Space(Item):
 
 class Pack(Item):
     """A battery pack: where its middle sits, how large it is, the space it is to lie in, and what it holds; its
-    voltage, and that of it fully charged."""
+    voltage, and that of it fully charged; its resistance."""
 
     length: Length | None = None
     width: Length | None = None
@@ -144,6 +145,7 @@ class Pack(Item):
     voltage: Voltage | None = None
     full_voltage: Voltage | None = None
     current: Current | None = None
+    resistance: FineResistance | None = None
 
 
 class LedgerRow(Item):

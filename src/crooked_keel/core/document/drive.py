@@ -247,7 +247,8 @@ class Helper(Part):
 
 class Drive(Part):
     """Reduction between the unit and the output flange. No stages: the propeller sits on the unit's own flange.
-    works_from: the slowest that the unit turns in steady work; line: what twists between it and the propeller."""
+    works_from: the slowest that the unit turns in steady work; line: what twists between it and the propeller. A box
+    that stays: the torque and the speed that its input may be given, and how many stages lie before it."""
 
     stages: dict[Key, Stage] = {}
     gears: dict[Key, Gear] = {}
@@ -262,6 +263,9 @@ class Drive(Part):
     heat: GearHeat = GearHeat()
     clutch: Clutch = Clutch()
     shaft: Shaft = Shaft()
+    box_takes: Torque | None = None
+    box_turns: Rotation | None = None
+    box_behind: Before | None = None
     cross: dict[Key, CrossShaft] = {}
     helper: Helper = Helper()
     options: dict[Key, DriveOption] = {}

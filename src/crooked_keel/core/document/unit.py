@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import Literal
 
+from ..figure.flows import FineResistance
 from ..figure.kinds import (
     Altitude,
     Angle,
@@ -235,7 +236,7 @@ class PowerUnit(Part):
     """An engine, turbine or motor as installed. Its own measures are taken from its output flange, shaft level. origin:
     the unit of the library that it is a copy of; parts: how well it is supplied, 1 to 5; heat: into its coolant at its
     rated power, nothing where air cools it; consumption: fuel for its work, there; unloaded: how fast a motor turns for
-    one volt."""
+    one volt; winding: its resistance between two lines; idle_current: what it takes at no load."""
 
     name: Name = "power unit"
     origin: Key | None = None
@@ -266,6 +267,8 @@ class PowerUnit(Part):
     battery_current: Current | None = None
     phase_current: Current | None = None
     unloaded: Rotation | None = None
+    winding: FineResistance | None = None
+    idle_current: Current | None = None
     turns: Turn | None = None
     on_scales: TwoScales = TwoScales()
     hung: Hung = Hung()

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 import math
-from typing import NamedTuple
+from collections.abc import Callable
+from typing import Any, NamedTuple
 
 from ..document.drive import StageType
 from ..errors import ask_all, or_none
@@ -21,6 +22,7 @@ from .climb.quantities import Flown
 from .cross.quantities import CrossShafts
 from .cruise.quantities import Cruise
 from .duty.quantities import Duty
+from .envelope.quantities import Envelope, EnvelopeOut
 from .going.quantities import Going, SawOut
 from .heat.quantities import GearOil
 from .helper.quantities import HelperMotor
@@ -76,6 +78,7 @@ class DriveOut(Out):
     torsion: TorsionOut | None
     match: MatchOut | None
     saw: SawOut | None
+    envelope: EnvelopeOut | None
 
 
 class DriveTopics(NamedTuple):
@@ -99,10 +102,25 @@ class DriveTopics(NamedTuple):
     going: Going | None
     helper: HelperMotor
     duty: Duty | None
+    envelope: Envelope | None
 
     def topics(self) -> list[Topic]:
         """Those that there are."""
         return [t for t in self if t is not None]
+
+
+def _said_by(kind: type[Any]) -> Callable[..., list[Value]]:
+    """The headline values that a topic of a kind says by itself."""
+
+    def said(topic: Any) -> list[Value]:
+        out = ValueList("drive")
+        topic.values(out)
+        return out.values
+
+    # Asked by what it takes, as every other function of a bench is.
+    said.__annotations__ = {"topic": kind, "return": list[Value]}
+    said.__name__ = f"values of {kind.__name__}"
+    return said
 
 
 def ratio_values(train: Train) -> list[Value]:
@@ -138,13 +156,6 @@ def ratio_values(train: Train) -> list[Value]:
     return out.values
 
 
-def air_values(air: AirPropeller) -> list[Value]:
-    """Tips and clearance of an air propeller."""
-    out = ValueList("drive")
-    air.values(out)
-    return out.values
-
-
 def torque_values(train: Train) -> list[Value]:
     """Torque and turning direction."""
     out = ValueList("drive")
@@ -163,13 +174,6 @@ def torque_values(train: Train) -> list[Value]:
     return out.values
 
 
-def sea_values(sea: AtSea) -> list[Value]:
-    """A marine propeller."""
-    out = ValueList("drive")
-    sea.values(out)
-    return out.values
-
-
 def road_values(road: OnRoad) -> list[Value]:
     """The driven wheel."""
     out = ValueList("drive")
@@ -184,13 +188,6 @@ def chain_values(runs: Runs) -> list[Value]:
     return out.values
 
 
-def battery_values(battery: OnBattery) -> list[Value]:
-    """An electric unit."""
-    out = ValueList("drive")
-    battery.values(out)
-    return out.values
-
-
 def torsion_values(torsion: Torsion) -> list[Value]:
     """Twisting of the line, once something of it was said."""
     out = ValueList("drive")
@@ -199,79 +196,14 @@ def torsion_values(torsion: Torsion) -> list[Value]:
     return out.values
 
 
-def match_values(match: AirMatch) -> list[Value]:
-    """Unit against air propeller."""
-    out = ValueList("drive")
-    match.values(out)
-    return out.values
-
-
-def flown_values(flown: Flown) -> list[Value]:
-    """Climb and level speed."""
-    out = ValueList("drive")
-    flown.values(out)
-    return out.values
-
-
-def cruise_values(cruise: Cruise) -> list[Value]:
-    """Level flight, and the climb at height."""
-    out = ValueList("drive")
-    cruise.values(out)
-    return out.values
-
-
-def spacer_values(spacer: Spacer) -> list[Value]:
-    """Bending at the flange."""
-    out = ValueList("drive")
-    spacer.values(out)
-    return out.values
-
-
-def shafting_values(shafting: Shafting) -> list[Value]:
-    """The propeller shaft."""
-    out = ValueList("drive")
-    shafting.values(out)
-    return out.values
-
-
-def going_values(going: Going) -> list[Value]:
-    """How it pulls away."""
-    out = ValueList("drive")
-    going.values(out)
-    return out.values
-
-
-def cross_values(cross: CrossShafts) -> list[Value]:
-    """Shafts that carry the torque across."""
-    out = ValueList("drive")
-    cross.values(out)
-    return out.values
-
-
-def helper_values(helper: HelperMotor) -> list[Value]:
-    """A motor on the crank."""
-    out = ValueList("drive")
-    helper.values(out)
-    return out.values
-
-
-def duty_values(duty: Duty) -> list[Value]:
-    """An electric unit on a drive cycle."""
-    out = ValueList("drive")
-    duty.values(out)
-    return out.values
+def envelope_table(envelope: Envelope) -> EnvelopeOut | None:
+    """The envelope, where it can be drawn."""
+    return or_none(envelope.drawn) if envelope.begun else None
 
 
 def saw_table(going: Going) -> SawOut | None:
     """The saw-tooth diagram, where it can be drawn."""
     return or_none(going.drawn)
-
-
-def screw_values(screw: ScrewMatch) -> list[Value]:
-    """Unit against marine propeller."""
-    out = ValueList("drive")
-    screw.values(out)
-    return out.values
 
 
 def match_table(match: AirMatch) -> MatchOut | None:
@@ -299,33 +231,27 @@ def screw_table(screw: ScrewMatch) -> MatchOut | None:
     )
 
 
-def oil_values(oil: GearOil) -> list[Value]:
-    """Oil of the reduction."""
-    out = ValueList("drive")
-    oil.values(out)
-    return out.values
-
-
 VALUES = (
     ratio_values,
-    air_values,
+    _said_by(AirPropeller),
     torque_values,
-    sea_values,
+    _said_by(AtSea),
     road_values,
     chain_values,
-    battery_values,
-    match_values,
-    flown_values,
-    cruise_values,
-    spacer_values,
-    screw_values,
-    shafting_values,
-    going_values,
-    cross_values,
-    helper_values,
-    duty_values,
+    _said_by(OnBattery),
+    _said_by(AirMatch),
+    _said_by(Flown),
+    _said_by(Cruise),
+    _said_by(Spacer),
+    _said_by(ScrewMatch),
+    _said_by(Shafting),
+    _said_by(Going),
+    _said_by(CrossShafts),
+    _said_by(HelperMotor),
+    _said_by(Duty),
+    _said_by(Envelope),
     torsion_values,
-    oil_values,
+    _said_by(GearOil),
 )
 
 
@@ -401,6 +327,7 @@ def propeller_table(train: Train, air: AirPropeller | None, sea: AtSea | None, r
         torsion=None,
         match=None,
         saw=None,
+        envelope=None,
     )
 
 

@@ -5,6 +5,7 @@ import { BenchSheet } from '../../sheet/BenchSheet';
 import { Fold, Picture, Strip, UnitTabs } from '../../sheet/Sheet';
 import { Beside } from './Beside';
 import { Crossings } from './Crossings';
+import { Envelope } from './Envelope';
 import { Match } from './Match';
 import { Ratios } from './Ratios';
 import { RoadTrain } from './RoadTrain';
@@ -33,6 +34,7 @@ export function DriveBench() {
         </Picture>
       )}
       <SawTooth />
+      <Envelope />
       <Match />
       <Crossings />
       <Strip label="Answers">

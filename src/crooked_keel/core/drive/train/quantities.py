@@ -165,6 +165,33 @@ class Train(Topic):
         return math.prod(ask_all(*(lambda k=k, s=s: stage_ratio(s, self.p(f"drive/stages/{k}")) for k, s in stages)))
 
     @property
+    def box_begun(self) -> bool:
+        """Whether somebody spoke of what the input of a box may be given."""
+        return self.drive.box_takes is not None or self.drive.box_turns is not None
+
+    @lazy
+    def box_given(self) -> tuple[Read, Read]:
+        """Greatest torque and speed at the input of the box: peak or rated torque of the unit, and its fastest rating,
+        through the stages before it, N·m and rad/s. Raises CannotSay, InputError."""
+        at, what = self.p("drive/box_behind"), "how many stages lie before the box that stays"
+        behind = need(self.drive.box_behind, at, what).si
+        if behind > len(self.drive.stages):
+            raise InputError(
+                at,
+                "there are not so many stages before the box",
+                given=str(int(behind)),
+                allowed=f"0 to {len(self.drive.stages)}",
+            )
+        ratio, (power, speed), peak = ask_all(
+            lambda: self.ratio_before(behind),
+            lambda: self.hardest,
+            lambda: self.read(self.unit.peak_torque, self.p("unit/peak_torque"), f"peak torque of the {self.name}"),
+        )
+        fastest = max(speed for _, speed in self.claims)
+        torque = max(peak.si, power / speed)
+        return Read(torque * ratio, peak.u * ratio), Read(fastest / ratio)
+
+    @property
     def turned(self) -> str:
         """What the drive turns, in the words of the trade."""
         return self.resolved.word("turns")

@@ -6,7 +6,8 @@ from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, ask_all, or_none
 from ...figure.trace import need
-from ...judging.finding import Compared, Finding, q, word
+from ...judging.band import at_most, band
+from ...judging.finding import LEVELS, Compared, Finding, q, word
 from ...judging.register import rule, verdict
 from ...physics.mechanics import TURN_SIGN
 from ...resolved.craft import Resolved
@@ -138,3 +139,37 @@ def _through(train: Train) -> str:
             Gap(train.p("drive/clutch/acts_through"), "whether a starter or engine braking acts through it")
         )
     return said
+
+
+@rule(
+    "drive.kept-box",
+    "Input of a box that stays",
+    limit="torque and speed each 0.90 of what its input may be given, with its doubt, ok; all of it watch; more stop",
+    source="its maker; 0.90: common practice, no source",
+    mark="common practice",
+)
+def kept_box(train: Train) -> Iterable[Finding]:
+    if train.placed.old or not train.box_begun:
+        return
+    (torque, speed), takes, turns = ask_all(
+        lambda: train.box_given,
+        lambda: train.read(train.drive.box_takes, train.p("drive/box_takes"), "torque that the box may be given"),
+        lambda: train.read(train.drive.box_turns, train.p("drive/box_turns"), "speed that the box may be given"),
+    )
+    share = lambda a, b: (a.si / b.si, 2 * (a.u / b.si + a.si / b.si * b.u / b.si))
+    by_torque, by_speed = share(torque, takes), share(speed, turns)
+    judged = [band(v, "percent", ok=at_most(0.90), watch=at_most(1.0), doubt=d) for v, d in (by_torque, by_speed)]
+    level = min((j.level for j in judged), key=LEVELS.index)
+    worst = judged[0] if by_torque[0] >= by_speed[0] else judged[1]
+    yield verdict(
+        "drive.kept-box",
+        level,
+        "The box that stays is given {t} and {n}",
+        "It may be given {a} and {b}, by its maker. An engine of few cylinders or a motor with all its torque at rest "
+        "shocks it more than its figure says; its oil, its clutch and its mountings are not looked at.",
+        compared=worst.compared,
+        t=q(torque.si, "torque"),
+        n=q(speed.si, "rotation"),
+        a=q(takes.si, "torque"),
+        b=q(turns.si, "rotation"),
+    )
