@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from ..sheet.kit import Block, field, rolled
+from .sheet_road import ACROSS, WAYS
 
 BLOCKS: tuple[Block, ...] = (
     Block(
@@ -196,37 +197,7 @@ BLOCKS: tuple[Block, ...] = (
         one="stage",
         hint="Its ratio among the stages is that of its fast end.",
     ),
-    Block(
-        "drive",
-        "Shafts that carry the torque across",
-        (
-            field("behind", "stages before it"),
-            field("torque", "carries", "choice"),
-            field("diameter", "diameter, at its weakest"),
-            field("inside", "bore, 0 where solid"),
-            field("length", "twists over"),
-            field("yields", "its metal yields at"),
-        ),
-        form="driven wheel",
-        table="~/drive/cross",
-        one="shaft",
-    ),
-    Block(
-        "drive",
-        "Splices in them",
-        (
-            field("made", "made", "choice"),
-            field("weld_radius", "weld: radius"),
-            field("weld_leg", "leg"),
-            field("plugs", "plugs"),
-            field("plug", "each across"),
-            field("plug_radius", "at radius"),
-            field("answered", "answered for", "choice"),
-        ),
-        form="driven wheel",
-        table="~/drive/cross",
-        one="shaft",
-    ),
+    *ACROSS,
     Block(
         "drive",
         "Drive as a whole",
@@ -329,50 +300,7 @@ BLOCKS: tuple[Block, ...] = (
         folded=True,
         hint="Three readings at one power, at equal steps of time.",
     ),
-    Block(
-        "drive",
-        "Ways of driving the wheels: what they are",
-        (
-            field("cost", "cost"),
-            field("wait", "comes in"),
-            field("mass", "mass"),
-            field("bears", "bears at the wheels"),
-            field("quiet", "quiet, 1 to 5"),
-            field("upkeep", "little upkeep, 1 to 5"),
-        ),
-        form="driven wheel",
-        table="~/drive/options",
-        one="way",
-    ),
-    Block(
-        "drive",
-        "Ways of driving the wheels: what they have",
-        (
-            field("reverse", "reverse", "choice"),
-            field("differential", "differential", "choice"),
-            field("oiled", "oiled", "choice"),
-            field("made", "must be made", "text"),
-        ),
-        form="driven wheel",
-        table="~/drive/options",
-        one="way",
-    ),
-    Block(
-        "drive",
-        "What counts among them",
-        (
-            field("~/drive/options_need/reverse", "Reverse", "choice"),
-            field("~/drive/options_need/longest_wait", "Longest wait"),
-            field("~/drive/options_need/most_cost", "Most to pay"),
-            field("~/drive/options_need/cost_counts", "Cost counts"),
-            field("~/drive/options_need/wait_counts", "Wait counts"),
-            field("~/drive/options_need/mass_counts", "Mass counts"),
-            field("~/drive/options_need/quiet_counts", "Quiet counts"),
-            field("~/drive/options_need/upkeep_counts", "Little upkeep counts"),
-        ),
-        form="driven wheel",
-        folded=True,
-    ),
+    *WAYS,
     Block(
         "drive",
         "Motor on the crank of an engine",
