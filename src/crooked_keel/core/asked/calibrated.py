@@ -16,6 +16,7 @@ from ..facts import Facts
 from ..formula import Out
 from ..judging.finding import Message, Operation, q, word
 from ..judging.propose import typed_text
+from ..topic.workspace import Workspace
 
 _TRIES = 14
 # The widest that a figure may be off from what was entered: further off it was not that figure.
@@ -76,10 +77,12 @@ def calibrate(project: Project, fit_id: str, unit: str | None, subject: str, fac
         text = typed_text(si, figure.shown or figure.dimension, project.units, project.number_style)
         return {"entered": text, "source": "measured", "note": "by the run that was measured"}
 
+    trials = Workspace()
+
     def promise(si: float) -> float | None:
         edit = {"op": "replace", "path": pointer, "value": said(si)}
         try:
-            again = assess(apply_operations(project, [edit]), fit_id)
+            again = assess(apply_operations(project, [edit]), fit_id, trials)
         except InputError:
             return None
         name = f"{subject}@{installation.id}" if several else subject

@@ -12,6 +12,7 @@ from ..facts import NOTHING, Facts
 from ..judging.finding import LEVELS, Finding, Message, Suggestion, Ways, q, word
 from ..judging.propose import Proposal
 from ..judging.settling import SETTLES
+from ..topic.workspace import Workspace
 from ..wiring import set_up
 from .across import PLACED, mended, together
 from .proposing import PROPOSERS, propose_for
@@ -40,7 +41,9 @@ def suggest(project: Project, fit_id: str | None, key: str, facts: Facts = NOTHI
     worse is said.
 
     Raises InputError if there is no such finding. The craft as found (no fit) is not changed by suggestions."""
-    before = assess(project, fit_id, facts=facts)
+    # Kept from one trial to the next; proposers look at topics of their own, which no trial moves.
+    trials = Workspace()
+    before = assess(project, fit_id, trials, facts)
     finding = next((f for f in before.findings if f.key == key), None)
     if finding is None:
         raise InputError("/findings", "no such finding now", given=key)
@@ -55,7 +58,7 @@ def suggest(project: Project, fit_id: str | None, key: str, facts: Facts = NOTHI
     made: list[Suggestion] = []
     stopping: list[tuple[Proposal, Finding]] = []
     lacking = ""
-    proving = _Proof(project, fit_id, before, finding, facts)
+    proving = _Proof(project, fit_id, before, finding, facts, trials)
     for offers in (propose_for(finding, set_up(project, fit_id, facts=facts)), together(project, fit_id, finding.rule)):
         try:
             for proposal in offers:
@@ -104,12 +107,13 @@ class _Proof(NamedTuple):
     before: Assessment
     finding: Finding
     facts: Facts
+    trials: Workspace
 
     def of(self, proposal: Proposal) -> Suggestion | Finding | None:
         """The suggestion; the stop that it would make; or None where it does not help."""
         try:
             patched = apply_operations(self.project, [o.model_dump() for o in proposal.operations])
-            after = assess(patched, self.fit_id, facts=self.facts)
+            after = assess(patched, self.fit_id, self.trials, self.facts)
         except InputError:
             return None
         found = next((f for f in after.findings if f.key == self.finding.key), None)

@@ -20,6 +20,7 @@ from ...judging.finding import LEVELS, Level, Message, Operation, Param, Value, 
 from ...judging.propose import computed, on_the_tape, said_place, tape_text
 from ...resolved.installation import ResolvedInstallation
 from ...resolved.references import got
+from ...topic.workspace import Workspace
 from ...wiring import Benches, set_up
 from .along import Held, cg_with_mount, engine_station_for_cg, longest_mount, mount_spacer_split
 from .bounds import Aim, bounds, split_as_before, trim_as_before, upright
@@ -140,7 +141,8 @@ def _solved(project: Project, fit_id: str, benches: Benches, wish: Wish) -> Plac
         raise CannotSay(
             Gap(f"/fits/{fit_id}/spaces", "a space in which a pack may lie, or a unit, battery or lead that may move")
         )
-    before = assess(project, fit_id)
+    trials = Workspace()
+    before = assess(project, fit_id, trials)
     each = [m.mover for m in moving]
     held = [b if b.has >= b.ease else b._replace(effect=b.stop_effect or b.effect, ease=0.0) for b in lines]
     serves: dict[tuple[float, ...], tuple[list[Target], list[float]]] = {}
@@ -157,7 +159,9 @@ def _solved(project: Project, fit_id: str, benches: Benches, wish: Wish) -> Plac
             best = found
         if found is not None and any(abs(v) > _LEAST for v in found.values):
             serves.setdefault(tuple(round(v, 3) for v in found.values), ([], found.values))[0].append(target)
-    offered = [_offered(project, fit_id, bench, before, moving, values, names) for names, values in serves.values()]
+    offered = [
+        _offered(project, fit_id, bench, before, moving, values, names, trials) for names, values in serves.values()
+    ]
     solutions = [s for s in offered if s is not None]
     reach = (or_none(lambda: _reach(benches)) if bench.resolved.has("firewall") else None) or (
         None,
@@ -188,6 +192,7 @@ def _offered(
     moving: list[Moving],
     values: list[float],
     names: list[Target],
+    trials: Workspace,
 ) -> Solution | None:
     operations: list[Operation] = []
     parts: list[str] = []
@@ -229,7 +234,7 @@ def _offered(
             parts.append(f"{{m{k}}} of {{n{k}}} out")
             params |= {f"m{k}": q(kg, "mass"), f"n{k}": word(thing.name)}
     try:
-        after = assess(apply_operations(project, [o.model_dump() for o in operations]), fit_id)
+        after = assess(apply_operations(project, [o.model_dump() for o in operations]), fit_id, trials)
     except InputError:
         return None
     judged = _judged(bench)
