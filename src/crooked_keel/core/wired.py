@@ -19,6 +19,7 @@ from .drive.going.functions import OnWheels
 from .drive.going.quantities import Going
 from .drive.heat.quantities import GearOil
 from .drive.helper.quantities import HelperMotor
+from .drive.hub.quantities import HubMotor
 from .drive.marine.quantities import AtSea
 from .drive.match.quantities import AirMatch
 from .drive.road.quantities import OnRoad
@@ -72,9 +73,8 @@ def drive_topics(
     has = resolved.has
     train = ws.topic(f"train {name}", Train, resolved, placed, old.train if old else None)
     torsion = ws.topic(f"torsion {name}", Torsion, resolved, placed, train)
-    air = sea = road = battery = runs = match = flown = cruise = spacer = screw = shafting = cross = going = duty = (
-        envelope
-    ) = None
+    air = sea = road = battery = runs = match = flown = cruise = spacer = screw = shafting = None
+    cross = going = duty = envelope = hub = None
     if has("air propeller"):
         before = old.air if old else None
         air = ws.topic(f"air {name}", AirPropeller, resolved, placed, train, given.ground, before)
@@ -102,6 +102,7 @@ def drive_topics(
         before_runs = old.runs if old else None
         runs = ws.topic(f"runs {name}", Runs, resolved, placed, train, road, craft.wheels, before_runs)
         cross = ws.topic(f"cross {name}", CrossShafts, resolved, placed, train, road)
+        hub = ws.topic(f"hub {name}", HubMotor, resolved, placed, train, road)
         went = old.going if old else None
         going = ws.topic(f"going {name}", Going, resolved, placed, train, road, given.standing, sheet, went)
     if train.electric:
@@ -133,6 +134,7 @@ def drive_topics(
         helper,
         duty,
         envelope,
+        hub,
     )
 
 

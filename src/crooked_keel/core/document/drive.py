@@ -314,6 +314,19 @@ class Propeller(Part):
     claimed: Efficiency | None = None
 
 
+class Hub(Part):
+    """A motor in the hub: what holds its axle; length of a flat across the axle, thickness of the dropout and the
+    stress at which that yields; the torque arm, from the axle to where it is held, and the force that holds it."""
+
+    motor: Literal["in the hub", "not in it"] | None = None
+    held: Literal["by a torque arm", "by its flats alone"] | None = None
+    flat: Bore | None = None
+    dropout: Bore | None = None
+    yields: Stress | None = None
+    arm: Length | None = None
+    arm_holds: Force | None = None
+
+
 class Wheel(Part):
     """The driven wheel: rolling radius, or the marks on the tyre; its mass where it moves with a stretched frame."""
 
@@ -322,3 +335,4 @@ class Wheel(Part):
     width: TyreWidth | None = None
     aspect: Aspect | None = None
     rim: RimSize | None = None
+    hub: Hub = Hub()

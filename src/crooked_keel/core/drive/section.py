@@ -26,6 +26,7 @@ from .envelope.quantities import Envelope, EnvelopeOut
 from .going.quantities import Going, SawOut
 from .heat.quantities import GearOil
 from .helper.quantities import HelperMotor
+from .hub.quantities import HubMotor
 from .marine.quantities import AtSea, AtSeaOut
 from .match.quantities import AirMatch, MatchOut
 from .road import says as road_says
@@ -103,6 +104,7 @@ class DriveTopics(NamedTuple):
     helper: HelperMotor
     duty: Duty | None
     envelope: Envelope | None
+    hub: HubMotor | None
 
     def topics(self) -> list[Topic]:
         """Those that there are."""
@@ -250,6 +252,7 @@ VALUES = (
     _said_by(HelperMotor),
     _said_by(Duty),
     _said_by(Envelope),
+    _said_by(HubMotor),
     torsion_values,
     _said_by(GearOil),
 )

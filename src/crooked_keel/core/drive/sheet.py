@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ..sheet.kit import Block, field, rolled
-from .sheet_road import ACROSS, WAYS
+from .sheet_road import ACROSS, HUB, WAYS
 
 BLOCKS: tuple[Block, ...] = (
     Block(
@@ -198,6 +198,7 @@ BLOCKS: tuple[Block, ...] = (
         hint="Its ratio among the stages is that of its fast end.",
     ),
     *ACROSS,
+    *HUB,
     Block(
         "drive",
         "Drive as a whole",

@@ -83,3 +83,21 @@ WAYS: tuple[Block, ...] = (
         folded=True,
     ),
 )
+HUB: tuple[Block, ...] = (
+    Block(
+        "drive",
+        "A motor in the hub",
+        (
+            field("~/wheel/hub/motor", "The motor is", "choice"),
+            field("~/wheel/hub/held", "Its axle is held", "choice"),
+            field("~/wheel/hub/arm", "Torque arm, axle to where it is held"),
+            field("~/wheel/hub/arm_holds", "its end holds"),
+            field("~/wheel/hub/flat", "Length of a flat of the axle"),
+            field("~/wheel/hub/dropout", "Dropout thick"),
+            field("~/wheel/hub/yields", "its metal yields at"),
+        ),
+        form="driven wheel",
+        electric=True,
+        folded=True,
+    ),
+)

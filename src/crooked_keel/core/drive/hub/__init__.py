@@ -1,0 +1,1 @@
+"""What holds the axle of a motor in the hub against its torque."""

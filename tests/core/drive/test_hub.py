@@ -1,0 +1,82 @@
+"""A motor in the hub: pressure on its flats by an integral apart, and where an engineer says stop."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+from scipy.integrate import quad
+
+from crooked_keel.core.assess import assess
+from crooked_keel.core.document import Project
+from crooked_keel.core.drive.hub.functions import flat_pressure
+from crooked_keel.core.judging.finding import Finding
+from tests.conftest import DEMO_OF, put
+
+B = "/fits/b/installations/main"
+H = f"{B}/wheel/hub"
+
+
+def m(text: str) -> dict[str, Any]:
+    return {"entered": text, "source": "measured"}
+
+
+# A scooter with its motor in the hub: 60 N·m of its own, nothing between it and the wheel.
+SET: dict[str, Any] = {
+    f"{B}/drive/stages": {"hub": {"name": "hub", "rank": 1.0, "type": "gear", "ratio": m("1"), "turning": "keeps"}},
+    f"{B}/unit/peak_torque": m("60 N·m"),
+    f"{B}/unit/rated_speed": m("700 rpm"),
+    f"{H}/motor": "in the hub",
+    f"{H}/held": "by a torque arm",
+    f"{H}/arm": m("180 mm ±2 mm"),
+    f"{H}/arm_holds": m("1200 N ±20 N"),
+    f"{H}/flat": m("12 mm ±0.1 mm"),
+    f"{H}/dropout": m("6 mm ±0.1 mm"),
+    f"{H}/yields": m("235 MPa ±5 MPa"),
+}
+HUB = put(DEMO_OF["scooter"], SET)
+
+
+def test_the_pressure_carries_the_torque() -> None:
+    """Pressure that rises evenly from the middle of each flat, summed over both halves in contact, is the torque."""
+    torque, thick, flat = 60.0, 0.006, 0.012
+    most = flat_pressure(torque, thick, flat)
+    half, _ = quad(lambda y: most * y / (flat / 2) * thick * y, 0, flat / 2)
+    assert 2 * half == pytest.approx(torque)
+
+
+def found(project: Project) -> list[Finding]:
+    return [f for f in assess(project, "b").findings if f.rule == "drive.hub-axle"]
+
+
+JUDGED: list[tuple[dict[str, Any], str, str]] = [
+    ({}, "ok", "three times its torque"),
+    ({f"{H}/arm": m("100 mm ±2 mm")}, "watch", "a short arm"),
+    ({f"{H}/arm": m("50 mm ±2 mm")}, "stop", "a washer with a tab"),
+    ({f"{H}/arm_holds": m("1200 N ±900 N")}, "watch", "a hose clip"),
+    ({f"{B}/unit/peak_torque": m("150 N·m")}, "stop", "more motor on the same arm"),
+    ({f"{H}/arm_holds": None}, "unknown", "what holds it"),
+    ({f"{H}/held": None}, "unknown", "nobody said how"),
+    ({f"{H}/held": "by its flats alone"}, "stop", "flats in a steel dropout"),
+    ({f"{H}/held": "by its flats alone", f"{H}/dropout": m("12 mm ±0.1 mm")}, "stop", "a plate on each side"),
+    (
+        {f"{H}/held": "by its flats alone", f"{H}/dropout": m("30 mm ±0.1 mm"), f"{H}/flat": m("20 mm ±0.1 mm")},
+        "watch",
+        "never ok without an arm",
+    ),
+    ({f"{H}/held": "by its flats alone", f"{H}/flat": None}, "unknown", "how long the flats are"),
+    ({f"{B}/unit/peak_torque": None}, "unknown", "what turns it back"),
+]
+
+
+@pytest.mark.parametrize(("changes", "level", "why"), JUDGED, ids=[w for *_, w in JUDGED])
+def test_it_is_judged_as_an_engineer_would(changes: dict[str, Any], level: str, why: str) -> None:
+    (one,) = found(put(HUB, changes))
+    assert one.level == level, why
+
+
+@pytest.mark.parametrize(
+    "changes", [{f"{H}/motor": None}, {f"{H}/motor": "not in it"}, {f"{B}/unit/kind": "four-stroke"}]
+)
+def test_nothing_is_asked_where_no_motor_sits_in_the_hub(changes: dict[str, Any]) -> None:
+    assert not found(put(HUB, changes))
