@@ -164,7 +164,7 @@ def test_every_figure_of_a_demonstration_stands_on_a_sheet(kind: str) -> None:
         short = re.sub(r"^/(fits/[^/]+/installations|old_installations)/[^/]+", "~", pointer)
         short = re.sub(r"^/fits/[^/]+/(tanks|spaces|money|tasks|plan)", r"^/\1", short)
         starred = re.sub(
-            r"(/instruments|\^/tanks|\^/spaces|\^/money|\^/tasks|/craft/(?:supports|flotation/marks|references|tanks|seats|as_found/corrections)|~/(?:mount/points|packs|drive/stages|drive/gears|drive/line|drive/cross|drive/options|align/joints|unit/ratings|unit/accessories|systems/cooling/(?:also|coolers|loop|water)|systems/(?:oil|exhaust|fuel)/path|systems/oil/outline|systems/electric/(?:loads|wires|banks|circuit)|systems/access))/[^/]+",
+            r"(/instruments|\^/tanks|\^/spaces|\^/money|\^/tasks|/craft/(?:supports|flotation/marks|references|tanks|seats|as_found/corrections|road/moments)|~/(?:mount/points|packs|drive/stages|drive/gears|drive/line|drive/cross|drive/options|align/joints|unit/ratings|unit/accessories|systems/cooling/(?:also|coolers|loop|water)|systems/(?:oil|exhaust|fuel)/path|systems/oil/outline|systems/electric/(?:loads|wires|banks|circuit)|systems/access))/[^/]+",
             r"\1/*",
             short,
         )

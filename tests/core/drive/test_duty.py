@@ -126,3 +126,39 @@ def test_it_is_judged_as_an_engineer_would(rule: str, changes: dict[str, Any], l
 def test_an_engine_is_asked_none_of_it() -> None:
     assert not {DUTY, DOWN} & {f.rule for f in assess(HARROW, "b").findings}
     assert not {DUTY, DOWN} & {f.rule for f in assess(DEMO_OF["boat"], "b").findings}
+
+
+def driven(*moments: tuple[str, str]) -> dict[str, Any]:
+    """A drive of one's own: seconds and km/h."""
+    rows = {
+        f"m{i}": {"name": f"moment {i}", "rank": float(i), "at": m(f"{a} s"), "speed": m(f"{v} km/h")}
+        for i, (a, v) in enumerate(moments)
+    }
+    return {"/craft/road/cycle": "a drive of my own", "/craft/road/moments": rows}
+
+
+def value(project: Project, id: str) -> float:
+    return next(v.si for v in assess(project, "b").values if v.id == id and v.si is not None)
+
+
+def test_a_drive_of_ones_own_is_that_cycle_where_it_is_typed_so() -> None:
+    """The public cycle typed moment by moment, in any order, asks the same."""
+    typed = [(f"{p.at_s:g}", f"{p.speed_m_s * 3.6:.6g}") for p in reversed(URBAN)]
+    own = put(PANNIER, driven(*typed))
+    for id in ("drive.cycle-consumption", "drive.cycle-range"):
+        assert value(own, id) == pytest.approx(value(PANNIER, id), rel=1e-6)
+    steady = put(PANNIER, driven(("0", "30"), ("60", "30"), ("120", "30")))
+    assert value(steady, "drive.cycle-consumption") < value(own, "drive.cycle-consumption")
+
+
+@pytest.mark.parametrize(
+    ("moments", "field"),
+    [
+        ((("0", "0"), ("10", "30")), "/craft/road/moments"),
+        ((("0", "0"), ("10", "30"), ("10", "20")), "/craft/road/moments/m2/at"),
+        ((("0", "0"), ("10", "0"), ("20", "0")), "/craft/road/moments/m0/speed"),
+    ],
+)
+def test_a_drive_that_cannot_be_is_asked_about(moments: tuple[tuple[str, str], ...], field: str) -> None:
+    one = found(put(PANNIER, driven(*moments)), DUTY)
+    assert one.level == "unknown" and field in {n.pointer for n in one.needs}

@@ -135,6 +135,14 @@ REST: tuple[Block, ...] = (
     ),
     Block(
         "craft",
+        "A drive of one's own, by its moments",
+        (field("at", "after its start"), field("speed", "speed then")),
+        form="driven wheel",
+        table="/craft/road/moments",
+        one="moment",
+    ),
+    Block(
+        "craft",
         "Steering",
         (
             field("/craft/steering/rake", "Rake, from the vertical"),

@@ -63,10 +63,17 @@ StageType = Literal[
 ]
 
 
+class Moment(Item):
+    """A moment of a drive: so long after its start, and the speed then."""
+
+    at: ShortTime | None = None
+    speed: RoadSpeed | None = None
+
+
 class Road(Part):
     """What holds a road craft back, the grip of its driven wheel, and the steepest hill it must climb; until which
     speed its pulling away is timed, and which end of four or three wheels is driven; the drive cycle that an electric
-    one is judged by, and the share of braking that comes back."""
+    one is judged by, the moments of one's own, and the share of braking that comes back."""
 
     drag_area: DragArea | None = None
     rolling: Rolling | None = None
@@ -75,7 +82,8 @@ class Road(Part):
     steepest: Slope | None = None
     until: RoadSpeed | None = None
     driven: Literal["rear", "front"] | None = None
-    cycle: Literal["town, elementary urban cycle"] | None = None
+    cycle: Literal["town, elementary urban cycle", "a drive of my own"] | None = None
+    moments: dict[Key, Moment] = {}
     regains: Share | None = None
 
 

@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
-from ...errors import CannotSay, Gap, ask_all
+from itertools import pairwise
+
+from ...errors import CannotSay, Gap, InputError, ask_all
 from ...figure.reads import Read, combined, read
 from ...figure.trace import Uncertain, above_zero, need
 from ...judging.values import ValueList
-from ...reference.cycles import CYCLES
+from ...reference.cycles import CYCLES, Point
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
@@ -18,6 +20,8 @@ from ..road.quantities import OnRoad
 from ..train.quantities import Train
 from .functions import Driven, charge_time, drive
 
+# The drive that somebody wrote down, and the moments that it has at the least.
+OWN, _LEAST = "a drive of my own", 3
 # Downhill a motor is turned faster than it is rated. Proposed.
 DOWNHILL = 1.10
 
@@ -50,7 +54,31 @@ class Duty(Topic):
         )
         load = lambda v: road_load(v, *terms)
         motor, others = self.battery.motor_efficiency, self.battery.other_loads
-        return drive(CYCLES[self.said.cycle], load, terms[0], passed, motor, regains, others)
+        points = self.own if self.said.cycle == OWN else CYCLES[self.said.cycle]
+        return drive(points, load, terms[0], passed, motor, regains, others)
+
+    @lazy
+    def own(self) -> list[Point]:
+        """The drive that was written down, by its moments in their order. Raises CannotSay, InputError where two are at
+        one time, or it does not move."""
+        moments = self.said.moments
+        if len(moments) < _LEAST:
+            raise CannotSay(Gap("/craft/road/moments", f"{_LEAST} moments of a drive or more, standing ones with 0"))
+        at = lambda k, part: f"/craft/road/moments/{k}/{part}"
+        read_off = ask_all(
+            *(lambda k=k, m=m: need(m.at, at(k, "at"), f"time of {m.name}").si for k, m in moments.items()),
+            *(lambda k=k, m=m: need(m.speed, at(k, "speed"), f"speed at {m.name}").si for k, m in moments.items()),
+        )
+        rows = zip(read_off[: len(moments)], read_off[len(moments) :], moments, strict=True)
+        made = sorted(rows, key=lambda r: r[0])
+        for (before, _, _), (now, _, key) in pairwise(made):
+            if now <= before:
+                raise InputError(
+                    at(key, "at"), "two moments are at one time", given=str(now), allowed="a later or an earlier one"
+                )
+        if max(v for _, v, _ in made) <= 0:
+            raise InputError(at(made[0][2], "speed"), "the drive never moves", given="0", allowed="a speed above zero")
+        return [Point(t, v) for t, v, _ in made]
 
     @lazy
     def per_metre(self) -> float:
@@ -102,15 +130,18 @@ class Duty(Topic):
 
     def values(self, out: ValueList) -> None:
         """Headline values."""
-        source = "elementary urban cycle, UN ECE R83 (from memory); heaviest loading, level, no wind"
+        which = (
+            "the drive written down" if self.said.cycle == OWN else "elementary urban cycle, UN ECE R83 (from memory)"
+        )
+        source = f"{which}; heaviest loading, level, no wind"
         out.add(
             "cycle-consumption",
-            "Energy for the way, in town",
+            "Energy for the way, on its cycle",
             "energy_per_length",
             lambda: self.per_metre,
             source=source,
         )
-        out.add("cycle-range", "Range in town", "distance", lambda: self.reach, source=source)
+        out.add("cycle-range", "Range on that cycle", "distance", lambda: self.reach, source=source)
         out.add(
             "charge-time",
             "To charge what was used",

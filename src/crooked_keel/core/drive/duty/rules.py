@@ -31,7 +31,7 @@ def duty(duty: Duty) -> Iterable[Finding]:
         "The cycle asks {l} for long, the motor gives {g}"
         if not short
         else "The cycle asks {m} for a moment, more than the motor has",
-        "Mean square of its power over the elementary urban cycle, heaviest loading; {m} at the most. A hill, a head "
+        "Mean square of its power over its cycle, heaviest loading; {m} at the most. A hill, a head "
         "wind, and torque at a crawl heat it more; they are not in it.",
         compared=judged.compared,
         l=q(driven.lasting_w, "power"),

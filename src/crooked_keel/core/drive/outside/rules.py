@@ -3,6 +3,7 @@ spans."""
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterable, Iterator
 
 from ...errors import ask_all
@@ -46,7 +47,9 @@ def chain_closes(runs: Runs) -> Iterable[Finding]:
             lambda: read(stage.reach, pointer, what, runs.school, zero=True),
         )
         moved = fitted - centres
-        judged = band(moved, "length", ok=at_most(NEW * reach.si), watch=at_most(reach.si), doubt=2 * reach.u)
+        typed = read(stage.centres, f"{s.of.pointer}/centres", "centres", runs.school).u if stage.centres else 0.0
+        doubt = 2 * math.hypot(reach.u, typed)
+        judged = band(moved, "length", ok=at_most(NEW * reach.si), watch=at_most(reach.si), doubt=doubt)
         yield verdict(
             "drive.chain-closes",
             judged.level,
@@ -54,7 +57,7 @@ def chain_closes(runs: Runs) -> Iterable[Finding]:
             if judged.level != "stop"
             else "{name}: {n} links ask for {m} of adjuster, it has {r}",
             "{x} links at {d}; the next even number sets them {m} further apart, the adjuster reaches {r}. What is "
-            "left takes up wear. The ± of the centres is not counted: measure them with the chain in hand.",
+            "left takes up wear. Measure with the chain in hand before it is cut.",
             subject=s.key,
             compared=judged.compared,
             can_suggest=judged.level != "ok",
