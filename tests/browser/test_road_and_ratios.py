@@ -41,6 +41,9 @@ def test_force_by_gear_lies_where_the_core_has_it(page: Page, beside: Beside) ->
     assert drawn.saw.most_si is not None and drawn.saw.most_si < most
     expect(page.locator("[data-most]")).to_have_count(1)
     expect(page.get_by_text(re.compile("Shifted up at its fastest"))).to_contain_text("out of first")
+    # Of the adjuster what the next even chain takes.
+    expect(page.locator("[data-reach] [data-moved]")).to_have_count(1)
+    expect(page.get_by_text(re.compile("of 32 mm of adjuster"))).to_be_visible()
     assert violations(page) == []
 
 

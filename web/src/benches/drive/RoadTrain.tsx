@@ -76,6 +76,23 @@ export function RoadTrain() {
       )}
       <circle cx={unitX} cy={unitY} r="4" fill="var(--color-act)" />
       <circle cx={wheelX} cy={wheelY} r="4" fill="var(--color-ink)" />
+      {road.chain_reach_si != null && (
+        <g data-reach>
+          <path
+            d={`M${wheelX} ${wheelY + 9}v6m0 -3h${road.chain_reach_si * scale}m0 -3v6`}
+            fill="none"
+            stroke="var(--color-ink)"
+          />
+          {road.chain_moved_si != null && (
+            <path
+              data-moved
+              d={`M${wheelX + road.chain_moved_si * scale} ${wheelY - 5}v21`}
+              stroke={road.chain_moved_si > road.chain_reach_si ? 'var(--color-stop)' : 'var(--color-act)'}
+              strokeWidth="1.6"
+            />
+          )}
+        </g>
+      )}
       <text x="12" y="18" style={{ fontWeight: 600 }}>
         {out.name}
       </text>
@@ -85,6 +102,12 @@ export function RoadTrain() {
       {road.chain_even != null && road.chain_centres_si != null && (
         <text x="12" y="50" style={{ fill: 'var(--color-muted)' }}>
           chain {road.chain_even} links, centres {formatNumber(road.chain_centres_si, 'length', view)}
+        </text>
+      )}
+      {road.chain_moved_si != null && road.chain_reach_si != null && (
+        <text x="12" y="66" style={{ fill: 'var(--color-muted)' }}>
+          {formatNumber(road.chain_moved_si, 'length', view)} of {formatNumber(road.chain_reach_si, 'length', view)} of
+          adjuster
         </text>
       )}
       {gears.length === 0 && (

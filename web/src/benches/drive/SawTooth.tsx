@@ -97,7 +97,7 @@ function Plot(props: { saw: Saw }) {
           <text
             key={g.name}
             x={Math.min(sx(last) + 4, WIDTH - RIGHT - 2)}
-            y={Math.max(sy(force) - 4 - (i % 2) * 11, TOP + 10)}
+            y={Math.max(sy(force) - (sx(last) > WIDTH - RIGHT - 90 ? 24 : 4) - (i % 2) * 11, TOP + 10)}
             textAnchor={sx(last) > WIDTH - RIGHT - 90 ? 'end' : 'start'}
           >
             {g.name}

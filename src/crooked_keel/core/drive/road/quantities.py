@@ -41,13 +41,16 @@ class GearOut:
 
 @record
 class OnRoadOut:
-    """What the drive bench draws of a road craft."""
+    """What the drive bench draws of a road craft. Of its final chain: by how much the next even number of links moves
+    the axle, and how far the adjuster reaches."""
 
     wheel_radius_si: float | None
     gears: list[GearOut]
     chain_links: float | None
     chain_even: int | None
     chain_centres_si: float | None
+    chain_moved_si: float | None
+    chain_reach_si: float | None
 
 
 class OnRoad(Topic):

@@ -103,10 +103,13 @@ def tables(road: OnRoad, runs: Runs) -> OnRoadOut:
         )
     chain = runs.final_chain
     links = or_none(lambda: runs.links(chain)) if chain is not None else None
+    reach = chain.stage.reach if chain is not None else None
     return OnRoadOut(
         wheel_radius_si=or_none(lambda: road.radius),
         gears=gears,
         chain_links=links,
         chain_even=even_links(links) if links else None,
         chain_centres_si=or_none(lambda: runs.fitted_centres(chain)) if chain is not None else None,
+        chain_moved_si=or_none(lambda: runs.fitted_centres(chain) - runs.centres(chain)) if chain is not None else None,
+        chain_reach_si=reach.si if reach is not None else None,
     )
