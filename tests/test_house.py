@@ -181,6 +181,7 @@ def test_a_rule_whose_form_a_craft_has_finds_all_that_it_takes() -> None:
         "drive.range",
         "drive.phase-current",
         "drive.duty",
+        "drive.puts-back",
         "drive.lasting-torque",
         "drive.motor-possible",
         "drive.downhill-voltage",

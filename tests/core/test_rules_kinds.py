@@ -627,6 +627,7 @@ def test_every_rule_that_can_warn_is_here() -> None:
         "drive.whirl",
         "drive.shaft-key",
         "drive.duty",
+        "drive.puts-back",
         "drive.hub-axle",
         "drive.kept-box",
         "drive.lasting-torque",

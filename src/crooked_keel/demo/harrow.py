@@ -101,6 +101,7 @@ FIT_A = {
         "battery_current": f("340 A", "maker"),
         "phase_current": f("550 A", "maker"),
         "unloaded": f("54 rpm ±1 rpm", "maker"),
+        "brakes_with": f("60 A", "maker"),
         "winding": f("9 mΩ", "maker"),
         "idle_current": f("4 A", "maker"),
         "voltage_limit": f("126 V", "maker"),
@@ -126,6 +127,7 @@ FIT_A = {
             "voltage": f("108 V", "maker"),
             "full_voltage": f("124 V", "maker"),
             "current": f("200 A", "maker"),
+            "charge_current": f("60 A", "maker"),
             "resistance": f("38 mΩ"),
         },
         "side": {
@@ -139,6 +141,7 @@ FIT_A = {
             "voltage": f("108 V", "maker"),
             "full_voltage": f("124 V", "maker"),
             "current": f("160 A", "maker"),
+            "charge_current": f("48 A", "maker"),
             "resistance": f("38 mΩ"),
         },
     },

@@ -147,6 +147,7 @@ FIT_B = {
         "battery_current": f("100 A", "maker"),
         "voltage_limit": f("90 V", "maker"),
         "unloaded": f("82 rpm ±1 rpm", "maker"),
+        "brakes_with": f("20 A", "maker"),
         "condition": "ready to run",
         "mass": f("14.2 kg ±0.1 kg"),
         **cg("-150 mm", "-48 mm", "10 mm"),
@@ -172,6 +173,7 @@ FIT_B = {
             "voltage": f("72 V", "maker"),
             "full_voltage": f("84 V", "maker"),
             "current": f("120 A", "maker"),
+            "charge_current": f("36 A", "maker"),
         }
     },
     "mount": {

@@ -182,6 +182,7 @@ FIT_B = {
         "battery_current": f("320 A", "maker"),
         "voltage_limit": f("120 V", "maker"),
         "unloaded": f("48 rpm ±1 rpm", "maker"),
+        "brakes_with": f("70 A", "maker"),
         "condition": "ready to run",
         "mass": f("54 kg ±0.4 kg", note="motor, reduction and carrier"),
         **cg("-30 mm", "-30 mm", "15 mm"),
@@ -220,6 +221,7 @@ FIT_B = {
             "voltage": f("102 V", "maker"),
             "full_voltage": f("118 V", "maker"),
             "current": f("180 A", "maker"),
+            "charge_current": f("54 A", "maker"),
         },
         "starboard": {
             "name": "Pack, starboard sill",
@@ -232,6 +234,7 @@ FIT_B = {
             "voltage": f("102 V", "maker"),
             "full_voltage": f("118 V", "maker"),
             "current": f("180 A", "maker"),
+            "charge_current": f("54 A", "maker"),
         },
     },
     "mount": {

@@ -23,7 +23,7 @@ from tests.conftest import DEMO_OF, put
 URBAN = CYCLES["town, elementary urban cycle"]
 PANNIER, HARROW = DEMO_OF["scooter"], DEMO_OF["motorcycle"]
 B = "/fits/b/installations/main"
-DUTY, DOWN = "drive.duty", "drive.downhill-voltage"
+DUTY, DOWN, BACK = "drive.duty", "drive.downhill-voltage", "drive.puts-back"
 
 
 def m(text: str) -> dict[str, Any]:
@@ -115,6 +115,12 @@ JUDGED: list[tuple[str, dict[str, Any], str, str]] = [
     (DOWN, {f"{B}/unit/unloaded": None}, "unknown", "how it is wound"),
     (DOWN, {f"{B}/unit/voltage_limit": None}, "unknown", "what the controller stands"),
     (DOWN, {f"{B}/packs/floor/full_voltage": None}, "unknown", "what the packs have"),
+    (BACK, {}, "ok", "a third less than they take"),
+    (BACK, {f"{B}/unit/brakes_with": m("34 A")}, "watch", "nearly all of it"),
+    (BACK, {f"{B}/unit/brakes_with": m("60 A")}, "stop", "twice what they take"),
+    (BACK, {f"{B}/packs/floor/charge_current": m("36 A ±16 A")}, "watch", "nobody knows what they take"),
+    (BACK, {f"{B}/unit/brakes_with": None}, "unknown", "what it puts back"),
+    (BACK, {f"{B}/packs/floor/charge_current": None}, "unknown", "what they may take"),
 ]
 
 
@@ -162,3 +168,7 @@ def test_a_drive_of_ones_own_is_that_cycle_where_it_is_typed_so() -> None:
 def test_a_drive_that_cannot_be_is_asked_about(moments: tuple[tuple[str, str], ...], field: str) -> None:
     one = found(put(PANNIER, driven(*moments)), DUTY)
     assert one.level == "unknown" and field in {n.pointer for n in one.needs}
+
+
+def test_nothing_is_put_back_where_braking_brings_nothing() -> None:
+    assert BACK not in {f.rule for f in assess(put(PANNIER, {"/craft/road/regains": m("0 %")}), "b").findings}

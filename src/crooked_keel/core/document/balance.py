@@ -130,7 +130,7 @@ class Space(Item):
 
 class Pack(Item):
     """A battery pack: where its middle sits, how large it is, the space it is to lie in, and what it holds; its
-    voltage, and that of it fully charged; its resistance."""
+    voltage, and that of it fully charged; its resistance; the largest current that may charge it."""
 
     length: Length | None = None
     width: Length | None = None
@@ -146,6 +146,7 @@ class Pack(Item):
     full_voltage: Voltage | None = None
     current: Current | None = None
     resistance: FineResistance | None = None
+    charge_current: Current | None = None
 
 
 class LedgerRow(Item):

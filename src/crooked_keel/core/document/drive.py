@@ -32,6 +32,7 @@ from ..figure.narrow import (
     Efficiency,
     Grade,
     Grip,
+    Regained,
     Rolling,
     Share,
     Slope,
@@ -84,7 +85,7 @@ class Road(Part):
     driven: Literal["rear", "front"] | None = None
     cycle: Literal["town, elementary urban cycle", "a drive of my own"] | None = None
     moments: dict[Key, Moment] = {}
-    regains: Share | None = None
+    regains: Regained | None = None
 
 
 class Trial(Part):

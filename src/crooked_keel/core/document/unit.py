@@ -236,7 +236,8 @@ class PowerUnit(Part):
     """An engine, turbine or motor as installed. Its own measures are taken from its output flange, shaft level. origin:
     the unit of the library that it is a copy of; parts: how well it is supplied, 1 to 5; heat: into its coolant at its
     rated power, nothing where air cools it; consumption: fuel for its work, there; unloaded: how fast a motor turns for
-    one volt; winding: its resistance between two lines; idle_current: what it takes at no load."""
+    one volt; winding: its resistance between two lines; idle_current: what it takes at no load;
+    brakes_with: the most that its controller puts back into the packs."""
 
     name: Name = "power unit"
     origin: Key | None = None
@@ -269,6 +270,7 @@ class PowerUnit(Part):
     unloaded: Rotation | None = None
     winding: FineResistance | None = None
     idle_current: Current | None = None
+    brakes_with: Current | None = None
     turns: Turn | None = None
     on_scales: TwoScales = TwoScales()
     hung: Hung = Hung()

@@ -158,6 +158,7 @@ SETTLES: dict[str, Settled] = {
     "drive.lasting-torque": _s("buy", "Packs of more volts or less resistance, or a motor of more speed of one volt."),
     "drive.kept-box": _s("decide", "Hold the unit back, another ratio before the box, or another box."),
     "drive.hub-axle": _s("buy", "A longer or stronger torque arm, held at a part that bears it."),
+    "drive.puts-back": _s("adjust", "Set the controller to put back less."),
     "drive.duty": _s("buy", "A motor of more lasting power, or less mass, or a calmer use."),
     "drive.downhill-voltage": _s("buy", "A motor wound for more speed of one volt, or a lower gear."),
     "drive.reaches": _s("decide", "A larger or slower propeller, less weight, or a speed that is content with less."),

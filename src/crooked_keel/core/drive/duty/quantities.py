@@ -128,6 +128,35 @@ class Duty(Topic):
         )
         return min(controller, full)
 
+    @property
+    def brakes(self) -> bool:
+        """Whether braking puts anything back."""
+        return self.said.regains is not None and self.said.regains.si > 0
+
+    @lazy
+    def put_back(self) -> tuple[Read, float]:
+        """The most that the controller puts back, and what the packs may be charged with, their doubt off, A. Raises
+        CannotSay."""
+        what = f"largest current that the controller of the {self.train.name} puts back"
+        asks = [
+            lambda k=k, p=p: read(
+                p.charge_current,
+                self.train.p(f"packs/{k}/charge_current"),
+                f"largest current that may charge {p.name}",
+                self.school,
+            )
+            for k, p in self.battery.packs
+        ]
+        puts, joined, *bears = ask_all(
+            lambda: read(self.unit.brakes_with, self.train.p("unit/brakes_with"), what, self.school),
+            lambda: self.battery.joined,
+            *asks,
+        )
+        if not bears:
+            raise CannotSay(Gap(self.train.p("packs"), f"a battery pack for the {self.train.name}"))
+        least = [r.si - 2 * r.u for r in bears]
+        return puts, min(least) if joined == "in a row" else sum(least)
+
     def values(self, out: ValueList) -> None:
         """Headline values."""
         which = (

@@ -66,3 +66,31 @@ def downhill(duty: Duty) -> Iterable[Finding]:
         s=q(stands, "voltage"),
         n=q(duty.voltage_terms[0], "rotation"),
     )
+
+
+@rule(
+    "drive.puts-back",
+    "What braking puts back into the packs",
+    limit="0.90 of what they may be charged with, with its doubt, ok; all of it watch; more stop",
+    source="maker of the packs; 0.90: common practice, no source",
+    mark="common practice",
+    form="driven wheel",
+)
+def puts_back(duty: Duty) -> Iterable[Finding]:
+    if not duty.brakes:
+        return
+    puts, bear = duty.put_back
+    share = puts.si / bear
+    judged = band(share, "percent", ok=at_most(0.90), watch=at_most(1.0), doubt=2 * puts.u / bear)
+    yield verdict(
+        "drive.puts-back",
+        judged.level,
+        "Braking puts {a} into packs that may take {b}"
+        if share <= 1
+        else "Braking puts {a} back, the packs may take {b}",
+        "Packs that are full, or cold, take far less: the controller must ask their guard and let go of braking then, "
+        "so the wheel brakes must stop the craft alone. Whether it asks was not looked at.",
+        compared=judged.compared,
+        a=q(puts.si, "current"),
+        b=q(bear, "current"),
+    )
