@@ -140,6 +140,7 @@ REST: tuple[Block, ...] = (
         form="driven wheel",
         table="/craft/road/moments",
         one="moment",
+        folded=True,
     ),
     Block(
         "craft",

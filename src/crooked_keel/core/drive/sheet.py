@@ -197,6 +197,7 @@ BLOCKS: tuple[Block, ...] = (
         form="driven wheel",
         table="~/drive/stages",
         one="stage",
+        folded=True,
         hint="Its ratio among the stages is that of its fast end.",
     ),
     *ACROSS,

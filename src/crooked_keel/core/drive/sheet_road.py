@@ -19,6 +19,7 @@ ACROSS: tuple[Block, ...] = (
         form="driven wheel",
         table="~/drive/cross",
         one="shaft",
+        folded=True,
     ),
     Block(
         "drive",
@@ -35,6 +36,7 @@ ACROSS: tuple[Block, ...] = (
         form="driven wheel",
         table="~/drive/cross",
         one="shaft",
+        folded=True,
     ),
 )
 WAYS: tuple[Block, ...] = (
@@ -52,6 +54,7 @@ WAYS: tuple[Block, ...] = (
         form="driven wheel",
         table="~/drive/options",
         one="way",
+        folded=True,
     ),
     Block(
         "drive",
@@ -65,6 +68,7 @@ WAYS: tuple[Block, ...] = (
         form="driven wheel",
         table="~/drive/options",
         one="way",
+        folded=True,
     ),
     Block(
         "drive",

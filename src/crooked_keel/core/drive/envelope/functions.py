@@ -41,17 +41,18 @@ class Gives(NamedTuple):
 
 
 @formula(
-    "drive.torque-per-ampere",
-    "k = 1 / n",
-    result=("torque", "torque of one ampere"),
+    "drive.torque-of-current",
+    "T = I / n",
+    result=("torque", "torque of a phase current"),
+    I=("current", "phase current"),
     n=("rotation", "speed of one volt, no load"),
     source="power is kept: volts times amperes are torque times speed",
-    example=((6.28319,), 0.159155),
+    example=((100.0, 6.28319), 15.9155),
     valid="both by the same convention: line to line, peak",
 )
-def torque_per_ampere(of_one_volt_rad_s: float) -> float:
-    """Torque of one ampere of phase current, N·m."""
-    return 1 / of_one_volt_rad_s
+def torque_of(current_a: float, of_one_volt_rad_s: float) -> float:
+    """Torque of a phase current, N·m."""
+    return current_a / of_one_volt_rad_s
 
 
 def _drawn(motor: Electric, phase_a: float, speed_rad_s: float) -> tuple[float, float, float] | None:
@@ -89,5 +90,5 @@ def gives(motor: Electric, speed_rad_s: float) -> Gives | None:
             low, high, ends = (middle, high, ends) if there is None else (low, middle, there)
     drawn = _drawn(motor, low, speed_rad_s)
     assert drawn is not None
-    torque = torque_per_ampere(motor.of_one_volt) * (low - motor.idle_a)
+    torque = torque_of(low - motor.idle_a, motor.of_one_volt)
     return Gives(torque, low, drawn[1], drawn[2], ends or "phase current")

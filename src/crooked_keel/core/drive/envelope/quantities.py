@@ -15,7 +15,7 @@ from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ..battery.quantities import OnBattery
 from ..train.quantities import Train
-from .functions import Electric, Ends, Gives, gives, torque_per_ampere
+from .functions import Electric, Ends, Gives, gives, torque_of
 
 _PLACES = 61
 # Volts are given to about so much where nobody says otherwise; a peak torque may differ from its ampere's. Proposed.
@@ -154,9 +154,9 @@ class Envelope(Topic):
             source="square of the phase current times the winding's resistance",
         )
         out.add(
-            "torque-per-ampere",
-            "Torque of one ampere",
+            "torque-of-current",
+            "Torque of a hundred amperes",
             "torque",
-            lambda: torque_per_ampere(self.full.of_one_volt),
-            working=lambda: torque_per_ampere.working(self.full.of_one_volt),
+            lambda: torque_of(100.0, self.full.of_one_volt),
+            working=lambda: torque_of.working(100.0, self.full.of_one_volt),
         )

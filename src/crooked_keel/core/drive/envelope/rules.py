@@ -8,7 +8,7 @@ from ...errors import Gap, ask_all
 from ...judging.band import at_least, band
 from ...judging.finding import Finding, q
 from ...judging.register import rule, verdict
-from .functions import gives, torque_per_ampere
+from .functions import gives, torque_of
 from .quantities import AGREE, Envelope
 
 
@@ -61,7 +61,7 @@ def possible(envelope: Envelope) -> Iterable[Finding]:
     if not envelope.begun:
         return
     motor, claimed = ask_all(lambda: envelope.full, lambda: envelope.claimed)
-    makes = torque_per_ampere(motor.of_one_volt) * (motor.phase_a - motor.idle_a)
+    makes = torque_of(motor.phase_a - motor.idle_a, motor.of_one_volt)
     if claimed.si - 2 * claimed.u <= (1 + AGREE) * makes:
         return
     p = envelope.train.p
