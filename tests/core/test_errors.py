@@ -87,7 +87,7 @@ def test_a_study_refuses_a_fit_that_is_not_there_and_a_craft_that_has_nothing_to
         answer(study, DEMO_OF["aeroplane"], "zz")
     if study.form is not None:
         with pytest.raises(InputError) as bad:
-            answer(study, DEMO_OF["scooter"], "a")
+            answer(study, DEMO_OF["boat" if study.form == "driven wheel" else "scooter"], "a")
         assert bad.value.field == "/kind" and bad.value.message == study.refused
 
 

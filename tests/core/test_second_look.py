@@ -93,10 +93,11 @@ def test_r05_what_lasts_is_never_taken_for_the_peak_nor_one_gear_for_none() -> N
     no_peak = put(DEMO_OF["motorcycle"], {f"{A}/unit/peak_torque": None})
     assert of(no_peak, "drive.chain-strength").level == "unknown"
     assert f"{A}/unit/peak_torque" in {n.pointer for n in of(no_peak, "drive.grip").needs}
-    no_gears = put(DEMO_OF["scooter"], {"/old_installations/main/drive/gears": {}})
-    found = of(no_gears, "drive.grip", None)
-    assert found.level == "unknown"
-    assert "/old_installations/main/drive/gears" in {n.pointer for n in found.needs}
+    old = "/old_installations/main/drive"
+    for gone in ({f"{old}/stages/variator/type": "gear"}, {f"{old}/stages/variator/low": None}):
+        found = of(put(DEMO_OF["scooter"], gone), "drive.grip", None)
+        assert found.level == "unknown"
+        assert {n.pointer for n in found.needs} & {f"{old}/gears", f"{old}/stages/variator/low"}
 
 
 def test_r10_a_chain_never_pushes_the_other_run_pulls() -> None:

@@ -100,6 +100,7 @@ JUDGED: list[tuple[str, dict[str, Any], str, str]] = [
     (LASTS, {f"{A}/unit/battery_current": m("100 A")}, "stop", "starved"),
     (LASTS, {f"{A}/packs/side/resistance": None}, "unknown", "how far the packs sag"),
     (LASTS, {f"{A}/unit/idle_current": None}, "unknown", "what it takes at no load"),
+    (LASTS, {f"{A}/unit/winding": None}, "unknown", "what warms its winding"),
     (LASTS, {f"{A}/unit/unloaded": None}, "unknown", "how it is wound"),
     (LASTS, {f"{A}/unit/phase_current": None}, "unknown", "what its controller gives"),
     (POSSIBLE, {f"{A}/unit/peak_torque": m("140 N·m")}, "unknown", "more than its amperes make"),
@@ -115,7 +116,9 @@ def test_it_is_judged_as_an_engineer_would(rule: str, changes: dict[str, Any], l
 
 def test_what_goes_together_is_not_asked_about() -> None:
     assert not found(HARROW, POSSIBLE)
-    assert not found(put(HARROW, {f"{A}/unit/winding": None}), LASTS)
+    packs = {f"{A}/packs/{k}/resistance": None for k in HARROW.fits["a"].installations["main"].packs}
+    bare = {f"{A}/unit/winding": None, f"{A}/unit/idle_current": None, **packs}
+    assert not found(put(HARROW, bare), LASTS)
 
 
 def test_packs_side_by_side_sag_less_than_in_a_row() -> None:

@@ -186,7 +186,7 @@ PLAUSIBLE: dict[str, float] = {
     "force": 1e7, "volume": 200.0, "density": 25e3, "inertia": 1e5, "stiffness": 1e11, "twist": 1e9, "number": 1e6, "count": 1e4,
     "area": 1e3, "mass_moment": 1e7, "voltage": 2000.0, "current": 2e5, "energy": 1e11, "time": 1e7, "altitude": 20e3, "money": 1e12, "wait": 10 * 365 * 86400.0,
     "consumption": 5 / 3.6e6, "fuel_flow": 10.0,
-    "temperature": 3000.0, "flow": 100.0, "pressure": 1e9, "conductance": 1e6, "resistance": 1e12, "capacitance": 100.0, "charge": 1e8,
+    "temperature": 3000.0, "flow": 100.0, "pressure": 3e9, "conductance": 1e6, "resistance": 1e12, "capacitance": 100.0, "charge": 1e8,
 }  # fmt: skip
 
 

@@ -22,6 +22,8 @@ from .functions import Driven, charge_time, drive
 
 # The drive that somebody wrote down, and the moments that it has at the least.
 OWN, _LEAST = "a drive of my own", 3
+# What is divided by is no less than this, V or A: a figure that its ± swallows is none.
+LEAST = 1e-3
 # Downhill a motor is turned faster than it is rated. Proposed.
 DOWNHILL = 1.10
 
@@ -126,12 +128,12 @@ class Duty(Topic):
             lambda: above_zero(self.unit.voltage_limit, self.train.p("unit/voltage_limit"), what),
             lambda: self.battery.full_voltage,
         )
-        return min(controller, full)
+        return max(min(controller, full), LEAST)
 
     @property
     def brakes(self) -> bool:
-        """Whether braking puts anything back."""
-        return self.said.regains is not None and self.said.regains.si > 0
+        """Whether braking puts anything back. Raises CannotSay."""
+        return need(self.said.regains, "/craft/road/regains", "share of braking that comes back").si > 0
 
     @lazy
     def put_back(self) -> tuple[Read, float]:
@@ -155,7 +157,7 @@ class Duty(Topic):
         if not bears:
             raise CannotSay(Gap(self.train.p("packs"), f"a battery pack for the {self.train.name}"))
         least = [r.si - 2 * r.u for r in bears]
-        return puts, min(least) if joined == "in a row" else sum(least)
+        return puts, max(min(least) if joined == "in a row" else sum(least), LEAST)
 
     def values(self, out: ValueList) -> None:
         """Headline values."""

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
-from ...errors import CannotSay, Gap, ask_all
+from ...errors import CannotSay, Gap, InputError, ask_all
 from ...figure.reads import Read, read
 from ...figure.trace import above_zero, need
 from ...formula import Out
@@ -47,8 +47,9 @@ class Envelope(Topic):
 
     @property
     def begun(self) -> bool:
-        """Whether somebody spoke of its winding."""
-        return self.unit.winding is not None
+        """Whether somebody spoke of its winding, of what it takes at no load, or of how far its packs sag."""
+        spoken = (self.unit.winding, self.unit.idle_current, *(p.resistance for _, p in self.battery.packs))
+        return any(f is not None for f in spoken)
 
     def _of(self, part: str, what: str, zero: bool = False) -> float:
         at, words = self.train.p(f"unit/{part}"), f"{what} of the {self.train.name}"
@@ -86,12 +87,24 @@ class Envelope(Topic):
     @lazy
     def full(self) -> Electric:
         """With its packs full. Raises CannotSay."""
-        return self.motor(self.battery.full_voltage)
+        return self.motor(self._open(self.battery.full_voltage, "full_voltage"))
+
+    def _open(self, volts: float, part: str) -> float:
+        """A voltage of the packs. Raises InputError where there is none."""
+        if volts <= 0:
+            key = self.battery.packs[0][0]
+            raise InputError(
+                self.train.p(f"packs/{key}/{part}"),
+                "packs without a voltage turn nothing",
+                given="0",
+                allowed="above 0",
+            )
+        return volts
 
     @lazy
     def named(self) -> Electric:
         """With its packs at their named voltage. Raises CannotSay."""
-        return self.motor(self.battery.voltage)
+        return self.motor(self._open(self.battery.voltage, "voltage"))
 
     @lazy
     def at_rest(self) -> Gives:

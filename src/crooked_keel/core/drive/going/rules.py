@@ -28,7 +28,8 @@ def pulls_away(going: Going) -> Iterable[Finding]:
         return
     ask_all(lambda: going.time, lambda: going.standing, lambda: going.best)
     s, time, full = going.standing, going.time, float(going.best[0])
-    lifts = tip_acceleration(s.base_m, s.x_m, s.height_m) * s.mass_kg
+    # With the CG over the rear axle nothing holds the front down.
+    lifts = max(tip_acceleration(s.base_m, s.x_m, s.height_m) * s.mass_kg, 1.0)
     share = full / lifts if going.driven == "rear" else 0.0
     slips = full > going.allowed
     level: Level = "ok" if time is not None and share <= _CALM else "watch"

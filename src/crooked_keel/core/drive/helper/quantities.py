@@ -92,7 +92,8 @@ class HelperMotor(Topic):
             lambda: self._read("stands", "voltage that the controller of the motor stands"),
             lambda: self._read("full", "voltage of its pack, fully charged"),
         )
-        return min(controller.si - 2 * controller.u, pack.si - 2 * pack.u)
+        # A figure that its ± swallows is none.
+        return max(min(controller.si - 2 * controller.u, pack.si - 2 * pack.u), 1e-3)
 
     @lazy
     def drag(self) -> Read:
