@@ -99,6 +99,8 @@ BLANKS: dict[str, list[tuple[str, str]]] = {
         (r"rear_axle", "280 kg"),
         (r"craft/stand", "850 mm"),
         (r"road/cruise", "80 km/h"),
+        (r"road/until", "80 km/h"),
+        (r"chain/reach", "30 mm"),
         (r"unit/kind", "four-stroke"),
         (r"unit/cylinders", "2"),
         (r"unit/power", "40 kW"),

@@ -43,7 +43,7 @@ def test_force_by_gear_lies_where_the_core_has_it(page: Page, beside: Beside) ->
     expect(page.get_by_text(re.compile("Shifted up at its fastest"))).to_contain_text("out of first")
     # Of the adjuster what the next even chain takes.
     expect(page.locator("[data-reach] [data-moved]")).to_have_count(1)
-    expect(page.get_by_text(re.compile("of 32 mm of adjuster"))).to_be_visible()
+    expect(page.get_by_text(re.compile("of 32.mm of.adjuster"))).to_be_visible()
     assert violations(page) == []
 
 
@@ -57,7 +57,7 @@ def test_a_ratio_is_taken_with_its_propeller(page: Page, beside: Beside) -> None
     row.get_by_role("button", name="take").click()
     expect(page.locator("main [data-pointer$='/drive/stages/gear/ratio']").first).to_have_value("2.0:1")
     expect(page.locator("main [data-pointer$='/propeller/diameter']").first).to_have_value(re.compile("^20 in"))
-    expect(page.locator("[data-value='drive.screw-speed']")).to_contain_text(re.compile(r"→ (29|30)\d\d rpm"))
+    expect(page.locator("[data-value='drive.screw-speed']")).to_contain_text(re.compile(r"→ (29|30)\d\d.rpm"))
     expect(page.locator("[data-ratio='2.0']")).to_contain_text("as entered")
 
 

@@ -197,7 +197,6 @@ BLOCKS: tuple[Block, ...] = (
         form="driven wheel",
         table="~/drive/stages",
         one="stage",
-        folded=True,
         hint="Its ratio among the stages is that of its fast end.",
     ),
     *ACROSS,
