@@ -5,7 +5,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from . import choices
+from . import choices, twists
 from .around_wings import GLIDER_MOTOR
 from .figures import aft, ahead, at, f, rows, side, up
 from .lapwing import four_points, installation
@@ -276,6 +276,7 @@ def operations() -> list[dict[str, Any]]:
             "ledger": _ADDED,
         },
         **choices.CURLEW,
+        **twists.CURLEW,
         "/fits/a/installations/main/systems": GLIDER_MOTOR,
         "/fits/b/installations/main/systems": GLIDER_MOTOR,
     }

@@ -75,6 +75,20 @@ LAPWING = {
         "belt": _element("toothed belt", 1.0, "0", "48000 N·m/rad", place="2"),
     },
 }
+CURLEW = {
+    "/craft/flown": {
+        "climb": f("3.2 m/s ±0.1 m/s"),
+        "mass": f("720 kg ±5 kg"),
+        "top": f("185 km/h ±3 km/h"),
+        "wanted": f("1.5 m/s"),
+        "cruise": f("120 km/h", "estimated"),
+        "never": f("230 km/h", "maker"),
+    },
+    "/craft/climb_speed": f("105 km/h", "estimated"),
+    "/old_installations/main/propeller/pitch": f("1000 mm", "maker"),
+    **_pitch(_A, "1150 mm"),
+    **_pitch(_B, "1150 mm"),
+}
 _SHAFT = {
     "diameter": f("40 mm ±0.1 mm"),
     "metal": "stainless 316",

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Literal
 
-from ..figure.flows import ShortTime, Stress, Temperature
+from ..figure.flows import Regained, ShortTime, Stress, Temperature
 from ..figure.kinds import (
     Count,
     Duration,
@@ -32,7 +32,6 @@ from ..figure.narrow import (
     Efficiency,
     Grade,
     Grip,
-    Regained,
     Rolling,
     Share,
     Slope,

@@ -200,6 +200,16 @@ class Duty(Number):
     usual = (0.0, 1.0)
 
 
+class Regained(Number):
+    """A part of what was spent that comes back, or none of it."""
+
+    least = 0.0
+    most = 1.0
+    least_words = most_words = "what comes back lies between nothing and all of it"
+    allowed = "0 to 100 %"
+    usual = (0.0, 1.0)
+
+
 class MixRatio(Number):
     """Air for a part of fuel, by mass."""
 

@@ -284,14 +284,6 @@ class Share(Ratio):
     usual = (0.0, 1.0)
 
 
-class Regained(Share):
-    """A part of a whole, or none of it."""
-
-    least = 0.0
-    least_words = "nothing is 0; less than nothing comes back from nowhere"
-    allowed = "0 % to 100 %"
-
-
 class BladeArea(Ratio):
     """Area of a propeller's blades over that of its disc."""
 
