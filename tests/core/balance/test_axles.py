@@ -16,12 +16,10 @@ from crooked_keel.core.balance.wheels.functions import (
     rear_axle,
     stand_load,
     static_stability,
-    stop_limit,
-    traction_limit,
-    wheelie_limit,
 )
 from crooked_keel.core.craft.weighing.functions import warp_of
 from crooked_keel.core.errors import InputError
+from crooked_keel.core.physics.pitching import stop_limit, traction_limit, wheelie_limit
 from tests.conftest import DEMO_OF, bare, finding, put, value
 
 # W27: bike z 0.52, rider 80 kg at 0.82, 0.95; passenger 70 kg at 1.12, 1.00; wheelbase 1.345 before, 1.405 after the

@@ -16,10 +16,8 @@ from crooked_keel.core.drive.going.functions import (
     ROTATING,
     OnWheels,
     force_of_power,
-    grip_acceleration,
     most_acceleration,
     time_to,
-    tip_acceleration,
 )
 from crooked_keel.core.drive.going.quantities import Going
 from crooked_keel.core.drive.road.functions import road_load
@@ -38,8 +36,8 @@ def m(text: str) -> dict[str, Any]:
 
 def test_grip_and_tipping_by_the_worked_case() -> None:
     """μ 0.9, CG 1.2 m behind the front axle of 2.3 m, 0.45 m up: 5.589 and 23.97 m/s² (by hand, statics)."""
-    assert grip_acceleration(0.9, 1.2, 2.3, 0.45) == pytest.approx(5.589, abs=0.001)
-    assert tip_acceleration(2.3, 1.2, 0.45) == pytest.approx(23.97, abs=0.01)
+    assert most_acceleration(0.9, OnWheels(700.0, 2.3, 1.2, 0.45), "rear") == pytest.approx(5.589, abs=0.001)
+    assert most_acceleration(9.0, OnWheels(700.0, 2.3, 1.2, 0.45), "rear") == pytest.approx(23.97, abs=0.01)
 
 
 def test_a_launch_by_the_worked_case_and_by_an_integrator() -> None:

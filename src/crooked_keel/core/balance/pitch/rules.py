@@ -9,8 +9,9 @@ from ...errors import or_none
 from ...judging.band import at_least, band, within
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
+from ...physics.pitching import stop_limit, traction_limit, wheelie_limit
 from ...resolved.craft import Resolved
-from ..wheels.functions import lean_to_balance, stop_limit, traction_limit, wheelie_limit
+from ..wheels.functions import lean_to_balance
 from ..wheels.quantities import Axles
 from ..wheels.stance import EMPTY
 from ..wheels.steering import ground_trail

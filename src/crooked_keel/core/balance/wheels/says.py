@@ -5,7 +5,8 @@ from __future__ import annotations
 from ...errors import CannotSay, Gap, InputError, or_none
 from ...judging.finding import Ways
 from ...judging.values import ValueList
-from .functions import _STATICS, lean_to_balance, rear_axle, static_stability, stop_limit, wheelie_limit
+from ...physics.pitching import stop_limit, wheelie_limit
+from .functions import _STATICS, lean_to_balance, rear_axle, static_stability
 from .quantities import Axles
 from .stance import EMPTY, AxlesOut, Stance
 from .steering import ground_trail, steepest_hill

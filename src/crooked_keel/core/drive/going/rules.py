@@ -8,7 +8,7 @@ from ...errors import ask_all
 from ...figure.units import G0_M_S2
 from ...judging.finding import Compared, Finding, Level, q
 from ...judging.register import rule, verdict
-from .functions import tip_acceleration
+from ...physics.pitching import wheelie_limit
 from .quantities import Going
 
 # Of the force at which the front lifts full throttle may give so much before it is said. Common practice, no source.
@@ -29,7 +29,7 @@ def pulls_away(going: Going) -> Iterable[Finding]:
     ask_all(lambda: going.time, lambda: going.standing, lambda: going.best)
     s, time, full = going.standing, going.time, float(going.best[0])
     # With the CG over the rear axle nothing holds the front down.
-    lifts = max(tip_acceleration(s.base_m, s.x_m, s.height_m) * s.mass_kg, 1.0)
+    lifts = max(G0_M_S2 * wheelie_limit(s.base_m, s.x_m, s.height_m) * s.mass_kg, 1.0)
     share = full / lifts if going.driven == "rear" else 0.0
     slips = full > going.allowed
     level: Level = "ok" if time is not None and share <= _CALM else "watch"
@@ -47,7 +47,7 @@ def pulls_away(going: Going) -> Iterable[Finding]:
             if going.by_curve
             else ", as if its power were there at every speed above its peak torque"
         )
-        + "; shifting and clutch are not counted, so it takes longer. At most {a} g. "
+        + "; shifting and clutch are not counted, so it takes longer. At most {a}. "
         + (
             "{f} at the road, {l} lifts the front wheel: open it by half."
             if share > 1
@@ -58,9 +58,10 @@ def pulls_away(going: Going) -> Iterable[Finding]:
             else "Neither grip nor tipping holds it back."
         ),
         compared=Compared(value=share, dimension="percent", hi=_CALM),
+        working=wheelie_limit.working(s.base_m, s.x_m, s.height_m),
         u=q(going.until, "road_speed"),
         t=q(time or 0.0, "short_time"),
-        a=q(going.hardest / G0_M_S2, "number"),
+        a=q(going.hardest, "acceleration"),
         f=q(full, "force"),
         l=q(lifts, "force"),
         p=q(share, "percent"),
