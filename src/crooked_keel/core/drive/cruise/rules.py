@@ -6,6 +6,7 @@ import math
 from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, ask_all, or_none
+from ...figure.reads import read
 from ...judging.band import at_least, at_most, band
 from ...judging.finding import Compared, Finding, Level, q
 from ...judging.register import rule, verdict
@@ -181,7 +182,8 @@ def claimed(cruise: Cruise, match: AirMatch) -> Iterable[Finding]:
     if held is None:
         raise CannotSay(Gap("/craft/flown/cruise", "a cruise that its propeller holds"))
     most = ideal_efficiency(held.power * match.efficiency, cruise.airspeed, across, cruise.there.density)
-    judged = band(figure.si / most, "percent", ok=at_most(0.92), watch=at_most(1.0))
+    said = read(figure, match.p("propeller/claimed"), "efficiency that is claimed", cruise.school)
+    judged = band(said.si / most, "percent", ok=at_most(0.92), watch=at_most(1.0), doubt=2 * said.u / most)
     yield verdict(
         "drive.claimed-efficiency",
         judged.level,

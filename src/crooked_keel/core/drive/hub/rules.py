@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, ask_all
-from ...judging.band import at_least, at_most, band
-from ...judging.finding import Finding, q
+from ...judging.band import at_least, band
+from ...judging.finding import Compared, Finding, Level, q
 from ...judging.register import rule, verdict
 from .functions import flat_pressure
 from .quantities import HubMotor
@@ -44,15 +44,15 @@ def axle(hub: HubMotor) -> Iterable[Finding]:
         )
         return
     used, (thick, flat, _) = ask_all(lambda: hub.used, lambda: hub.flats)
-    judged = band(used.value, "percent", ok=at_most(0.0), watch=at_most(FLATS), doubt=2 * used.u)
-    level = "stop" if used.value + 2 * used.u > FLATS else judged.level
+    # Doubt on the unsafe side: on flats alone nothing is ok.
+    level: Level = "stop" if used.value + 2 * used.u > FLATS else "watch"
     yield verdict(
         "drive.hub-axle",
         level,
         "On its flats alone the axle uses {p} of what the dropout yields at",
         "{t} with shock on one dropout, as if nuts held nothing. Flats wear round where it drives and brakes in turn: "
         "a torque arm is asked.",
-        compared=judged.compared,
+        compared=Compared(value=used.value, dimension="percent", hi=FLATS, doubt=2 * used.u or None),
         working=flat_pressure.working(hub.torque, thick.si, flat.si),
         p=q(used.value, "percent"),
         t=q(hub.torque, "torque"),

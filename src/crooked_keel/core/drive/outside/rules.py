@@ -10,7 +10,7 @@ from ...errors import ask_all
 from ...figure.reads import read
 from ...figure.trace import above_zero
 from ...judging.band import at_most, band
-from ...judging.finding import Finding, Level, q, word
+from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...judging.subjects import Subject, one_by_one
 from ..road.functions import chain_links, even_links, road_speed
@@ -130,6 +130,7 @@ def variator(road: OnRoad) -> Iterable[Finding]:
         "{n} spans {s}, its clutch is home from {v}" if share <= 1 else "The clutch slips at rated speed: it burns",
         "Home at {h}, rated speed {r}; by 0.8 of that is asked. {m} is the most that is common: a wider one is wanted "
         "by guess. Rollers and springs are to be tuned so that full throttle holds rated speed between the ends.",
+        compared=Compared(value=share, dimension="percent", hi=_HOME),
         n=word(stage.name),
         s=q(span, "number"),
         v=q(from_m_s, "road_speed"),

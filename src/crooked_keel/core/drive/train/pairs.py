@@ -6,7 +6,7 @@ import math
 from collections.abc import Iterator
 
 from ...document import Stage
-from ...errors import CannotSay, Gap, InputError, ask_all, or_none
+from ...errors import CannotSay, Gap, InputError, or_none
 from ...formula import Out
 from ...judging.finding import Operation
 from ...judging.propose import computed
@@ -83,7 +83,7 @@ def pairs(train: Train, *, stage: str | None, wanted: float | None) -> Pairs:
     if ratio <= 0:
         raise InputError("/wanted", "a ratio is above zero", given=str(wanted), allowed="above zero")
     others = or_none(lambda: train.ratio / stage_ratio(item, train.p(f"drive/stages/{key}")))
-    rated = or_none(lambda: ask_all(lambda: train.rated_speed)[0])
+    rated = or_none(lambda: train.rated_speed)
     kept = is_kept(train.placed, train.resolved, key)
     base = train.p(f"drive/stages/{key}")
 
