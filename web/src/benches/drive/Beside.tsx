@@ -1,20 +1,20 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
-import { answer, api, Refused } from '../../api/client';
+import { answer, api } from '../../api/client';
 import { useProject } from '../../api/project';
 import type { components } from '../../api/schema';
 import { useInstallation } from '../../api/useInstallation';
 import { formatNumber, needed } from '../../figure/format';
 import { Mark } from '../../findings/Mark';
 import { Table } from '../../parts/Table';
+import { useTake } from './useTake';
 
 type Row = components['schemas']['BesideOut'];
 
 /** Propellers side by side: the own, as many blades as there may be at its diameter, and an invented shelf. */
 export function Beside() {
-  const { id, fit, state, view, edit, say } = useProject();
+  const { id, fit, state, view } = useProject();
+  const { take, taking } = useTake();
   const { id: unit } = useInstallation();
-  const [taken, setTaken] = useState<string | null>(null);
   const found = useQuery({
     queryKey: ['propellers', id, fit, unit, state.revision],
     queryFn: async () =>
@@ -31,16 +31,6 @@ export function Beside() {
   if (m.needs?.length) return <p className="text-unknown">Cannot say yet: needs {needed(m.needs)}</p>;
   const said = (si: number | null | undefined, dimension: string) =>
     si == null ? '—' : formatNumber(si, dimension, view);
-  async function take(row: Row) {
-    try {
-      setTaken(row.id);
-      await edit(row.operations, `propeller taken: ${row.name}, ${row.blades} blades`);
-    } catch (bad) {
-      say(bad instanceof Refused ? bad.words : String(bad));
-    } finally {
-      setTaken(null);
-    }
-  }
   const figure = (key: keyof Row, head: string, dimension: string) => ({
     id: key,
     head,
@@ -105,9 +95,9 @@ export function Beside() {
                 <button
                   type="button"
                   className="quiet"
-                  disabled={taken !== null}
+                  disabled={taking}
                   aria-label={`take ${r.blades} blades, ${r.name}`}
-                  onClick={() => void take(r)}
+                  onClick={() => void take(r.operations, `propeller taken: ${r.name}, ${r.blades} blades`)}
                 >
                   take
                 </button>

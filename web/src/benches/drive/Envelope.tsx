@@ -3,6 +3,7 @@ import { useProject } from '../../api/project';
 import type { components } from '../../api/schema';
 import { useAssessed } from '../../api/useInstallation';
 import { Axes } from '../../drawing/Axes';
+import { PlotKey } from '../../drawing/PlotKey';
 import { Picture } from '../../sheet/Sheet';
 
 type Out = components['schemas']['EnvelopeOut'];
@@ -95,22 +96,13 @@ function Plot(props: { envelope: Out }) {
 
 function Key() {
   const lines = [
-    { name: 'packs full', stroke: 'var(--color-act)', dash: undefined },
+    { name: 'packs full', stroke: 'var(--color-act)' },
     { name: 'packs at their named voltage', stroke: 'var(--color-act)', dash: NAMED },
-    { name: 'what lasts, to its rated speed', stroke: 'var(--color-ok)', dash: undefined },
+    { name: 'what lasts, to its rated speed', stroke: 'var(--color-ok)' },
   ];
   return (
     <div className="px-3.5 pb-2">
-      <p className="flex flex-wrap gap-x-5 text-[13px]">
-        {lines.map((l) => (
-          <span key={l.name} className="inline-flex items-center gap-1.5">
-            <svg width="34" height="8" aria-hidden="true">
-              <path d="M0 4H34" strokeWidth="1.8" stroke={l.stroke} strokeDasharray={l.dash} />
-            </svg>
-            {l.name}
-          </span>
-        ))}
-      </p>
+      <PlotKey lines={lines} />
       <p className="pt-1 text-xs text-muted">
         Written above: what ends it there. An even current stands for the three phases; a weakened field is not in it.
         Heat is not either: above what lasts it gives that for its minutes only.

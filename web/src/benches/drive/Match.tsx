@@ -4,6 +4,7 @@ import type { components } from '../../api/schema';
 import { useForms } from '../../api/useForms';
 import { useAssessed } from '../../api/useInstallation';
 import { Axes, type Scale } from '../../drawing/Axes';
+import { PlotKey } from '../../drawing/PlotKey';
 import { formatNumber } from '../../figure/format';
 import { Picture } from '../../sheet/Sheet';
 
@@ -191,25 +192,16 @@ function Blade(props: { match: Matched }) {
 function Key(props: { match: Matched }) {
   const words = useWords();
   const lines = [
-    { name: 'the unit gives, at the propeller', stroke: 'var(--color-act)', dash: undefined },
+    { name: 'the unit gives, at the propeller', stroke: 'var(--color-act)' },
     { name: `it asks, ${words.standing}`, stroke: 'var(--color-ink)', dash: ASKED.standing },
     ...(props.match.climbing_si.length > 0
       ? [{ name: `it asks, ${words.climbing}`, stroke: 'var(--color-ink)', dash: ASKED.climbing }]
       : []),
-    { name: words.allowed, stroke: 'var(--color-stop)', dash: undefined },
+    { name: words.allowed, stroke: 'var(--color-stop)' },
   ];
   return (
     <div className="px-3.5 pb-2">
-      <p className="flex flex-wrap gap-x-5 text-[13px]">
-        {lines.map((l) => (
-          <span key={l.name} className="inline-flex items-center gap-1.5">
-            <svg width="34" height="8" aria-hidden="true">
-              <path d="M0 4H34" strokeWidth="1.8" stroke={l.stroke} strokeDasharray={l.dash} />
-            </svg>
-            {l.name}
-          </span>
-        ))}
-      </p>
+      <PlotKey lines={lines} />
       <p className="pt-1 text-xs text-muted">{words.said}</p>
     </div>
   );

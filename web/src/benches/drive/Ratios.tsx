@@ -1,20 +1,20 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
-import { answer, api, Refused } from '../../api/client';
+import { answer, api } from '../../api/client';
 import { useProject } from '../../api/project';
 import type { components } from '../../api/schema';
 import { useInstallation } from '../../api/useInstallation';
 import { formatNumber, needed } from '../../figure/format';
 import { Mark } from '../../findings/Mark';
 import { Table } from '../../parts/Table';
+import { useTake } from './useTake';
 
 type Row = components['schemas']['RatioOut'];
 
 /** Ratios in which gears are sold: with each the propeller that suits it best, and how fast she then goes. */
 export function Ratios() {
-  const { id, fit, state, view, edit, say } = useProject();
+  const { id, fit, state, view } = useProject();
+  const { take, taking } = useTake();
   const { id: unit } = useInstallation();
-  const [taken, setTaken] = useState<string | null>(null);
   const found = useQuery({
     queryKey: ['gear-ratios', id, fit, unit, state.revision],
     queryFn: async () =>
@@ -33,16 +33,6 @@ export function Ratios() {
     si == null ? '—' : formatNumber(si, dimension, view);
   const rows = m.ratios ?? [];
   const fastest = Math.max(0, ...rows.map((r) => r.boat_si ?? 0));
-  async function take(row: Row) {
-    try {
-      setTaken(row.id);
-      await edit(row.operations, `ratio ${row.id} and its propeller taken`);
-    } catch (bad) {
-      say(bad instanceof Refused ? bad.words : String(bad));
-    } finally {
-      setTaken(null);
-    }
-  }
   const figure = (key: keyof Row, head: string, dimension: string) => ({
     id: key,
     head,
@@ -94,9 +84,9 @@ export function Ratios() {
                 <button
                   type="button"
                   className="quiet"
-                  disabled={taken !== null}
+                  disabled={taking}
                   aria-label={`take ratio ${r.id}`}
-                  onClick={() => void take(r)}
+                  onClick={() => void take(r.operations, `ratio ${r.id} and its propeller taken`)}
                 >
                   take
                 </button>

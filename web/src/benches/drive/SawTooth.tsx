@@ -3,6 +3,7 @@ import { useProject } from '../../api/project';
 import type { components } from '../../api/schema';
 import { useAssessed } from '../../api/useInstallation';
 import { Axes } from '../../drawing/Axes';
+import { PlotKey } from '../../drawing/PlotKey';
 import { formatNumber } from '../../figure/format';
 import { Picture } from '../../sheet/Sheet';
 
@@ -115,28 +116,18 @@ function Key(props: { saw: Saw }) {
     {
       name: s.held_si.length > 0 ? 'the unit gives, at both ends of its variator' : 'the unit gives, in each gear',
       stroke: 'var(--color-act)',
-      dash: undefined,
     },
     ...(s.held_si.length > 0 ? [{ name: 'between them', stroke: 'var(--color-act)', dash: '2 3' }] : []),
-    { name: 'the road asks, on the level', stroke: 'var(--color-ink)', dash: undefined },
+    { name: 'the road asks, on the level', stroke: 'var(--color-ink)' },
     ...(s.hill_si.length > 0 ? [{ name: 'on the steepest hill', stroke: 'var(--color-ink)', dash: HILL }] : []),
     ...(s.most_si != null && s.most_si < mostOf(s)
-      ? [{ name: 'grip or tipping ends it', stroke: 'var(--color-stop)', dash: undefined }]
+      ? [{ name: 'grip or tipping ends it', stroke: 'var(--color-stop)' }]
       : []),
   ];
   const shifts = s.gears.filter((g) => g.lands_si != null);
   return (
     <div className="px-3.5 pb-2">
-      <p className="flex flex-wrap gap-x-5 text-[13px]">
-        {lines.map((l) => (
-          <span key={l.name} className="inline-flex items-center gap-1.5">
-            <svg width="34" height="8" aria-hidden="true">
-              <path d="M0 4H34" strokeWidth="1.8" stroke={l.stroke} strokeDasharray={l.dash} />
-            </svg>
-            {l.name}
-          </span>
-        ))}
-      </p>
+      <PlotKey lines={lines} />
       {shifts.length > 0 && (
         <p className="pt-1 text-xs text-muted">
           Shifted up at its fastest the unit falls to{' '}

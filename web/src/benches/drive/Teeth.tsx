@@ -2,16 +2,15 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api, Refused } from '../../api/client';
 import { useProject } from '../../api/project';
-import type { components } from '../../api/schema';
 import { useInstallation } from '../../api/useInstallation';
 import { formatNumber, needed } from '../../figure/format';
 import { Table } from '../../parts/Table';
-
-type Row = components['schemas']['PairOut'];
+import { useTake } from './useTake';
 
 /** Pairs of driving and driven teeth near a ratio that is wanted of one stage. */
 export function Teeth() {
-  const { id, fit, state, view, edit, say } = useProject();
+  const { id, fit, state, view } = useProject();
+  const { take, taking } = useTake();
   const { id: unit } = useInstallation();
   const [stage, setStage] = useState<string | null>(null);
   const [wanted, setWanted] = useState('');
@@ -31,13 +30,6 @@ export function Teeth() {
   });
   const m = found.data;
   const refused = found.error instanceof Refused ? found.error : null;
-  async function take(row: Row) {
-    try {
-      await edit(row.operations, `${row.driving} to ${row.driven} teeth taken`);
-    } catch (bad) {
-      say(bad instanceof Refused ? bad.words : String(bad));
-    }
-  }
   if (m?.needs?.length) return <p className="text-unknown">Cannot say yet: needs {needed(m.needs)}</p>;
   const signed = (off: number) =>
     `${formatNumber(Math.abs(off) * 100, 'number', view)} % ${off > 0 ? 'slower' : 'faster'}`;
@@ -137,8 +129,9 @@ export function Teeth() {
                   <button
                     type="button"
                     className="quiet"
+                    disabled={taking}
                     aria-label={`take ${r.driving} to ${r.driven} teeth`}
-                    onClick={() => void take(r)}
+                    onClick={() => void take(r.operations, `${r.driving} to ${r.driven} teeth taken`)}
                   >
                     take
                   </button>
