@@ -127,12 +127,12 @@ REST: tuple[Block, ...] = (
             field("/craft/road/cruise", "Cruising speed"),
             field("/craft/road/steepest", "Steepest hill it must climb"),
             field("/craft/road/until", "Pulling away timed until"),
-            field("/craft/road/driven", "Driven end, of more than two wheels", "choice"),
             field("/craft/road/cycle", "Electric: drive cycle", "choice"),
             field("/craft/road/regains", "Electric: of braking comes back"),
         ),
         form="driven wheel",
     ),
+    Block("craft", "Driven wheels", (field("/craft/road/driven", "Driven end", "choice"),), form="corners"),
     Block(
         "craft",
         "A drive of one's own, by its moments",

@@ -231,7 +231,7 @@ class Going(Topic):
         old = self.old
         out.add(
             "pulls-away",
-            "From rest until that speed",
+            "From rest to the speed it is timed to",
             "short_time",
             self._timed,
             before=old._timed if old is not None else None,
