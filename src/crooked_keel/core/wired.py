@@ -24,6 +24,7 @@ from .drive.marine.quantities import AtSea
 from .drive.match.quantities import AirMatch
 from .drive.road.quantities import OnRoad
 from .drive.road.runs import Runs
+from .drive.screw.pushing import Pushing
 from .drive.screw.quantities import ScrewMatch
 from .drive.section import DriveTopics
 from .drive.shafting.quantities import Shafting
@@ -57,6 +58,38 @@ class Handed(NamedTuple):
     afloat: AfloatStates | None
     loads: Loads
     standing: OnWheels | CannotSay
+    # What pushes her at sea, of every installation by its pointer.
+    pushing: dict[str, Pushing]
+    # One of those that drove her before.
+    drove: DriveTopics | None
+
+
+def pushing(
+    ws: Workspace,
+    resolved: Resolved,
+    placed: ResolvedInstallation,
+    given: Handed,
+    sheet: Lasting,
+    old: DriveTopics | None,
+    name: str,
+) -> Pushing:
+    """What one unit pushes a boat with, for those beside it."""
+    train = ws.topic(f"train {name}", Train, resolved, placed, old.train if old else None)
+    sea = _at_sea(ws, resolved, placed, train, given, old, name)
+    return ws.topic(f"pushing {name}", Pushing, resolved, placed, train, sea, sheet)
+
+
+def _at_sea(
+    ws: Workspace,
+    resolved: Resolved,
+    placed: ResolvedInstallation,
+    train: Train,
+    given: Handed,
+    old: DriveTopics | None,
+    name: str,
+) -> AtSea:
+    was, drove = old.sea if old else None, given.drove.sea if given.drove else None
+    return ws.topic(f"sea {name}", AtSea, resolved, placed, train, given.heaviest_kg, was, drove)
 
 
 def drive_topics(
@@ -83,10 +116,11 @@ def drive_topics(
         flown = ws.topic(f"flown {name}", Flown, resolved, match, given.heaviest_kg)
         spacer = ws.topic(f"spacer {name}", Spacer, resolved, placed, train)
     if has("marine propeller"):
-        sea = ws.topic(f"sea {name}", AtSea, resolved, placed, train, given.heaviest_kg, old.sea if old else None)
-        driven = old.screw if old else None
+        sea = _at_sea(ws, resolved, placed, train, given, old, name)
+        driven, drove = old.screw if old else None, given.drove.screw if given.drove else None
         shafting = ws.topic(f"shafting {name}", Shafting, resolved, placed, train, sea)
-        screw = ws.topic(f"screw {name}", ScrewMatch, resolved, placed, train, sea, sheet, driven)
+        others = [o for at, o in given.pushing.items() if at != placed.pointer]
+        screw = ws.topic(f"screw {name}", ScrewMatch, resolved, placed, train, sea, sheet, driven, drove, *others)
     if has("driven wheel"):
         road = ws.topic(
             f"road {name}",

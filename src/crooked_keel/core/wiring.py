@@ -50,7 +50,7 @@ from .resolved.wheels import Wheels
 from .systems.section import SystemsTopics
 from .topic.reading import Topic
 from .topic.workspace import Scope, Workspace
-from .wired import Handed, drive_topics, systems_topics
+from .wired import Handed, drive_topics, pushing, systems_topics
 from .work import build_topics, prove_topics, weighed_again
 
 T = TypeVar("T")
@@ -134,7 +134,10 @@ class _Wiring:
             balance.afloat,
             balance.loads,
             self._on_wheels(balance, False),
+            {},
+            None,
         )
+        before = self._beside(resolved, before, [(p, None, f"old {p.id}") for p in self.old])
         old = [self._installation(resolved, p, craft, before, None, f"old {p.id}") for p in self.old]
         if fit_id is None:
             return Benches(resolved, craft, balance, None, self.old, old, ws)
@@ -146,12 +149,13 @@ class _Wiring:
             balance.afloat,
             balance.loads,
             self._on_wheels(balance, True),
+            {},
+            old[0].drive if old else None,
         )
-        pairs = self._pairs()
-        made = [
-            self._installation(resolved, p, craft, after, old[k] if k is not None else None, f"fit {p.id}")
-            for p, k in zip(self.installations, pairs, strict=True)
-        ]
+        replaced = [old[k] if k is not None else None for k in self._pairs()]
+        paired = [(p, was, f"fit {p.id}") for p, was in zip(self.installations, replaced, strict=True)]
+        after = self._beside(resolved, after, paired)
+        made = [self._installation(resolved, p, craft, after, was, name) for p, was, name in paired]
         build = build_topics(ws, self.project, fit_id, self.facts)
         weighed = None
         if resolved.has("scales"):
@@ -293,6 +297,28 @@ class _Wiring:
             return self._rear_kg(balance, after)
         return or_gap(lambda: max(max(s.rear_kg, s.front_kg) for s in axles.stances(after)))
 
+    def _beside(
+        self,
+        resolved: Resolved,
+        given: Handed,
+        paired: list[tuple[ResolvedInstallation, InstallationBenches | None, str]],
+    ) -> Handed:
+        """What several units push a boat with, each for those beside it."""
+        if len(paired) < 2 or not resolved.has("marine propeller"):
+            return given
+        made = {}
+        for placed, old, name in paired:
+            sheet = self._lasting(resolved, placed, old, name)
+            was = old.drive if old else None
+            made[placed.pointer] = pushing(self.ws, resolved, placed, given, sheet, was, name)
+        return given._replace(pushing=made)
+
+    def _lasting(
+        self, resolved: Resolved, placed: ResolvedInstallation, old: InstallationBenches | None, name: str
+    ) -> Lasting:
+        fit = None if placed.old else self.fit
+        return self.ws.topic(f"lasting {name}", Lasting, resolved, fit, placed, old.choose.lasting if old else None)
+
     def _installation(
         self,
         resolved: Resolved,
@@ -305,7 +331,7 @@ class _Wiring:
         ws, has = self.ws, resolved.has
         fit = None if placed.old else self.fit
         choose = ChooseTopics(
-            ws.topic(f"lasting {name}", Lasting, resolved, fit, placed, old.choose.lasting if old else None),
+            self._lasting(resolved, placed, old, name),
             ws.topic(f"ports {name}", PortPair, placed, fit, old.choose.ports if old else None),
             ws.topic(f"spending {name}", Spending, resolved, fit, placed),
         )

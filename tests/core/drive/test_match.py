@@ -163,9 +163,22 @@ def test_a_pusher_and_its_mirror_are_matched_alike() -> None:
     assert match(other, "b").static == match(PLOVER, "b").static
 
 
-def test_a_governor_or_a_motor_is_not_judged_by_it() -> None:
-    for changes in ({f"{A}/propeller/blades_set": "by a governor"}, {f"{A}/unit/kind": "electric"}):
-        assert [f for f in assess(put(LAPWING, changes), "a").findings if f.rule == RULE] == []
+def test_a_governor_is_not_judged_by_it() -> None:
+    governed = put(LAPWING, {f"{A}/propeller/blades_set": "by a governor"})
+    assert [f for f in assess(governed, "a").findings if f.rule == RULE] == []
+
+
+def test_a_motor_that_is_held_down_lacks_power_and_is_not_hurt() -> None:
+    # Common practice, no source: at the torque that lasts a slower motor only gives less.
+    def said(changes: dict[str, Any]) -> Finding:
+        motor = {f"{A}/unit/kind": "electric"}
+        return next(f for f in assess(put(LAPWING, {**motor, **changes}), "a").findings if f.rule == RULE)
+
+    coarse, fine = ({f"{A}/propeller/pitch": f"{p} in"} for p in (90, 30))
+    for pitch, word in ((coarse, "Over-propped"), (fine, "Under-propped")):
+        piston = next(f for f in assess(put(LAPWING, pitch), "a").findings if f.rule == RULE)
+        assert (piston.level, said(pitch).level) == ("stop", "watch")
+        assert piston.title.template.startswith(word) and said(pitch).title.template.startswith(word)
 
 
 def test_at_the_match_torque_given_is_torque_asked() -> None:

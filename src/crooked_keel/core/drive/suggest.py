@@ -13,9 +13,12 @@ from ..resolved.installation import ResolvedInstallation
 from ..resolved.ratios import along_the_train, stage_ratio
 from .air.quantities import AirPropeller
 from .air.rules import FLAT_M
+from .battery import suggest as battery
 from .cross import suggest as cross
 from .cruise import suggest as cruise
+from .duty import suggest as duty
 from .helper import suggest as helper
+from .hub import suggest as hub
 from .kept import is_kept
 from .marine.functions import propeller_pitch, tip_clearance_share
 from .marine.quantities import AtSea
@@ -27,6 +30,7 @@ from .road.runs import Runs
 from .screw import suggest as screw
 from .shafting import suggest as shafting
 from .torsion import suggest as torsion
+from .train import suggest as along
 from .train.quantities import Train
 
 # A flange is not raised further than this by a way out: cowl, mount and view would be others, m. Proposed.
@@ -227,4 +231,8 @@ PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {
     **cross.PROPOSERS,
     **outside.PROPOSERS,
     **helper.PROPOSERS,
+    **along.PROPOSERS,
+    **battery.PROPOSERS,
+    **duty.PROPOSERS,
+    **hub.PROPOSERS,
 }

@@ -113,6 +113,7 @@ def continuous(battery: OnBattery, train: Train, resolved: Resolved) -> Iterable
         "Cruise asks {a}, the motor gives {g} all day",
         ("Its peak is good for {t} only." if time else "How long its peak lasts is not entered.")
         + " Heat goes with torque: a slow steep hill burns a motor that cruises cool.",
+        can_suggest=level == "stop",
         compared=Compared(value=asked, dimension="power", hi=given),
         a=q(asked, "power"),
         g=q(given, "power"),

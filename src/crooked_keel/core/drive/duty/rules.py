@@ -60,6 +60,7 @@ def downhill(duty: Duty) -> Iterable[Finding]:
         else "Downhill the motor makes {v}, only {s} is stood",
         "{n}, a tenth over its rated speed. Above the packs its diodes charge them with nothing to hold them, and "
         "brake the wheel; a controller that weakens the field holds it only while it runs.",
+        can_suggest=judged.level != "ok",
         compared=judged.compared,
         working=back_voltage.working(*duty.voltage_terms),
         v=q(made.value, "voltage"),
@@ -90,6 +91,7 @@ def puts_back(duty: Duty) -> Iterable[Finding]:
         else "Braking puts {a} back, the packs may take {b}",
         "Packs that are full, or cold, take far less: the controller must ask their guard and let go of braking then, "
         "so the wheel brakes must stop the craft alone. Whether it asks was not looked at.",
+        can_suggest=judged.level != "ok",
         compared=judged.compared,
         a=q(puts.si, "current"),
         b=q(bear, "current"),

@@ -57,6 +57,7 @@ def pulls_away(going: Going) -> Iterable[Finding]:
             if slips
             else "Neither grip nor tipping holds it back."
         ),
+        can_suggest=level != "ok",
         compared=Compared(value=share, dimension="percent", hi=_CALM),
         working=wheelie_limit.working(s.base_m, s.x_m, s.height_m),
         u=q(going.until, "road_speed"),

@@ -94,5 +94,6 @@ def coupled(helper: HelperMotor) -> Iterable[Finding]:
         else "No way on electricity alone: the engine is turned with it. An engine that seizes stops both, a motor "
         "likewise; a motor or controller that is dead leaves the engine, which then turns it at {d}. The engine can "
         "be started by it.",
+        can_suggest=not free,
         d=q(drag.si, "torque"),
     )

@@ -40,7 +40,17 @@ def wound(helper: HelperMotor) -> Iterator[Proposal]:
     )
 
 
+def clutched(helper: HelperMotor) -> Iterator[Proposal]:
+    """A clutch between engine and motor."""
+    yield Proposal(
+        "clutch",
+        Message(template="Build: a clutch between engine and motor; look for the room", params={}),
+        [Operation(op="replace", path=helper.p("apart"), value="a clutch between")],
+    )
+
+
 PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {
     "drive.both-torque": held_back,
     "drive.back-voltage": wound,
+    "drive.coupled": clutched,
 }

@@ -38,6 +38,7 @@ def axle(hub: HubMotor) -> Iterable[Finding]:
             "The torque arm holds {n} times what turns the axle back, of 2 asked",
             "{t} with shock, either way round where it brakes too. An axle that turns tears its cable and drops the "
             "wheel: look at the nuts after the first ride, and leave no play at the arm.",
+            can_suggest=judged.level != "ok",
             compared=judged.compared,
             n=q(arm.value, "number"),
             t=q(torque, "torque"),
@@ -52,6 +53,7 @@ def axle(hub: HubMotor) -> Iterable[Finding]:
         "On its flats alone the axle uses {p} of what the dropout yields at",
         "{t} with shock on one dropout, as if nuts held nothing. Flats wear round where it drives and brakes in turn: "
         "a torque arm is asked.",
+        can_suggest=True,
         compared=Compared(value=used.value, dimension="percent", hi=FLATS, doubt=2 * used.u or None),
         working=flat_pressure.working(hub.torque, thick.si, flat.si),
         p=q(used.value, "percent"),

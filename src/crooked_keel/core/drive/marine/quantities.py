@@ -37,7 +37,8 @@ class AtSeaOut:
 
 
 class AtSea(Topic):
-    """A marine propeller on one installation. heaviest_kg: mass of the heaviest loading, from the balance bench."""
+    """A marine propeller on one installation. heaviest_kg: mass of the heaviest loading, from the balance bench;
+    drove: what drove her before, one of several."""
 
     def __init__(
         self,
@@ -46,6 +47,7 @@ class AtSea(Topic):
         train: Train,
         heaviest_kg: float | CannotSay,
         old: AtSea | None,
+        drove: AtSea | None,
     ) -> None:
         self.resolved = resolved
         self.placed = placed
@@ -54,6 +56,7 @@ class AtSea(Topic):
         self.trial = resolved.project.craft.trial
         self._heaviest_kg = heaviest_kg
         self.old = old
+        self.drove = drove
 
     def heaviest(self) -> float:
         """Mass of the heaviest loading, kg."""
@@ -115,7 +118,7 @@ class AtSea(Topic):
     def speed_terms(self) -> tuple[float, float, float]:
         """Speed before, and what the method says after and before, m/s."""
         known = lambda: above_zero(self.trial.speed, "/craft/trial/speed", "speed at full power before the work")
-        old = self.old or (self if self.placed.old else None)
+        old = self.drove or (self if self.placed.old else None)
         if old is None:
             raise CannotSay(Gap("/old_installations", "the old installation"))
         if self.trial.regime is None:

@@ -22,9 +22,9 @@ NEW = 0.7
 # A chain in the open, m/s. Common practice, no source.
 _OPEN_M_S = 12.0
 # What the variator of a scooter spans, its low end over its fast one. Common practice, no source: 2.2 to 3.2.
-_SPAN = 3.2
+SPAN = 3.2
 # Of the rated speed at which its clutch no longer slips. Proposed.
-_HOME = 0.8
+HOME = 0.8
 
 
 @rule(
@@ -94,6 +94,7 @@ def chain_speed(runs: Runs, road: OnRoad) -> Iterable[Finding]:
             "At rated speed in top gear. Faster than that it asks for a guard, oil that stays on it, and an eye on its "
             "wear; what its maker allows was not looked at.",
             subject=s.key,
+            can_suggest=judged.level != "ok",
             compared=judged.compared,
             name=word(s.name),
             v=q(speed, "speed"),
@@ -123,18 +124,19 @@ def variator(road: OnRoad) -> Iterable[Finding]:
     )
     span, share = gears[0][2], home / rated
     from_m_s = road_speed(home, radius, road.low_total)
-    level: Level = "stop" if share > 1 else "ok" if share <= _HOME and span <= _SPAN else "watch"
+    level: Level = "stop" if share > 1 else "ok" if share <= HOME and span <= SPAN else "watch"
     yield verdict(
         "drive.variator",
         level,
         "{n} spans {s}, its clutch is home from {v}" if share <= 1 else "The clutch slips at rated speed: it burns",
         "Home at {h}, rated speed {r}; by 0.8 of that is asked. {m} is the most that is common: a wider one is wanted "
         "by guess. Rollers and springs are to be tuned so that full throttle holds rated speed between the ends.",
-        compared=Compared(value=share, dimension="percent", hi=_HOME),
+        can_suggest=level != "ok",
+        compared=Compared(value=share, dimension="percent", hi=HOME),
         n=word(stage.name),
         s=q(span, "number"),
         v=q(from_m_s, "road_speed"),
         h=q(home, "rotation"),
         r=q(rated, "rotation"),
-        m=q(_SPAN, "number"),
+        m=q(SPAN, "number"),
     )

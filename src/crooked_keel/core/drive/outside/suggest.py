@@ -2,16 +2,20 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Callable, Iterator
 
 from ...errors import or_none
 from ...judging.finding import Message, Operation, q, word
 from ...judging.propose import Proposal, computed
 from ..road.functions import chain_centres, chain_links, even_links
+from ..road.quantities import OnRoad
 from ..road.runs import Runs
-from .rules import NEW
+from .rules import HOME, NEW, SPAN
 
 _STEPS = (1, -1, 2, -2)
+# The fewest teeth that are asked of a sprocket. Common practice, no source.
+FEW = 15
 
 
 def next_sprocket(runs: Runs) -> Iterator[Proposal]:
@@ -37,4 +41,81 @@ def next_sprocket(runs: Runs) -> Iterator[Proposal]:
             )
 
 
-PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {"drive.chain-closes": next_sprocket}
+def smaller(runs: Runs) -> Iterator[Proposal]:
+    """For each chain both sprockets smaller at about the same ratio, down to the fewest teeth that are asked."""
+    for run in runs.chains:
+        driver, driven = run.stage.driver_teeth, run.stage.driven_teeth
+        if driver is None or driven is None:
+            continue
+        for teeth in range(int(driver.si) - 1, FEW - 1, -1):
+            other = round(driven.si * teeth / driver.si)
+            if other < FEW:
+                break
+            yield Proposal(
+                f"smaller-{run.key}-{teeth}",
+                Message(
+                    template="{n}: sprockets of {a} and {b} teeth, about the ratio as it is; its pull grows",
+                    params={"n": word(run.stage.name), "a": q(teeth, "count"), "b": q(other, "count")},
+                ),
+                [
+                    Operation(op="replace", path=f"{run.pointer}/driver_teeth", value=computed(driver, f"{teeth}")),
+                    Operation(op="replace", path=f"{run.pointer}/driven_teeth", value=computed(driven, f"{other}")),
+                ],
+            )
+
+
+def larger(runs: Runs) -> Iterator[Proposal]:
+    """For each small sprocket both larger at the same ratio."""
+    for run in runs.chains:
+        driver, driven = run.stage.driver_teeth, run.stage.driven_teeth
+        if driver is None or driven is None or min(driver.si, driven.si) >= FEW:
+            continue
+        factor = FEW / min(driver.si, driven.si)
+        a, b = math.ceil(driver.si * factor - 1e-9), round(driven.si * factor)
+        yield Proposal(
+            f"larger-{run.key}",
+            Message(
+                template="{n}: sprockets of {a} and {b} teeth, the ratio as it is; look for the room",
+                params={"n": word(run.stage.name), "a": q(a, "count"), "b": q(b, "count")},
+            ),
+            [
+                Operation(op="replace", path=f"{run.pointer}/driver_teeth", value=computed(driver, f"{a}")),
+                Operation(op="replace", path=f"{run.pointer}/driven_teeth", value=computed(driven, f"{b}")),
+            ],
+        )
+
+
+def tuned(road: OnRoad) -> Iterator[Proposal]:
+    """A variator of a common span, its clutch home early enough."""
+    if road.variator is None:
+        return
+    key, stage = road.variator
+    base, rpm = road.train.p(f"drive/stages/{key}"), road.train.rated_speed * 30 / math.pi
+    operations = []
+    home = math.floor(HOME * 0.98 * rpm / 50) * 50
+    if stage.home is not None and stage.home.si > HOME * road.train.rated_speed:
+        operations.append(Operation(op="replace", path=f"{base}/home", value=computed(stage.home, f"{home} rpm")))
+    low = math.floor(SPAN * stage.ratio.si * 100) / 100 if stage.ratio is not None else 0.0
+    if stage.low is not None and 0 < low < stage.low.si:
+        operations.append(Operation(op="replace", path=f"{base}/low", value=computed(stage.low, f"{low:.2f}")))
+    if operations:
+        yield Proposal(
+            "tuned",
+            Message(
+                template="{n}: clutch springs for home at {h}; a span of {s} at the most",
+                params={
+                    "n": word(stage.name),
+                    "h": q(home * math.pi / 30, "rotation"),
+                    "s": q(SPAN, "number"),
+                },
+            ),
+            operations,
+        )
+
+
+PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {
+    "drive.chain-closes": next_sprocket,
+    "drive.chain-speed": smaller,
+    "drive.small-sprocket": larger,
+    "drive.variator": tuned,
+}

@@ -126,6 +126,7 @@ def hill(road: OnRoad) -> Iterable[Finding]:
         "Climbs {s}: {n} times the force it asks" if share >= 1 else "Does not climb {s}",
         "The hill asks {a}, heaviest loading; lowest gear pushes {f}, the driven axle holds {g} on the level. "
         "1.2 times is asked.",
+        can_suggest=judged.level != "ok",
         compared=judged.compared,
         s=q(road.road.steepest.si, "percent"),
         n=q(share, "number"),
@@ -220,6 +221,7 @@ def small_sprocket(runs: Runs) -> Iterable[Finding]:
             "15 teeth and 120° of wrap are asked, below 11 or 100° it stops. Its speed rises and falls by {r}."
             + ("" if level == "ok" else " Few teeth or little wrap wear the chain fast."),
             subject=s.key,
+            can_suggest=level != "ok",
             compared=Compared(value=teeth, dimension="count", lo=15.0),
             name=word(s.name),
             n=q(teeth, "count"),

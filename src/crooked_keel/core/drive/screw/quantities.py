@@ -3,44 +3,29 @@
 from __future__ import annotations
 
 import math
-from typing import Literal, NamedTuple
+from typing import NamedTuple
 
 import numpy as np
 
-from ...errors import CannotSay, Gap, InputError, ask_all, fields, or_none
+from ...errors import CannotSay, Gap, InputError, ask_all, or_none
 from ...figure.reads import Read, read
-from ...figure.trace import Uncertain, above_zero, need
+from ...figure.trace import Uncertain, above_zero
 from ...judging.values import ValueList
-from ...physics.screws import PITCHES, Array, Screw, efficiency, turned, within
+from ...physics.screws import PITCHES, Screw, efficiency, turned, within
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
-from ...topic.reading import Topic
-from ..handed import Curve, Sheet
+from ..handed import Sheet
 from ..marine.quantities import AtSea
-from ..match.functions import last_fall
 from ..train.quantities import Train
-from .functions import BEYOND, DISPLACES, PLANES, resistance, wake
+from .functions import BEYOND, DISPLACES, PLANES, resistance
+from .pushing import SEA_KG_M3, Held, Pushing
 
-State = Literal["full", "governed", "held down"]
-# Sea water; how far a speed of the unit by the series may be off, as a share; how far the wake may. Proposed.
-SEA_KG_M3 = 1025.0
+# How far a speed of the unit by the series may be off, as a share; how far the wake may. Proposed.
 DOUBT = 0.03
-# Of a displacement hull the thrust lost to the suction on her stern, beside the wake; none of one that planes.
-# Common practice, no source.
-SUCTION = 0.8
 # A boat made fast, m/s: not nought, that advance may be divided by.
 FAST_M_S = 1e-6
-_PLACES, _HALVED = 33, 18
-
-
-class Held(NamedTuple):
-    """Where unit and propeller agree at a speed of the boat: speed of the unit, rad/s, thrust, N. state: whether the
-    unit runs into its governor, or is held down below its curve."""
-
-    state: State
-    speed: float
-    thrust: float
+_HALVED = 18
 
 
 class Made(NamedTuple):
@@ -77,8 +62,9 @@ def _grown(screw: Screw, name: str, by: float) -> Screw:
     return screw._replace(area_ratio=screw.area_ratio * by)
 
 
-class ScrewMatch(Topic):
-    """Unit against marine propeller against hull, full throttle, loaded."""
+class ScrewMatch(Pushing):
+    """Unit against marine propeller against hull, full throttle, loaded. old: that of the unit that it
+    replaces; drove: one of those that drove her before; others: those that push beside it."""
 
     def __init__(
         self,
@@ -88,102 +74,45 @@ class ScrewMatch(Topic):
         sea: AtSea,
         sheet: Sheet,
         old: ScrewMatch | None,
+        drove: ScrewMatch | None,
+        *others: Pushing,
     ) -> None:
-        self.resolved = resolved
-        self.placed = placed
-        self.train = train
-        self.sea = sea
-        self.sheet = sheet
+        super().__init__(resolved, placed, train, sea, sheet)
         self.old = old
-        self.propeller = placed.installation.propeller
-        self.trial = resolved.project.craft.trial
+        self._drove = drove
+        self.others = others
         self.school = resolved.project.assumptions.tolerance_school or "two standard deviations"
 
-    def p(self, path: str) -> str:
-        """Pointer of a part of the installation."""
-        return self.train.p(path)
+    @lazy
+    def alike(self) -> list[Pushing]:
+        """Those beside it that are as it is: another propeller on one is taken to come on all. Raises CannotSay,
+        InputError."""
+        return [o for o in self.others if self.like(o)]
+
+    @lazy
+    def unlike(self) -> list[Pushing]:
+        """Those beside it that are not. Raises CannotSay, InputError."""
+        return [o for o in self.others if not self.like(o)]
+
+    def pushed(self, boat_m_s: float, screw: Screw) -> float:
+        """What all propellers push her with, the suction on her stern taken off, N. Raises CannotSay, InputError."""
+        own = (1 + len(self.alike)) * self.held(boat_m_s, screw).thrust
+        return (1 - self.suction) * (own + sum(o.held(boat_m_s, o.screw).thrust for o in self.unlike))
 
     @property
-    def count(self) -> int:
-        """Propellers of this fit, or of the old installations."""
-        return max(len(self.resolved.old if self.placed.old else self.resolved.installations), 1)
-
-    @property
-    def planes(self) -> bool:
-        """Whether she planes. Raises CannotSay."""
-        if self.trial.regime is None:
-            raise CannotSay(Gap("/craft/trial/regime", "whether she planes"))
-        return self.trial.regime == "planing"
-
-    @lazy
-    def screw(self) -> Screw:
-        """The propeller, as the series has it. Raises CannotSay, InputError."""
-        name, said = self.train.name, self.propeller
-        size, pitch, area, blades = ask_all(
-            lambda: self.sea.diameter,
-            lambda: self.sea.pitch,
-            lambda: above_zero(said.area, self.p("propeller/area"), f"area of the blades over the disc ({name})"),
-            lambda: need(said.blades, self.p("propeller/blades"), f"number of blades ({name})").si,
-        )
-        at = {k: self.p(f"propeller/{k}") for k in ("blades", "area", "pitch")}
-        with fields(**at):
-            return within(Screw(size, pitch / size, area, int(blades)))
-
-    @lazy
-    def wake(self) -> float:
-        """How much slower the water at the propeller is than the boat, as a share. Raises CannotSay, InputError."""
-        if self.trial.wake is not None:
-            return self.trial.wake.si
-        planes, speed = ask_all(lambda: self.planes, lambda: self.before_m_s)
-        block = self.resolved.project.craft.flotation.block
-        if not planes:
-            need(block, "/craft/flotation/block", "block coefficient, for the wake")
-        return wake(planes, block.si if block is not None else None, self.count > 1, speed)
-
-    @property
-    def suction(self) -> float:
-        """Thrust lost to the suction on the stern, as a share."""
-        return 0.0 if self.planes else SUCTION * self.wake
-
-    @lazy
-    def before_m_s(self) -> float:
-        """Her speed at full power before, m/s. Raises CannotSay."""
-        return above_zero(self.trial.speed, "/craft/trial/speed", "speed at full power before the work")
-
-    @lazy
-    def curve(self) -> Curve:
-        """Full throttle by its sheet. Raises CannotSay, InputError."""
-        return self.sheet.curve
-
-    @lazy
-    def speeds(self) -> Array:
-        """Speeds of the unit at which both are looked at, rad/s."""
-        return np.linspace(self.curve.slowest_rad_s, self.curve.fastest_rad_s, _PLACES)
-
-    @lazy
-    def given(self) -> Array:
-        """Torque at the propeller, N·m, at every speed, losses taken."""
-        _, ratio, passed = ask_all(lambda: self.curve, lambda: self.train.ratio, lambda: self.train.efficiency)
-        return np.array([self.curve.torque_at(float(s)) for s in self.speeds]) * ratio * passed
-
-    def held(self, boat_m_s: float, screw: Screw) -> Held:
-        """Where unit and propeller agree at a speed of the boat. Raises CannotSay, InputError."""
-        given, ratio, inflow = self.given, self.train.ratio, boat_m_s * (1 - self.wake)
-        spare = given - turned(screw, self.speeds / ratio, inflow, SEA_KG_M3).torque
-        i = last_fall(spare)
-        state: State = "governed" if spare[-1] > 0 else "full" if i is not None else "held down"
-        speed = float(self.speeds[-1 if state == "governed" else 0])
-        if state == "full" and i is not None:
-            share = float(spare[i] / (spare[i] - spare[i + 1]))
-            speed = float(self.speeds[i] + share * (self.speeds[i + 1] - self.speeds[i]))
-        there = turned(screw, np.array([speed / ratio]), inflow, SEA_KG_M3)
-        return Held(state, speed, float(there.thrust[0]))
+    def drove(self) -> ScrewMatch:
+        """What drove her before: by it her resistance is known. Raises CannotSay where nothing is said of it."""
+        if self._drove is not None:
+            return self._drove
+        if not self.placed.old:
+            raise CannotSay(Gap("/old_installations", "the old installation"))
+        return self
 
     @lazy
     def drag_before(self) -> float:
         """Resistance of the hull at the speed that she made, N: by the propellers that drove her. Raises CannotSay,
         InputError."""
-        old = self.old or self
+        old = self.drove
         screw, speed, _ = ask_all(lambda: old.screw, lambda: self.before_m_s, lambda: old.given)
         made = old.held(speed, screw)
         if made.thrust <= 0 or made.state == "held down":
@@ -194,11 +123,11 @@ class ScrewMatch(Topic):
                 given=self.trial.speed.entered if self.trial.speed is not None else None,
                 allowed="a speed at which it still pulls",
             )
-        return old.count * (1 - self.suction) * made.thrust
+        return old.pushed(speed, screw)
 
     def drag_terms(self, boat_m_s: float) -> tuple[float, float, float, float, float, float]:
         """Terms of the resistance at a speed. Raises CannotSay, InputError."""
-        old = self.old or self
+        old = self.drove
         drag, now, was = ask_all(lambda: self.drag_before, self.sea.heaviest, old.sea.heaviest)
         power = PLANES if self.planes else DISPLACES if boat_m_s <= self.before_m_s else BEYOND
         return drag, now, was, boat_m_s, self.before_m_s, power
@@ -206,7 +135,7 @@ class ScrewMatch(Topic):
     def made_by(self, screw: Screw) -> Made:
         """Where propeller and hull agree. Raises CannotSay, InputError."""
         low, high = 0.05 * self.before_m_s, 3 * self.before_m_s
-        pulls = lambda v: self.count * (1 - self.suction) * self.held(v, screw).thrust - resistance(*self.drag_terms(v))
+        pulls = lambda v: self.pushed(v, screw) - resistance(*self.drag_terms(v))
         for _ in range(_HALVED):
             middle = (low + high) / 2
             low, high = (middle, high) if pulls(middle) > 0 else (low, middle)
@@ -245,7 +174,7 @@ class ScrewMatch(Topic):
     @lazy
     def was(self) -> Held:
         """The old unit at the speed that she made."""
-        old = self.old or self
+        old = self.old or self.drove
         screw, speed = ask_all(lambda: old.screw, lambda: self.before_m_s)
         return old.held(speed, screw)
 
@@ -262,8 +191,14 @@ class ScrewMatch(Topic):
         """Whether it was read afloat."""
         return self.propeller.trial_speed is not None
 
+    @property
+    def pulls_at_rest(self) -> float:
+        """Pull of all propellers, made fast, N. Raises CannotSay, InputError."""
+        return self.pushed(FAST_M_S, self.screw) / (1 - self.suction)
+
     def idles(self) -> float:
-        """Her speed with the unit at idle, in gear, m/s; of a hull that displaces. Raises CannotSay, InputError."""
+        """Her speed with the unit at idle, in gear, m/s; of a hull that displaces. Those as it is, beside it, are in
+        gear too. Raises CannotSay, InputError."""
         idle, screw, _ = ask_all(
             lambda: above_zero(
                 self.placed.installation.unit.idle_speed,
@@ -274,11 +209,11 @@ class ScrewMatch(Topic):
             lambda: self.drag_terms(self.before_m_s),
         )
         shaft = np.array([idle / self.train.ratio])
-        thrust = lambda v: float(turned(screw, shaft, v * (1 - self.wake), SEA_KG_M3).thrust[0])
-        low, high = 0.0, self.before_m_s
+        thrust = lambda v: float(turned(screw, shaft, v * self.comes, SEA_KG_M3).thrust[0])
+        low, high, in_gear = 0.0, self.before_m_s, 1 + len(self.alike)
         for _ in range(_HALVED):
             middle = (low + high) / 2
-            pulls = self.count * (1 - self.suction) * thrust(middle) > resistance(*self.drag_terms(middle))
+            pulls = in_gear * (1 - self.suction) * thrust(middle) > resistance(*self.drag_terms(middle))
             low, high = (middle, high) if pulls else (low, middle)
         return low
 
@@ -302,7 +237,7 @@ class ScrewMatch(Topic):
     @lazy
     def inflow(self) -> float:
         """Speed of the water at the propeller, m/s."""
-        return self.made.boat_m_s * (1 - self.wake)
+        return self.made.boat_m_s * self.comes
 
     def values(self, out: ValueList) -> None:
         """Headline values, once the area of the blades is there."""
@@ -334,14 +269,14 @@ class ScrewMatch(Topic):
             "screw-pull",
             "Pull at rest, full throttle",
             "force",
-            lambda: self.count * self.held(FAST_M_S, self.screw).thrust,
-            before=(lambda: old.count * old.held(FAST_M_S, old.screw).thrust) if old is not None else None,
+            lambda: self.pulls_at_rest,
+            before=(lambda: old.pulls_at_rest) if old is not None else None,
             source="B-screw series, 1975 (from memory)",
         )
 
     def asks(self, boat_m_s: float) -> list[float]:
         """Torque that the propeller asks for at every speed of the unit, N·m."""
-        inflow = boat_m_s * (1 - self.wake)
+        inflow = boat_m_s * self.comes
         made: list[float] = turned(self.screw, self.speeds / self.train.ratio, inflow, SEA_KG_M3).torque.tolist()
         return made
 

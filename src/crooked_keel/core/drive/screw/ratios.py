@@ -19,7 +19,8 @@ from ...resolved.ratios import along_the_train
 from ..kept import is_kept
 from ..marine.functions import tip_clearance_share
 from .functions import area_wanted, loading, resistance, ten_per_cent
-from .quantities import SEA_KG_M3, ScrewMatch
+from .pushing import SEA_KG_M3
+from .quantities import ScrewMatch
 from .rules import SLOW_M_S
 
 # Ratios in which gears for boats are sold. Common practice, no source.
@@ -90,9 +91,10 @@ def _of_diameter(match: ScrewMatch, diameter: float, blades: int, shaft: float, 
 def _of_area(match: ScrewMatch, screw: Screw, shaft: float, torque: float) -> _Best | None:
     """Where its thrust, at the pitch that takes the torque, is what holds her back."""
     speeds = np.linspace(*_SPEEDS, _PLACES) * match.before_m_s
-    made = fitted(screw.diameter_m, screw.area_ratio, screw.blades, shaft, torque, speeds * (1 - match.wake), SEA_KG_M3)
+    made = fitted(screw.diameter_m, screw.area_ratio, screw.blades, shaft, torque, speeds * match.comes, SEA_KG_M3)
     holds = np.array([resistance(*match.drag_terms(float(v))) for v in speeds])
-    left = match.count * (1 - match.suction) * made.thrust - holds
+    beside = np.array([sum(o.held(float(v), o.screw).thrust for o in match.unlike) for v in speeds])
+    left = (1 - match.suction) * ((1 + len(match.alike)) * made.thrust + beside) - holds
     for i in range(len(speeds) - 1):
         if left[i] > 0 >= left[i + 1]:  # no number is neither
             share = left[i] / (left[i] - left[i + 1])
@@ -117,7 +119,7 @@ def _row(match: ScrewMatch, ratio: float, own: bool) -> RatioOut:
     best = _fastest(match, shaft, torque, most)
     against, level = _against(match, best, shaft)
     screw = best.screw if best is not None else None
-    inflow = best.boat_m_s * (1 - match.wake) if best is not None else 0.0
+    inflow = best.boat_m_s * match.comes if best is not None else 0.0
     turns = shaft / (2 * math.pi)
     return RatioOut(
         id=str(round(ratio, 3)),
@@ -155,7 +157,7 @@ def _against(match: ScrewMatch, best: _Best | None, shaft: float) -> tuple[list[
     if depth is None:
         worse("unknown", "cavitation cannot be said: how deep is the shaft?")
         return against, level
-    inflow = best.boat_m_s * (1 - match.wake)
+    inflow = best.boat_m_s * match.comes
     load, number = loading(best.thrust, of.diameter_m, shaft, inflow, of.pitch_ratio, of.area_ratio, depth, SEA_KG_M3)
     if load > ten_per_cent(number):
         worse("stop" if load > 1.2 * number else "watch", "the blades' backs cavitate")

@@ -10,7 +10,8 @@ from ...judging.band import at_least, band
 from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from .functions import area_wanted, loading, resistance, ten_per_cent
-from .quantities import DOUBT, SEA_KG_M3, ScrewMatch
+from .pushing import SEA_KG_M3
+from .quantities import DOUBT, ScrewMatch
 
 # Full throttle, loaded, over the rated speed: between these it takes its power; and those beside them are watched.
 LOW, HIGH, LEAST, MOST = 1.00, 1.03, 0.97, 1.06
@@ -75,6 +76,17 @@ def absorbs(screw: ScrewMatch) -> Iterable[Finding]:
     )
 
 
+def _beside(screw: ScrewMatch) -> str:
+    """How what pushes beside it was counted."""
+    return (
+        "The other propellers push by their own figures. "
+        if screw.unlike
+        else "The other propellers are as this one. "
+        if screw.alike
+        else ""
+    )
+
+
 def _far_off(screw: ScrewMatch, share: float) -> Iterable[Finding]:
     """A propeller so far from where a handbook starts that nothing more need be known of it."""
     small = share < 1
@@ -122,9 +134,8 @@ def reaches(screw: ScrewMatch) -> Iterable[Finding]:
         judged.level,
         "{v} with this propeller, {w} is wanted",
         "Full throttle, heaviest loading, where its thrust is the hull's resistance at that speed; she made {b} "
-        "before. "
-        + ("All propellers are taken as this one. " if screw.count > 1 else "")
-        + "A hump on the way, wind and weed are not in it.",
+        "before. " + _beside(screw) + "A hump on the way, wind and weed are not in it.",
+        can_suggest=judged.level != "ok",
         compared=judged.compared,
         working=resistance.working(*screw.drag_terms(made.boat_m_s)),
         v=q(made.boat_m_s, "sea_speed"),
@@ -161,6 +172,7 @@ def blade_area(screw: ScrewMatch) -> Iterable[Finding]:
         "Blades of {a} of the disc, {w} is asked",
         "For {t} of thrust with the shaft {h} under. Too little blade cavitates: more area before more pitch."
         + (" So fast the cavitation is what counts." if fast else ""),
+        can_suggest=judged.level != "ok",
         compared=judged.compared,
         working=area_wanted.working(*terms),
         a=q(of.area_ratio, "percent"),
@@ -203,6 +215,7 @@ def cavitation(screw: ScrewMatch) -> Iterable[Finding]:
             else ""
         )
         + "Nicked edges, a strut ahead of it and a steep shaft bring it on sooner.",
+        can_suggest=level != "ok",
         compared=Compared(value=load, dimension="number", hi=line, doubt=doubt),
         l=q(load, "number"),
         s=q(number, "number"),

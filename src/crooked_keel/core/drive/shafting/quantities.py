@@ -115,7 +115,11 @@ class Shafting(Topic):
     @lazy
     def key_used(self) -> Uncertain:
         """Times the torque that crushes or shears the key, of the shaft's metal. Raises CannotSay."""
-        torque, metal, (at, wide, high, long) = ask_all(lambda: self.torque, lambda: self.metal, lambda: self.key)
+        return self.key_bears(self.key[3])
+
+    def key_bears(self, long: Read) -> Uncertain:
+        """The same of a key that bears on such a length. Raises CannotSay."""
+        torque, metal, (at, wide, high, _) = ask_all(lambda: self.torque, lambda: self.metal, lambda: self.key)
         bears = metal.proof_pa
 
         def reserve(d: float, b: float, h: float, length: float) -> float:
@@ -137,7 +141,11 @@ class Shafting(Topic):
     @lazy
     def bolts_used(self) -> Uncertain:
         """Times the torque that shears the bolts. Raises CannotSay."""
-        torque, (count, circle, bolt, yields) = ask_all(lambda: self.torque, lambda: self.bolt_terms)
+        return self.bolts_bear(self.bolt_terms[2])
+
+    def bolts_bear(self, bolt: Read) -> Uncertain:
+        """The same of bolts of such a diameter. Raises CannotSay."""
+        torque, (count, circle, _, yields) = ask_all(lambda: self.torque, lambda: self.bolt_terms)
         return combined(lambda n, c, d, y: SHEAR * y / bolt_shear(torque, n, c, d), count, circle, bolt, yields)
 
     @lazy

@@ -102,6 +102,7 @@ def shaft_key(shaft: Shafting) -> Iterable[Finding]:
         "Crushed or sheared, whichever comes first, as if it were of the shaft's own metal; a softer one bears less. "
         "What the taper carries is not counted on: it must be lapped in, and the key must not lift the propeller off "
         "it.",
+        can_suggest=judged.level != "ok",
         compared=judged.compared,
         working=key_crush.working(shaft.torque, at.si, high.si, long.si),
         n=q(used.value, "number"),
@@ -127,6 +128,7 @@ def coupling_bolts(shaft: Shafting) -> Iterable[Finding]:
         "The coupling's bolts bear {n} times the greatest torque, of 3 asked",
         "In shear alone, as if friction of the flanges held nothing. Bending of a shaft out of line, and thrust "
         "astern, come on top; fitted bolts, locked, to their torque.",
+        can_suggest=judged.level != "ok",
         compared=judged.compared,
         working=bolt_shear.working(shaft.torque, count.si, circle.si, bolt.si),
         n=q(used.value, "number"),

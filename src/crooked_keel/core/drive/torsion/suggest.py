@@ -11,15 +11,12 @@ from ...document.drive import Twisting
 from ...errors import or_none
 from ...judging.finding import Message, Operation, q, word
 from ...judging.propose import Proposal, computed, to_buy
-from ...resolved.ratios import along_the_train
-from ..kept import is_kept
+from ..train.suggest import regeared
 from .quantities import CLOSE, NEAR, Meeting, Torsion
 from .rules import level_of
 
 # Stiffnesses that are tried: from a thirtieth to thirty times what there is.
 _FACTORS = np.geomspace(1 / 30, 30, 61)
-# Teeth more or fewer on a driven wheel, and other ratios of a box, that are tried.
-_TEETH, _RATIOS = (1, -1, 2, -2, 4, -4), (1.1, 0.9)
 # What couplings are called by their stiffness in twist over the torque that they carry, per rad. From memory.
 _CLASSES = (
     (6.0, "highly elastic, rubber in shear"),
@@ -75,37 +72,6 @@ def _instead(torsion: Torsion, place: int, key: str, item: Twisting) -> Iterator
         )
 
 
-def regeared(torsion: Torsion) -> Iterator[Proposal]:
-    """A few teeth more or fewer on the driven wheel of a stage, or another ratio of a box that is bought."""
-    for key, stage in along_the_train(torsion.drive):
-        base = torsion.p(f"drive/stages/{key}")
-        driver, driven = stage.driver_teeth, stage.driven_teeth
-        if is_kept(torsion.placed, torsion.resolved, key):
-            continue
-        if driver is not None and driven is not None and stage.type != "planetary":
-            for step in _TEETH:
-                teeth = int(driven.si) + step
-                operations = [Operation(op="replace", path=f"{base}/driven_teeth", value=computed(None, f"{teeth}"))]
-                if stage.ratio is not None:
-                    operations.append(Operation(op="remove", path=f"{base}/ratio"))
-                params = {
-                    "n": word(stage.name),
-                    "a": q(driver.si, "count"),
-                    "b": q(teeth, "count"),
-                    "r": q(teeth / driver.si, "number"),
-                }
-                template = "{n}: {a} to {b} teeth, ratio {r}; a belt or chain of another length"
-                yield Proposal(f"teeth-{key}{step:+d}", Message(template=template, params=params), operations)
-        elif stage.ratio is not None and driven is None:
-            for factor in _RATIOS:
-                ratio = round(stage.ratio.si * factor, 2)
-                yield Proposal(
-                    f"ratio-{key}-{factor * 100:.0f}",
-                    Message(template="Buy: {n} of {r}", params={"n": word(stage.name), "r": q(ratio, "number")}),
-                    [Operation(op="replace", path=f"{base}/ratio", value=computed(None, f"{ratio:.2f}"))],
-                )
-
-
 def working(torsion: Torsion) -> Iterator[Proposal]:
     """A slowest speed above the crossings at the lower end of the band; another coupling."""
     _, low, high = torsion.speeds
@@ -123,7 +89,7 @@ def working(torsion: Torsion) -> Iterator[Proposal]:
                 [Operation(op="replace", path=torsion.p("drive/works_from"), value=computed(figure, f"{wanted} rpm"))],
             )
     yield from coupling(torsion)
-    yield from regeared(torsion)
+    yield from regeared(torsion.train, torsion.resolved)
 
 
 def idling(torsion: Torsion) -> Iterator[Proposal]:
@@ -143,7 +109,7 @@ def idling(torsion: Torsion) -> Iterator[Proposal]:
                 [Operation(op="replace", path=torsion.p("unit/idle_speed"), value=computed(figure, f"{wanted} rpm"))],
             )
     yield from coupling(torsion)
-    yield from regeared(torsion)
+    yield from regeared(torsion.train, torsion.resolved)
 
 
 PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {

@@ -29,6 +29,7 @@ def rotation(train: Train, placed: ResolvedInstallation, resolved: Resolved) -> 
         "ok" if same else "stop",
         "Train and propeller turn the same way" if same else "The propeller is of the other hand",
         "The {f} turns {t} seen from aft looking forward; the propeller wants {h}.",
+        can_suggest=not same,
         f=word(resolved.word("flange")),
         t=word(TURN_WORDS[turns]),
         h=word(hand),
@@ -78,6 +79,7 @@ def hunting_tooth(train: Train) -> Iterable[Finding]:
                     "Teeth {a}/{b} share a divisor",
                     "The same teeth meet every {n} turns and wear prints in.",
                     subject=key,
+                    can_suggest=True,
                     a=q(a, "count"),
                     b=q(b, "count"),
                     n=q(b // gcd(a, b), "count"),
@@ -85,7 +87,7 @@ def hunting_tooth(train: Train) -> Iterable[Finding]:
 
 
 # Times the torque that a one-way clutch holds: usual, and least. Common practice, no source.
-_HELD, _LEAST_HELD = 2.0, 1.5
+HELD, _LEAST_HELD = 2.0, 1.5
 
 
 @rule(
@@ -124,7 +126,8 @@ def one_way(train: Train) -> Iterable[Finding]:
         else "The one-way clutch holds {s} times the torque of {t}",
         "What it drives cannot turn the unit: no restart by it, no braking, and a unit that stops leaves it turning. "
         "Twice the torque is usual. The unit's pulses, heat and life are not looked at.",
-        compared=Compared(value=share, dimension="number", lo=_HELD, doubt=doubt or None),
+        can_suggest=not acts and not slow and share < _LEAST_HELD,
+        compared=Compared(value=share, dimension="number", lo=HELD, doubt=doubt or None),
         s=q(share, "number"),
         t=q(asked, "torque"),
         f=q(free.si, "rotation"),
@@ -167,6 +170,7 @@ def kept_box(train: Train) -> Iterable[Finding]:
         "The box that stays is given {t} and {n}",
         "It may be given {a} and {b}, by its maker. An engine of few cylinders or a motor with all its torque at rest "
         "shocks it more than its figure says; its oil, its clutch and its mountings are not looked at.",
+        can_suggest=level != "ok",
         compared=worst.compared,
         t=q(torque.si, "torque"),
         n=q(speed.si, "rotation"),
