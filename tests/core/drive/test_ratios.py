@@ -82,7 +82,9 @@ def test_the_own_is_among_them_and_none_is_promised() -> None:
     assert [r.id for r in found.values() if r.own] == ["2.6"]
     assert {r.level for r in found.values()} <= {"watch", "stop", "unknown"}
     fastest = max(found.values(), key=lambda r: r.boat_si or 0.0)
-    assert fastest.boat_si is not None and (fastest.efficiency or 0) == max(r.efficiency or 0 for r in found.values())
+    # One unit, one hull: the fastest is the most efficient, but for the steps of area and inch.
+    best = max(r.efficiency or 0 for r in found.values())
+    assert fastest.boat_si is not None and fastest.efficiency == pytest.approx(best, rel=1e-3)
 
 
 def test_no_larger_than_there_is_room_for() -> None:

@@ -128,7 +128,9 @@ def test_she_goes_where_thrust_is_resistance() -> None:
     screw = Screw(20 * 0.0254, 17 / 20, 0.62, 3)
     w, ratio = wake(False, 0.41, False, 0.0), 2.6
     boat, full = value(coarse, "screw-boat")[0], value(coarse, "screw-speed")[0]
-    inflow = boat * (1 - w)
+    benches = set_up(coarse, "a")
+    slopes = (benches.installations[0].placed.shaft[0], benches.old[0].shaft[0])
+    inflow = boat * (1 - w) * math.cos(slopes[0])
     taken = float(turned(screw, at(full / ratio), inflow, 1025.0).torque[0])
     fit = coarse.fits["a"].installations["main"]
     curve = [(c.speed.si, c.torque.si) for c in fit.unit.curve or [] if c.torque]
@@ -149,7 +151,7 @@ def test_she_goes_where_thrust_is_resistance() -> None:
     spare = lambda n: (
         float(torque(n)) * r0 * old.drive.efficiency.si
         - float(  # type: ignore[union-attr]
-            turned(before, at(n / r0), v0 * (1 - w), 1025.0).torque[0]
+            turned(before, at(n / r0), v0 * (1 - w) * math.cos(slopes[1]), 1025.0).torque[0]
         )
     )
     low, high = was[0][0], was[-1][0]
@@ -238,7 +240,7 @@ def test_at_idle_she_makes_what_holds_her_thrust() -> None:
     made = set_up(SAMPHIRE, "a").installations[0].drive.screw
     unit = SAMPHIRE.fits["a"].installations["main"].unit
     assert made is not None and unit.idle_speed is not None
-    inflow, drag = made.before_m_s * (1 - made.wake), resistance(*made.drag_terms(made.before_m_s))
+    inflow, drag = made.before_m_s * made.comes, resistance(*made.drag_terms(made.before_m_s))
     left = lambda w: (
         made.count * (1 - made.suction) * float(turned(made.screw, np.array([w]), inflow, 1025.0).thrust[0])
     )
