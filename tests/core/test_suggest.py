@@ -75,7 +75,7 @@ TROUBLES: dict[str, dict[str, Any]] = {
 def test_every_proposer_has_a_trouble_here() -> None:
     # Those of build and prove stand on records; those of torsion, match and charging are tried beside their rules.
     beside = ("build.", "prove.", "drive.torsion-", "drive.static-speed", "drive.overspeed", "systems.charge-")
-    beside += ("systems.induction-hot", "drive.absorbs", "drive.shaft-diameter", "drive.whirl")
+    beside += ("systems.induction-hot", "drive.absorbs", "drive.shaft-diameter", "drive.shaft-length", "drive.whirl")
     beside += ("drive.chain-closes", "drive.cross-shaft", "drive.splice", "drive.both-torque", "drive.back-voltage")
     here = {r for r in PROPOSERS if not r.startswith(beside)} - set(TRIED)
     assert set(TROUBLES) | set(OTHER_TROUBLES) == here

@@ -118,7 +118,8 @@ def drive_topics(
     if has("marine propeller"):
         sea = _at_sea(ws, resolved, placed, train, given, old, name)
         driven, drove = old.screw if old else None, given.drove.screw if given.drove else None
-        shafting = ws.topic(f"shafting {name}", Shafting, resolved, placed, train, sea)
+        kept = old.shafting if old else None
+        shafting = ws.topic(f"shafting {name}", Shafting, resolved, placed, train, sea, kept)
         others = [o for at, o in given.pushing.items() if at != placed.pointer]
         screw = ws.topic(f"screw {name}", ScrewMatch, resolved, placed, train, sea, sheet, driven, drove, *others)
     if has("driven wheel"):

@@ -92,6 +92,7 @@ FIT_A = {
     "name": "mid motor, 35 kW",
     "unit": {
         "name": "mid motor, 35 kW",
+        "rolls": "as the wheels roll",
         "kind": "electric",
         "power": f("21 kW", "maker"),
         "rated_speed": f("4800 rpm", "maker"),
@@ -166,6 +167,7 @@ FIT_B = {
     "name": "parallel twin, 850 cc",
     "unit": {
         "name": "parallel twin, 850 cc",
+        "rolls": "as the wheels roll",
         "kind": "four-stroke",
         "cylinders": f("2", "maker"),
         "power": f("58 kW", "maker"),
@@ -189,6 +191,7 @@ FIT_B = {
             "chain": _chain("16", "43", "42 kN"),
         },
         "gears": gears("2.77", "2.00", "1.55", "1.28", "1.12", "1.00"),
+        "box_turning": "flips",
         "efficiency": f("91 %", "estimated"),
     },
     "wheel": _WHEEL,

@@ -98,6 +98,7 @@ FIT_A = {
     "name": "swing unit, 170 cc",
     "unit": {
         "name": "swing unit, 170 cc",
+        "rolls": "as the wheels roll",
         "kind": "four-stroke",
         "cylinders": f("1", "maker"),
         "power": f("11 kW", "maker"),
@@ -138,6 +139,7 @@ FIT_B = {
     "name": "swing-arm motor, 4 kW",
     "unit": {
         "name": "swing-arm motor, 4 kW",
+        "rolls": "as the wheels roll",
         "kind": "electric",
         "power": f("4 kW", "maker"),
         "rated_speed": f("5600 rpm", "maker"),

@@ -103,7 +103,12 @@ _SHAFT = {
     "bolts_yield": f("640 MPa", "maker"),
 }
 SAMPHIRE = {
-    **{f"/fits/{k}/installations/main/drive/shaft": _SHAFT for k in ("a", "b", "c")},
+    # The old shaft was to stay behind the long-stroke diesel; its flange now stands further aft.
+    **{
+        f"/fits/{k}/installations/main/drive/shaft": _SHAFT | {"length": f(long), "overhang": f("36 mm ±1 mm")}
+        for k, long in (("a", "3210 mm ±2 mm"), ("b", "3180 mm ±2 mm"), ("c", "3180 mm ±2 mm"))
+    },
+    "/old_installations/main/drive/shaft": {"length": f("3210 mm ±2 mm")},
     **_turning(_A, "0.62 kg·m²", "850 rpm", "1500 rpm", "in line"),
     f"{_A}/drive/line": {
         "plate": _element("damper plate on the flywheel", 0.0, "0", "700 N·m/rad", "0.03 kg·m²", "1"),

@@ -13,6 +13,7 @@ from reportlab.graphics.shapes import Circle as Round
 from reportlab.graphics.shapes import Drawing, Line, PolyLine, String
 from reportlab.lib.units import mm
 from reportlab.platypus import (
+    CondPageBreak,
     KeepTogether,
     Spacer,
     Table,
@@ -45,6 +46,10 @@ from .pdf import (
     _table,
 )
 from .present import answer, needed, number, sentence, working
+from .side_by_side import side_by_side
+
+# Under a heading at least so much is printed on its page.
+_ROOM = 32 * mm
 
 
 def bench_sheet(
@@ -70,15 +75,17 @@ def bench_sheet(
     if bench == "drive" and chosen is not None and chosen.drive is not None:
         for title, plot in drive_drawings(chosen.drive, units):
             story.append(KeepTogether([*_heading(title), plot]))
-    story += [*_heading("Answers, before → after"), _answers(values, units)]
-    story += [*_heading("Findings"), *_findings(findings, units), *rough_figures(made, units)]
-    story += [*_heading("Workings"), *_workings(values, findings, units)]
+    story += [*_section("Answers, before → after"), _answers(values, units)]
+    story += [*_section("Findings"), *_findings(findings, units), *rough_figures(made, units)]
+    if bench == "drive" and chosen is not None and made.fit is not None:
+        story += [KeepTogether(t) for t in side_by_side(project, made.fit, chosen.id, units)]
+    story += [*_section("Workings"), *_workings(values, findings, units)]
     story += [
-        *_heading("Figures entered"),
+        *_section("Figures entered"),
         *_figures(project, bench, chosen.pointer if chosen else None, made.fit),
     ]
     state = next(b for b in made.benches if b.bench == bench)
-    story += [*_heading("Not checked"), _p(f"{'; '.join(state.unchecked)}.", size=8)]
+    story += [*_section("Not checked"), _p(f"{'; '.join(state.unchecked)}.", size=8)]
     if state.silent:
         story.append(_p(f"Found nothing to judge: {'; '.join(state.silent)}.", size=8, colour=MUTED))
     caution = KINDS[project.kind].cautions.get(bench)
@@ -106,6 +113,11 @@ def bench_sheet(
         )
     )
     return _build(_Page(f"{bench} · {fit}", project.name, day), story)
+
+
+def _section(text: str) -> list[Any]:
+    """A heading that does not stay alone at the foot of a page."""
+    return [CondPageBreak(_ROOM), *_heading(text)]
 
 
 def rough_figures(made: Assessment, units: str) -> list[Any]:

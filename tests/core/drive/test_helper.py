@@ -10,7 +10,7 @@ import pytest
 from crooked_keel.core.asked.suggest import suggest
 from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
-from crooked_keel.core.drive.helper.functions import back_voltage, both_torque
+from crooked_keel.core.drive.helper.functions import back_voltage, both_torque, round_energy
 from crooked_keel.core.judging.finding import Finding
 from tests.conftest import DEMO_OF, put
 
@@ -95,3 +95,48 @@ KEPT: list[tuple[dict[str, Any], str, str]] = [
 @pytest.mark.parametrize(("changes", "level", "why"), KEPT, ids=[w for *_, w in KEPT])
 def test_a_box_that_stays_is_judged_at_its_input(changes: dict[str, Any], level: str, why: str) -> None:
     assert found(put(TILLER, changes), BOX).level == level, why
+
+
+ROUNDS = "drive.rounds"
+LAPS: list[tuple[str, dict[str, Any], str, str]] = [
+    (ROUNDS, {}, "watch", "it lasts, but pushes with twice what the motor bears for long"),
+    (ROUNDS, {f"{H}/helps_with": m("11 N·m ±0.2 N·m")}, "ok", "a gentle push"),
+    (ROUNDS, {f"{H}/rounds": m("40")}, "stop", "empty before the end"),
+    (ROUNDS, {f"{H}/rounds": m("25"), f"{H}/helps_with": m("24 N·m")}, "watch", "just enough"),
+    (ROUNDS, {f"{H}/helps_with": m("11 N·m ±8 N·m")}, "watch", "hearsay"),
+    (ROUNDS, {f"{H}/energy": m("1.4 kWh ±1.2 kWh")}, "watch", "an old pack"),
+    (ROUNDS, {f"{H}/used": None}, "unknown", "how much of it"),
+    (ROUNDS, {f"{H}/energy": None}, "unknown", "what it holds"),
+    (ROUNDS, {f"{H}/rounds": None}, "unknown", "how many are wanted"),
+    (ROUNDS, {f"{H}/helps_for": None}, "unknown", "for how long"),
+    (ROUNDS, {f"{H}/charges_with": None}, "unknown", "what is put back"),
+    (ROUNDS, {f"{H}/passes": None}, "unknown", "what is lost"),
+    (ROUNDS, {f"{H}/lasting": None}, "unknown", "what lasts"),
+]
+
+
+@pytest.mark.parametrize(("rule", "changes", "level", "why"), LAPS, ids=[w for *_, w in LAPS])
+def test_laps_are_judged_as_an_engineer_would(rule: str, changes: dict[str, Any], level: str, why: str) -> None:
+    assert found(put(TILLER, changes), rule).level == level, why
+
+
+def test_a_lap_by_hand() -> None:
+    """40 N·m at 6000 rpm for 20 s through 0.85 is 591 kJ out; 15 N·m at 5000 rpm for 30 s through it 200 kJ back: 391
+    kJ (by hand). With nothing lost and as much put back nothing goes out."""
+    assert round_energy(40, 6000 * RPM, 20, 15, 5000 * RPM, 30, 0.85) == pytest.approx(391.1e3, rel=1e-3)
+    assert round_energy(20, 300, 10, 30, 400, 5, 1.0) == pytest.approx(0.0)
+
+
+def test_more_put_back_than_taken_never_empties_it() -> None:
+    made = found(put(TILLER, {f"{H}/charges_for": m("200 s"), f"{H}/helps_with": m("10 N·m ±0.2 N·m")}), ROUNDS)
+    assert made.level == "ok" and made.title.template.startswith("Rounds put back")
+    # The signs are worded: nothing is said to be taken where it is put in.
+    (out,) = (p for k, p in made.message.params.items() if k == "e")
+    assert out.si is not None and out.si < 0 and out.ways is not None and out.ways.under == "put in"
+
+
+def test_nothing_is_asked_of_a_lap_that_nobody_spoke_of() -> None:
+    parts = ("helps_for", "helps_with", "helps_at", "charges_for", "charges_with", "charges_at")
+    parts += ("energy", "used", "passes", "rounds")
+    bare = put(TILLER, {f"{H}/{p}": None for p in parts})
+    assert ROUNDS not in {f.rule for f in assess(bare, "c").findings}

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from typing import Any
 
 import pytest
@@ -9,7 +10,7 @@ from scipy.integrate import quad
 
 from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project
-from crooked_keel.core.drive.hub.functions import flat_pressure
+from crooked_keel.core.drive.hub.functions import flat_pressure, spoke_pull
 from crooked_keel.core.judging.finding import Finding
 from tests.conftest import DEMO_OF, put
 
@@ -80,3 +81,46 @@ def test_it_is_judged_as_an_engineer_would(changes: dict[str, Any], level: str, 
 )
 def test_nothing_is_asked_where_no_motor_sits_in_the_hub(changes: dict[str, Any]) -> None:
     assert not found(put(HUB, changes))
+
+
+# 36 spokes of 3 mm on a circle of 120 mm, laced crossed; 900 MPa.
+SPOKES: dict[str, Any] = {
+    f"{H}/laced": "crossed",
+    f"{H}/spokes": m("36"),
+    f"{H}/spoke_circle": m("120 mm ±1 mm"),
+    f"{H}/spoke": m("3 mm ±0.02 mm"),
+    f"{H}/spoke_yields": m("900 MPa ±20 MPa"),
+}
+OF_SPOKES: list[tuple[dict[str, Any], str, str]] = [
+    ({}, "ok", "a wheel for a moped"),
+    ({f"{H}/spokes": m("8"), f"{H}/spoke": m("1.1 mm ±0.02 mm")}, "watch", "few and thin"),
+    ({f"{H}/spokes": m("8"), f"{H}/spoke": m("0.8 mm ±0.02 mm")}, "stop", "fewer and thinner still"),
+    ({f"{H}/spoke": m("3 mm ±2.5 mm")}, "watch", "a figure from hearsay"),
+    ({f"{H}/laced": "radial"}, "stop", "a radial spoke has no arm"),
+    ({f"{H}/laced": None}, "unknown", "nobody looked"),
+    ({f"{H}/spokes": None}, "unknown", "how many"),
+    ({f"{H}/spoke": None}, "unknown", "how thick"),
+    ({f"{H}/spoke_yields": None}, "unknown", "of what"),
+    ({f"{H}/spoke_circle": None}, "unknown", "how large the hub is"),
+    ({f"{B}/unit/peak_torque": None}, "unknown", "what turns it"),
+]
+
+
+@pytest.mark.parametrize(("changes", "level", "why"), OF_SPOKES, ids=[w for *_, w in OF_SPOKES])
+def test_spokes_are_judged_as_an_engineer_would(changes: dict[str, Any], level: str, why: str) -> None:
+    (one,) = (f for f in assess(put(HUB, {**SPOKES, **changes}), "b").findings if f.rule == "drive.hub-spokes")
+    assert one.level == level, why
+
+
+@pytest.mark.parametrize("changes", [{f"{H}/laced": "no spokes: cast, or a disc"}, {f"{H}/motor": "not in it"}])
+def test_a_wheel_without_spokes_or_motor_is_not_asked(changes: dict[str, Any]) -> None:
+    made = assess(put(HUB, {**SPOKES, **changes}), "b").findings
+    assert not [f for f in made if f.rule == "drive.hub-spokes"]
+
+
+def test_the_pull_of_all_spokes_carries_the_torque() -> None:
+    """Half gain what half lose: the sum of their changes times the radius is the torque (statics)."""
+    torque, count, circle, across = 400.0, 36, 0.2, 0.003
+    change = spoke_pull(torque, count, circle, across) * math.pi * across**2 / 4
+    pulls = [change if i % 2 else -change for i in range(count)]
+    assert sum(p * circle / 2 * (1 if i % 2 else -1) for i, p in enumerate(pulls)) == pytest.approx(torque)

@@ -8,6 +8,7 @@ from ..figure.flows import Regained, ShortTime, Stress, Temperature
 from ..figure.kinds import (
     Count,
     Duration,
+    Energy,
     Force,
     Inertia,
     Length,
@@ -168,7 +169,8 @@ class Clutch(Part):
 
 
 class Shaft(Part):
-    """A boat's propeller shaft: its diameter where it is thinnest, its metal, the longest stretch between bearings. The
+    """A boat's propeller shaft: its diameter where it is thinnest, its metal, the longest stretch between bearings; how
+    long it is from the face of its coupling to its end, and from its last bearing to the propeller's hub. The
     key in its taper and the bolts of its coupling: how many, of which diameter, on which circle, of which strength."""
 
     diameter: Bore | None = None
@@ -176,6 +178,8 @@ class Shaft(Part):
         Literal["naval brass", "carbon steel", "stainless 316", "duplex stainless", "high-strength stainless"] | None
     ) = None
     span: Length | None = None
+    length: Length | None = None
+    overhang: Length | None = None
     key_width: Bore | None = None
     key_height: Bore | None = None
     key_length: Bore | None = None
@@ -239,7 +243,9 @@ class DriveWanted(Part):
 class Helper(Part):
     """A motor on the crank of an engine, both always at one speed: its greatest torque, its voltage for its speed at no
     load (rpm of one volt), what it takes to be turned when it is off; what the controller and the pack stand; what the
-    weakest part behind both may be given."""
+    weakest part behind both may be given. Of a round, a lap or a trip driven again and again: how long it pushes and
+    charges, with which torque and at which speed; what its pack holds and how much of that is used, what of it comes
+    through motor and controller, and how many rounds are wanted."""
 
     fitted: Literal["on the crank", "none"] | None = None
     torque: Torque | None = None
@@ -251,12 +257,23 @@ class Helper(Part):
     full: Voltage | None = None
     weakest: Torque | None = None
     apart: Literal["no clutch between", "a clutch between"] | None = None
+    helps_for: ShortTime | None = None
+    helps_with: Torque | None = None
+    helps_at: Rotation | None = None
+    charges_for: ShortTime | None = None
+    charges_with: Torque | None = None
+    charges_at: Rotation | None = None
+    energy: Energy | None = None
+    used: Share | None = None
+    passes: Efficiency | None = None
+    rounds: Count | None = None
 
 
 class Drive(Part):
     """Reduction between the unit and the output flange. No stages: the propeller sits on the unit's own flange.
     works_from: the slowest that the unit turns in steady work; line: what twists between it and the propeller. A box
-    that stays: the torque and the speed that its input may be given, and how many stages lie before it."""
+    that stays: the torque and the speed that its input may be given, and how many stages lie before it; of any box with
+    gears whether its output turns as its input does."""
 
     stages: dict[Key, Stage] = {}
     gears: dict[Key, Gear] = {}
@@ -274,6 +291,7 @@ class Drive(Part):
     box_takes: Torque | None = None
     box_turns: Rotation | None = None
     box_behind: Before | None = None
+    box_turning: Literal["keeps", "flips"] | None = None
     cross: dict[Key, CrossShaft] = {}
     helper: Helper = Helper()
     options: dict[Key, DriveOption] = {}
@@ -324,7 +342,9 @@ class Propeller(Part):
 
 class Hub(Part):
     """A motor in the hub: what holds its axle; length of a flat across the axle, thickness of the dropout and the
-    stress at which that yields; the torque arm, from the axle to where it is held, and the force that holds it."""
+    stress at which that yields; the torque arm, from the axle to where it is held, and the force that holds it. Its
+    spokes: how they are laced, how many, on which circle of the hub, how thick at their thinnest, the stress at which
+    they yield."""
 
     motor: Literal["in the hub", "not in it"] | None = None
     held: Literal["by a torque arm", "by its flats alone"] | None = None
@@ -333,6 +353,11 @@ class Hub(Part):
     yields: Stress | None = None
     arm: Length | None = None
     arm_holds: Force | None = None
+    laced: Literal["crossed", "radial", "no spokes: cast, or a disc"] | None = None
+    spokes: Count | None = None
+    spoke_circle: Length | None = None
+    spoke: Bore | None = None
+    spoke_yields: Stress | None = None
 
 
 class Wheel(Part):

@@ -111,6 +111,11 @@ def _to_11(raw: dict[str, Any]) -> dict[str, Any]:
     return {**raw, "schema_version": 11}
 
 
+def _to_12(raw: dict[str, Any]) -> dict[str, Any]:
+    """Which way a crank across turns, the length of a propeller shaft, spokes and laps are new: nothing is said."""
+    return {**raw, "schema_version": 12}
+
+
 # version → function that lifts a document of that version to the next one.
 STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {
     1: _to_2,
@@ -123,6 +128,7 @@ STEPS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {
     8: _to_9,
     9: _to_10,
     10: _to_11,
+    11: _to_12,
 }
 
 

@@ -27,7 +27,7 @@ from .craft import Craft
 from .fit import Fit, Installation
 from .unit import YesNo
 
-SCHEMA_VERSION = 11
+SCHEMA_VERSION = 12
 
 
 REFERENCE_VERSION = "2026-11"

@@ -237,7 +237,8 @@ class PowerUnit(Part):
     the unit of the library that it is a copy of; parts: how well it is supplied, 1 to 5; heat: into its coolant at its
     rated power, nothing where air cools it; consumption: fuel for its work, there; unloaded: how fast a motor turns for
     one volt; winding: its resistance between two lines; idle_current: what it takes at no load;
-    brakes_with: the most that its controller puts back into the packs."""
+    brakes_with: the most that its controller puts back into the packs; rolls: which way a crank across the craft turns.
+    """
 
     name: Name = "power unit"
     origin: Key | None = None
@@ -272,6 +273,7 @@ class PowerUnit(Part):
     idle_current: Current | None = None
     brakes_with: Current | None = None
     turns: Turn | None = None
+    rolls: Literal["as the wheels roll", "against them", "its crank lies along the craft"] | None = None
     on_scales: TwoScales = TwoScales()
     hung: Hung = Hung()
     lifting: Lifting = Lifting()

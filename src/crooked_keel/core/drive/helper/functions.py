@@ -33,3 +33,31 @@ def back_voltage(speed_rad_s: float, of_one_volt_rad_s: float) -> float:
 def both_torque(engine_n_m: float, motor_n_m: float) -> float:
     """Torque of both on one shaft, N·m."""
     return engine_n_m + motor_n_m
+
+
+@formula(
+    "drive.round-energy",
+    "E = T·n·t / η − Tc·nc·tc·η",
+    result=("energy", "out of the pack, a round"),
+    T=("torque", "it pushes with"),
+    n=("rotation", "at"),
+    t=("short_time", "for"),
+    Tc=("torque", "it charges with"),
+    nc=("rotation", "at"),
+    tc=("short_time", "for"),
+    η=("percent", "through motor and controller, each way"),
+    source="power is kept",
+    example=((40.0, 628.319, 20.0, 15.0, 523.599, 30.0, 0.85), 391082.4),
+    valid="the same losses both ways; a pack that takes what it is given",
+)
+def round_energy(
+    torque_n_m: float,
+    speed_rad_s: float,
+    time_s: float,
+    back_n_m: float,
+    back_rad_s: float,
+    back_s: float,
+    passes: float,
+) -> float:
+    """Energy out of the pack in a round, J; less than nothing where more is put in."""
+    return torque_n_m * speed_rad_s * time_s / passes - back_n_m * back_rad_s * back_s * passes

@@ -5,13 +5,14 @@ from __future__ import annotations
 from ...errors import ask_all
 from ...figure.reads import Read, combined, read
 from ...figure.trace import Uncertain
+from ...judging.finding import Ways
 from ...judging.values import ValueList
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ..train.quantities import Train
-from .functions import back_voltage, both_torque
+from .functions import back_voltage, both_torque, round_energy
 
 # A limiter lets the speed pass it by so much. Common practice, no source.
 OVER = 1.03
@@ -101,15 +102,74 @@ class HelperMotor(Topic):
         return self._read("drags", "torque that the motor takes to be turned when it is off", zero=True)
 
     @lazy
+    def lasting(self) -> Read:
+        """Torque of the motor that lasts, N·m. Raises CannotSay."""
+        return self._read("lasting", "torque of the motor that lasts")
+
+    @lazy
+    def wanted(self) -> Read:
+        """Laps or trips that are wanted. Raises CannotSay."""
+        return self._read("rounds", "laps or trips that are wanted")
+
+    @lazy
     def with_engine(self) -> float:
         """Power of both at the rated speed of the engine: its rated power, and the motor's torque that lasts, W. Raises
         CannotSay."""
         power, speed, lasting = ask_all(
             lambda: self.train.power,
             lambda: self.train.rated_speed,
-            lambda: self._read("lasting", "torque of the motor that lasts"),
+            lambda: self.lasting,
         )
         return power + lasting.si * speed
+
+    @property
+    def round_begun(self) -> bool:
+        """Whether somebody spoke of a lap or a trip."""
+        h = self.helper
+        return any(
+            f is not None
+            for f in (
+                h.helps_for,
+                h.helps_with,
+                h.helps_at,
+                h.charges_for,
+                h.charges_with,
+                h.charges_at,
+                h.energy,
+                h.used,
+                h.passes,
+                h.rounds,
+            )
+        )
+
+    @lazy
+    def round_terms(self) -> tuple[Read, ...]:
+        """What it pushes with, at and for; what it charges with, at and for; what comes through. Raises CannotSay."""
+        return tuple(
+            ask_all(
+                lambda: self._read("helps_with", "torque that the motor pushes with, in a round"),
+                lambda: self._read("helps_at", "speed at which it pushes"),
+                lambda: self._read("helps_for", "how long it pushes in a round"),
+                lambda: self._read("charges_with", "torque that it takes to charge, in a round", zero=True),
+                lambda: self._read("charges_at", "speed at which it charges", zero=True),
+                lambda: self._read("charges_for", "how long it charges in a round", zero=True),
+                lambda: self._read("passes", "share that comes through motor and controller"),
+            )
+        )
+
+    @lazy
+    def of_a_round(self) -> Uncertain:
+        """Energy out of the pack in a round, J. Raises CannotSay."""
+        return combined(round_energy, *self.round_terms)
+
+    @lazy
+    def stored(self) -> tuple[Read, float]:
+        """What its pack holds, J, and the share of it that is used. Raises CannotSay."""
+        energy, used = ask_all(
+            lambda: self._read("energy", "energy that its pack holds"),
+            lambda: self._read("used", "share of its pack that is used"),
+        )
+        return energy, used.si
 
     def values(self, out: ValueList) -> None:
         """Headline values."""
@@ -136,3 +196,12 @@ class HelperMotor(Topic):
             lambda: self.voltage,
             working=lambda: back_voltage.working(*self.voltage_terms),
         )
+        if self.round_begun:
+            out.add(
+                "round-energy",
+                "Out of its pack, a round",
+                "energy",
+                lambda: self.of_a_round,
+                working=lambda: round_energy.working(*(t.si for t in self.round_terms)),
+                ways=Ways("taken out", "put in"),
+            )

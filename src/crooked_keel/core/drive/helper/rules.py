@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, ask_all
-from ...judging.band import at_most, band
-from ...judging.finding import Finding, q
+from ...judging.band import at_least, at_most, band
+from ...judging.finding import Compared, Finding, Ways, q
 from ...judging.register import rule, verdict
-from .functions import back_voltage, both_torque
+from .functions import back_voltage, both_torque, round_energy
 from .quantities import HelperMotor
 
 
@@ -96,4 +96,55 @@ def coupled(helper: HelperMotor) -> Iterable[Finding]:
         "be started by it.",
         can_suggest=not free,
         d=q(drag.si, "torque"),
+    )
+
+
+_OUT = Ways("taken", "put in")
+# Rounds that a pack lasts for where nothing is taken out of it: as many as one likes.
+_MANY = 1e4
+
+
+@rule(
+    "drive.rounds",
+    "Laps or trips on the pack of a motor on the crank",
+    limit="1.1 times the rounds that are wanted, with its doubt, ok; as many watch; fewer stop; pushing with more "
+    "than lasts, watch at the best",
+    source="power is kept; 1.1: proposed",
+    mark="proposed",
+)
+def rounds(helper: HelperMotor) -> Iterable[Finding]:
+    if not helper.fitted or helper.placed.old or not helper.round_begun:
+        return
+    wanted, out, (energy, used), lasting = ask_all(
+        lambda: helper.wanted,
+        lambda: helper.of_a_round,
+        lambda: helper.stored,
+        lambda: helper.lasting,
+    )
+    holds = energy.si * used
+    empties = out.value > holds / _MANY
+    made = holds / out.value if empties else _MANY
+    # What is out of the pack may be more by its doubt, what it holds less.
+    most = out.value + 2 * out.u
+    least = (holds - 2 * energy.u * used) / most if most > holds / _MANY else _MANY
+    share = made / wanted.si
+    judged = band(share, "number", ok=at_least(1.1), watch=at_least(1.0), doubt=max((made - least) / wanted.si, 0.0))
+    with_ = helper.round_terms[0]
+    hot = with_.si + 2 * with_.u > lasting.si - 2 * lasting.u
+    yield verdict(
+        "drive.rounds",
+        "watch" if judged.level == "ok" and hot else judged.level,
+        "The pack lasts {n} rounds of {w} wanted" if empties else "Rounds put back what they take: {w} are wanted",
+        "A round: {e}; {h} are to be used. "
+        + ("It pushes with {t}, {l} lasts: for how long its maker says. " if hot else "")
+        + "A cold pack holds less, a full one takes nothing back; what charging takes off the engine is not looked at. "
+        "Empty, the craft goes on by its engine alone, with less.",
+        compared=Compared(value=share, dimension="number", lo=1.1, doubt=judged.compared.doubt),
+        working=round_energy.working(*(t.si for t in helper.round_terms)),
+        n=q(made, "number"),
+        w=q(wanted.si, "count"),
+        e=q(out.value, "energy", _OUT),
+        h=q(holds, "energy"),
+        t=q(with_.si, "torque"),
+        l=q(lasting.si, "torque"),
     )

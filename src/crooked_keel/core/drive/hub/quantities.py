@@ -13,7 +13,7 @@ from ...topic.reading import Topic
 from ..road.functions import wheel_torque
 from ..road.quantities import OnRoad
 from ..train.quantities import Train
-from .functions import flat_pressure
+from .functions import flat_pressure, spoke_pull
 
 
 class HubMotor(Topic):
@@ -65,6 +65,29 @@ class HubMotor(Topic):
             lambda: self._read("arm_holds", "force that holds the end of the torque arm"),
         )
         return combined(lambda a, f: a * f / torque, long, holds)
+
+    @property
+    def laced(self) -> bool:
+        """Whether anything was said of its spokes."""
+        h = self.hub
+        return any(f is not None for f in (h.laced, h.spokes, h.spoke_circle, h.spoke, h.spoke_yields))
+
+    @lazy
+    def spokes(self) -> tuple[Read, Read, Read, Read]:
+        """How many, their circle in the hub, a spoke at its thinnest, and the stress at which it yields. Raises
+        CannotSay."""
+        return ask_all(
+            lambda: self._read("spokes", "how many spokes the wheel has"),
+            lambda: self._read("spoke_circle", "circle of the hub on which the spokes sit"),
+            lambda: self._read("spoke", "a spoke across, at its thinnest"),
+            lambda: self._read("spoke_yields", "stress at which the spokes yield"),
+        )
+
+    @lazy
+    def spokes_used(self) -> Uncertain:
+        """What the torque adds to a spoke over the stress at which it yields. Raises CannotSay."""
+        torque, (count, circle, spoke, yields) = ask_all(lambda: self.torque, lambda: self.spokes)
+        return combined(lambda n, c, d, y: spoke_pull(torque, n, c, d) / y, count, circle, spoke, yields)
 
     def values(self, out: ValueList) -> None:
         """The torque that turns the axle back."""

@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, ask_all
-from ...judging.band import at_least, band
+from ...judging.band import at_least, at_most, band
 from ...judging.finding import Compared, Finding, Level, q
 from ...judging.register import rule, verdict
-from .functions import flat_pressure
+from .functions import flat_pressure, spoke_pull
 from .quantities import HubMotor
 
 # Times the torque that a torque arm holds; of what a dropout yields at, on flats alone. Common practice, no source.
@@ -58,4 +58,51 @@ def axle(hub: HubMotor) -> Iterable[Finding]:
         working=flat_pressure.working(hub.torque, thick.si, flat.si),
         p=q(used.value, "percent"),
         t=q(hub.torque, "torque"),
+    )
+
+
+# Of what a spoke yields at its torque may add so much, and at the most: as much again is its tension. Proposed.
+ADDS, MOST = 0.15, 0.30
+
+
+@rule(
+    "drive.hub-spokes",
+    "Spokes of a wheel with a motor in its hub",
+    limit="the torque adds 0.15 of what a spoke yields at or less, with its doubt, ok; 0.30 watch; more stop; radial "
+    "stop; none, nothing to add",
+    source="statics of crossed spokes; 0.15 and 0.30: proposed",
+    mark="proposed",
+    form="driven wheel",
+)
+def spokes(hub: HubMotor) -> Iterable[Finding]:
+    if hub.placed.old or not hub.fitted or not hub.laced:
+        return
+    if hub.hub.laced is None:
+        raise CannotSay(Gap(hub.train.p("wheel/hub/laced"), f"how the spokes are laced ({hub.train.name})"))
+    if hub.hub.laced == "no spokes: cast, or a disc":
+        return
+    if hub.hub.laced == "radial":
+        torque = hub.torque
+        yield verdict(
+            "drive.hub-spokes",
+            "stop",
+            "Radial spokes do not bear the {t} of a hub that drives",
+            "The limit is none: a radial spoke has no arm, the hub winds up until they break at their bends. Lace the "
+            "wheel crossed, or take a cast one.",
+            t=q(torque, "torque"),
+        )
+        return
+    used, torque, (count, circle, spoke, _) = ask_all(lambda: hub.spokes_used, lambda: hub.torque, lambda: hub.spokes)
+    judged = band(used.value, "percent", ok=at_most(ADDS), watch=at_most(MOST), doubt=2 * used.u)
+    yield verdict(
+        "drive.hub-spokes",
+        judged.level,
+        "The torque adds {p} of what a spoke yields at, 15 % is asked",
+        "{t} with shock, by {n} spokes. The other half lose as much and must not go slack: tension by ear all round "
+        "after the first ride. Their tension, weight on the wheel, and bends at the hub come on top.",
+        compared=judged.compared,
+        working=spoke_pull.working(torque, count.si, circle.si, spoke.si),
+        p=q(used.value, "percent"),
+        t=q(torque, "torque"),
+        n=q(count.si, "count"),
     )

@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+import math
+
 from ...document.drive import Shaft
 from ...errors import CannotSay, Gap, ask_all
 from ...figure.reads import Read, combined, read
-from ...figure.trace import Uncertain
+from ...figure.trace import Traced, Uncertain
 from ...judging.values import ValueList
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
@@ -30,11 +32,14 @@ from .functions import (
 class Shafting(Topic):
     """How thick the shaft must be, and how it whirls."""
 
-    def __init__(self, resolved: Resolved, placed: ResolvedInstallation, train: Train, sea: AtSea) -> None:
+    def __init__(
+        self, resolved: Resolved, placed: ResolvedInstallation, train: Train, sea: AtSea, old: Shafting | None
+    ) -> None:
         self.resolved = resolved
         self.train = train
         self.sea = sea
         self.placed = placed
+        self.old = old
         self.shaft: Shaft = placed.installation.drive.shaft
         self.school = resolved.project.assumptions.tolerance_school or "two standard deviations"
 
@@ -167,6 +172,50 @@ class Shafting(Topic):
         )
 
     @lazy
+    def reaches(self) -> tuple[Read, Uncertain]:
+        """Length of the shaft, and the length that is wanted: from coupling to propeller as they now stand, with what
+        the old one had beyond; m. Raises CannotSay, InputError."""
+        own, old, now, was = ask_all(
+            lambda: self.long,
+            lambda: self.old_length,
+            lambda: self.placed.shaft,
+            lambda: self.old_placed.shaft,
+        )
+        moved = [*self._ends(self.placed), *self._ends(self.old_placed)]
+        return own, Uncertain(now[1] + old.si - was[1], math.hypot(old.u, *(t.u for t in moved)))
+
+    @lazy
+    def long(self) -> Read:
+        """Length of the shaft, coupling's face to its end, m. Raises CannotSay."""
+        return self._read("length", "length of the propeller shaft, coupling's face to its end")
+
+    @property
+    def old_placed(self) -> ResolvedInstallation:
+        """Where the old unit stood. Raises CannotSay."""
+        if self.old is None:
+            raise CannotSay(Gap("/old_installations", "the old installation"))
+        return self.old.placed
+
+    @property
+    def old_length(self) -> Read:
+        """Length of the old shaft, m. Raises CannotSay."""
+        if self.old is None:
+            raise CannotSay(Gap("/old_installations", "the old installation"))
+        return self.old.long
+
+    @staticmethod
+    def _ends(placed: ResolvedInstallation) -> tuple[Traced, Traced]:
+        return placed.flange[0], placed.shaft_end[0]
+
+    @lazy
+    def overhang(self) -> tuple[Read, Read]:
+        """From the last bearing to the propeller's hub, and the shaft across, m. Raises CannotSay."""
+        return ask_all(
+            lambda: self._read("overhang", "from the last bearing of the shaft to the propeller's hub"),
+            lambda: self.diameter,
+        )
+
+    @lazy
     def fastest(self) -> float:
         """The fastest that it turns, rad/s. Raises CannotSay."""
         return self.train.fastest
@@ -189,3 +238,12 @@ class Shafting(Topic):
             lambda: self.whirl,
             working=lambda: whirls.working(*self.whirl_terms),
         )
+        if self.shaft.length is not None:
+            out.add(
+                "shaft-length",
+                "Shaft wanted, coupling's face to its end",
+                "length",
+                lambda: self.reaches[1],
+                before=(lambda: self.old_length.si) if self.old is not None else None,
+                source="distance of coupling and propeller, and what the old shaft had beyond",
+            )

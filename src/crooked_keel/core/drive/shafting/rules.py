@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterable
 
 from ...errors import ask_all
 from ...judging.band import at_least, at_most, band
-from ...judging.finding import Compared, Finding, Level, q
+from ...judging.finding import Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from .functions import FACTOR, bolt_shear, by_torque, key_crush, span_for, whirls
 from .quantities import Shafting
@@ -75,6 +76,73 @@ def whirling(shaft: Shafting) -> Iterable[Finding]:
         w=q(whirl.value, "rotation"),
         l=q(span, "length"),
         m=q(span_for(fastest, EASY, modulus, diameter, density), "length"),
+    )
+
+
+# How far a shaft's length may be off before its propeller, or its coupling, does not come where it belongs, m; and how
+# far the hub may stand behind the last bearing, in diameters. Common practice, no source.
+OFF_M, FAR_M, NEAR, OUT = 0.010, 0.025, 1.0, 2.0
+
+
+@rule(
+    "drive.shaft-length",
+    "Length of the propeller shaft",
+    limit="within 10 mm of what is wanted, with its doubt, ok; 25 mm watch; more stop",
+    source="geometry; 10 and 25 mm: common practice, no source",
+    mark="common practice",
+    form="marine propeller",
+)
+def shaft_length(shaft: Shafting) -> Iterable[Finding]:
+    if shaft.placed.old or shaft.shaft.length is None:
+        return
+    own, wanted = shaft.reaches
+    off = own.si - wanted.value
+    judged = band(abs(off), "length", ok=at_most(OFF_M), watch=at_most(FAR_M), doubt=2 * math.hypot(own.u, wanted.u))
+    yield verdict(
+        "drive.shaft-length",
+        judged.level,
+        "A shaft of {l}: {d} too {w}" if judged.level == "stop" else "A shaft of {l}, {n} is wanted",
+        "Where coupling and propeller stand now, with what the old shaft had beyond them; within {k} the unit is moved "
+        "on its feet. "
+        + ("Too long, the propeller comes further behind its bearing, or the rudder. " if off > 0 else "")
+        + ("Too short, the coupling does not meet, or the hub sits on the bearing. " if off < 0 else "")
+        + "Room to draw the shaft and to pack the gland is not looked at. Cut nothing before the unit stands on its "
+        "feet and is measured again.",
+        compared=judged.compared,
+        can_suggest=judged.level != "ok",
+        l=q(own.si, "length"),
+        d=q(abs(off), "length"),
+        w=word("long" if off > 0 else "short"),
+        n=q(wanted.value, "length"),
+        k=q(OFF_M, "length"),
+    )
+
+
+@rule(
+    "drive.overhang",
+    "Propeller behind its last bearing",
+    limit="its hub within 1 diameter of the shaft, with its doubt, ok; 2 watch; more stop",
+    source="common practice, no source",
+    mark="common practice",
+    form="marine propeller",
+)
+def overhang(shaft: Shafting) -> Iterable[Finding]:
+    if shaft.placed.old or shaft.shaft.overhang is None:
+        return
+    out, across = shaft.overhang
+    share = out.si / across.si
+    doubt = 2 * share * math.hypot(out.u / out.si, across.u / across.si) if out.si > 0 else 2 * out.u / across.si
+    judged = band(share, "number", ok=at_most(NEAR), watch=at_most(OUT), doubt=doubt)
+    yield verdict(
+        "drive.overhang",
+        judged.level,
+        "The hub stands {n} diameters behind the last bearing, 1 is asked",
+        "{o} of a shaft of {d}. Further out it whips, and wears the bearing oval; closer than the water needs to leave "
+        "the bearing it runs dry: a third of a diameter is left. Wear of the bearing is not looked at.",
+        compared=judged.compared,
+        n=q(share, "number"),
+        o=q(out.si, "length"),
+        d=q(across.si, "bore"),
     )
 
 

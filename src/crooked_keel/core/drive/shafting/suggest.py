@@ -49,6 +49,22 @@ def bearing(shaft: Shafting) -> Iterator[Proposal]:
     )
 
 
+def to_length(shaft: Shafting) -> Iterator[Proposal]:
+    """A shaft of the length that is wanted, cut or ordered."""
+    own, wanted = shaft.reaches
+    length, units = on_the_tape(wanted.value, shaft.resolved.project.units, up=False), shaft.resolved.project.units
+    shorter = length < own.si
+    template = (
+        "Cut the shaft to {l}, its taper and key anew" if shorter else "Order: a shaft of {l}, taper and key with it"
+    )
+    text = f"{tape_text(length, units)} ±{'1 mm' if units == 'mm-kg' else '1/16 in'}"
+    yield Proposal(
+        "to-length",
+        Message(template=template + "; measured once the unit stands on its feet", params={"l": q(length, "length")}),
+        [Operation(op="replace", path=shaft.train.p("drive/shaft/length"), value=to_buy(text))],
+    )
+
+
 def longer_key(shaft: Shafting) -> Iterator[Proposal]:
     """A key that bears on more of its length, as far as keys are made."""
     _, wide, _, long = shaft.key
@@ -92,5 +108,6 @@ PROPOSERS: dict[str, Callable[..., Iterator[Proposal]]] = {
     "drive.shaft-diameter": thicker,
     "drive.whirl": bearing,
     "drive.shaft-key": longer_key,
+    "drive.shaft-length": to_length,
     "drive.coupling-bolts": thicker_bolts,
 }

@@ -112,6 +112,21 @@ class Train(Topic):
         return output_rotation(self.unit_turns, turnings, [f"{p}/turning" for p, _ in at])
 
     @lazy
+    def wheel_turns(self) -> int:
+        """Turning of the wheel behind a crank that lies across: +1 as the craft rolls forward. Raises CannotSay."""
+        sign = {"keeps": 1, "flips": -1}
+        at = [(self.p(f"drive/stages/{k}"), s) for k, s in along_the_train(self.drive)]
+        box = [self._box_turning] if self.drive.gears else []
+        turnings = ask_all(*(lambda p=p, s=s: stage_turning(s, p) for p, s in at), *box)
+        return math.prod(sign[t] for t in turnings) * (1 if self.unit.rolls == "as the wheels roll" else -1)
+
+    def _box_turning(self) -> str:
+        if self.drive.box_turning is None:
+            what = f"whether the output of the box with gears turns as its input ({self.name})"
+            raise CannotSay(Gap(self.p("drive/box_turning"), what))
+        return self.drive.box_turning
+
+    @lazy
     def mean_torque(self) -> float:
         """Mean torque at the output flange at rated power, no loss taken, N·m."""
         ask_all(lambda: self.power, lambda: self.rated_speed, lambda: self.ratio)

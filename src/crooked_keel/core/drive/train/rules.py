@@ -60,6 +60,45 @@ def output_turns(train: Train, resolved: Resolved) -> Iterable[Finding]:
 
 
 @rule(
+    "drive.wheel-sense",
+    "Which way the wheel turns",
+    limit="forward ok; backward stop, of a motor watch; of a crank along the craft watch",
+    source="kinematics",
+    mark="statics",
+    form="across",
+)
+def wheel_sense(train: Train) -> Iterable[Finding]:
+    if train.placed.old:
+        return
+    if train.unit.rolls is None:
+        what = f"which way the crank of the {train.name} turns, seen as the wheels roll"
+        raise CannotSay(Gap(train.p("unit/rolls"), what))
+    if train.unit.rolls == "its crank lies along the craft":
+        yield verdict(
+            "drive.wheel-sense",
+            "watch",
+            "Which way the wheel turns is not told by the train",
+            "The limit is forward. Behind a crank along the craft it hangs on the side of the crown wheel: turn the "
+            "unit by hand, wheel off the ground, plugs out, before anything is cut.",
+        )
+        return
+    forward, motor = train.wheel_turns > 0, train.electric
+    yield verdict(
+        "drive.wheel-sense",
+        "ok" if forward else "watch" if motor else "stop",
+        "The wheel turns forward" if forward else "The wheel turns backward, forward is wanted",
+        "By the crank, the box and the stages ({s} of them). Turn it once by hand, wheel off the ground."
+        + ("" if forward or motor else " Another gear or idler, a crossed belt, or the unit turned about.")
+        + (
+            " A motor turns the other way by its controller: ask whether its fan, its seals and its sensor may."
+            if motor and not forward
+            else ""
+        ),
+        s=q(float(len(train.drive.stages)), "count"),
+    )
+
+
+@rule(
     "drive.hunting-tooth",
     "Tooth pairs",
     limit="greatest common divisor 1",
