@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterable, Iterator
 from pathlib import Path
 from typing import Any
 
@@ -41,6 +41,16 @@ def pytest_configure(config: pytest.Config) -> None:
 def examples(request: pytest.FixtureRequest) -> int:
     """How many random steps a test takes that draws its own."""
     return 1500 if request.config.getoption("--long") else 25
+
+
+@pytest.fixture
+def some(request: pytest.FixtureRequest) -> Callable[..., Any]:
+    """One of so many, from a first one on; all of them with --long."""
+
+    def taken(of: Iterable[Any], every: int, first: int = 0) -> list[Any]:
+        return list(of) if request.config.getoption("--long") else list(of)[first % every :: every]
+
+    return taken
 
 
 def made_lapwing() -> Project:

@@ -6,6 +6,7 @@ from __future__ import annotations
 import json
 import re
 from collections import Counter
+from collections.abc import Callable
 from typing import Any
 
 import pytest
@@ -31,14 +32,14 @@ def whole(figure: Figure, entered: str) -> dict[str, Any]:
 
 
 @pytest.mark.parametrize("kind", KIND_IDS)
-def test_a_wide_doubt_is_never_ok_where_an_end_of_it_is_not(kind: str, request: pytest.FixtureRequest) -> None:
+def test_a_wide_doubt_is_never_ok_where_an_end_of_it_is_not(kind: str, some: Callable[..., Any]) -> None:
     """Each figure at a fifth and at nearly twice what it is, typed without a doubt; then as it is ±80 %."""
     project, work = DEMO_OF[kind], Workspace()
     all_of = assess(project, "a", work).findings
     before, silent = {f.key for f in all_of if f.level == "ok"}, {f.key for f in all_of}
     pointers = [p for p in figure_pointers(project) if not p.startswith("/fits/b")]
     wrong, tried = [], 0
-    for pointer in pointers if request.config.getoption("--long") else pointers[3::7]:
+    for pointer in some(pointers, 12, 3):
         figure = value_at(project, pointer)
         if figure.dimension in ("money", "wait", "count", "number") or not figure.si:
             continue

@@ -16,6 +16,8 @@ from crooked_keel.core.benches import RULES_OF
 from crooked_keel.core.judging.register import RULES, Rule, says_its_limit
 from crooked_keel.core.judging.settling import SETTLES
 from crooked_keel.core.topic.workspace import Workspace
+from crooked_keel.exchange.present import sentence
+from tests.core.test_words_of_the_trade import strangers
 
 from .cases import Case, cases, demonstrations, found
 from .page import FILE, page
@@ -102,6 +104,7 @@ def test_every_rule_that_can_trouble_says_what_settles_it() -> None:
 
 @pytest.mark.parametrize("of", demonstrations())
 def test_every_stop_and_watch_has_a_way_out_or_says_what_settles_it(of: str) -> None:
+    """And every way out is said in the words of its trade."""
     project, asked = demonstrations()[of], 0
     for fit in project.fits:
         for trouble in (f for f in assess(project, fit).findings if f.level in ("stop", "watch")):
@@ -109,4 +112,6 @@ def test_every_stop_and_watch_has_a_way_out_or_says_what_settles_it(of: str) -> 
             asked += 1
             assert answer.suggestions or len(answer.none.split()) > 4, trouble.key
             assert all(s.reaches in ("ok", "watch") for s in answer.suggestions)
+            offers = ((trouble.key, sentence(s.message, "mm-kg")) for s in answer.suggestions)
+            assert strangers(project.kind, offers) == []
     assert asked >= 5

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import random
+from collections.abc import Callable
 from typing import Any
 
 import pytest
@@ -76,12 +77,12 @@ def test_nothing_that_rests_on_them_is_ok(kind: str, layout: str) -> None:
 
 
 @pytest.mark.parametrize(("kind", "layout"), [e for e in EVENINGS if e[1] == KINDS[e[0]].layouts[0]])
-def test_a_figure_taken_away_betters_nothing(kind: str, layout: str) -> None:
-    """Of each figure that is typed in the first evening."""
+def test_a_figure_taken_away_betters_nothing(kind: str, layout: str, some: Callable[..., Any]) -> None:
+    """Of every other figure (all with --long) that is typed in the first evening."""
     project = evening(kind, layout)
     before = levels(assess(project, "a"))
     rank = lambda level: LEVELS.index(level)  # type: ignore[arg-type]
-    for pointer in figure_pointers(project):
+    for pointer in some(figure_pointers(project), 2):
         if value_at(project, pointer).source == "template":
             continue
         after = levels(assess(put(project, {pointer: None}), "a"))
