@@ -235,6 +235,8 @@ def test_a_rule_that_raises_still_answers(client: TestClient, id: str, monkeypat
 
 _APP = create_app(hosts=["*"])
 schema = schemathesis.openapi.from_asgi("/openapi.json", _APP)
+# Every edge of every parameter is drawn while tests are collected, by each worker: with --long alone.
+schema.config.phases.coverage.enabled = settings.get_current_profile_name() == "long"
 
 
 @pytest.fixture(scope="module", autouse=True)

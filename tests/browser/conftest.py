@@ -13,7 +13,7 @@ from collections.abc import Callable, Iterator
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Browser, Page, Route, expect, sync_playwright
+from playwright.sync_api import Browser, BrowserContext, Page, Request, expect, sync_playwright
 
 from crooked_keel.api.service import Service
 from crooked_keel.core.document import Project, apply_operations
@@ -70,8 +70,10 @@ def browser() -> Iterator[Browser]:
         made.close()
 
 
-@pytest.fixture
-def page(browser: Browser, server: str) -> Iterator[Page]:
+@pytest.fixture(scope="session")
+def window(browser: Browser, server: str) -> Iterator[BrowserContext]:
+    """One for all tests of a worker: what it has fetched is not fetched again. What a page keeps for itself is cleared
+    before each test."""
     context = browser.new_context(
         viewport={"width": 1280, "height": 800},
         reduced_motion="reduce",
@@ -81,18 +83,28 @@ def page(browser: Browser, server: str) -> Iterator[Page]:
         accept_downloads=True,
     )
     context.set_default_timeout(60_000)
+    yield context
+    context.close()
+
+
+# What a page may keep, by the browser's own names.
+KEPT = "local_storage,session_storage,indexeddb,cache_storage,service_workers"
+
+
+@pytest.fixture
+def page(window: BrowserContext, server: str) -> Iterator[Page]:
     strayed: list[str] = []
     troubles: list[str] = []
+    made = window.new_page()
+    window.new_cdp_session(made).send("Storage.clearDataForOrigin", {"origin": server, "storageTypes": KEPT})
+    window.clear_cookies()
 
-    def watch(route: Route) -> None:
-        if route.request.url.startswith((server, "blob:", "data:", "chrome://", "chrome-extension://")):
-            route.continue_()
-        else:
-            strayed.append(route.request.url)
-            route.abort()
+    def watch(request: Request) -> None:
+        # Nothing is found beyond this machine anyway: the browser is told so at its start.
+        if not request.url.startswith((server, "blob:", "data:", "chrome://", "chrome-extension://")):
+            strayed.append(request.url)
 
-    context.route("**/*", watch)
-    made = context.new_page()
+    made.on("request", watch)
     made.on("pageerror", lambda e: troubles.append(str(e)))
     # A refused edit is a 422 that the browser logs by itself; anything else that is logged is a fault.
     made.on(
@@ -102,7 +114,7 @@ def page(browser: Browser, server: str) -> Iterator[Page]:
         ),
     )
     yield made
-    context.close()
+    made.close()
     assert strayed == []
     assert troubles == []
 

@@ -52,6 +52,7 @@ MAY_GO = {
     ("craft.(unusual|level|empty-scale)|balance.(surprise|wide-tolerance)", r".*"): JUDGED,
     ("drive.(hunting-tooth|thrust-possible)", r".*(teeth|thrust)"): JUDGED,
     ("drive.tip-mach", r"craft/airspeed"): SAID,
+    ("drive.(shaft-length|overhang)", r"drive/shaft/(length|overhang)"): ROW,
     ("balance.tip-fuel", r"wing/half_span"): "nobody's wing tip is within 2.5 m of the centreline",
     ("mount.swing", r"swing/stretch"): "a change that is planned: blank, the arm stays as it is",
     (
@@ -116,6 +117,8 @@ SPARE = re.compile(
     # Read by the choosing alone, which has its own tests of what is missing.
     # Of an engine that goes out: nothing to compare it with in a fit.
     r"|old_installations/\w+/unit/consumption$"
+    # It is judged once it is there: a shaft is measured after much else.
+    r"|shaft/overhang"
     # Of a demand on what is claimed, and where something only tells how far it gives.
     r"|propeller/claimed|cross/\w+/length|drive/options(_need)?/.*|road/regains"
     # Listed as counted in the mass of the unit.

@@ -195,6 +195,15 @@ def _errors(app: FastAPI) -> None:
         )
 
 
+class _Assets(StaticFiles):
+    """What the build made, each file named by what is in it: fetched once, it is never asked for again."""
+
+    def file_response(self, *args: Any, **named: Any) -> Response:
+        made = super().file_response(*args, **named)
+        made.headers["Cache-Control"] = "public, max-age=31536000, immutable"
+        return made
+
+
 class _Guard:
     """Refuses what comes from elsewhere or is too large, and says in every reply what a browser may do with it."""
 
@@ -310,4 +319,4 @@ def _refusal(request: Request) -> Response | None:
 def _front_end(app: FastAPI) -> None:
     assets = Path(str(files("crooked_keel"))) / "static" / "assets"
     if assets.exists():
-        app.mount("/assets", StaticFiles(directory=assets))
+        app.mount("/assets", _Assets(directory=assets))

@@ -52,6 +52,8 @@ class Service:
         self.store = store
         self.facts = FactsOf(store)
         self._workspaces = Workspaces()
+        # What is tried for ways out, apart from what is edited: neither waits for the other.
+        self._trials = Workspaces(1)
         # By state, fit, and the facts that it was assessed with.
         self._kept: OrderedDict[tuple[str, int, str | None], tuple[Facts, Assessment]] = OrderedDict()
 
@@ -188,8 +190,10 @@ class Service:
 
     def suggestions(self, project_id: str, fit: str | None, finding: str) -> Suggestions:
         """Proved ways to clear a finding."""
-        head = self.store.head(project_id)
-        found = suggest(head.document, self.fit_of(head.document, fit), finding, self.facts.of(project_id))
+        document = self.store.head(project_id).document
+        fit = self.fit_of(document, fit)
+        with self._trials.of(project_id, fit) as trials:
+            found = suggest(document, fit, finding, self.facts.of(project_id), trials)
         return Suggestions(suggestions=found.suggestions, none=found.none)
 
     def ask(self, study: Study[A], project_id: str, fit: str | None, **asked: Any) -> A:
@@ -271,6 +275,8 @@ class Service:
         self._kept.clear()
         self.facts.forget()
         self._workspaces = Workspaces()
+        # What is tried for ways out, apart from what is edited: neither waits for the other.
+        self._trials = Workspaces(1)
         return found
 
 

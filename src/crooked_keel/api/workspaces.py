@@ -5,6 +5,8 @@ from __future__ import annotations
 
 import threading
 from collections import OrderedDict
+from collections.abc import Iterator
+from contextlib import contextmanager
 
 from ..core.assess import Assessment, assess
 from ..core.document import Project
@@ -24,8 +26,14 @@ class Workspaces:
         self._open: OrderedDict[tuple[str, str | None], tuple[Workspace, threading.Lock]] = OrderedDict()
 
     def assess(self, project_id: str, document: Project, fit: str | None, facts: Facts) -> Assessment:
-        """The assessment of a document, with what was kept of the last one of the same fit. A second thread that asks
-        meanwhile waits: to work without would cost both of them more."""
+        """The assessment of a document, with what was kept of the last one of the same fit."""
+        with self.of(project_id, fit) as workspace:
+            return assess(document, fit, workspace, facts)
+
+    @contextmanager
+    def of(self, project_id: str, fit: str | None) -> Iterator[Workspace]:
+        """What was kept of a fit. A second thread that asks meanwhile waits: to work without would cost both of them
+        more."""
         with self._lock:
             key = (project_id, fit)
             kept = self._open.setdefault(key, (Workspace(), threading.Lock()))
@@ -34,10 +42,4 @@ class Workspaces:
                 self._open.popitem(last=False)
         workspace, busy = kept
         with busy:
-            return assess(document, fit, workspace, facts)
-
-    def forget(self, project_id: str) -> None:
-        """Let go of a project that is no more."""
-        with self._lock:
-            for key in [k for k in self._open if k[0] == project_id]:
-                del self._open[key]
+            yield workspace

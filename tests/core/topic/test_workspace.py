@@ -4,6 +4,7 @@ anew."""
 from __future__ import annotations
 
 import random
+from collections.abc import Iterator
 from typing import Any
 
 import pytest
@@ -12,6 +13,7 @@ from crooked_keel.core.assess import Assessment, assess
 from crooked_keel.core.document import Project, apply_operations, plain, value_at
 from crooked_keel.core.document.fields import figure_pointers
 from crooked_keel.core.errors import InputError
+from crooked_keel.core.topic.reading import Reader, Topic
 from crooked_keel.core.topic.workspace import Workspace
 from tests.conftest import DEMO_OF, KIND_IDS
 
@@ -61,3 +63,15 @@ def test_kept_topics_never_answer_otherwise_than_from_nothing(kind: str, example
         warm, cold = said(assess(document, fit, kept[fit])), said(assess(document, fit))
         for part in cold:
             assert warm[part] == cold[part], (kind, fit, part)
+
+
+def test_no_topic_is_named_as_its_reader_is() -> None:
+    """What a reader answers by itself is never asked of the topic behind it."""
+
+    def below(kind: type) -> Iterator[type]:
+        for one in kind.__subclasses__():
+            yield one
+            yield from below(one)
+
+    own = {n for n in vars(Reader) if not n.startswith("_")}
+    assert own and [(t.__name__, n) for t in below(Topic) for n in own & set(dir(t))] == []

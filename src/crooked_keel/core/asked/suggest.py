@@ -36,13 +36,16 @@ class WaysOut(NamedTuple):
     none: str
 
 
-def suggest(project: Project, fit_id: str | None, key: str, facts: Facts = NOTHING) -> WaysOut:
+def suggest(
+    project: Project, fit_id: str | None, key: str, facts: Facts = NOTHING, trials: Workspace | None = None
+) -> WaysOut:
     """Proved suggestions for a finding: each makes its level better and makes no new stop anywhere; what else it makes
     worse is said.
 
-    Raises InputError if there is no such finding. The craft as found (no fit) is not changed by suggestions."""
-    # Kept from one trial to the next; proposers look at topics of their own, which no trial moves.
-    trials = Workspace()
+    trials: keeps what does not change from one trial to the next, and from one finding to another. Raises InputError if
+    there is no such finding. The craft as found (no fit) is not changed by suggestions."""
+    # Proposers look at topics of their own, which no trial moves.
+    trials = trials or Workspace()
     before = assess(project, fit_id, trials, facts)
     finding = next((f for f in before.findings if f.key == key), None)
     if finding is None:
@@ -59,7 +62,8 @@ def suggest(project: Project, fit_id: str | None, key: str, facts: Facts = NOTHI
     stopping: list[tuple[Proposal, Finding]] = []
     lacking = ""
     proving = _Proof(project, fit_id, before, finding, facts, trials)
-    for offers in (propose_for(finding, set_up(project, fit_id, facts=facts)), together(project, fit_id, finding.rule)):
+    benches = set_up(project, fit_id, trials.standing, facts)
+    for offers in (propose_for(finding, benches), together(project, fit_id, finding.rule)):
         try:
             for proposal in offers:
                 proved = proving.of(proposal)

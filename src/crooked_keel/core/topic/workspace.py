@@ -49,6 +49,11 @@ class Workspace:
         return Workspace()
 
     @cached_property
+    def standing(self) -> Workspace:
+        """Another one, for the document as it stands while edits of it are tried here."""
+        return Workspace()
+
+    @cached_property
     def roughly(self) -> Workspace:
         """Another one, for the document with rough figures in its blanks."""
         return Workspace()
@@ -66,6 +71,7 @@ class Workspace:
         """Let go of everything: what was made when something failed is not to be trusted."""
         self._topics, self._answers, self._memories = {}, {}, {}
         self.__dict__.pop("beside", None)
+        self.__dict__.pop("standing", None)
         self.__dict__.pop("roughly", None)
 
     def settle(self) -> None:
