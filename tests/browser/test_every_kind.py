@@ -87,6 +87,8 @@ BLANKS: dict[str, list[tuple[str, str]]] = {
         (r"coupling/afloat", "afloat, loaded, coupling apart"),
     ],
     "motorcycle": [
+        (r"unit/rolls$", "as the wheels roll"),
+        (r"(box_|stages/.*/)turning$", "keeps"),
         (r"craft/(datum|levelling)_note", "front axle, upright"),
         (r"supports/front/reading$", "98 kg"),
         (r"supports/rear/reading$", "104 kg"),
@@ -144,6 +146,8 @@ BLANKS: dict[str, list[tuple[str, str]]] = {
         (r"wheel/(rim_offset|target)", "0 mm"),
     ],
     "scooter": [
+        (r"unit/rolls$", "as the wheels roll"),
+        (r"(box_|stages/.*/)turning$", "keeps"),
         (r"craft/(datum|levelling)_note", "front axle, upright"),
         (r"supports/front/reading$", "40 kg"),
         (r"supports/rear/reading$", "60 kg"),
@@ -196,6 +200,8 @@ BLANKS: dict[str, list[tuple[str, str]]] = {
         (r"wheel/(rim_offset|target)", "0 mm"),
     ],
     "road vehicle": [
+        (r"unit/rolls$", "as the wheels roll"),
+        (r"(box_|stages/.*/)turning$", "keeps"),
         (r"craft/(datum|levelling)_note", "front axle, sill level"),
         (r"supports/front/reading$", "130 kg"),
         (r"supports/.*reading$", "150 kg"),
@@ -290,7 +296,7 @@ def fill_blanks(page: Page, table: list[tuple[str, str]]) -> int:
         done.add(pointer)
         box = page.locator(f'main [data-pointer="{pointer}"]').first
         # What an empty bench asked for in place is gone from there once it can say something.
-        page.wait_for_load_state("networkidle")
+        expect(page.get_by_text("saving", exact=True)).to_have_count(0)
         if box.count() == 0:
             continue
         # The reply to this very field: a slow one to the field before must not be taken for it.

@@ -12,6 +12,7 @@ import {
   type Working,
 } from '../api/client';
 import { useProject, useShown } from '../api/project';
+import { useSettled } from '../api/useSettled';
 import { formatNumber, named, sentence, workingLines } from '../figure/format';
 import { COLOURS, Mark, WORDS } from './Mark';
 import { useFocusField } from './useFocusField';
@@ -287,9 +288,11 @@ function MarginBar(props: { finding: Finding }) {
 function WaysOut(props: { finding: Finding }) {
   const { id, fit, state } = useProject();
   const { ahead } = useShown();
+  // They take a second of work: not for every figure of somebody who types on.
+  const settled = useSettled(state.revision, 700);
   const found = useQuery({
     queryKey: ['suggestions', id, fit, state.revision, props.finding.key],
-    enabled: !ahead,
+    enabled: !ahead && settled,
     queryFn: async () =>
       answer(
         await api.POST('/api/projects/{project_id}/suggestions/{finding}', {

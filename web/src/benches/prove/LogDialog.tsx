@@ -1,5 +1,5 @@
 import { Dialog } from 'radix-ui';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { answer, api, type ReadLog, Refused } from '../../api/client';
 import { useProject } from '../../api/project';
 import { useAssessed } from '../../api/useInstallation';
@@ -24,6 +24,7 @@ export function LogDialog(props: { card: string; unit: string }) {
   const [wrong, setWrong] = useState('');
   const [progress, setProgress] = useState<number | null>(null);
   const [open, setOpen] = useState(false);
+  const asked = useRef(0);
   const log = (choices = said, mark = decimal, without = bare, whole = text) => ({
     text: whole,
     decimal: mark,
@@ -32,11 +33,16 @@ export function LogDialog(props: { card: string; unit: string }) {
     choices: Object.entries(choices).map(([head, c]) => ({ head, channel: c.channel, unit: c.unit })),
   });
   async function ask(of: ReturnType<typeof log>) {
+    // Answers may come out of their order: the last question counts.
+    const mine = ++asked.current;
     setProgress(0.6);
     try {
-      setLook(answer(await api.POST('/api/logs/look', { body: of })));
+      const found = answer(await api.POST('/api/logs/look', { body: of }));
+      if (mine !== asked.current) return;
+      setLook(found);
       setWrong('');
     } catch (bad) {
+      if (mine !== asked.current) return;
       setWrong(bad instanceof Refused ? bad.words : String(bad));
       if (bad instanceof Refused && bad.problem.pointer === '/without_sum') setBare(false);
     }
