@@ -129,15 +129,17 @@ class Pushing(Topic):
     def held(self, boat_m_s: float, screw: Screw) -> Held:
         """Where unit and propeller agree at a speed of the boat. Raises CannotSay, InputError."""
         given, ratio, inflow = self.given, self.train.ratio, boat_m_s * self.comes
-        spare = given - turned(screw, self.speeds / ratio, inflow, SEA_KG_M3).torque
+        made = turned(screw, self.speeds / ratio, inflow, SEA_KG_M3)
+        spare = given - made.torque
         i = last_fall(spare)
-        state: State = "governed" if spare[-1] > 0 else "full" if i is not None else "held down"
-        speed = float(self.speeds[-1 if state == "governed" else 0])
-        if state == "full" and i is not None:
-            share = float(spare[i] / (spare[i] - spare[i + 1]))
-            speed = float(self.speeds[i] + share * (self.speeds[i + 1] - self.speeds[i]))
-        there = turned(screw, np.array([speed / ratio]), inflow, SEA_KG_M3)
-        return Held(state, speed, float(there.thrust[0]))
+        if spare[-1] > 0 or i is None:
+            state: State = "governed" if spare[-1] > 0 else "held down"
+            end = -1 if state == "governed" else 0
+            return Held(state, float(self.speeds[end]), float(made.thrust[end]))
+        # Both between two of the speeds: so near each other that a straight line will do.
+        share = float(spare[i] / (spare[i] - spare[i + 1]))
+        between = lambda a: float(a[i] + share * (a[i + 1] - a[i]))
+        return Held("full", between(self.speeds), between(made.thrust))
 
     def like(self, other: Pushing) -> bool:
         """Whether another unit and propeller give the same. Raises CannotSay, InputError."""

@@ -6,6 +6,7 @@ import math
 from typing import NamedTuple
 
 import numpy as np
+from scipy.optimize import brentq
 
 from ...errors import CannotSay, Gap, InputError, ask_all, or_none
 from ...figure.reads import Read, read
@@ -26,6 +27,8 @@ DOUBT = 0.03
 # A boat made fast, m/s: not nought, that advance may be divided by.
 FAST_M_S = 1e-6
 _HALVED = 18
+# How near a speed of the boat, m/s, or a pitch ratio is found.
+_NEAR = 1e-4
 
 
 class Made(NamedTuple):
@@ -136,10 +139,8 @@ class ScrewMatch(Pushing):
         """Where propeller and hull agree. Raises CannotSay, InputError."""
         low, high = 0.05 * self.before_m_s, 3 * self.before_m_s
         pulls = lambda v: self.pushed(v, screw) - resistance(*self.drag_terms(v))
-        for _ in range(_HALVED):
-            middle = (low + high) / 2
-            low, high = (middle, high) if pulls(middle) > 0 else (low, middle)
-        return Made(low, self.held(low, screw))
+        boat_m_s = low if pulls(low) <= 0 else high if pulls(high) >= 0 else float(brentq(pulls, low, high, xtol=_NEAR))
+        return Made(boat_m_s, self.held(boat_m_s, screw))
 
     @lazy
     def made(self) -> Made:
@@ -219,14 +220,11 @@ class ScrewMatch(Pushing):
 
     def pitch_for(self, speed: float) -> float | None:
         """The pitch at which the unit comes to a speed, full throttle, loaded, m; None where the series has none."""
-        at = lambda ratio: self.made_by(self.screw._replace(pitch_ratio=ratio)).held.speed
+        off = lambda ratio: self.made_by(self.screw._replace(pitch_ratio=ratio)).held.speed - speed
         fine, coarse = PITCHES
-        if at(fine) < speed or at(coarse) > speed:
+        if off(fine) < 0 or off(coarse) > 0:
             return None
-        for _ in range(_HALVED):
-            middle = (fine + coarse) / 2
-            fine, coarse = (middle, coarse) if at(middle) > speed else (fine, middle)
-        return coarse * self.screw.diameter_m
+        return float(brentq(off, fine, coarse, xtol=_NEAR)) * self.screw.diameter_m
 
     @lazy
     def depth(self) -> float:
