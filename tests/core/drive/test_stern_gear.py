@@ -38,6 +38,8 @@ JUDGED: list[tuple[str, dict[str, Any], str, str]] = [
     (OUT, {}, "ok", "within a diameter"),
     (OUT, {f"{S}/overhang": m("60 mm ±1 mm")}, "watch", "half a diameter too far"),
     (OUT, {f"{S}/overhang": m("95 mm ±1 mm")}, "stop", "it whips"),
+    (OUT, {f"{S}/overhang": m("5 mm ±1 mm")}, "watch", "no water comes out of the bearing"),
+    (OUT, {f"{S}/overhang": m("0 mm ±0.5 mm")}, "watch", "hard against it"),
     (OUT, {f"{S}/overhang": m("36 mm ±30 mm")}, "watch", "guessed from the dock"),
     (OUT, {f"{S}/diameter": None}, "unknown", "how thick the shaft is"),
 ]

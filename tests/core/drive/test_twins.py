@@ -61,12 +61,31 @@ def test_two_that_are_not_agree_on_one_speed_of_the_boat() -> None:
     assert min(coarse, fine) <= port.made.boat_m_s <= max(coarse, fine) and coarse != fine
 
 
-def test_what_is_not_known_of_one_is_not_known_of_the_boat() -> None:
-    found = assess(pair(propeller__pitch=None), "a").findings
-    for rule in ("drive.reaches", "drive.absorbs"):
-        of_port = next(f for f in found if f.key.startswith(f"{rule}:main") or (f.rule == rule and "main" in f.key))
-        assert of_port.level == "unknown"
-        assert any(n.pointer == f"{TWO}/propeller/pitch" for n in of_port.needs)
+def test_what_is_not_known_of_one_is_named_and_keeps_it_from_ok() -> None:
+    """One subject's gap never hides another's stop, and never lets a verdict be ok."""
+    blank = pair(propeller__pitch=None)
+    made = assess(blank, "a")
+    for rule in ("drive.reaches", "drive.cavitation", "drive.blade-area"):
+        of_port = next(f for f in made.findings if f.rule == rule and f.key.endswith("@main"))
+        assert of_port.level in ("unknown", "watch", "stop"), rule
+        assert "taken as this one" in str(of_port.message.params["left_out"].text)
+        assert f"{TWO}/propeller/pitch" in {n.pointer for n in of_port.needs}
+    # What follows for the boat is not said of one alone.
+    boat = next(v for v in made.values if v.id == "drive.screw-boat@main")
+    assert boat.si is None and f"{TWO}/propeller/pitch" in {n.pointer for n in boat.needs}
+    # The one that is far too coarse stops all the same.
+    coarse = put(blank, {f"{A}/propeller/pitch": "24 in"})
+    worst = next(f for f in assess(coarse, "a").findings if f.key == "drive.absorbs@main")
+    assert worst.level == "stop"
+
+
+def test_whichever_side_lacks_a_figure_the_other_says_the_same() -> None:
+    port = assess(put(pair(), {f"{A}/propeller/pitch": None}), "a").findings
+    starboard = assess(pair(propeller__pitch=None), "a").findings
+    for rule in ("drive.reaches", "drive.absorbs", "drive.cavitation"):
+        of_two = next(f for f in port if f.rule == rule and f.key.endswith("@two"))
+        of_one = next(f for f in starboard if f.rule == rule and f.key.endswith("@main"))
+        assert of_two.level == of_one.level
 
 
 def test_a_way_out_pitches_both_that_are_alike() -> None:

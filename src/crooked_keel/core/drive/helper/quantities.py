@@ -51,7 +51,7 @@ class HelperMotor(Topic):
                 f"peak torque of the {self.train.name}",
                 self.school,
             ),
-            lambda: self._read("torque", "greatest torque of the motor on its crank"),
+            lambda: self.greatest,
         )
 
     @lazy
@@ -100,6 +100,11 @@ class HelperMotor(Topic):
     def drag(self) -> Read:
         """Torque that it takes to be turned when it is off, N·m. Raises CannotSay."""
         return self._read("drags", "torque that the motor takes to be turned when it is off", zero=True)
+
+    @lazy
+    def greatest(self) -> Read:
+        """Greatest torque of the motor, N·m. Raises CannotSay."""
+        return self._read("torque", "greatest torque of the motor on its crank")
 
     @lazy
     def lasting(self) -> Read:

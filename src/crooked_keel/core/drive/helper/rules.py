@@ -115,12 +115,28 @@ _MANY = 1e4
 def rounds(helper: HelperMotor) -> Iterable[Finding]:
     if not helper.fitted or helper.placed.old or not helper.round_begun:
         return
-    wanted, out, (energy, used), lasting = ask_all(
+    wanted, out, (energy, used), lasting, greatest = ask_all(
         lambda: helper.wanted,
         lambda: helper.of_a_round,
         lambda: helper.stored,
         lambda: helper.lasting,
+        lambda: helper.greatest,
     )
+    most_asked = max((helper.round_terms[0], helper.round_terms[3]), key=lambda r: r.si - 2 * r.u)
+    if most_asked.si - 2 * most_asked.u > greatest.si + 2 * greatest.u:
+        yield verdict(
+            "drive.rounds",
+            "unknown",
+            "{t} in a round, {g} is the most that the motor gives: which?",
+            "It neither pushes nor charges with more than its greatest torque.",
+            needs=[
+                Gap(helper.p("helps_with"), "torque that the motor pushes with, in a round"),
+                Gap(helper.p("torque"), "greatest torque of the motor on its crank"),
+            ],
+            t=q(most_asked.si, "torque"),
+            g=q(greatest.si, "torque"),
+        )
+        return
     holds = energy.si * used
     empties = out.value > holds / _MANY
     made = holds / out.value if empties else _MANY
@@ -137,8 +153,8 @@ def rounds(helper: HelperMotor) -> Iterable[Finding]:
         "The pack lasts {n} rounds of {w} wanted" if empties else "Rounds put back what they take: {w} are wanted",
         "A round: {e}; {h} are to be used. "
         + ("It pushes with {t}, {l} lasts: for how long its maker says. " if hot else "")
-        + "A cold pack holds less, a full one takes nothing back; what charging takes off the engine is not looked at. "
-        "Empty, the craft goes on by its engine alone, with less.",
+        + "A cold pack holds less, a full one takes nothing back. The current that it bears, and what charging takes "
+        "off the engine, are not looked at. Empty, the craft goes on by its engine alone, with less.",
         compared=Compared(value=share, dimension="number", lo=1.1, doubt=judged.compared.doubt),
         working=round_energy.working(*(t.si for t in helper.round_terms)),
         n=q(made, "number"),

@@ -3,14 +3,16 @@
 from __future__ import annotations
 
 import math
-from typing import NamedTuple
+from collections.abc import Callable
+from typing import NamedTuple, TypeVar
 
 import numpy as np
 from scipy.optimize import brentq
 
-from ...errors import CannotSay, Gap, InputError, ask_all, or_none
+from ...errors import CannotSay, Gap, InputError, ask_all, or_gap, or_none
 from ...figure.reads import Read, read
 from ...figure.trace import Uncertain, above_zero
+from ...judging.finding import LeftOut
 from ...judging.values import ValueList
 from ...physics.screws import PITCHES, Screw, efficiency, turned, within
 from ...resolved.craft import Resolved
@@ -22,6 +24,7 @@ from ..train.quantities import Train
 from .functions import BEYOND, DISPLACES, PLANES, resistance
 from .pushing import SEA_KG_M3, Held, Pushing
 
+T = TypeVar("T")
 # How far a speed of the unit by the series may be off, as a share; how far the wake may. Proposed.
 DOUBT = 0.03
 # A boat made fast, m/s: not nought, that advance may be divided by.
@@ -88,14 +91,32 @@ class ScrewMatch(Pushing):
 
     @lazy
     def alike(self) -> list[Pushing]:
-        """Those beside it that are as it is: another propeller on one is taken to come on all. Raises CannotSay,
-        InputError."""
-        return [o for o in self.others if self.like(o)]
+        """Those beside it that are as it is: another propeller on one is taken to come on all; and those of which too
+        little is known. Raises CannotSay, InputError."""
+        return [o for o in self.others if o in self.dark or self.like(o)]
 
     @lazy
     def unlike(self) -> list[Pushing]:
         """Those beside it that are not. Raises CannotSay, InputError."""
-        return [o for o in self.others if not self.like(o)]
+        return [o for o in self.others if o not in self.alike]
+
+    @lazy
+    def dark(self) -> list[Pushing]:
+        """Those beside it of which too little is known to say what they push: taken as this one, and named."""
+        return [o for o in self.others if isinstance(or_gap(lambda o=o: (o.screw, o.given)), CannotSay)]
+
+    @property
+    def unsaid(self) -> LeftOut:
+        """What is not known of those beside it."""
+        gaps = [or_gap(lambda o=o: (o.screw, o.given)) for o in self.dark]
+        needs = [n for g in gaps if isinstance(g, CannotSay) for n in g.needs]
+        return LeftOut([f"what the {o.train.name} pushes, taken as this one" for o in self.dark], needs)
+
+    def surely(self, of: Callable[[], T]) -> T:
+        """What follows for the boat, once all that pushes her is known. Raises CannotSay."""
+        if self.dark:
+            raise CannotSay(*self.unsaid.needs)
+        return of()
 
     def pushed(self, boat_m_s: float, screw: Screw) -> float:
         """What all propellers push her with, the suction on her stern taken off, N. Raises CannotSay, InputError."""
@@ -244,18 +265,19 @@ class ScrewMatch(Pushing):
         source = "B-screw series, 1975 (from memory), scaled from before"
         old = self.old
         before = (lambda: self.was.speed) if old is not None else None
-        speed = lambda: Uncertain(self.made.held.speed, self.made.held.speed * math.hypot(DOUBT / 2, self.spread.unit))
+        full = lambda: self.made.held.speed
+        speed = lambda: self.surely(lambda: Uncertain(full(), full() * math.hypot(DOUBT / 2, self.spread.unit)))
         out.add("screw-speed", "Unit, full throttle, loaded", "rotation", speed, before=before, source=source)
         out.add(
             "screw-boat",
             "Speed at full throttle, by the series",
             "sea_speed",
-            lambda: self.made.boat_m_s,
+            lambda: self.surely(lambda: self.made.boat_m_s),
             before=(lambda: self.before_m_s) if old is not None else None,
             source=source,
         )
         if self.trial.regime == "displacement" and self.placed.installation.unit.idle_speed is not None:
-            out.add("screw-idle", "Makes at idle, in gear", "sea_speed", self.idles, source=source)
+            out.add("screw-idle", "Makes at idle, in gear", "sea_speed", lambda: self.surely(self.idles), source=source)
         out.add(
             "screw-efficiency",
             "Efficiency of the propeller there",
@@ -267,7 +289,7 @@ class ScrewMatch(Pushing):
             "screw-pull",
             "Pull at rest, full throttle",
             "force",
-            lambda: self.pulls_at_rest,
+            lambda: self.surely(lambda: self.pulls_at_rest),
             before=(lambda: old.pulls_at_rest) if old is not None else None,
             source="B-screw series, 1975 (from memory)",
         )

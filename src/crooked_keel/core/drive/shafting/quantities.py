@@ -48,9 +48,9 @@ class Shafting(Topic):
         """Whether somebody said anything of the shaft."""
         return any(x is not None for x in (self.shaft.diameter, self.shaft.metal, self.shaft.span))
 
-    def _read(self, name: str, what: str) -> Read:
+    def _read(self, name: str, what: str, zero: bool = False) -> Read:
         at = self.train.p(f"drive/shaft/{name}")
-        return read(getattr(self.shaft, name), at, f"{what} ({self.train.name})", self.school)
+        return read(getattr(self.shaft, name), at, f"{what} ({self.train.name})", self.school, zero=zero)
 
     @lazy
     def diameter(self) -> Read:
@@ -211,7 +211,7 @@ class Shafting(Topic):
     def overhang(self) -> tuple[Read, Read]:
         """From the last bearing to the propeller's hub, and the shaft across, m. Raises CannotSay."""
         return ask_all(
-            lambda: self._read("overhang", "from the last bearing of the shaft to the propeller's hub"),
+            lambda: self._read("overhang", "from the last bearing of the shaft to the propeller's hub", zero=True),
             lambda: self.diameter,
         )
 

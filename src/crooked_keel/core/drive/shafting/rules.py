@@ -80,8 +80,8 @@ def whirling(shaft: Shafting) -> Iterable[Finding]:
 
 
 # How far a shaft's length may be off before its propeller, or its coupling, does not come where it belongs, m; and how
-# far the hub may stand behind the last bearing, in diameters. Common practice, no source.
-OFF_M, FAR_M, NEAR, OUT = 0.010, 0.025, 1.0, 2.0
+# near and how far the hub may stand behind the last bearing, in diameters. Common practice, no source.
+OFF_M, FAR_M, LEFT, NEAR, OUT = 0.010, 0.025, 1 / 3, 1.0, 2.0
 
 
 @rule(
@@ -106,8 +106,8 @@ def shaft_length(shaft: Shafting) -> Iterable[Finding]:
         "on its feet. "
         + ("Too long, the propeller comes further behind its bearing, or the rudder. " if off > 0 else "")
         + ("Too short, the coupling does not meet, or the hub sits on the bearing. " if off < 0 else "")
-        + "Room to draw the shaft and to pack the gland is not looked at. Cut nothing before the unit stands on its "
-        "feet and is measured again.",
+        + "A coupling of another depth, room to draw the shaft and to pack the gland are not looked at. Cut nothing "
+        "before the unit stands on its feet and is measured again.",
         compared=judged.compared,
         can_suggest=judged.level != "ok",
         l=q(own.si, "length"),
@@ -121,7 +121,8 @@ def shaft_length(shaft: Shafting) -> Iterable[Finding]:
 @rule(
     "drive.overhang",
     "Propeller behind its last bearing",
-    limit="its hub within 1 diameter of the shaft, with its doubt, ok; 2 watch; more stop",
+    limit="its hub a third of the shaft's diameter to 1 diameter off, with its doubt, ok; to 2, or nearer, watch; more "
+    "stop",
     source="common practice, no source",
     mark="common practice",
     form="marine propeller",
@@ -133,13 +134,14 @@ def overhang(shaft: Shafting) -> Iterable[Finding]:
     share = out.si / across.si
     doubt = 2 * share * math.hypot(out.u / out.si, across.u / across.si) if out.si > 0 else 2 * out.u / across.si
     judged = band(share, "number", ok=at_most(NEAR), watch=at_most(OUT), doubt=doubt)
+    dry = share - doubt < LEFT
     yield verdict(
         "drive.overhang",
-        judged.level,
-        "The hub stands {n} diameters behind the last bearing, 1 is asked",
-        "{o} of a shaft of {d}. Further out it whips, and wears the bearing oval; closer than the water needs to leave "
-        "the bearing it runs dry: a third of a diameter is left. Wear of the bearing is not looked at.",
-        compared=judged.compared,
+        "watch" if judged.level == "ok" and dry else judged.level,
+        "The hub stands {n} diameters behind the last bearing, a third to 1 is asked",
+        "{o} of a shaft of {d}. Further out it whips, and wears the bearing oval; nearer, the water that cools the "
+        "bearing does not come out of it. Wear of the bearing is not looked at.",
+        compared=Compared(value=share, dimension="number", lo=LEFT, hi=NEAR, doubt=doubt or None),
         n=q(share, "number"),
         o=q(out.si, "length"),
         d=q(across.si, "bore"),
