@@ -7,7 +7,6 @@ from collections.abc import Callable
 from typing import NamedTuple, TypeVar
 
 import numpy as np
-from scipy.optimize import brentq
 
 from ...errors import CannotSay, Gap, InputError, ask_all, or_gap, or_none
 from ...figure.reads import Read, read
@@ -32,6 +31,12 @@ FAST_M_S = 1e-6
 _HALVED = 18
 # How near a speed of the boat, m/s, or a pitch ratio is found.
 _NEAR = 1e-4
+
+
+def _root(of: Callable[[float], float], low: float, high: float) -> float:
+    from scipy.optimize import brentq  # slow to load, and of boats alone
+
+    return float(brentq(of, low, high, xtol=_NEAR))
 
 
 class Made(NamedTuple):
@@ -160,7 +165,7 @@ class ScrewMatch(Pushing):
         """Where propeller and hull agree. Raises CannotSay, InputError."""
         low, high = 0.05 * self.before_m_s, 3 * self.before_m_s
         pulls = lambda v: self.pushed(v, screw) - resistance(*self.drag_terms(v))
-        boat_m_s = low if pulls(low) <= 0 else high if pulls(high) >= 0 else float(brentq(pulls, low, high, xtol=_NEAR))
+        boat_m_s = low if pulls(low) <= 0 else high if pulls(high) >= 0 else _root(pulls, low, high)
         return Made(boat_m_s, self.held(boat_m_s, screw))
 
     @lazy
@@ -245,7 +250,7 @@ class ScrewMatch(Pushing):
         fine, coarse = PITCHES
         if off(fine) < 0 or off(coarse) > 0:
             return None
-        return float(brentq(off, fine, coarse, xtol=_NEAR)) * self.screw.diameter_m
+        return _root(off, fine, coarse) * self.screw.diameter_m
 
     @lazy
     def depth(self) -> float:
