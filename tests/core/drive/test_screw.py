@@ -246,3 +246,40 @@ def test_at_idle_she_makes_what_holds_her_thrust() -> None:
     )
     there = brentq(lambda w: left(w) - drag, 40.0, 400.0)
     assert made.idles() == pytest.approx(made.before_m_s * unit.idle_speed.si / made.train.ratio / there, rel=1e-3)
+
+
+SEMI = {"/craft/trial/regime": "semi-displacement"}
+
+
+def test_a_hull_between_lies_between() -> None:
+    """More power, in tenths: speed grows by less than planing and more than displacing lets it (cube root, square root:
+    propeller handbook, from memory; between: proposed)."""
+    made = {}
+    for regime in ("displacement", "semi-displacement", "planing"):
+        hull = put(SAMPHIRE, {"/craft/trial/regime": regime, f"{A}/unit/power": "70 hp"})
+        made[regime] = value(hull, "speed")[0]
+    was = value(SAMPHIRE, "speed")[1]
+    assert was is not None
+    assert was < made["semi-displacement"] < made["planing"]
+    # Long enough, nothing but the power holds a displacement hull: then the order is whole.
+    assert made["displacement"] < made["semi-displacement"]
+
+
+def test_between_resistance_grows_with_the_power_of_one_and_a_half() -> None:
+    (screw,) = (i.drive.screw for i in set_up(put(SAMPHIRE, SEMI), "a").installations)
+    assert screw is not None
+    half, full = (resistance(*screw.drag_terms(v)) for v in (2.0, 4.0))
+    assert full / half == pytest.approx(2**1.5)
+    # And the thrust lost to the suction on the stern is that of a hull that does not plane.
+    assert screw.suction > 0
+
+
+def test_between_an_electric_boat_asks_for_the_two_and_a_half_th_power() -> None:
+    still = put(SAMPHIRE, {"/craft/auxiliary": m("0 W"), **SEMI})
+    cruise, full = still.craft.trial.cruise, next(v for v in assess(still, "b").values if v.id == "drive.speed").si
+    assert cruise is not None and full is not None
+    battery = set_up(still, "b").installations[0].drive.battery
+    assert battery is not None
+    assert battery.sea_terms[4] == pytest.approx(battery.train.power * (cruise.si / full) ** 2.5)
+    said = next(f for f in assess(still, "b").findings if f.rule == "drive.range")
+    assert said.message.params["p"].text == "to the 2.5th"

@@ -89,13 +89,14 @@ class Road(Part):
 
 
 class Trial(Part):
-    """What she did before the work. wake: how much slower the water at the propeller is than she."""
+    """What she did before the work. wake: how much slower the water at the propeller is than she. regime: how her hull
+    goes at that speed; semi-displacement between the two, faster than its waves let a displacement hull go."""
 
     speed: SeaSpeed | None = None
     wake: Share | None = None
     wanted: SeaSpeed | None = None
     cruise: SeaSpeed | None = None
-    regime: Literal["displacement", "planing"] | None = None
+    regime: Literal["displacement", "semi-displacement", "planing"] | None = None
 
 
 class Stage(Item):

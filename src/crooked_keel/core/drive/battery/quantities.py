@@ -11,6 +11,7 @@ from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
+from ..marine.functions import POWERS
 from ..marine.quantities import AtSea
 from ..road.quantities import OnRoad
 from ..train.quantities import Train
@@ -162,7 +163,7 @@ class OnBattery(Topic):
         trial = self.resolved.project.craft.trial
         cruise = lambda: above_zero(trial.cruise, "/craft/trial/cruise", "cruising speed")
         ask_all(cruise, lambda: self.energy, lambda: self.at_sea.speed, lambda: self.train.power)
-        power = self.train.power * (cruise() / self.at_sea.speed) ** (2 if trial.regime == "planing" else 3)
+        power = self.train.power * (cruise() / self.at_sea.speed) ** POWERS[trial.regime or "displacement"]
         return cruise(), self.energy, self.depth, self.motor_efficiency, power, self.other_loads
 
     def cruise_power(self) -> float:

@@ -180,7 +180,7 @@ def range_rule(battery: OnBattery, train: Train, resolved: Resolved) -> Iterable
         "drive.range",
         "ok",
         "Range {r} at {v}",
-        "Of {e} aboard {k} is used; motor and controller {m}; power as the {p} of speed from the speed expected at "
+        "Of {e} aboard {k} is used; motor and controller {m}; power goes with speed {p} from the speed expected at "
         "full power; {o}; still water, clean hull.",
         working=sea_range.working(*sea),
         r=q(sea_range(*sea), "sea_distance"),
@@ -188,9 +188,12 @@ def range_rule(battery: OnBattery, train: Train, resolved: Resolved) -> Iterable
         e=q(battery.energy, "energy"),
         k=q(battery.depth, "percent"),
         m=q(battery.motor_efficiency, "percent"),
-        p=word("square" if resolved.project.craft.trial.regime == "planing" else "cube"),
+        p=word(_GOES[resolved.project.craft.trial.regime or "displacement"]),
         o=_others(battery),
     )
+
+
+_GOES = {"displacement": "cubed", "semi-displacement": "to the 2.5th", "planing": "squared"}
 
 
 def _others(battery: OnBattery) -> Param:

@@ -88,6 +88,17 @@ def crouch_speed(factor: float, displacement_kg: float, power_w: float) -> float
     return factor / math.sqrt((displacement_kg / LB_KG) / (power_w / HP_W)) * KNOT_M_S
 
 
+# With which power of speed a hull asks for power, by how she goes: the ends as the methods scale her, between them
+# proposed.
+POWERS = {"displacement": 3.0, "semi-displacement": 2.5, "planing": 2.0}
+
+
+def between_speed(displacement_kg: float, power_w: float) -> float:
+    """Speed of a hull between displacing and planing, but for a factor that a known speed gives: (P/m)^(1/2.5).
+    Proposed: between the cube root of the one and the square root of the other."""
+    return float((power_w / displacement_kg) ** (1 / POWERS["semi-displacement"]))
+
+
 def crouch_factor(speed_m_s: float, displacement_kg: float, power_w: float) -> float:
     """C from a known speed: the inverse of `crouch_speed`."""
     return speed_m_s / KNOT_M_S * math.sqrt((displacement_kg / LB_KG) / (power_w / HP_W))

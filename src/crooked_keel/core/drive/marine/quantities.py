@@ -13,6 +13,7 @@ from ...topic.reading import Topic
 from ..train.quantities import Train
 from .functions import (
     apparent_slip,
+    between_speed,
     crouch_factor,
     crouch_speed,
     diameter_quick,
@@ -110,6 +111,8 @@ class AtSea(Topic):
         """Speed by the method of her regime, m/s. factor: C of a planing hull."""
         ask_all(lambda: sea.all_power, sea.heaviest)
         power, mass = sea.all_power, sea.heaviest()
+        if self.trial.regime == "semi-displacement":
+            return between_speed(mass, power)
         if factor is not None:
             return crouch_speed(factor, mass, power)
         return displacement_speed(self.length, mass, power)

@@ -104,7 +104,8 @@ def speed(sea: AtSea, placed: ResolvedInstallation) -> Iterable[Finding]:
         "drive.speed",
         level,
         "{v} expected, {w} wanted",
-        "She made {b} before. Scaled by power and displacement, {r} hull. An estimate, not a promise.",
+        "She made {b} before. Scaled by power and displacement, {r} hull. An estimate, not a promise."
+        + (" Between displacing and planing a hump may hold her." if sea.trial.regime == "semi-displacement" else ""),
         compared=Compared(value=sea.speed, dimension="sea_speed", lo=0.97 * sea.wanted),
         working=speed_by_before.working(*sea.speed_terms),
         v=q(sea.speed, "sea_speed"),

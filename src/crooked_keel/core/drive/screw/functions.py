@@ -11,8 +11,8 @@ _BOOK = "propeller handbook, chapter on wake (from memory)"
 # Sea level, fresh wind or calm; vapour at 15 °C, Pa. From memory.
 AIR_PA, VAPOUR_PA, G = 101325.0, 1700.0, 9.80665
 # With how high a power of speed resistance grows: of a displacement hull to the speed that she made, and beyond it; of
-# one that planes. The first and the last as her speed is scaled; beyond: proposed.
-DISPLACES, BEYOND, PLANES = 2.0, 4.0, 1.0
+# one between, and of one that planes. As her speed is scaled; beyond, and between: proposed.
+DISPLACES, BEYOND, BETWEEN, PLANES = 2.0, 4.0, 1.5, 1.0
 
 
 def wake(planes: bool, block: float | None, twins: bool, speed_m_s: float) -> float:
@@ -35,7 +35,7 @@ def wake(planes: bool, block: float | None, twins: bool, speed_m_s: float) -> fl
     m0=("mass", "displacement before"),
     V=("sea_speed", "speed"),
     V0=("sea_speed", "speed before"),
-    e=("number", "2 of a displacement hull, 4 beyond the speed she made; 1 planing"),
+    e=("number", "2 of a displacement hull, 4 beyond the speed she made; 1.5 between; 1 planing"),
     source="scaled from before",
     example=((4000.0, 5200.0, 5000.0, 3.3, 3.0, 4.0), 6090.66),
     valid="the same hull, as clean as it was",

@@ -20,7 +20,7 @@ from ...topic.lazy import lazy
 from ..handed import Sheet
 from ..marine.quantities import AtSea
 from ..train.quantities import Train
-from .functions import BEYOND, DISPLACES, PLANES, resistance
+from .functions import BETWEEN, BEYOND, DISPLACES, PLANES, resistance
 from .pushing import SEA_KG_M3, Held, Pushing
 
 T = TypeVar("T")
@@ -158,7 +158,9 @@ class ScrewMatch(Pushing):
         """Terms of the resistance at a speed. Raises CannotSay, InputError."""
         old = self.drove
         drag, now, was = ask_all(lambda: self.drag_before, self.sea.heaviest, old.sea.heaviest)
-        power = PLANES if self.planes else DISPLACES if boat_m_s <= self.before_m_s else BEYOND
+        power = DISPLACES if boat_m_s <= self.before_m_s else BEYOND
+        if self.planes or self.trial.regime == "semi-displacement":
+            power = PLANES if self.planes else BETWEEN
         return drag, now, was, boat_m_s, self.before_m_s, power
 
     def made_by(self, screw: Screw) -> Made:
