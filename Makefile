@@ -42,8 +42,8 @@ lint: $(S)/build
 	cd web && npm run -s lint
 test: lint chromium
 	cd web && npm run -s test
-	$(V)/python -m pytest --ignore tests/browser -n auto --durations=10
-	$(V)/python -m pytest tests/browser -n 2 --durations=10
+	$(V)/python -m pytest --ignore tests/browser -n auto --dist worksteal --durations=10
+	$(V)/python -m pytest tests/browser -n 2 --dist worksteal --durations=10
 # Many more random documents and edits than `make test` draws; for the night.
 test-long: $(S)/build
 	$(V)/python -m pytest --ignore tests/browser -n auto --long --durations=10
