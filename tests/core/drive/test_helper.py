@@ -108,6 +108,12 @@ LAPS: list[tuple[str, dict[str, Any], str, str]] = [
     (ROUNDS, {f"{H}/helps_with": m("40 N·m")}, "unknown", "pushes with more than it has"),
     (ROUNDS, {f"{H}/charges_with": m("40 N·m")}, "unknown", "charges with more than it has"),
     (ROUNDS, {f"{H}/torque": None}, "unknown", "what it has"),
+    (
+        ROUNDS,
+        {f"{H}/helps_with": m("11 N·m ±0.2 N·m"), f"{H}/rounds": m("40"), f"{H}/used": m("80 % ±70 %")},
+        "watch",
+        "nobody knows how much",
+    ),
     (ROUNDS, {f"{H}/used": None}, "unknown", "how much of it"),
     (ROUNDS, {f"{H}/energy": None}, "unknown", "what it holds"),
     (ROUNDS, {f"{H}/rounds": None}, "unknown", "how many are wanted"),

@@ -97,6 +97,7 @@ OF_SPOKES: list[tuple[dict[str, Any], str, str]] = [
     ({f"{H}/spokes": m("8"), f"{H}/spoke": m("0.8 mm ±0.02 mm")}, "stop", "fewer and thinner still"),
     ({f"{H}/spoke": m("3 mm ±2.5 mm")}, "watch", "a figure from hearsay"),
     ({f"{H}/laced": "radial"}, "stop", "a radial spoke has no arm"),
+    ({f"{H}/laced": "radial", f"{B}/unit/peak_torque": None}, "stop", "whatever its torque"),
     ({f"{H}/laced": None}, "unknown", "nobody looked"),
     ({f"{H}/spokes": None}, "unknown", "how many"),
     ({f"{H}/spoke": None}, "unknown", "how thick"),

@@ -61,14 +61,19 @@ def suggest(
     made: list[Suggestion] = []
     stopping: list[tuple[Proposal, Finding]] = []
     lacking = ""
+    far_enough: set[str] = set()
     proving = _Proof(project, fit_id, before, finding, facts, trials)
     benches = set_up(project, fit_id, trials.standing, facts)
     for offers in (propose_for(finding, benches), together(project, fit_id, finding.rule)):
         try:
             for proposal in offers:
+                if proposal.step_of in far_enough:
+                    continue
                 proved = proving.of(proposal)
                 if isinstance(proved, Suggestion):
                     made.append(proved)
+                    if proposal.step_of and proved.reaches == "ok":
+                        far_enough.add(proposal.step_of)
                 elif proved is not None:
                     stopping.append((proposal, proved))
         except CannotSay as gap:  # what was yielded stands; the rest needs figures that the finding itself does not

@@ -193,17 +193,7 @@ def chain_strength(runs: Runs) -> Iterator[Proposal]:
             more = math.ceil(driver.si * 8 / factor)
             other = round(driven.si * more / driver.si)
             if more <= _LARGER * driver.si:
-                yield Proposal(
-                    f"larger-{run.key}",
-                    Message(
-                        template="{n}: sprockets of {a} and {b} teeth, the ratio as it is; look for the room",
-                        params={"n": name, "a": q(more, "count"), "b": q(other, "count")},
-                    ),
-                    [
-                        Operation(op="replace", path=f"{run.pointer}/driver_teeth", value=computed(driver, f"{more}")),
-                        Operation(op="replace", path=f"{run.pointer}/driven_teeth", value=computed(driven, f"{other}")),
-                    ],
-                )
+                yield outside.both_sprockets(run, more, other, f"larger-{run.key}", outside.LARGER)
         newtons = math.ceil(strength.si * 8 / factor / 100) * 100.0
         yield Proposal(
             f"stronger-{run.key}",

@@ -12,11 +12,13 @@ from .finding import Message, Operation
 
 
 class Proposal(NamedTuple):
-    """id, sentence and patch of a possible way to clear a finding."""
+    """id, sentence and patch of a possible way to clear a finding. step_of: of several steps the same way, the least
+    first, none further is tried once one clears it."""
 
     id: str
     message: Message
     operations: list[Operation]
+    step_of: str = ""
 
 
 def on_the_tape(si: float, units: str, up: bool) -> float:

@@ -30,6 +30,7 @@ def slower(resolved: Resolved) -> Iterator[Proposal]:
             f"slower-{share * 100:.0f}",
             Message(template="Cruise at {v}", params={"v": q(now.si * share, dimension)}),
             [Operation(op="replace", path=path, value=computed(now, text))],
+            step_of="slower",
         )
 
 

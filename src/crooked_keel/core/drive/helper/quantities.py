@@ -168,13 +168,13 @@ class HelperMotor(Topic):
         return combined(round_energy, *self.round_terms)
 
     @lazy
-    def stored(self) -> tuple[Read, float]:
-        """What its pack holds, J, and the share of it that is used. Raises CannotSay."""
+    def stored(self) -> Uncertain:
+        """What of its pack is used, J. Raises CannotSay."""
         energy, used = ask_all(
             lambda: self._read("energy", "energy that its pack holds"),
             lambda: self._read("used", "share of its pack that is used"),
         )
-        return energy, used.si
+        return combined(lambda e, u: e * u, energy, used)
 
     def values(self, out: ValueList) -> None:
         """Headline values."""

@@ -115,7 +115,7 @@ _MANY = 1e4
 def rounds(helper: HelperMotor) -> Iterable[Finding]:
     if not helper.fitted or helper.placed.old or not helper.round_begun:
         return
-    wanted, out, (energy, used), lasting, greatest = ask_all(
+    wanted, out, stored, lasting, greatest = ask_all(
         lambda: helper.wanted,
         lambda: helper.of_a_round,
         lambda: helper.stored,
@@ -137,12 +137,12 @@ def rounds(helper: HelperMotor) -> Iterable[Finding]:
             g=q(greatest.si, "torque"),
         )
         return
-    holds = energy.si * used
+    holds = stored.value
     empties = out.value > holds / _MANY
     made = holds / out.value if empties else _MANY
     # What is out of the pack may be more by its doubt, what it holds less.
     most = out.value + 2 * out.u
-    least = (holds - 2 * energy.u * used) / most if most > holds / _MANY else _MANY
+    least = (holds - 2 * stored.u) / most if most > holds / _MANY else _MANY
     share = made / wanted.si
     judged = band(share, "number", ok=at_least(1.1), watch=at_least(1.0), doubt=max((made - least) / wanted.si, 0.0))
     with_ = helper.round_terms[0]

@@ -82,14 +82,12 @@ def spokes(hub: HubMotor) -> Iterable[Finding]:
     if hub.hub.laced == "no spokes: cast, or a disc":
         return
     if hub.hub.laced == "radial":
-        torque = hub.torque
         yield verdict(
             "drive.hub-spokes",
             "stop",
-            "Radial spokes do not bear the {t} of a hub that drives",
+            "Radial spokes do not bear a hub that drives",
             "The limit is none: a radial spoke has no arm, the hub winds up until they break at their bends. Lace the "
             "wheel crossed, or take a cast one.",
-            t=q(torque, "torque"),
         )
         return
     used, torque, (count, circle, spoke, _) = ask_all(lambda: hub.spokes_used, lambda: hub.torque, lambda: hub.spokes)

@@ -10,7 +10,7 @@ from ...judging.finding import Message, Operation, q, word
 from ...judging.propose import Proposal, computed
 from ..road.functions import chain_centres, chain_links, even_links
 from ..road.quantities import OnRoad
-from ..road.runs import Runs
+from ..road.runs import Run, Runs
 from .rules import HOME, NEW, SPAN
 
 _STEPS = (1, -1, 2, -2)
@@ -51,17 +51,8 @@ def smaller(runs: Runs) -> Iterator[Proposal]:
             other = round(driven.si * teeth / driver.si)
             if other < FEW:
                 break
-            yield Proposal(
-                f"smaller-{run.key}-{teeth}",
-                Message(
-                    template="{n}: sprockets of {a} and {b} teeth, about the ratio as it is; its pull grows",
-                    params={"n": word(run.stage.name), "a": q(teeth, "count"), "b": q(other, "count")},
-                ),
-                [
-                    Operation(op="replace", path=f"{run.pointer}/driver_teeth", value=computed(driver, f"{teeth}")),
-                    Operation(op="replace", path=f"{run.pointer}/driven_teeth", value=computed(driven, f"{other}")),
-                ],
-            )
+            template = "{n}: sprockets of {a} and {b} teeth, about the ratio as it is; its pull grows"
+            yield both_sprockets(run, teeth, other, f"smaller-{run.key}-{teeth}", template, f"smaller-{run.key}")
 
 
 def larger(runs: Runs) -> Iterator[Proposal]:
@@ -72,17 +63,21 @@ def larger(runs: Runs) -> Iterator[Proposal]:
             continue
         factor = FEW / min(driver.si, driven.si)
         a, b = math.ceil(driver.si * factor - 1e-9), round(driven.si * factor)
-        yield Proposal(
-            f"larger-{run.key}",
-            Message(
-                template="{n}: sprockets of {a} and {b} teeth, the ratio as it is; look for the room",
-                params={"n": word(run.stage.name), "a": q(a, "count"), "b": q(b, "count")},
-            ),
-            [
-                Operation(op="replace", path=f"{run.pointer}/driver_teeth", value=computed(driver, f"{a}")),
-                Operation(op="replace", path=f"{run.pointer}/driven_teeth", value=computed(driven, f"{b}")),
-            ],
-        )
+        yield both_sprockets(run, a, b, f"larger-{run.key}", LARGER)
+
+
+LARGER = "{n}: sprockets of {a} and {b} teeth, the ratio as it is; look for the room"
+
+
+def both_sprockets(run: Run, a: int, b: int, id: str, template: str, step_of: str = "") -> Proposal:
+    """Both sprockets of a chain of other teeth. template: its sentence, of the name and both teeth."""
+    put = {"driver_teeth": (run.stage.driver_teeth, a), "driven_teeth": (run.stage.driven_teeth, b)}
+    params = {"n": word(run.stage.name), "a": q(a, "count"), "b": q(b, "count")}
+    operations = [
+        Operation(op="replace", path=f"{run.pointer}/{part}", value=computed(was, f"{teeth}"))
+        for part, (was, teeth) in put.items()
+    ]
+    return Proposal(id, Message(template=template, params=params), operations, step_of)
 
 
 def tuned(road: OnRoad) -> Iterator[Proposal]:

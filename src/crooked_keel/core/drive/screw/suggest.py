@@ -56,6 +56,7 @@ def area(screw: ScrewMatch) -> Iterator[Proposal]:
                 params={"a": q(wanted / 100, "percent")},
             ),
             operations,
+            step_of="area",
         )
         step += _MORE
 
