@@ -304,8 +304,9 @@ function WaysOut(props: { finding: Finding }) {
   if (found.isPending) return <p className="text-muted">Looking for ways out…</p>;
   if (!found.data?.suggestions.length)
     return <p className="text-muted">{found.data?.none || 'No way out found with these figures.'}</p>;
+  // Those of the figures before are seen until the new ones are there, and cannot be taken.
   return (
-    <div>
+    <div inert={found.isPlaceholderData}>
       {found.data.suggestions.map((s) => (
         <WayOut key={s.id} suggestion={s} />
       ))}
