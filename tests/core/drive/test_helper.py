@@ -107,7 +107,9 @@ LAPS: list[tuple[str, dict[str, Any], str, str]] = [
     (ROUNDS, {f"{H}/energy": m("1.4 kWh ±1.2 kWh")}, "watch", "an old pack"),
     (ROUNDS, {f"{H}/helps_with": m("40 N·m")}, "unknown", "pushes with more than it has"),
     (ROUNDS, {f"{H}/charges_with": m("40 N·m")}, "unknown", "charges with more than it has"),
-    (ROUNDS, {f"{H}/torque": None}, "unknown", "what it has"),
+    (ROUNDS, {f"{H}/torque": None}, "watch", "it still pushes with more than lasts"),
+    (ROUNDS, {f"{H}/helps_with": m("11 N·m ±0.2 N·m"), f"{H}/torque": None}, "unknown", "what it has"),
+    (ROUNDS, {f"{H}/rounds": m("40"), f"{H}/lasting": None}, "stop", "empty, whatever it bears"),
     (
         ROUNDS,
         {f"{H}/helps_with": m("11 N·m ±0.2 N·m"), f"{H}/rounds": m("40"), f"{H}/used": m("80 % ±70 %")},

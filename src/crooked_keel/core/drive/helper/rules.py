@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Gap, ask_all
+from ...errors import CannotSay, Gap, ask_all, or_gap
 from ...judging.band import at_least, at_most, band
-from ...judging.finding import Compared, Finding, Ways, q
+from ...judging.finding import Compared, Finding, LeftOut, Ways, q
 from ...judging.register import rule, verdict
 from .functions import back_voltage, both_torque, round_energy
 from .quantities import HelperMotor
@@ -115,15 +115,12 @@ _MANY = 1e4
 def rounds(helper: HelperMotor) -> Iterable[Finding]:
     if not helper.fitted or helper.placed.old or not helper.round_begun:
         return
-    wanted, out, stored, lasting, greatest = ask_all(
-        lambda: helper.wanted,
-        lambda: helper.of_a_round,
-        lambda: helper.stored,
-        lambda: helper.lasting,
-        lambda: helper.greatest,
-    )
+    wanted, out, stored = ask_all(lambda: helper.wanted, lambda: helper.of_a_round, lambda: helper.stored)
+    # What the motor bears is a question of its own: not known, it hides no pack that is too small.
+    lasting, greatest = or_gap(lambda: helper.lasting), or_gap(lambda: helper.greatest)
+    unsaid = [g for g in (lasting, greatest) if isinstance(g, CannotSay)]
     most_asked = max((helper.round_terms[0], helper.round_terms[3]), key=lambda r: r.si - 2 * r.u)
-    if most_asked.si - 2 * most_asked.u > greatest.si + 2 * greatest.u:
+    if not isinstance(greatest, CannotSay) and most_asked.si - 2 * most_asked.u > greatest.si + 2 * greatest.u:
         yield verdict(
             "drive.rounds",
             "unknown",
@@ -146,7 +143,8 @@ def rounds(helper: HelperMotor) -> Iterable[Finding]:
     share = made / wanted.si
     judged = band(share, "number", ok=at_least(1.1), watch=at_least(1.0), doubt=max((made - least) / wanted.si, 0.0))
     with_ = helper.round_terms[0]
-    hot = with_.si + 2 * with_.u > lasting.si - 2 * lasting.u
+    lasts = None if isinstance(lasting, CannotSay) else lasting.si - 2 * lasting.u
+    hot = lasts is not None and with_.si + 2 * with_.u > lasts
     yield verdict(
         "drive.rounds",
         "watch" if judged.level == "ok" and hot else judged.level,
@@ -157,10 +155,11 @@ def rounds(helper: HelperMotor) -> Iterable[Finding]:
         "off the engine, are not looked at. Empty, the craft goes on by its engine alone, with less.",
         compared=Compared(value=share, dimension="number", lo=1.1, doubt=judged.compared.doubt),
         working=round_energy.working(*(t.si for t in helper.round_terms)),
+        left_out=LeftOut(["whether the motor bears it"], [n for g in unsaid for n in g.needs]) if unsaid else None,
         n=q(made, "number"),
         w=q(wanted.si, "count"),
         e=q(out.value, "energy", _OUT),
         h=q(holds, "energy"),
         t=q(with_.si, "torque"),
-        l=q(lasting.si, "torque"),
+        l=q(lasts or 0.0, "torque"),
     )
