@@ -6,11 +6,12 @@ import math
 import traceback
 from collections.abc import Callable
 from dataclasses import replace
+from functools import lru_cache
 from typing import Any, TypeVar
 
 from .align import section as align
 from .balance import section as balance
-from .benches import BUILT, RULES_OF, TABLE, Asked
+from .benches import BUILT, TABLE, Asked, asked_of_forms
 from .build import section as build
 from .choose import section as choose
 from .document import Figure, Project
@@ -112,13 +113,17 @@ class _Run:
         if not scope.has(wanted):
             return None
         part = f"{bench}: {function.__name__}"
+        found = self.ws.still(part, wanted, scope)
+        if found is not None:
+            said: T = found.said
+            return said
         return self.guarded(bench, part, lambda: self.ws.ask(part, wanted, function, scope))
 
     def bench(self, bench: Bench, scope: Scope) -> None:
         """Every rule and every value of a bench on the topics of a scope."""
-        for asked in RULES_OF[bench]:
-            if (asked.rule.form is None or asked.rule.form in self.forms) and scope.has(asked.takes):
-                self.findings += self._judged(asked, scope)
+        for asked in _asked_of(bench, scope.kinds, self.forms):
+            found = self.ws.still(asked.rule.id, asked.takes, scope)
+            self.findings += found.said if found is not None else self._judged(asked, scope)
         for function in TABLE[bench].values:
             self.values += self._valued(bench, function, scope)
 
@@ -126,8 +131,12 @@ class _Run:
         wanted = takes(function)
         if not scope.has(wanted):
             return []
-        named = lambda *topics: _value_names([_rooted(v, topics) for v in function(*topics)], scope.name)
         part = f"{bench}: {function.__name__}"
+        found = self.ws.still(part, wanted, scope)
+        if found is not None:
+            said: list[Value] = found.said
+            return said
+        named = lambda *topics: _value_names([_rooted(v, topics) for v in function(*topics)], scope.name)
         return self.guarded(bench, bench, lambda: self.ws.ask(part, wanted, named, scope)) or []
 
     def _judged(self, asked: Asked, scope: Scope) -> list[Finding]:
@@ -139,6 +148,12 @@ class _Run:
             self.failed.add(r.bench)
             why = "This check failed by a fault of the program. The other checks stand."
             return _finding_names([verdict(r.id, "unknown", "Cannot say: {what}", why, what=_named(r))], scope.name)
+
+
+@lru_cache(maxsize=256)
+def _asked_of(bench: Bench, kinds: frozenset[type], forms: frozenset[Form]) -> tuple[Asked, ...]:
+    """The rules of a bench that there is something to ask of."""
+    return tuple(a for a in asked_of_forms(bench, forms) if kinds >= a.takes.needed)
 
 
 def _verdicts(r: Rule, topics: tuple[Any, ...], suffix: str) -> list[Finding]:

@@ -8,6 +8,7 @@ from __future__ import annotations
 import importlib
 import pkgutil
 from collections.abc import Callable, Iterator
+from functools import lru_cache
 from typing import Any, NamedTuple
 
 from .align import section as align
@@ -37,6 +38,7 @@ from .mount import suggest as mount_ways
 from .prove import section as prove
 from .prove import sheet as prove_sheet
 from .prove import suggest as prove_ways
+from .reference.kinds import Form
 from .sheet.kit import Block
 from .systems import section as systems
 from .systems import sheet as systems_sheet
@@ -91,3 +93,9 @@ def _rules(bench: Bench) -> list[Asked]:
 
 
 RULES_OF: dict[Bench, list[Asked]] = {bench: _rules(bench) for bench in BUILT}
+
+
+@lru_cache(maxsize=256)
+def asked_of_forms(bench: Bench, forms: frozenset[Form]) -> tuple[Asked, ...]:
+    """The rules of a bench that are asked of a craft of these forms."""
+    return tuple(a for a in RULES_OF.get(bench, []) if a.rule.form is None or a.rule.form in forms)

@@ -2,14 +2,15 @@
 
 from __future__ import annotations
 
-from .benches import BUILT, RULES_OF
-from .formula import Out
+from .benches import BUILT, asked_of_forms
+from .formula import record
 from .judging.finding import BENCHES, LEVELS, Bench, Finding, Level, Margin
 from .judging.unchecked import unchecked
 from .reference.kinds import Form
 
 
-class BenchOut(Out):
+@record
+class BenchOut:
     """State of one bench: its worst level, a count of each, its least margin in doubts, and whether it failed.
 
     silent: rules of this kind of craft that found nothing to judge; unchecked: what no rule looks at."""
@@ -29,12 +30,13 @@ class BenchOut(Out):
 def bench_states(findings: list[Finding], failed: set[Bench], forms: frozenset[Form]) -> list[BenchOut]:
     """Every bench by its findings. A bench that found nothing at all cannot say."""
     made = []
-    for bench in BENCHES:
-        own = [f for f in findings if f.bench == bench]
+    found: dict[Bench, list[Finding]] = {bench: [] for bench in BENCHES}
+    for finding in findings:
+        found[finding.bench].append(finding)
+    for bench, own in found.items():
         levels, spoke = [f.level for f in own], {f.rule for f in own}
         worst = next((level for level in LEVELS if level in levels), None)
         margins = [f.margin for f in own if f.margin is not None and f.margin.doubts is not None]
-        mine = [a.rule for a in RULES_OF.get(bench, []) if a.rule.form is None or a.rule.form in forms]
         made.append(
             BenchOut(
                 bench=bench,
@@ -43,8 +45,8 @@ def bench_states(findings: list[Finding], failed: set[Bench], forms: frozenset[F
                 watches=levels.count("watch"),
                 unknowns=levels.count("unknown"),
                 margin=min(margins, key=lambda m: m.doubts or 0.0, default=None),
-                silent=[r.title for r in mine if r.id not in spoke],
-                unchecked=unchecked(bench, forms),
+                silent=[a.rule.title for a in asked_of_forms(bench, forms) if a.rule.id not in spoke],
+                unchecked=list(unchecked(bench, forms)),
                 built=bench in BUILT,
                 failed=bench in failed,
             )

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from ..errors import or_none
-from ..formula import Out
+from ..formula import Out, record
 from ..judging.finding import Value
 from ..judging.values import ValueList
 from ..physics.geometry import Vector
@@ -17,7 +17,8 @@ from .thrust.functions import Turned
 from .thrust.quantities import ThrustLine, vector
 
 
-class TubeOut(Out):
+@record
+class TubeOut:
     """One mount point: where it sits straight and turned, and the tube to its firewall point."""
 
     id: str

@@ -66,7 +66,7 @@ def alone(shelf: LibraryUnit) -> Alone:
 
 def _asked(rule: Rule, scope: Scope) -> list[Finding]:
     """What a rule says of the unit."""
-    return list(rule.check(*(scope.get(kind) for kind, _ in takes(rule.check))))
+    return list(rule.check(*takes(rule.check).of(scope)))
 
 
 def _set_up(shelf: LibraryUnit) -> Benches:

@@ -21,7 +21,7 @@ def propose(rule_id: str, benches: Benches, installation: InstallationBenches | 
     scope = benches.scope(installation)
     wanted = takes(proposer)
     if scope.has(wanted):
-        yield from proposer(*(scope.get(kind) for kind, _ in wanted))
+        yield from proposer(*wanted.of(scope))
 
 
 def propose_for(finding: Finding, benches: Benches) -> Iterator[Proposal]:

@@ -57,7 +57,7 @@ def answer(study: Study[A], project: Project, fit_id: str | None, unit: str | No
     if study.of_unit and not scope.has(wanted):
         raise InputError("/fits", study.refused, given=unit)
     try:
-        said = study.ask(*(scope.get(kind) for kind, _ in wanted), **asked)
+        said = study.ask(*wanted.of(scope), **asked)
         return said.model_copy(update={"rough": len(stood)})
     except CannotSay as gap:
         return study.cannot_say(list(gap.needs))

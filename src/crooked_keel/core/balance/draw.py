@@ -137,7 +137,7 @@ def freeboards(afloat: AfloatStates) -> list[FreeboardShape]:
 def _freeboards(afloat: AfloatStates) -> list[FreeboardShape]:
     places = {k: afloat.floating.mark_at(k, m) for k, m in afloat.floating.marks}
     together: dict[float, list[tuple[float, float, float]]] = {}
-    for mark in afloat.marks(afloat.state("empty")):
+    for mark in afloat.marks("empty"):
         x, _, sheer = places[mark.id]
         together.setdefault(round(x.value, 2), []).append((sheer.value, mark.before_si, mark.after_si))
     mean = lambda rows, k: sum(r[k] for r in rows) / len(rows)

@@ -8,7 +8,7 @@ from typing import NamedTuple
 
 from ..errors import or_none
 from ..facts.records import Paid, Worked
-from ..formula import Out
+from ..formula import Out, record
 from ..judging.finding import Value
 from ..judging.values import ValueList
 from ..topic.reading import Topic
@@ -19,7 +19,8 @@ from .plan.quantities import Planned, day_of
 from .ready import Ready
 
 
-class TaskOut(Out):
+@record
+class TaskOut:
     """A task as drawn. begins and ends: days, as they were or will be by one pair of hands; here: when what is waited
     for has come; free: the first day on which all that it waits for is there; shut: why it may not begin yet."""
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from ..errors import or_none
-from ..formula import Out
+from ..formula import Out, record
 from ..judging.finding import Value
 from ..judging.values import ValueList
 from ..topic.reading import Topic
@@ -17,7 +17,8 @@ from .power.curve import power_of
 from .power.quantities import Lasting, built_up, fuel_flow, power_left
 
 
-class CurveOut(Out):
+@record
+class CurveOut:
     """Speed, torque and power along the curve, SI."""
 
     speed_si: float
@@ -25,7 +26,8 @@ class CurveOut(Out):
     power_si: float
 
 
-class PortOut(Out):
+@record
+class PortOut:
     """A port of old and new: what comes of it, the attributes that differ and those not measured, in words; what to
     buy, to do and to mind; the name of its
     line, and where that stands already: among the money, in the ledger, among the tasks."""
@@ -44,7 +46,8 @@ class PortOut(Out):
     kept: bool
 
 
-class WeekOut(Out):
+@record
+class WeekOut:
     """Money of a week: planned, forecast and paid."""
 
     week: str

@@ -104,11 +104,8 @@ def remarkable(value: Any, pointer: str = "", *, kept: Kept | None = None) -> li
 
 def _below(value: Any, pointer: str, kept: Kept | None) -> list[tuple[str, Figure]]:
     made: list[tuple[str, Figure]] = []
-    if isinstance(value, BaseModel):
-        for name in type(value).model_fields:
-            made += remarkable(getattr(value, name), f"{pointer}/{name}", kept=kept)
-    elif isinstance(value, dict):
-        for key, item in value.items():
+    for key, item in value.items() if isinstance(value, dict) else value:
+        if item is not None:
             made += remarkable(item, f"{pointer}/{key}", kept=kept)
     return made
 

@@ -8,7 +8,7 @@ from typing import Any, NamedTuple
 
 from ..document.drive import StageType
 from ..errors import ask_all, or_none
-from ..formula import Out
+from ..formula import Out, record
 from ..judging.finding import Value
 from ..judging.values import ValueList
 from ..physics.mechanics import mean_torque
@@ -41,7 +41,8 @@ from .torsion.quantities import Torsion, TorsionOut
 from .train.quantities import TURN_WORDS, Train
 
 
-class ShaftOut(Out):
+@record
+class ShaftOut:
     """One shaft of the train, from the crank to the propeller. stage: what drives it, by which ratio of its own,
     whether it turns as its driver does, by how many idlers, and what that stage loses, W."""
 

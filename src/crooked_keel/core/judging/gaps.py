@@ -19,11 +19,15 @@ class Given:
 
     def to_finding(self, finding: Finding) -> Finding:
         """The finding itself where nothing is to be said."""
+        if not finding.needs:
+            return finding
         needs = self._said(finding.needs)
         return finding if needs is finding.needs else replace(finding, needs=needs)
 
     def to_value(self, value: Value) -> Value:
         """The value itself where nothing is to be said."""
+        if not value.needs and not value.before_needs:
+            return value
         needs, before = self._said(value.needs), self._said(value.before_needs)
         same = needs is value.needs and before is value.before_needs
         return value if same else replace(value, needs=needs, before_needs=before)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from functools import lru_cache
 from typing import NamedTuple
 
 from ..reference.kinds import Form
@@ -68,6 +69,7 @@ UNCHECKED: tuple[Unchecked, ...] = (
 )
 
 
-def unchecked(bench: Bench, forms: frozenset[Form]) -> list[str]:
+@lru_cache(maxsize=256)
+def unchecked(bench: Bench, forms: frozenset[Form]) -> tuple[str, ...]:
     """What no rule of a bench looks at on a craft of these forms."""
-    return [u.what for u in UNCHECKED if u.bench == bench and (u.form is None or u.form in forms)]
+    return tuple(u.what for u in UNCHECKED if u.bench == bench and (u.form is None or u.form in forms))

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from ..errors import or_none
-from ..formula import Out
+from ..formula import Out, record
 from ..judging.finding import Message, Operation, Value, Ways
 from ..judging.values import ValueList
 from ..reference.cards import AFLOAT, CHANNELS, ROAD, Channel
@@ -29,7 +29,8 @@ def spoken(channel: Channel, has: frozenset[str]) -> str:
     return channel.dimension
 
 
-class LineOut(Out):
+@record
+class LineOut:
     """A line of a card, and whether it was seen to."""
 
     key: str
@@ -37,7 +38,8 @@ class LineOut(Out):
     seen: bool
 
 
-class CardOut(Out):
+@record
+class CardOut:
     """A card as it stands; reads: channels asked for on it."""
 
     id: str
@@ -51,7 +53,8 @@ class CardOut(Out):
     reads: list[str]
 
 
-class StripOut(Out):
+@record
+class StripOut:
     """A logged channel, thinned without losing a peak: seconds and SI, with its limits."""
 
     channel: str
@@ -67,7 +70,8 @@ class StripOut(Out):
     high_si: float | None
 
 
-class PromiseOut(Out):
+@record
+class PromiseOut:
     """A promise: promised and measured in SI, their difference, and that in doubts."""
 
     id: str
@@ -86,7 +90,8 @@ class PromiseOut(Out):
     how: str
 
 
-class ChannelOut(Out):
+@record
+class ChannelOut:
     """A channel that may be read on a card: what it must keep, and whose word that is."""
 
     key: str

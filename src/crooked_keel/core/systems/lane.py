@@ -9,7 +9,7 @@ from ..document import Figure
 from ..document.systems import Piece
 from ..errors import CannotSay, Gap, or_none
 from ..figure.reads import Read, read
-from ..formula import Out
+from ..formula import record
 from ..resolved.craft import Resolved
 from ..resolved.installation import ResolvedInstallation
 from ..topic.reading import Topic
@@ -18,7 +18,8 @@ from .handed import Power
 T = TypeVar("T")
 
 
-class WalkPoint(Out):
+@record
+class WalkPoint:
     """The far end of a part of a lane: how far along, how high (None: not said), its bore."""
 
     id: str

@@ -8,7 +8,7 @@ from typing import Any, NamedTuple
 
 from ..errors import fields, or_none
 from ..figure.trace import Uncertain
-from ..formula import Out, Working
+from ..formula import Out, Working, record
 from ..judging.finding import Value, Ways
 from ..judging.values import ValueList
 from ..physics.heat import settles
@@ -29,21 +29,24 @@ from .voltage.functions import precharge_time
 from .voltage.quantities import HighVoltage
 
 
-class LevelOut(Out):
+@record
+class LevelOut:
     """A height that a lane is seen against: the water, upright or heeled, or the header."""
 
     name: str
     height_si: float
 
 
-class PointOut(Out):
+@record
+class PointOut:
     """A corner: aft and up, m."""
 
     aft_si: float
     up_si: float
 
 
-class TankOut(Out):
+@record
+class TankOut:
     """An oil tank as it lies, from the side or from behind: outline, oil in it, pickup, and how deep that is under the
     oil (negative bare)."""
 
@@ -55,7 +58,8 @@ class TankOut(Out):
     depth_si: float | None
 
 
-class WireOut(Out):
+@record
+class WireOut:
     """A wire as drawn: what it loses of what it may, and what it carries of what it can; seconds: it carries for
     seconds only, to start."""
 
@@ -67,7 +71,8 @@ class WireOut(Out):
     seconds: bool
 
 
-class DecidedOut(Out):
+@record
+class DecidedOut:
     """A joint that does not fit, with what becomes of it; pieces: lengths to buy."""
 
     kind: str
@@ -275,7 +280,7 @@ VALUES = (
 def lane_table(
     cooled: Cooled, oiled: Oiled, exhausted: Exhausted, breathing: Breathing, fuelled: Fuelled, current: Current
 ) -> SystemsOut:
-    """Lanes with their walks; joints, reach and high voltage are added."""
+    """Lanes with their walks; tanks, joints, reach and high voltage are added."""
     motor, afloat = cooled.electric, cooled.resolved.has("afloat")
     named = [("cooling", cooled), *([] if motor else [("oil", oiled), ("exhaust", exhausted)])]
     named += [] if motor else [("induction", breathing), ("fuel", fuelled)]
@@ -305,7 +310,7 @@ def lane_table(
         waters=waters,
         injection_si=at.height_m if at is not None else None,
         clearance_si=at.clearance_m if at is not None else None,
-        tanks=or_none(lambda: _tanks(oiled)) or [],
+        tanks=[],
         wires=[_wire(current, k) for k, _ in current.wires],
         joints=[],
         needed=[],
@@ -313,8 +318,12 @@ def lane_table(
     )
 
 
+def tank_table(oiled: Oiled) -> list[TankOut]:
+    """The tank level and in the steepest attitudes, at the lower mark; nothing where there is none."""
+    return or_none(lambda: _tanks(oiled)) or []
+
+
 def _tanks(oiled: Oiled) -> list[TankOut]:
-    """The tank level and in the steepest attitudes, at the lower mark."""
     outline, width = oiled.outline, oiled.width.si
     volume, pickup = or_none(lambda: oiled.volume("least", "").si), or_none(lambda: oiled.pickup)
     made = []
@@ -403,5 +412,5 @@ def surrounded(ask: Callable[[Callable[..., Any]], Any]) -> SystemsOut | None:
     lanes: SystemsOut | None = ask(lane_table)
     if lanes is None:
         return None
-    more = {"joints": ask(joint_table) or [], "needed": ask(needed_table) or [], "pack_si": ask(pack_table)}
-    return lanes.model_copy(update=more)
+    more = {"tanks": ask(tank_table) or [], "joints": ask(joint_table) or [], "needed": ask(needed_table) or []}
+    return lanes.model_copy(update={**more, "pack_si": ask(pack_table)})

@@ -21,6 +21,17 @@ class _Kept(NamedTuple):
     topic: Any
 
 
+class Answer:
+    """What was said of topics. given: what it was asked of, the topics themselves or readers of them; hands: whether
+    one of these was handed on a source, which may change while the topic stands."""
+
+    __slots__ = ("given", "hands", "said", "topics")
+
+    def __init__(self, topics: tuple[Any, ...], given: tuple[Any, ...], said: Any) -> None:
+        self.topics, self.given, self.said = topics, given, said
+        self.hands = any(type(g) is Reader and g.__dict__["_handed"] for g in given)
+
+
 class Counts(NamedTuple):
     """How many topics and how many answers (findings of a rule, values, tables) were made anew, and how many were
     there."""
@@ -39,7 +50,7 @@ class Workspace:
 
     def __init__(self) -> None:
         self._topics: dict[str, _Kept] = {}
-        self._answers: dict[Any, tuple[tuple[Any, ...], Any]] = {}
+        self._answers: dict[Any, Answer] = {}
         self._memories: dict[str, Memo] = {}
         self.begin()
 
@@ -76,8 +87,9 @@ class Workspace:
 
     def settle(self) -> None:
         """Let go of what the assessment did not use."""
-        self._topics = {n: t for n, t in self._topics.items() if n in self._in_use}
-        self._answers = {n: t for n, t in self._answers.items() if n in self._in_use}
+        if len(self._in_use) < len(self._topics) + len(self._answers):
+            self._topics = {n: t for n, t in self._topics.items() if n in self._in_use}
+            self._answers = {n: t for n, t in self._answers.items() if n in self._in_use}
 
     @property
     def counts(self) -> Counts:
@@ -100,57 +112,70 @@ class Workspace:
         self._topics[name] = _Kept(readers, made)
         return made
 
+    def still(self, name: str, takes: Takes, scope: Scope) -> Answer | None:
+        """What was said of the topics that a function takes, where they are the same; None where it is to be asked.
+
+        Looked up for every answer at every edit: mostly its topics are the same objects, and nothing else need be
+        told."""
+        key = (name, scope.name)
+        found = self._answers.get(key)
+        if found is None:
+            return None
+        topics = takes.of(scope)
+        if (found.hands or found.topics != topics) and not _stands(found, topics):
+            return None
+        self._counts[3] += 1
+        self._in_use.add(key)
+        return found
+
     def ask(self, name: str, takes: Takes, function: Callable[..., R], scope: Scope) -> R:
-        """What a function says of the topics it takes: what it said before, if they are the same."""
-        return self._answered(name, [scope.get(kind) for kind, _ in takes], function, scope, of_readers=False)
+        """What a function says of the topics it takes, asked anew and kept."""
+        topics = takes.of(scope)
+        return self._kept(name, topics, topics, function, scope)
 
     def judge(self, name: str, takes: Takes, function: Callable[..., R], scope: Scope) -> R:
         """The same, for what reads little: it stands as long as what it has read of its topics is the same."""
-        return self._answered(name, [scope.get(kind) for kind, _ in takes], function, scope, of_readers=True)
+        topics = takes.of(scope)
+        readers = tuple(Reader(t) if t is not None and not t.as_a_whole else t for t in topics)
+        return self._kept(name, topics, readers, function, scope)
 
-    def _answered(
-        self, name: str, topics: list[Any], function: Callable[..., R], scope: Scope, *, of_readers: bool
+    def _kept(
+        self, name: str, topics: tuple[Any, ...], given: tuple[Any, ...], function: Callable[..., R], scope: Scope
     ) -> R:
         key = (name, scope.name)
+        self._counts[2] += 1
         self._counts[3] += 1
         self._in_use.add(key)
-        found = self._answers.get(key)
-        if found is not None and _stands(found[0], topics):
-            said: R = found[1]
-            return said
-        self._counts[2] += 1
-        given = tuple(Reader(t) if of_readers and t is not None and not t.as_a_whole else t for t in topics)
         made = function(*given)
-        self._answers[key] = (given, made)
+        self._answers[key] = Answer(topics, given, made)
         return made
 
 
-def _stands(given: tuple[Any, ...], topics: list[Any]) -> bool:
-    """Whether what was given says the same as the topics do now. Asked for every answer at every edit, so written
-    without a call where a topic stands and has handed nothing on."""
-    if len(given) != len(topics):
+def _stands(answer: Answer, topics: tuple[Any, ...]) -> bool:
+    """Whether what was given says the same as the topics do now."""
+    if len(answer.given) != len(topics):
         return False
-    moved = []
-    for old, new in zip(given, topics, strict=True):
-        if old is new:
-            continue
-        if type(old) is not Reader or new is None:
+    for old, new in zip(answer.given, topics, strict=True):
+        if old is not new and not (type(old) is Reader and new is not None and old.holds(new)):
             return False
-        kept = old.__dict__
-        if kept["_source"] is new:
-            if kept["_handed"] and not old.holds(new):
-                return False
-        elif old.holds(new):
-            moved.append((kept, new))
-        else:
-            return False
-    for kept, new in moved:
-        # It has been asked and asks no more: what it handed on need not follow.
-        kept["_source"] = new
+    for old, new in zip(answer.given, topics, strict=True):
+        if old is not new:
+            # It has been asked and asks no more: what it handed on need not follow.
+            old.__dict__["_source"] = new
+    answer.topics = topics
     return True
 
 
-Takes = tuple[tuple[type, bool], ...]
+class Takes:
+    """The topics that a function takes, in order: of which type, and whether it can do without."""
+
+    def __init__(self, kinds: tuple[tuple[type, bool], ...]) -> None:
+        self.needed = frozenset(kind for kind, optional in kinds if not optional)
+        self._kinds = tuple(kind for kind, _ in kinds)
+
+    def of(self, scope: Scope) -> tuple[Any, ...]:
+        """These topics of a scope, None for what it has not."""
+        return tuple(map(scope.get, self._kinds))
 
 
 class Scope(dict[type, Any]):
@@ -158,11 +183,11 @@ class Scope(dict[type, Any]):
 
     def __init__(self, name: str, *topics: object) -> None:
         super().__init__({type(t): t for t in topics if t is not None})
-        self.name = name
+        self.name, self.kinds = name, frozenset(self)
 
     def has(self, takes: Takes) -> bool:
         """Whether every topic that a function cannot do without is here."""
-        return all(kind in self or optional for kind, optional in takes)
+        return self.kinds >= takes.needed
 
 
 @lru_cache(maxsize=2048)
@@ -177,7 +202,7 @@ def takes(function: Callable[..., Any]) -> Takes:
         hint = hints[name]
         kinds = [k for k in get_args(hint) if k is not type(None)]
         made.append((kinds[0], True) if kinds else (hint, False))
-    return tuple(made)
+    return Takes(tuple(made))
 
 
-__all__ = ["Counts", "Scope", "Takes", "Topic", "Workspace", "takes"]
+__all__ = ["Answer", "Counts", "Scope", "Takes", "Topic", "Workspace", "takes"]

@@ -19,7 +19,7 @@ from ...resolved.loads import Loads
 from ...resolved.references import Body, got
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
-from ..ledger.functions import apply_ledger, sums_of
+from ..ledger.functions import Centre, apply_ledger, sums_of
 
 
 @record
@@ -83,6 +83,7 @@ class AfloatStates(Topic):
         self._found = as_found
         self._kept: dict[str, State] = {}
         self._marks: dict[str, list[MarkOut]] = {}
+        self._doubts: dict[str, tuple[float, float, float]] = {}
 
     @property
     def found(self) -> list[Body]:
@@ -204,22 +205,35 @@ class AfloatStates(Topic):
     def _pointer(self, tank_id: str, after: bool) -> str:
         return next(p for k, p, _ in self.loads.tanks(after) if k == tank_id)
 
-    def doubts(self, state: State) -> tuple[float, float, float]:
+    def doubts(self, key: str) -> tuple[float, float, float]:
         """Two standard deviations of a state with the work done: of its change of trim (m), its heel (rad) and its GM
-        (m). KM, the waterplane and what moves in the tanks are taken as exact.
+        (m). KM, the waterplane and what moves in the tanks are taken as exact. Computed once.
 
         Figures that mass and place share are counted once. Source: JCGM 100:2008, 5.1.2 (from memory)."""
-        after, changes = state.after, [*self.found[1:], *self._loads(state.id, True), *self.resolved.ledger]
+        if key not in self._doubts:
+            self._doubts[key] = self._doubts_of(self.state(key))
+        return self._doubts[key]
+
+    @lazy
+    def _changed(self) -> tuple[Centre, Centre]:
+        """Sums along and across of what was changed, before anything is loaded."""
+        changes = [*self.found[1:], *self.resolved.ledger]
+        return sums_of(changes, "x"), sums_of(changes, "y")
+
+    @lazy
+    def _empty_up(self) -> Centre:
+        """Sums of the heights of all that is there, before anything is loaded."""
+        return sums_of([*self.found, *self.resolved.ledger], "z")
+
+    def _doubts_of(self, state: State) -> tuple[float, float, float]:
+        after, loads, (along, across) = state.after, self._loads(state.id, True), self._changed
         lcf, mct = self.floating.lcf, after.mct_kg
-        along = sums_of(changes, "x")
-        by_mass, by_moment = along.mass_slopes(), along.moment_slopes()
-        trim = {o: (by_moment[o] - lcf * by_mass[o]) / mct for o in by_mass}
-        whole = self.bodies(state.id)
-        high = apply_ledger(whole, "z").station.u
-        across = sums_of(changes, "y").moment_slopes()
+        trim = {o: (ds - lcf * dm) / mct for o, (dm, ds) in sums_of(loads, "x", along).all_slopes().items()}
+        high = apply_ledger(loads, "z", self._empty_up).station.u
+        aside = sums_of(loads, "y", across).moment_slopes()
         stiff = after.displacement_kg * after.gm_m
         tilt = math.hypot(
-            standard_uncertainty(across) / stiff if stiff > 0 else math.inf,
+            standard_uncertainty(aside) / stiff if stiff > 0 else math.inf,
             (after.heel_rad or 0.0) * high / after.gm_m if after.gm_m > 0 else math.inf,
         )
         return 2 * standard_uncertainty(trim), 2 * tilt, 2 * high
@@ -323,22 +337,23 @@ class AfloatStates(Topic):
         change = state.sink_m + state.trim_m * arm + y.value * (math.tan(heel) - self._slope_found())
         return self.floating.freeboard(key, mark) - change
 
-    def marks(self, state: State) -> list[MarkOut]:
-        """Freeboards before and after at every mark. Computed once."""
-        if state.id not in self._marks:
-            self._marks[state.id] = [
+    def marks(self, key: str) -> list[MarkOut]:
+        """Freeboards of a state before and after at every mark. Computed once."""
+        if key not in self._marks:
+            state = self.state(key)
+            self._marks[key] = [
                 MarkOut(k, m.name, self.freeboard(k, m, state.before), self.freeboard(k, m, state.after))
                 for k, m in self.floating.marks
             ]
-        return self._marks[state.id]
+        return self._marks[key]
 
     def freeboards(self) -> list[tuple[State, MarkOut]]:
         """Every mark in every state that stays upright. Raises CannotSay without marks, InputError where no state stays
         upright."""
         upright = [s for s in self.states() if s.after.heel_rad is not None and s.before.heel_rad is not None]
         if not upright:
-            self.marks(self.states()[0])  # says that GM is lost
-        found = [(s, m) for s in upright for m in self.marks(s)]
+            self.marks(self.states()[0].id)  # says that GM is lost
+        found = [(s, m) for s in upright for m in self.marks(s.id)]
         if not found:
             raise CannotSay(Gap("/craft/flotation/marks", "marks where freeboards are read"))
         return found
@@ -354,10 +369,10 @@ class AfloatStates(Topic):
     def worst(self, size: str) -> State:
         """The state where trim change, heel or GM is worst."""
         keys = {
-            "trim": lambda s: -abs(s.after.trim_m - s.before.trim_m) - self.doubts(s)[0],
+            "trim": lambda s: -abs(s.after.trim_m - s.before.trim_m) - self.doubts(s.id)[0],
             "lies": lambda s: -abs(self.trim(s.after)),
-            "heel": lambda s: -abs(s.after.heel_rad) - self.doubts(s)[1] if s.after.heel_rad is not None else -math.inf,
-            "gm": lambda s: s.after.gm_m - self.doubts(s)[2],
+            "heel": lambda s: -math.inf if s.after.heel_rad is None else -abs(s.after.heel_rad) - self.doubts(s.id)[1],
+            "gm": lambda s: s.after.gm_m - self.doubts(s.id)[2],
             "change": lambda s: -abs(s.after.displacement_kg - s.before.displacement_kg) / s.before.displacement_kg,
         }
         return min(self.states(), key=keys[size])

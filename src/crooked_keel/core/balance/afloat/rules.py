@@ -63,7 +63,7 @@ def displacement_change(afloat: AfloatStates) -> Iterable[Finding]:
 def trim(afloat: AfloatStates) -> Iterable[Finding]:
     s = afloat.worst("trim")
     change, length = s.after.trim_m - s.before.trim_m, afloat.floating.length
-    doubt = afloat.doubts(s)[0]
+    doubt = afloat.doubts(s.id)[0]
     ok, stop = OK_TRIM * length, STOP_TRIM * length
     level = band(change, "length", ok=within(-ok, ok), watch=within(-stop, stop), soft=True, doubt=doubt).level
     end = "stern" if change >= 0 else "bow"

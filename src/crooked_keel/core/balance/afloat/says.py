@@ -123,7 +123,7 @@ def tables(afloat: AfloatStates) -> list[AfloatOut]:
                 water_slope=trims[1] / length if trims[1] is not None and length else None,
                 water_at_lcf_before_si=water + s.before.sink_m if s and water is not None else None,
                 water_at_lcf_si=water + s.after.sink_m if s and water is not None else None,
-                marks=(or_none(lambda s=s: afloat.marks(s)) or []) if s else [],
+                marks=(or_none(lambda s=s: afloat.marks(s.id)) or []) if s else [],
                 needs=needs,
             )
         )

@@ -84,7 +84,7 @@ class Centre:
         a, b = 1 / self.mass_kg, -(self.station_m / self.mass_kg + limit_slope_m_kg)
         return math.sqrt(max(a * a * self.v_moment + 2 * a * b * self.v_shared + b * b * self.v_mass, 0.0))
 
-    def _all(self) -> dict[Origin, tuple[float, float]]:
+    def all_slopes(self) -> dict[Origin, tuple[float, float]]:
         """∂m and ∂S by every figure in the sums."""
         made: dict[Origin, tuple[float, float]] = {}
         here: Centre | None = self
@@ -99,16 +99,16 @@ class Centre:
 
     def mass_slopes(self) -> dict[Origin, float]:
         """∂m/∂figure for every figure in the sums."""
-        return {origin: dm for origin, (dm, _) in self._all().items()}
+        return {origin: dm for origin, (dm, _) in self.all_slopes().items()}
 
     def moment_slopes(self) -> dict[Origin, float]:
         """∂S/∂figure for every figure in the sums."""
-        return {origin: ds for origin, (_, ds) in self._all().items()}
+        return {origin: ds for origin, (_, ds) in self.all_slopes().items()}
 
     def margin_slopes(self, limit_slope_m_kg: float) -> dict[Origin, float]:
         """∂(CG − limit)/∂figure, where the limit moves with mass, for every figure in the sums."""
         x, m = self.station_m, self.mass_kg
-        return {origin: (ds - x * dm) / m - limit_slope_m_kg * dm for origin, (dm, ds) in self._all().items()}
+        return {origin: (ds - x * dm) / m - limit_slope_m_kg * dm for origin, (dm, ds) in self.all_slopes().items()}
 
 
 def apply_ledger(bodies: Iterable[Body], axis: Axis = "x", start: Centre | None = None) -> Centre:

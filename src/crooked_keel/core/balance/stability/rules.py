@@ -39,7 +39,7 @@ def heel(afloat: AfloatStates) -> Iterable[Finding]:
     angle = s.after.heel_rad
     if angle is None:
         return
-    doubt = afloat.doubts(s)[1]
+    doubt = afloat.doubts(s.id)[1]
     judged = band(
         angle, "angle", ok=within(-HEEL_OK, HEEL_OK), watch=within(-HEEL_STOP, HEEL_STOP), soft=True, doubt=doubt
     )
@@ -93,7 +93,7 @@ def gm(afloat: AfloatStates) -> Iterable[Finding]:
         return
     by, floating = afloat.floating.gm_by, afloat.floating
     drop = 1 - value / s.before.gm_m if s.before.gm_m > 0 else 1.0
-    settled, doubt = by == "inclined", afloat.doubts(s)[2]
+    settled, doubt = by == "inclined", afloat.doubts(s.id)[2]
     judged = band(value, "length", ok=at_least(GM_WATCH_M), watch=at_least(GM_LEAST_M), soft=True, doubt=doubt)
     level = "watch" if judged.level == "ok" and (drop > 0.15 or not settled) else judged.level
     words = {
@@ -278,7 +278,7 @@ def offset_load(afloat: AfloatStates, loads: Loads, resolved: Resolved) -> Itera
     if not found:
         raise CannotSay(Gap("/loadings", "a loading: who is aboard"))
     angle, state, people = max(found, key=lambda f: f[0])
-    marks = afloat.marks(state)
+    marks = afloat.marks(state.id)
     if not marks:
         raise CannotSay(Gap("/craft/flotation/marks", "marks where freeboards are read"))
     freeboard = min(m.after_si for m in marks)

@@ -18,7 +18,7 @@ from ...resolved.references import Axis, Body
 from ...resolved.wheels import Wheels
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
-from ..ledger.functions import Centre, apply_ledger
+from ..ledger.functions import Centre, apply_ledger, sums_of
 from ..ledger.quantities import Ledger
 from .functions import stand_load
 from .stance import EMPTY, Stance, _over_ground
@@ -54,17 +54,21 @@ class Axles(Topic):
         """Ids of the states, empty first."""
         return [EMPTY, *self.loads.keys]
 
-    def _bodies(self, key: str, after: bool) -> list[Body]:
-        made = [*self.found, *(self.resolved.ledger if after else ())]
-        if key != EMPTY:
-            made += [*self.loads.people(key), *self.loads.fuel(key, after)]
-        return made
-
     def sums(self, key: str, after: bool, axis: Axis) -> Centre:
-        """Sums of a state along an axis, computed once."""
+        """Sums of a state along an axis, computed once: those of a loading on top of those of the empty craft."""
         if (key, after, axis) not in self._kept:
-            self._kept[key, after, axis] = apply_ledger(self._bodies(key, after), axis)
+            self._kept[key, after, axis] = self._sums(key, after, axis)
         return self._kept[key, after, axis]
+
+    def _sums(self, key: str, after: bool, axis: Axis) -> Centre:
+        if key == EMPTY:
+            return apply_ledger([*self.found, *(self.resolved.ledger if after else ())], axis)
+        loads = [*self.loads.people(key), *self.loads.fuel(key, after)]
+        try:
+            return apply_ledger(loads, axis, self.sums(EMPTY, after, axis))
+        except CannotSay:
+            ask_all(lambda: self.sums(EMPTY, after, axis), lambda: sums_of(loads, axis))
+            raise
 
     def stance(self, key: str, after: bool = True) -> Stance:
         """A state on its wheels."""

@@ -7,7 +7,7 @@ import numpy as np
 from ...errors import CannotSay, Gap, InputError, ask_all
 from ...figure.reads import Read, read
 from ...figure.trace import above_zero, need
-from ...formula import Out
+from ...formula import record
 from ...judging.values import ValueList
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
@@ -22,7 +22,8 @@ _PLACES = 61
 AGREE = 0.15
 
 
-class EnvelopeOut(Out):
+@record
+class EnvelopeOut:
     """Torque by speed, full and as the packs stand at their named voltage, rad/s, N·m, with what ends it at each speed
     of the full ones; the torque that its sheet promises, and what is asked of it steadily."""
 

@@ -9,7 +9,7 @@ import numpy as np
 from ...errors import CannotSay, Gap, ask_all, or_none
 from ...figure.trace import above_zero
 from ...figure.units import G0_M_S2
-from ...formula import Out
+from ...formula import record
 from ...judging.values import ValueList
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
@@ -27,7 +27,8 @@ _PLACES, _SPEEDS = 25, 121
 _FURTHER = 1.05
 
 
-class ToothOut(Out):
+@record
+class ToothOut:
     """One gear: force at the road over road speed; where the next one takes over at rated speed, by the speed that the
     unit then has."""
 
@@ -37,7 +38,8 @@ class ToothOut(Out):
     lands_si: float | None
 
 
-class SawOut(Out):
+@record
+class SawOut:
     """Force at the road over road speed: every gear, of a variator between its ends too; the road's load on the level
     and on the steepest hill; what grip and tipping allow."""
 

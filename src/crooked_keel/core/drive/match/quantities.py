@@ -10,7 +10,7 @@ import numpy as np
 
 from ...errors import CannotSay, Gap, InputError, ask_all, or_none
 from ...figure.trace import Uncertain, above_zero
-from ...formula import Out
+from ...formula import record
 from ...judging.values import ValueList
 from ...physics.atmosphere import isa
 from ...physics.blades import Air, Array, Blades, Chart, chart, outline, pull
@@ -54,7 +54,8 @@ class Matched(NamedTuple):
     over: tuple[bool, ...] = ()
 
 
-class AnnulusOut(Out):
+@record
+class AnnulusOut:
     """A piece of a blade as drawn: radius, chord, m, angle, rad; whether it stalls standing, and in the climb."""
 
     radius_si: float
@@ -64,7 +65,8 @@ class AnnulusOut(Out):
     climbing: bool
 
 
-class MatchOut(Out):
+@record
+class MatchOut:
     """The match as drawn: torques at the propeller by the speed of the unit, N·m and rad/s; standing and climbing, of a
     boat made fast and at her speed."""
 

@@ -11,7 +11,7 @@ from ...document.drive import Twisting
 from ...errors import CannotSay, Gap, InputError, ask_all
 from ...figure.reads import Read, combined, read
 from ...figure.trace import above_zero, need
-from ...formula import Out
+from ...formula import record
 from ...judging.finding import Level
 from ...physics.torsion import (
     Crossing,
@@ -64,7 +64,8 @@ class Meeting(NamedTuple):
     shape: str
 
 
-class CrossingOut(Out):
+@record
+class CrossingOut:
     """A crossing as drawn."""
 
     order: float
@@ -78,21 +79,24 @@ class CrossingOut(Out):
     level: Level
 
 
-class ModeOut(Out):
+@record
+class ModeOut:
     """A natural frequency, at least and at most by its doubt, rad/s."""
 
     low_si: float
     high_si: float
 
 
-class OrderOut(Out):
+@record
+class OrderOut:
     """An order as drawn."""
 
     per_turn: float
     weight: Weight
 
 
-class TorsionOut(Out):
+@record
+class TorsionOut:
     """The crossing plot: modes with their doubt, orders, the zones of the tachometer, rad/s."""
 
     modes: list[ModeOut]

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 from ...figure.trace import Uncertain
 from ...judging.finding import LEVELS
 from ...judging.values import ValueList
@@ -83,8 +85,8 @@ def _crossings(meetings: list[Meeting]) -> list[CrossingOut]:
         key = one.order, one.mode
         before = made.get(key, one)
         worse = min(before, one, key=lambda c: LEVELS.index(c.level))
-        spread = {"low_si": min(before.low_si, one.low_si), "high_si": max(before.high_si, one.high_si)}
-        made[key] = worse.model_copy(update=spread)
+        low, high = min(before.low_si, one.low_si), max(before.high_si, one.high_si)
+        made[key] = replace(worse, low_si=low, high_si=high)
     return sorted(made.values(), key=lambda c: c.at_si)
 
 
