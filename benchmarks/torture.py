@@ -114,9 +114,9 @@ def _check(server: Server, counts: Counts, windows: list[Window]) -> None:
     counts.failures = sum(w.failures for w in windows)
 
 
-def torture(seconds: float, seeded: int = 1) -> Counts:
-    """Two windows write and are killed for so long, and until ten edits were acknowledged. seeded: the chance, for the
-    same run again."""
+def torture(seconds: float, least: int = 10, seeded: int = 1) -> Counts:
+    """Two windows write and are killed for so long, and until so many edits were acknowledged. seeded: the chance, for
+    the same run again."""
     chance, counts = random.Random(seeded), Counts()
     with tempfile.TemporaryDirectory() as own:
         folder = Path(own) / "data"
@@ -126,7 +126,7 @@ def torture(seconds: float, seeded: int = 1) -> Counts:
         store.close()
         windows = [Window(random.Random(seeded + k), projects[k::2], units[k::2]) for k in (1, 0)]
         until = time.monotonic() + seconds
-        while time.monotonic() < until or counts.acknowledged < 10:
+        while time.monotonic() < until or counts.acknowledged < least:
             server = Server(folder, counts)
             try:
                 _check(server, counts, windows)

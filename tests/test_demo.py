@@ -11,14 +11,13 @@ import pytest
 from fastapi.testclient import TestClient
 
 from crooked_keel.api.service import Service
-from crooked_keel.core.asked.suggest import suggest
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import SCHEMA_VERSION, Project, apply_operations, dump, load, schema
 from crooked_keel.core.errors import InputError
 from crooked_keel.demo import shelf
 from crooked_keel.demo.seed import DEMOS, SECOND, library, made, seed
 from crooked_keel.store.store import Store
 from tests.conftest import DEMO_OF, KIND_IDS, put
+from tests.kept import assess, suggest
 
 
 def test_seeded_once_with_its_summary(tmp_path: Path) -> None:

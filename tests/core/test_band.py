@@ -8,10 +8,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.judging.band import Bounds, at_least, at_most, band, within
 from crooked_keel.core.judging.finding import LEVELS, Compared
 from tests.conftest import DEMO_OF, KIND_IDS
+from tests.kept import assess
 
 SIZE = st.floats(-1e3, 1e3)
 ORDER = ("ok", "watch", "stop")

@@ -9,7 +9,6 @@ import numpy as np
 import pytest
 
 from crooked_keel.core.asked.studies import answer
-from crooked_keel.core.assess import assess
 from crooked_keel.core.balance.afloat import at_rest
 from crooked_keel.core.document import Figure, Project, value_at
 from crooked_keel.core.errors import InputError
@@ -17,6 +16,7 @@ from crooked_keel.core.resolved.references import got
 from crooked_keel.core.wiring import set_up
 from tests.conftest import DEMO_OF, finding, put, value
 from tests.core.test_rules_kinds import INCLINED
+from tests.kept import assess
 
 BOAT = put(
     DEMO_OF["boat"], {"/craft/flotation/sections": None, "/craft/flotation/inclining/roll": None}

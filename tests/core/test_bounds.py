@@ -11,13 +11,13 @@ import pytest
 
 from crooked_keel.core.asked.placement import Wish, place_together
 from crooked_keel.core.asked.placement.bounds import Bound, bounds
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations, value_at
 from crooked_keel.core.document.fields import figure_pointers
 from crooked_keel.core.figure.base import Figure
 from crooked_keel.core.figure.place import ButtLine
 from crooked_keel.core.wiring import set_up
 from tests.conftest import DEMO_OF, finding, put, value
+from tests.kept import assess
 
 # For each kind: its fit, and a pack with its mass.
 TRIED = {

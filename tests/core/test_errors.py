@@ -5,11 +5,11 @@ from __future__ import annotations
 import pytest
 
 from crooked_keel.core.asked.studies import STUDIES, answer
-from crooked_keel.core.assess import assess
 from crooked_keel.core.errors import CannotSay, Gap, InputError, ask_all, fields, or_gap, or_none
 from crooked_keel.core.judging.study import Answer, Study
 from crooked_keel.core.topic.workspace import takes
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess
 
 MASS, ARM = Gap("/mass", "mass of it"), Gap("/arm", "arm of it")
 

@@ -8,12 +8,13 @@ from typing import Any
 
 import pytest
 
-from crooked_keel.core.assess import Assessment, assess
+from crooked_keel.core.assess import Assessment
 from crooked_keel.core.document import Figure, Project, apply_operations, value_at
 from crooked_keel.core.document.fields import figure_pointers
 from crooked_keel.core.figure.place import Place, Station, WaterLine
 from crooked_keel.core.figure.units import VIEWS
 from tests.conftest import DEMO_OF, KIND_IDS
+from tests.kept import assess
 
 SHIFT_M = 0.25
 Rewrite = Callable[[Figure], dict[str, Any] | None]

@@ -9,12 +9,12 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.profile import Shapes
 from crooked_keel.core.reference.fair import fair
 from crooked_keel.core.reference.kinds import KINDS
 from crooked_keel.core.reference.outlines import Foot, Measures
 from tests.conftest import DEMO_OF, KIND_IDS, bare, put
+from tests.kept import assess
 
 WHEELS = [Foot("front", "front", 0.0, -0.3, 0.3), Foot("rear", "rear", 1.4, -0.3, 0.3)]
 

@@ -18,11 +18,11 @@ from crooked_keel.core.asked.placement.along import (
     longest_mount,
     mount_spacer_split,
 )
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.errors import InputError
 from crooked_keel.demo.seed import SECOND, made
 from tests.conftest import DEMO_OF, finding, put, value
+from tests.kept import assess
 
 W14 = Held(262, 0.70, 92, 0.22, 0.40, -0.35, -1.30, 9, 9, 14)
 LIMITS = ("balance.cg-forward", "balance.cg-aft", "balance.mass-max", "balance.worst-loading")

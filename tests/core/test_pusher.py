@@ -6,13 +6,14 @@ from typing import Any
 
 import pytest
 
-from crooked_keel.core.assess import Assessment, assess
+from crooked_keel.core.assess import Assessment
 from crooked_keel.core.document import Project, plain, turned
 from crooked_keel.core.document.migrations import lift
 from crooked_keel.core.judging.finding import Finding, Value
 from crooked_keel.demo import curlew
 from crooked_keel.demo.seed import made
 from tests.conftest import put
+from tests.kept import assess
 
 AT = "/fits/b/installations/main"
 TRACTOR = made("aeroplane", curlew)

@@ -164,8 +164,8 @@ def test_an_unknown_reference_is_named_with_those_there_are() -> None:
 
 def test_twins_are_two_installations() -> None:
     """Two units abreast: findings and rows carry the installation they are of."""
-    from crooked_keel.core.assess import assess
     from crooked_keel.core.document import plain
+    from tests.kept import assess
 
     def bare(part: Any) -> Any:
         if isinstance(part, dict):

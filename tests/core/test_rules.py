@@ -6,9 +6,10 @@ from typing import Any
 
 import pytest
 
-from crooked_keel.core.assess import Assessment, assess
+from crooked_keel.core.assess import Assessment
 from crooked_keel.core.document import Project, apply_operations, value_at
 from tests.conftest import made_lapwing
+from tests.kept import assess
 
 DEMO = made_lapwing()
 A, B = "/fits/a/installations/main", "/fits/b/installations/main"

@@ -7,14 +7,13 @@ from typing import Any
 
 import pytest
 
-from crooked_keel.core.asked.suggest import suggest
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import apply_operations
 from crooked_keel.core.judging.register import RULES
 from crooked_keel.core.reference.kinds import KINDS
 from tests.conftest import DEMO_OF, finding, put
 from tests.core.test_rules import CASES as AEROPLANE_CASES
 from tests.core.test_rules import HUNG
+from tests.kept import assess, suggest
 
 A, B = "/fits/a/installations/main", "/fits/b/installations/main"
 GAPS = f"{A}/align/coupling"

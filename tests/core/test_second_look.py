@@ -8,7 +8,6 @@ from typing import Any
 import numpy as np
 import pytest
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, Stage
 from crooked_keel.core.errors import CannotSay
 from crooked_keel.core.judging.finding import Finding
@@ -19,6 +18,7 @@ from crooked_keel.core.resolved.ratios import stage_ratio
 from crooked_keel.core.wiring import set_up
 from crooked_keel.exchange.present import sentence
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess
 
 A, B = "/fits/a/installations/main", "/fits/b/installations/main"
 

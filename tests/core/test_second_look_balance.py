@@ -8,7 +8,6 @@ from typing import Any
 
 import pytest
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.balance.limits.functions import Envelope
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.physics.hull import both_sides
@@ -16,6 +15,7 @@ from crooked_keel.core.wiring import set_up
 from tests.conftest import DEMO_OF, put, value
 from tests.conftest import finding as by_key
 from tests.core.test_second_look import A, B, of, typed
+from tests.kept import assess
 
 PLANE, BOAT, BIKE = DEMO_OF["aeroplane"], DEMO_OF["boat"], DEMO_OF["motorcycle"]
 SCOOTER, CAR = DEMO_OF["scooter"], DEMO_OF["road-vehicle"]

@@ -9,12 +9,12 @@ from typing import Any
 
 import pytest
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.mount.face.functions import overhung_motor_face, third_point
 from tests.conftest import DEMO_OF, put, value
 from tests.conftest import finding as by_key
 from tests.core.test_second_look import A, B, of, said, typed
+from tests.kept import assess
 
 PLANE, BOAT, BIKE = DEMO_OF["aeroplane"], DEMO_OF["boat"], DEMO_OF["motorcycle"]
 SCOOTER, CAR = DEMO_OF["scooter"], DEMO_OF["road-vehicle"]

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 import pytest
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.reference.kinds import new_project
+from tests.kept import assess
 
 
 def test_supports_carry_the_whole_craft_before_and_after(project: Project) -> None:

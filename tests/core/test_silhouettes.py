@@ -6,9 +6,9 @@ import itertools
 
 import pytest
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.reference.silhouettes import silhouette
 from tests.conftest import DEMO_OF, KIND_IDS, put
+from tests.kept import assess
 
 LAYOUTS = ("single", "in line", "vee", "flat", "radial", "rotor", "swing unit")
 SORTS = [("four-stroke", layout, n) for layout in LAYOUTS for n in (None, 1, 2, 3, 4, 6, 9, 18, 40)]

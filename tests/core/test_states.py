@@ -4,12 +4,12 @@ from __future__ import annotations
 
 import pytest
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.benches import BUILT, RULES_OF
 from crooked_keel.core.document import Project
 from crooked_keel.core.reference.kinds import KINDS
 from crooked_keel.exchange.report import lines
 from tests.conftest import DEMO_OF, KIND_IDS, put
+from tests.kept import assess
 
 
 @pytest.mark.parametrize("kind", KIND_IDS)

@@ -4,13 +4,13 @@ from __future__ import annotations
 
 import pytest
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project
 from crooked_keel.core.errors import CannotSay, Gap, InputError
 from crooked_keel.core.judging.finding import Finding, LeftOut
 from crooked_keel.core.judging.register import verdict
 from crooked_keel.core.judging.subjects import Subject, known_of, one_by_one
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess
 
 ONES = [Subject(k, k.upper(), k) for k in ("a", "b", "c")]
 

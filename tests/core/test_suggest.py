@@ -10,8 +10,6 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from crooked_keel.core.asked.proposing import PROPOSERS
-from crooked_keel.core.asked.suggest import suggest
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations, value_at
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.figure.grammar import parse_figure
@@ -21,6 +19,7 @@ from crooked_keel.store.store import Store
 from tests.conftest import made_lapwing
 from tests.core.drive.test_ways_out import TRIED
 from tests.core.test_rules_kinds import TROUBLES as OTHER_TROUBLES
+from tests.kept import assess, suggest
 
 UNIT = "/fits/a/installations/main"
 DEMO = made_lapwing()

@@ -8,13 +8,14 @@ from collections.abc import Iterator
 
 import pytest
 
-from crooked_keel.core.assess import Assessment, assess
+from crooked_keel.core.assess import Assessment
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.judging.register import RULES
 from crooked_keel.core.reference.kinds import KINDS, new_project
 from crooked_keel.core.sheets import sheet
 from crooked_keel.exchange.present import sentence
 from tests.conftest import DEMO_OF, KIND_IDS
+from tests.kept import assess
 
 AIR = r"firewall|nose wheel|tail ?wheel|thrust line|tip mach|pull-up|push-over|wing|pilot|spinner|cowl"
 AIR += r"|aeroplane|flies|flight"

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.exchange.report import lines
 from tests.conftest import DEMO_OF
+from tests.kept import assess
 
 
 def test_lines_in_both_unit_systems(project: Project) -> None:

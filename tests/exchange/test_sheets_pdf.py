@@ -11,7 +11,6 @@ from pypdf import PdfReader
 from reportlab.graphics.shapes import Circle, Polygon
 
 from crooked_keel.core.asked.studies import answer
-from crooked_keel.core.assess import assess
 from crooked_keel.core.balance import measure_next
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.figure.units import VIEWS
@@ -24,6 +23,7 @@ from crooked_keel.exchange.report import lines
 from crooked_keel.exchange.sheets_pdf import bench_sheet
 from tests.conftest import DEMO_OF, KIND_IDS
 from tests.core.rough.evening import evening
+from tests.kept import assess
 
 DAY = "2026-05-04"
 PRINTED = ("craft", "balance", "drive", "mount", "align")

@@ -5,7 +5,6 @@ from __future__ import annotations
 import pytest
 
 from crooked_keel.core.asked.studies import answer
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project
 from crooked_keel.core.drive.match.beside import STUDY as PROPELLERS
 from crooked_keel.core.drive.screw.ratios import STUDY as RATIOS
@@ -15,6 +14,7 @@ from crooked_keel.exchange.present import number
 from crooked_keel.exchange.sheets_pdf import bench_sheet
 from tests.conftest import DEMO_OF, put
 from tests.exchange.test_sheets_pdf import DAY, flat, read
+from tests.kept import assess
 
 BOAT, LAPWING, TILLER = DEMO_OF["boat"], DEMO_OF["aeroplane"], DEMO_OF["road-vehicle"]
 

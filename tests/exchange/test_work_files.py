@@ -12,7 +12,6 @@ import pytest
 from PIL import Image
 from pypdf import PdfReader
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import dump
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.facts import Facts, Kept, read_record
@@ -22,6 +21,7 @@ from crooked_keel.exchange.photos import KEPT, SMALL, read_photo
 from crooked_keel.exchange.records_table import records_to_csv, records_to_json
 from crooked_keel.exchange.work_pdf import paper
 from tests.core.told import TODAY
+from tests.kept import assess
 
 KIND, DEMO = next((k, d) for k, d in DEMOS if d.NAME == "Samphire")
 PROJECT, TOLD = made(KIND, DEMO), records("Samphire")

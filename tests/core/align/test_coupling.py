@@ -21,10 +21,10 @@ from crooked_keel.core.align.coupling.functions import (
     soft_foot_twist,
 )
 from crooked_keel.core.align.shaft.functions import front_height_gain, packer_height, shaft_angle, unit_angle
-from crooked_keel.core.assess import assess
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.physics.geometry import rotation_y, rotation_z
 from tests.conftest import DEMO_OF, bare, finding, put, value
+from tests.kept import assess
 
 THOU = 0.0254e-3
 D = 0.1016

@@ -9,7 +9,6 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.balance.ledger.functions import support_reactions
 from crooked_keel.core.balance.wheels.functions import (
     lean_to_balance,
@@ -21,6 +20,7 @@ from crooked_keel.core.craft.weighing.functions import warp_of
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.physics.pitching import stop_limit, traction_limit, wheelie_limit
 from tests.conftest import DEMO_OF, bare, finding, put, value
+from tests.kept import assess
 
 # W27: bike z 0.52, rider 80 kg at 0.82, 0.95; passenger 70 kg at 1.12, 1.00; wheelbase 1.345 before, 1.405 after the
 # stretch.

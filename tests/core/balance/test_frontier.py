@@ -12,12 +12,12 @@ from hypothesis import strategies as st
 from scipy.optimize import linprog
 from shapely import MultiPoint, Point
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.balance.limits.functions import Envelope
 from crooked_keel.core.balance.loadings.frontier import Item, Side, extreme_cg, frontier, most_of, worst_margin
 from crooked_keel.core.document import Project
 from crooked_keel.core.errors import InputError
 from tests.conftest import finding, put
+from tests.kept import assess
 
 LIMITS = Envelope(((0.86, 400), (0.86, 560), (0.92, 700), (1.09, 700), (1.09, 400)))
 BASE = (420.0, 420.0 * 0.90)

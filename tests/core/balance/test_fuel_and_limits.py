@@ -12,7 +12,6 @@ from hypothesis import given
 from hypothesis import strategies as st
 from shapely import MultiPoint, Point
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.balance.fuel.functions import Tankful, best_burn_orders, burn_path, travel
 from crooked_keel.core.balance.ledger.functions import percent_mac
 from crooked_keel.core.balance.ledger.story import Story, empty_mass_interval, infer_empty_mass
@@ -33,6 +32,7 @@ from crooked_keel.core.figure.units import G0_M_S2, HP_W, IN_M, LB_KG
 from crooked_keel.core.physics.mechanics import cg_from_suspension
 from crooked_keel.core.wiring import set_up
 from tests.conftest import finding, put, value
+from tests.kept import assess
 
 TANKS = {
     t.id: t

@@ -10,11 +10,11 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.balance.lifting.functions import Point, leveller_share, line_height, pick_tilt, two_leg_sling
 from crooked_keel.core.document import Project
 from crooked_keel.core.errors import InputError
 from tests.conftest import DEMO_OF, bare, finding, put
+from tests.kept import assess
 
 G0 = 9.80665
 UNIT = "/fits/a/installations/main/unit"

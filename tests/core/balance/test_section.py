@@ -10,9 +10,9 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.reference.kinds import new_project
+from tests.kept import assess
 
 
 def craft(

@@ -8,7 +8,7 @@ from typing import Any
 
 import pytest
 
-from crooked_keel.core.assess import Assessment, assess
+from crooked_keel.core.assess import Assessment
 from crooked_keel.core.balance.standing.functions import HAND_KG
 from crooked_keel.core.document import Project
 from crooked_keel.core.reference.kinds import KINDS
@@ -16,6 +16,7 @@ from crooked_keel.core.sheets import sheet
 from crooked_keel.demo.seed import SECOND, made
 from tests.conftest import bare, finding, put, value
 from tests.core.test_rules import TANKS, WING, _fuel, _tank
+from tests.kept import assess
 
 CURLEW = made(*SECOND[0])
 

@@ -8,8 +8,7 @@ from typing import Any
 import pytest
 
 from crooked_keel.core.admitted import admit
-from crooked_keel.core.asked.suggest import suggest
-from crooked_keel.core.assess import Assessment, assess
+from crooked_keel.core.assess import Assessment
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.facts import Facts, read_record
@@ -17,6 +16,7 @@ from crooked_keel.core.judging.finding import Finding
 from crooked_keel.demo.seed import DEMOS, made, records
 from tests.conftest import DEMO_OF
 from tests.core.told import TODAY, done, facts_of, m, seen
+from tests.kept import assess, suggest
 
 BOAT = DEMO_OF["boat"]
 F = "/fits/a"

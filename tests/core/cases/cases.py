@@ -13,7 +13,6 @@ from functools import cache
 from pathlib import Path
 from typing import Any, NamedTuple
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Figure, Project, apply_operations, value_at
 from crooked_keel.core.document.fields import all_fields, figure_pointers
 from crooked_keel.core.errors import InputError
@@ -23,6 +22,7 @@ from crooked_keel.core.judging.finding import Finding
 from crooked_keel.core.topic.workspace import Workspace
 from crooked_keel.demo.seed import DEMOS, SECOND, made
 from tests.conftest import DEMO_OF
+from tests.kept import assess
 
 KEPT_BOX = "kept_box"
 FILE = Path(__file__).parent / "cases.json"

@@ -7,10 +7,10 @@ from collections import defaultdict
 from pathlib import Path
 from typing import Any
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.benches import BUILT, RULES_OF
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.reference.kinds import KINDS, new_project
+from tests.kept import assess
 
 from .cases import KEPT_BOX, Case, cases, demonstrations
 

@@ -10,14 +10,13 @@ from functools import cache
 
 import pytest
 
-from crooked_keel.core.asked.suggest import suggest
-from crooked_keel.core.assess import assess
 from crooked_keel.core.benches import RULES_OF
 from crooked_keel.core.judging.register import RULES, Rule, says_its_limit
 from crooked_keel.core.judging.settling import SETTLES
 from crooked_keel.core.topic.workspace import Workspace
 from crooked_keel.exchange.present import sentence
 from tests.core.test_words_of_the_trade import strangers
+from tests.kept import assess, suggest
 
 from .cases import Case, cases, demonstrations, found
 from .page import FILE, page

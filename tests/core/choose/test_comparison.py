@@ -6,11 +6,11 @@ from __future__ import annotations
 import pytest
 
 from crooked_keel.core.asked.comparison import Candidate, compare
-from crooked_keel.core.assess import assess
 from crooked_keel.core.choose.power.altitude import density_ratio, lapse_na
 from crooked_keel.core.document import Project
 from crooked_keel.core.figure.units import FT_M, HP_W
 from tests.conftest import DEMO_OF, KIND_IDS, finding, put, value
+from tests.kept import assess
 
 UNIT = "/fits/a/installations/main/unit"
 

@@ -12,7 +12,6 @@ from hypothesis import strategies as st
 from pydantic import BaseModel
 
 from crooked_keel.core.asked.alone import alone
-from crooked_keel.core.assess import assess
 from crooked_keel.core.choose.library import check_unit, into_fit, kept, new_fit, slug
 from crooked_keel.core.choose.section import fuel_flow
 from crooked_keel.core.document import (
@@ -35,6 +34,7 @@ from crooked_keel.core.figure.place import Place
 from crooked_keel.core.figure.units import HP_W, LB_KG
 from crooked_keel.demo.seed import library
 from tests.conftest import DEMO_OF, KIND_IDS, bare, value
+from tests.kept import assess
 
 SHELF = library()
 IDS = sorted(SHELF)

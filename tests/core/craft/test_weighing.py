@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.assess import Assessment, assess
+from crooked_keel.core.assess import Assessment
 from crooked_keel.core.craft.weighing.functions import (
     Scale,
     cg_height_by_tilt,
@@ -21,6 +21,7 @@ from crooked_keel.core.errors import InputError
 from crooked_keel.core.judging.finding import Value
 from crooked_keel.core.physics.mechanics import two_scale_cg
 from tests.conftest import put, value
+from tests.kept import assess
 
 IN, LB = 0.0254, 0.45359237
 

@@ -8,12 +8,12 @@ import numpy as np
 import pytest
 
 from crooked_keel.core.asked.studies import answer
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.drive.match.beside import STUDY, Beside
 from crooked_keel.core.physics.atmosphere import isa
 from crooked_keel.core.physics.blades import ACTIVITY, SOLIDITY
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess
 
 LAPWING = DEMO_OF["aeroplane"]
 A = "/fits/a/installations/main"

@@ -8,13 +8,13 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project
 from crooked_keel.core.drive.climb.functions import climb_rate, power_asked, top_speed
 from crooked_keel.core.figure.units import FT_M, HP_W, LB_KG
 from crooked_keel.core.judging.finding import Finding
 from crooked_keel.core.wiring import set_up
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess
 
 PLANE = DEMO_OF["aeroplane"]
 F = "/craft/flown"

@@ -8,12 +8,11 @@ from typing import Any
 import pytest
 from scipy.integrate import quad
 
-from crooked_keel.core.asked.suggest import suggest
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.drive.cross.functions import plug_shear, stress, twist, weld_shear
 from crooked_keel.core.judging.finding import Finding
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess, suggest
 
 TILLER = DEMO_OF["road-vehicle"]
 A, B = ("/fits/a/installations/main", "/fits/b/installations/main")

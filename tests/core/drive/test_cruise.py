@@ -11,8 +11,6 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy.optimize import brentq
 
-from crooked_keel.core.asked.suggest import suggest
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.drive.climb.functions import climb_rate
 from crooked_keel.core.drive.cruise.functions import climb_there, cruise_time, drag_terms, level_power
@@ -22,6 +20,7 @@ from crooked_keel.core.physics.blades import Air, Blades, pull
 from crooked_keel.demo import curlew
 from crooked_keel.demo.seed import made
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess, suggest
 
 LAPWING = DEMO_OF["aeroplane"]
 A = "/fits/a/installations/main"

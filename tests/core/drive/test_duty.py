@@ -12,13 +12,13 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy.integrate import quad
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project
 from crooked_keel.core.drive.duty.functions import charge_time, drive, way_of
 from crooked_keel.core.drive.road.functions import road_load
 from crooked_keel.core.judging.finding import Finding
 from crooked_keel.core.reference.cycles import CYCLES, Point
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess
 
 URBAN = CYCLES["town, elementary urban cycle"]
 PANNIER, HARROW = DEMO_OF["scooter"], DEMO_OF["motorcycle"]

@@ -9,13 +9,13 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project
 from crooked_keel.core.drive.heat.functions import conductance, cooled_beside, levels_off, time_constant
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.figure.units import ZERO_C_K
 from crooked_keel.core.judging.finding import Finding
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess
 
 BOAT = DEMO_OF["boat"]
 H = "/fits/a/installations/main/drive/heat"

@@ -10,7 +10,6 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy.integrate import solve_ivp
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project
 from crooked_keel.core.drive.going.functions import (
     ROTATING,
@@ -24,6 +23,7 @@ from crooked_keel.core.drive.road.functions import road_load
 from crooked_keel.core.judging.finding import Finding
 from crooked_keel.core.wiring import set_up
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess
 
 HARROW, TILLER, PANNIER = DEMO_OF["motorcycle"], DEMO_OF["road-vehicle"], DEMO_OF["scooter"]
 RULE = "drive.pulls-away"

@@ -8,11 +8,11 @@ from typing import Any
 import pytest
 from scipy.integrate import quad
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project
 from crooked_keel.core.drive.hub.functions import flat_pressure, spoke_pull
 from crooked_keel.core.judging.finding import Finding
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess
 
 B = "/fits/b/installations/main"
 H = f"{B}/wheel/hub"

@@ -12,8 +12,6 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from crooked_keel.core.asked.studies import answer
-from crooked_keel.core.asked.suggest import suggest
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.drive.match.beside import STUDY as BESIDE
 from crooked_keel.core.drive.match.functions import FIT
@@ -24,6 +22,7 @@ from crooked_keel.core.physics.blades import Air, Blades, ideal_efficiency, pull
 from crooked_keel.core.wiring import set_up
 from tests.conftest import put
 from tests.core.cases.cases import demonstrations
+from tests.kept import assess, suggest
 
 LAPWING, PLOVER = (demonstrations()[n] for n in ("lapwing", "plover"))
 A, B = "/fits/a/installations/main", "/fits/b/installations/main"

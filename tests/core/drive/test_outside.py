@@ -7,12 +7,11 @@ from typing import Any
 
 import pytest
 
-from crooked_keel.core.asked.suggest import suggest
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.judging.finding import Finding
 from crooked_keel.core.wiring import set_up
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess, suggest
 
 HARROW, TILLER, PANNIER = DEMO_OF["motorcycle"], DEMO_OF["road-vehicle"], DEMO_OF["scooter"]
 CHAIN = "/fits/b/installations/main/drive/stages/chain"

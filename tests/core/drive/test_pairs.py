@@ -9,11 +9,11 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from crooked_keel.core.asked.studies import answer
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import apply_operations
 from crooked_keel.core.drive.train.pairs import STUDY, Pairs
 from crooked_keel.core.errors import InputError
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess
 
 LAPWING, HARROW, TILLER = DEMO_OF["aeroplane"], DEMO_OF["motorcycle"], DEMO_OF["road-vehicle"]
 

@@ -10,11 +10,11 @@ import pytest
 from scipy.optimize import brentq, minimize_scalar
 
 from crooked_keel.core.asked.studies import answer
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.drive.screw.ratios import STUDY, RatioOut
 from crooked_keel.core.physics.screws import Screw, fitted, thrust_coefficient, torque_coefficient
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess
 
 SAMPHIRE = DEMO_OF["boat"]
 A = "/fits/a/installations/main"

@@ -11,8 +11,6 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy.optimize import brentq
 
-from crooked_keel.core.asked.suggest import suggest
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.drive.screw.functions import area_wanted, loading, resistance, ten_per_cent, wake
 from crooked_keel.core.errors import InputError
@@ -29,6 +27,7 @@ from crooked_keel.core.physics.screws import (
 )
 from crooked_keel.core.wiring import set_up
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess, suggest
 
 SAMPHIRE = DEMO_OF["boat"]
 A = "/fits/a/installations/main"

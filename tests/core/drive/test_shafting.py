@@ -9,8 +9,6 @@ import numpy as np
 import pytest
 from scipy.linalg import eigh
 
-from crooked_keel.core.asked.suggest import suggest
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.drive.shafting.functions import (
     METALS,
@@ -24,6 +22,7 @@ from crooked_keel.core.drive.shafting.functions import (
 )
 from crooked_keel.core.judging.finding import LEVELS, Finding
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess, suggest
 
 SAMPHIRE = DEMO_OF["boat"]
 A = "/fits/a/installations/main"

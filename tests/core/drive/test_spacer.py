@@ -10,7 +10,6 @@ import numpy as np
 import pytest
 from scipy.linalg import eigh
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project
 from crooked_keel.core.drive.spacer.functions import end_stiffness, gyroscopic, hanging, sways
 from crooked_keel.core.errors import InputError
@@ -19,6 +18,7 @@ from crooked_keel.demo import plover
 from crooked_keel.demo.seed import made
 from crooked_keel.exchange.present import sentence
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess
 
 LAPWING, PLOVER = DEMO_OF["aeroplane"], made("aeroplane", plover)
 P = "/fits/a/installations/main/propeller"

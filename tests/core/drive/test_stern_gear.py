@@ -7,11 +7,10 @@ from typing import Any
 
 import pytest
 
-from crooked_keel.core.asked.suggest import suggest
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.judging.finding import Finding
 from tests.conftest import DEMO_OF, put, value
+from tests.kept import assess, suggest
 
 SAMPHIRE = DEMO_OF["boat"]
 A = "/fits/a/installations/main"

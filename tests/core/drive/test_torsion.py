@@ -13,8 +13,6 @@ from hypothesis import strategies as st
 from scipy.integrate import solve_ivp
 from scipy.linalg import eigh
 
-from crooked_keel.core.asked.suggest import suggest
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.judging.finding import LEVELS, Finding
@@ -31,6 +29,7 @@ from crooked_keel.core.physics.torsion import (
 from crooked_keel.core.wiring import set_up
 from tests.conftest import put
 from tests.core.cases.cases import demonstrations
+from tests.kept import assess, suggest
 
 B = "/fits/b/installations/main"
 LAPWING, SAMPHIRE = (demonstrations()[n] for n in ("lapwing", "samphire"))

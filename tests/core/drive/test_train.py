@@ -7,7 +7,6 @@ from typing import Any
 
 import pytest
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project
 from crooked_keel.core.document.drive import Stage
 from crooked_keel.core.errors import CannotSay, InputError
@@ -16,6 +15,7 @@ from crooked_keel.core.resolved.ratios import own_turning, stage_ratio, stage_tu
 from crooked_keel.core.wiring import set_up
 from tests.conftest import DEMO_OF, put
 from tests.core.cases.cases import demonstrations
+from tests.kept import assess
 
 PLOVER = demonstrations()["plover"]
 PLANE = DEMO_OF["aeroplane"]

@@ -8,12 +8,11 @@ from typing import Any
 
 import pytest
 
-from crooked_keel.core.asked.suggest import suggest
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations, dump, value_at
 from crooked_keel.core.drive.screw.quantities import ScrewMatch
 from crooked_keel.core.wiring import set_up
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess, suggest
 
 A, TWO = "/fits/a/installations/main", "/fits/a/installations/two"
 

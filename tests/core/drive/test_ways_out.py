@@ -7,10 +7,9 @@ from typing import Any
 
 import pytest
 
-from crooked_keel.core.asked.suggest import suggest
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
 from tests.core.cases.cases import cases, demonstrations, document
+from tests.kept import assess, suggest
 
 MAIN = "/fits/a/installations/main"
 # Milder than the catalogue's: what it shows there is beyond what an edit within bounds clears.

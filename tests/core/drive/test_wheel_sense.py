@@ -7,10 +7,10 @@ from typing import Any
 
 import pytest
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project
 from crooked_keel.core.judging.finding import Finding
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess
 
 HARROW = DEMO_OF["motorcycle"]
 B, M = "/fits/b/installations/main", "/fits/a/installations/main"

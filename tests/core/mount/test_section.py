@@ -8,11 +8,12 @@ from typing import Any
 import numpy as np
 import pytest
 
-from crooked_keel.core.assess import Assessment, assess
+from crooked_keel.core.assess import Assessment
 from crooked_keel.core.document import apply_operations, value_at
 from crooked_keel.core.physics.geometry import thrust_rotation
 from crooked_keel.core.reference.load_cases import AEROPLANE
 from tests.conftest import made_lapwing
+from tests.kept import assess
 
 DEMO = made_lapwing()
 A = "/fits/a/installations/main"

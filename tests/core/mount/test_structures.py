@@ -7,7 +7,6 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.mount.face.functions import face_moment, overhung_motor_face, third_point
 from crooked_keel.core.mount.points.functions import (
@@ -21,6 +20,7 @@ from crooked_keel.core.mount.swing.functions import swing_unit_reactions
 from crooked_keel.core.physics.geometry import shaft_direction
 from crooked_keel.core.resolved.handed import FinalDrive
 from tests.conftest import DEMO_OF, KIND_IDS, finding, put, value
+from tests.kept import assess
 
 G0 = 9.80665
 UP, ALONG = np.array([0, 0, 1.0]), np.array([1.0, 0, 0])

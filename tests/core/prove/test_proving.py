@@ -8,8 +8,7 @@ from typing import Any
 import pytest
 
 from crooked_keel.core.admitted import admit
-from crooked_keel.core.asked.suggest import suggest
-from crooked_keel.core.assess import Assessment, assess
+from crooked_keel.core.assess import Assessment
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.facts import read_record
@@ -17,6 +16,7 @@ from crooked_keel.core.judging.finding import Finding
 from crooked_keel.core.wiring import set_up
 from tests.conftest import DEMO_OF
 from tests.core.told import facts_of, log, m, passed, reading
+from tests.kept import assess, suggest
 
 C, RPM, KN = 273.15, math.pi / 30, 1852 / 3600
 BOAT, PLANE = DEMO_OF["boat"], DEMO_OF["aeroplane"]

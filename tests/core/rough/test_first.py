@@ -4,13 +4,13 @@ from __future__ import annotations
 
 import pytest
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.benches import RULES_OF
 from crooked_keel.core.document import Project, value_at
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.first import first_page
 from crooked_keel.core.reference.kinds import KINDS
 from tests.conftest import DEMO_OF, KIND_IDS
+from tests.kept import assess
 
 from .evening import EVENINGS, evening
 

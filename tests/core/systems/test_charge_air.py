@@ -10,14 +10,13 @@ from ht.hx import effectiveness_from_NTU
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.asked.suggest import suggest
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.judging.finding import LEVELS, Finding
 from crooked_keel.core.systems.induction.functions import charge_out, compressed
 from crooked_keel.demo import plover
 from crooked_keel.demo.seed import made
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess, suggest
 
 PLOVER, SAMPHIRE = made("aeroplane", plover), DEMO_OF["boat"]
 S = "/fits/b/installations/main/systems"

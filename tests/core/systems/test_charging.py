@@ -6,12 +6,11 @@ from typing import Any
 
 import pytest
 
-from crooked_keel.core.asked.suggest import suggest
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.judging.finding import LEVELS, Finding
 from crooked_keel.core.systems.charging.functions import WANTS
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess, suggest
 
 E = "/fits/a/installations/main/systems/electric"
 BOAT, PLANE = DEMO_OF["boat"], DEMO_OF["aeroplane"]

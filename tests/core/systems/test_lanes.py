@@ -9,11 +9,11 @@ from typing import Any
 import numpy as np
 import pytest
 
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, value_at
 from crooked_keel.core.wiring import set_up
 from crooked_keel.demo.seed import DEMOS, SECOND, made
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess
 
 EVERY = [(demo.NAME, made(kind, demo)) for kind, demo in (*DEMOS, *SECOND)]
 FITS = [(name, project, fit) for name, project in EVERY for fit in project.fits]

@@ -7,12 +7,12 @@ from typing import Any
 import pytest
 
 from crooked_keel.core.asked.studies import STUDIES, answer
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, value_at
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.judging.finding import LEVELS, Finding
 from crooked_keel.exchange.present import sentence
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess
 
 UNIT = "/fits/a/installations/main"
 S = f"{UNIT}/systems"

@@ -10,14 +10,13 @@ import fluids
 import ht
 import pytest
 
-from crooked_keel.core.asked.suggest import suggest
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project, apply_operations, value_at
 from crooked_keel.core.figure.units import ZERO_C_K
 from crooked_keel.core.judging.finding import Suggestion
 from crooked_keel.core.judging.settling import SETTLES
 from crooked_keel.exchange.present import sentence
 from tests.conftest import DEMO_OF, put
+from tests.kept import assess, suggest
 
 S = "/fits/a/installations/main/systems"
 BOAT, PLANE, VAN = DEMO_OF["boat"], DEMO_OF["aeroplane"], DEMO_OF["road-vehicle"]
