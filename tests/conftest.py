@@ -34,7 +34,26 @@ def pytest_addoption(parser: pytest.Parser) -> None:
 
 
 def pytest_configure(config: pytest.Config) -> None:
+    config.addinivalue_line("markers", "long: one more of many alike, asked with --long alone")
     settings.load_profile("long" if config.getoption("--long") else "house")
+
+
+def pytest_collection_modifyitems(config: pytest.Config, items: list[pytest.Item]) -> None:
+    if config.getoption("--long"):
+        return
+    left = [i for i in items if i.get_closest_marker("long") is not None]
+    config.hook.pytest_deselected(items=left)
+    items[:] = [i for i in items if i not in left]
+
+
+def first_of(names: Iterable[Any], *always: Any) -> list[Any]:
+    """Parameters of a test that asks the same of many: these always, the others with --long."""
+
+    def one(name: Any) -> Any:
+        values = name if isinstance(name, tuple) else (name,)
+        return pytest.param(*values, marks=() if name in always else pytest.mark.long)
+
+    return [one(name) for name in names]
 
 
 @pytest.fixture

@@ -28,9 +28,12 @@ def _bench(what: str, project: Project, fit_id: str | None) -> Workspace:
     return bench
 
 
-def assess(project: Project, fit_id: str | None = None, *, facts: Facts = NOTHING) -> Assessment:
-    """The assessment of a document with one fit. Raises InputError as the core does."""
-    return _assess(project, fit_id, _bench("as it stands", project, fit_id), facts)
+def assess(
+    project: Project, fit_id: str | None = None, workspace: Workspace | None = None, facts: Facts = NOTHING
+) -> Assessment:
+    """The assessment of a document with one fit, on a bench of one's own or the one that is kept. Raises InputError as
+    the core does."""
+    return _assess(project, fit_id, workspace or _bench("as it stands", project, fit_id), facts)
 
 
 def suggest(project: Project, fit_id: str | None, key: str, facts: Facts = NOTHING) -> WaysOut:

@@ -8,6 +8,7 @@ import sys
 from pathlib import Path
 
 import pytest
+from click.testing import Result
 from typer.testing import CliRunner
 
 from crooked_keel.cli import app
@@ -24,13 +25,21 @@ def file(tmp_path_factory: pytest.TempPathFactory) -> Path:
     return made
 
 
-def run(*words: str | Path) -> subprocess.CompletedProcess[str]:
-    return subprocess.run([sys.executable, "-m", "crooked_keel", *map(str, words)], capture_output=True, text=True)
+def run(*words: str | Path) -> Result:
+    return RUNNER.invoke(app, [str(w) for w in words])
+
+
+def test_a_program_of_its_own_says_the_same(file: Path) -> None:
+    for words, status in ((["assess", str(file), "--strict"], 1), (["assess", "nowhere.json"], 2)):
+        done = subprocess.run([sys.executable, "-m", "crooked_keel", *words], capture_output=True, text=True)
+        within = run(*words)
+        assert done.returncode == within.exit_code == status
+        assert (done.stdout, done.stderr) == (within.stdout, within.stderr)
 
 
 def test_assess_in_words(file: Path) -> None:
     done = run("assess", file)
-    assert done.returncode == 0
+    assert done.exit_code == 0
     assert "STOP       Forward limit passed by 19\u00a0mm" in done.stdout
     assert "= 275.87\u00a0kg·m / 490.0\u00a0kg − 582\u00a0mm" in done.stdout
     assert "Not checked: anything else" in done.stdout
@@ -38,8 +47,8 @@ def test_assess_in_words(file: Path) -> None:
 
 
 def test_strict_is_1_for_a_stop_and_0_without(file: Path) -> None:
-    assert run("assess", file, "--strict").returncode == 1
-    assert run("assess", file, "--strict", "--fit", "B  flat-twin, direct").returncode == 0
+    assert run("assess", file, "--strict").exit_code == 1
+    assert run("assess", file, "--strict", "--fit", "B  flat-twin, direct").exit_code == 0
 
 
 def test_assess_as_json(file: Path) -> None:
@@ -51,19 +60,19 @@ def test_bad_input_is_2_with_its_sentence(file: Path, tmp_path: Path) -> None:
     bad = tmp_path / "bad.keel.json"
     bad.write_text(file.read_text().replace('"entered":"74.0 kg"', '"entered":"74.0 mm"'))
     done = run("assess", bad)
-    assert done.returncode == 2
+    assert done.exit_code == 2
     assert "/fits/a/installations/main/unit/mass: 'mm' is a length unit; a mass is wanted" in done.stderr
     assert "Accepted: kg, g" in done.stderr
-    assert run("assess", tmp_path / "nowhere.json").returncode == 2
+    assert run("assess", tmp_path / "nowhere.json").exit_code == 2
     assert "no such fit" in run("assess", file, "--fit", "zz").stderr
 
 
 def test_import_and_export_give_the_same_bytes(file: Path, tmp_path: Path) -> None:
     id = run("import", file, "--data", tmp_path).stdout.strip()
     out = tmp_path / "out.json"
-    assert run("export", id, out, "--data", tmp_path).returncode == 0
+    assert run("export", id, out, "--data", tmp_path).exit_code == 0
     assert out.read_bytes() == file.read_bytes()
-    assert run("export", "nobody", out, "--data", tmp_path).returncode == 2
+    assert run("export", "nobody", out, "--data", tmp_path).exit_code == 2
 
 
 def test_the_page_of_formulas_is_what_the_register_says() -> None:
@@ -78,7 +87,7 @@ def test_schema() -> None:
 
 def test_a_host_that_others_reach_wants_a_passphrase(tmp_path: Path) -> None:
     done = run("serve", "--host", "0.0.0.0", "--data", tmp_path)
-    assert done.returncode == 2 and "passphrase" in done.stderr
+    assert done.exit_code == 2 and "passphrase" in done.stderr
 
 
 def test_serving_does_not_import_scipy() -> None:

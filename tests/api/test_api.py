@@ -251,7 +251,7 @@ def _data_for_the_schema(tmp_path_factory: pytest.TempPathFactory) -> None:
 
 
 @schema.parametrize()
-@settings(max_examples=20, deadline=None)
+@settings(max_examples=200 if settings.get_current_profile_name() == "long" else 6, deadline=None)
 def test_no_call_breaks_the_declared_schema(case: Any) -> None:
     # The grammar of figures and pointers is finer than a JSON schema can say: a refusal of such text is right.
     case.call_and_validate(excluded_checks=[positive_data_acceptance])

@@ -24,7 +24,7 @@ from crooked_keel.api.service import Service
 from crooked_keel.core.document import load
 from crooked_keel.core.errors import InputError
 from crooked_keel.exchange.cells import safe, unquoted
-from tests.conftest import DEMO_OF
+from tests.conftest import DEMO_OF, first_of
 
 MASS = "/fits/a/installations/main/unit/mass"
 
@@ -110,7 +110,8 @@ def test_control_characters_in_a_name_go_into_every_export(client: TestClient, i
 OLD = sorted((Path(__file__).parents[1] / "golden").glob("version-*.keel.json"))
 
 
-@pytest.mark.parametrize("file", OLD, ids=lambda p: p.name)
+# The oldest goes through every step that lifts a document.
+@pytest.mark.parametrize("file", first_of(OLD, OLD[0], OLD[-1]), ids=lambda p: p.name)
 def test_a_malformed_file_of_an_older_version_is_refused(file: Path) -> None:
     """Each part of it replaced by something else: refused or read, never a fault."""
     whole = json.loads(file.read_text())

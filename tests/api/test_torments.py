@@ -4,12 +4,14 @@ odd figures, files in and out. Nothing answers 5xx, nothing is lost, no assessme
 from __future__ import annotations
 
 import random
+from collections.abc import Iterator
 from typing import Any
 
 import pytest
 from benchmarks.torments import FILES, NO_RECORDS, ODD, Window
 from fastapi.testclient import TestClient
 
+from crooked_keel.api.app import create_app
 from crooked_keel.api.library_service import LibraryService
 from crooked_keel.api.service import Service
 from crooked_keel.demo.seed import library
@@ -24,6 +26,15 @@ def window(client: TestClient) -> Window:
     shelf.library.put(units)
     projects = [service.store.create(p, "Started").project_id for p in DEMO_OF.values()]
     return Window(random.Random(7), projects, list(units))
+
+
+@pytest.fixture(scope="module")
+def refusing(tmp_path_factory: pytest.TempPathFactory) -> Iterator[tuple[TestClient, list[str]]]:
+    """One server with every demonstration, for what leaves nothing behind: it, and the ids of its projects."""
+    app = create_app(tmp_path_factory.mktemp("refusing"))
+    with TestClient(app, "http://localhost", raise_server_exceptions=False) as made:
+        yield made, [app.state.service.store.create(p, "Started").project_id for p in DEMO_OF.values()]
+    app.state.service.store.close()
 
 
 @pytest.fixture
@@ -58,9 +69,9 @@ def test_what_was_lost_would_be_seen(window: Window, call: Any) -> None:
 
 @pytest.mark.parametrize("odd", NO_RECORDS, ids=lambda v: str(v.get("kind")))
 def test_what_is_no_record_is_refused_at_a_field_and_nothing_is_kept(
-    client: TestClient, window: Window, odd: dict[str, Any]
+    refusing: tuple[TestClient, list[str]], odd: dict[str, Any]
 ) -> None:
-    project = window.projects[-1]
+    client, (*_, project) = refusing
     reply = client.post(f"/api/projects/{project}/records?fit=a", json={"record": {"by": "Owner", "fit": "a", **odd}})
     assert reply.status_code == 422 and reply.json()["detail"], reply.text
     assert client.get(f"/api/projects/{project}/records").json() == []
@@ -75,11 +86,12 @@ def test_records_that_were_lost_would_be_seen(window: Window, call: Any) -> None
 
 
 @pytest.mark.parametrize("odd", ODD, ids=lambda v: repr(v)[:30])
-def test_an_odd_figure_is_taken_or_refused_with_a_reason(client: TestClient, window: Window, odd: Any) -> None:
+def test_an_odd_figure_is_taken_or_refused_with_a_reason(refusing: tuple[TestClient, list[str]], odd: Any) -> None:
     """In the place of a mass, a bore, a temperature and a ratio."""
+    client, projects = refusing
     base = "/fits/a/installations/main"
     for path in ("unit/mass", "systems/cooling/loop/out/bore", "systems/exhaust/gas", "systems/exhaust/mixture"):
-        id = window.projects[3]
+        id = projects[3]
         state = client.get(f"/api/projects/{id}?fit=a").json()
         edit = {"op": "replace", "path": f"{base}/{path}", "value": odd}
         body = {"base": state["revision"], "summary": "odd", "operations": [edit]}
@@ -92,7 +104,8 @@ def test_an_odd_figure_is_taken_or_refused_with_a_reason(client: TestClient, win
 
 
 @pytest.mark.parametrize("text", FILES, ids=lambda v: repr(v)[:30])
-def test_a_file_that_is_not_what_it_should_be_is_refused(client: TestClient, window: Window, text: str) -> None:
+def test_a_file_that_is_not_what_it_should_be_is_refused(refusing: tuple[TestClient, list[str]], text: str) -> None:
+    client, _ = refusing
     before = client.get("/api/projects").json()
     reply = client.post("/api/projects/import", json={"text": text})
     assert reply.status_code == 422 and reply.json()["detail"]

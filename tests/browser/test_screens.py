@@ -47,7 +47,8 @@ def test_benches_are_axe_clean(page: Page, demo: str, fit: str) -> None:
         expect(page.locator(f'[data-bench="{bench}"]')).to_be_visible()
         expect(page.get_by_role("complementary", name="Findings")).to_be_visible()
         page.wait_for_load_state("networkidle")
-        assert violations(page) == [], bench
+        # What stands around it is the same on every bench.
+        assert violations(page, "html" if bench == BENCHES[0] else "main, aside") == [], bench
 
 
 SIZES = ((1280, 800), (1024, 768), (820, 1180))

@@ -6,7 +6,6 @@ import math
 import traceback
 from collections.abc import Callable
 from dataclasses import replace
-from functools import lru_cache
 from typing import Any, TypeVar
 
 from .align import section as align
@@ -121,7 +120,9 @@ class _Run:
 
     def bench(self, bench: Bench, scope: Scope) -> None:
         """Every rule and every value of a bench on the topics of a scope."""
-        for asked in _asked_of(bench, scope.kinds, self.forms):
+        for asked in asked_of_forms(bench, self.forms):
+            if not scope.has(asked.takes):
+                continue
             found = self.ws.still(asked.rule.id, asked.takes, scope)
             self.findings += found.said if found is not None else self._judged(asked, scope)
         for function in TABLE[bench].values:
@@ -148,12 +149,6 @@ class _Run:
             self.failed.add(r.bench)
             why = "This check failed by a fault of the program. The other checks stand."
             return _finding_names([verdict(r.id, "unknown", "Cannot say: {what}", why, what=_named(r))], scope.name)
-
-
-@lru_cache(maxsize=256)
-def _asked_of(bench: Bench, kinds: frozenset[type], forms: frozenset[Form]) -> tuple[Asked, ...]:
-    """The rules of a bench that there is something to ask of."""
-    return tuple(a for a in asked_of_forms(bench, forms) if kinds >= a.takes.needed)
 
 
 def _verdicts(r: Rule, topics: tuple[Any, ...], suffix: str) -> list[Finding]:

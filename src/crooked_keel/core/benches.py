@@ -8,7 +8,6 @@ from __future__ import annotations
 import importlib
 import pkgutil
 from collections.abc import Callable, Iterator
-from functools import lru_cache
 from typing import Any, NamedTuple
 
 from .align import section as align
@@ -95,7 +94,6 @@ def _rules(bench: Bench) -> list[Asked]:
 RULES_OF: dict[Bench, list[Asked]] = {bench: _rules(bench) for bench in BUILT}
 
 
-@lru_cache(maxsize=256)
-def asked_of_forms(bench: Bench, forms: frozenset[Form]) -> tuple[Asked, ...]:
+def asked_of_forms(bench: Bench, forms: frozenset[Form]) -> list[Asked]:
     """The rules of a bench that are asked of a craft of these forms."""
-    return tuple(a for a in RULES_OF.get(bench, []) if a.rule.form is None or a.rule.form in forms)
+    return [a for a in RULES_OF.get(bench, []) if a.rule.form is None or a.rule.form in forms]

@@ -171,11 +171,11 @@ class Takes:
 
     def __init__(self, kinds: tuple[tuple[type, bool], ...]) -> None:
         self.needed = frozenset(kind for kind, optional in kinds if not optional)
-        self._kinds = tuple(kind for kind, _ in kinds)
+        self.kinds = tuple(kind for kind, _ in kinds)
 
     def of(self, scope: Scope) -> tuple[Any, ...]:
         """These topics of a scope, None for what it has not."""
-        return tuple(map(scope.get, self._kinds))
+        return tuple(map(scope.get, self.kinds))
 
 
 class Scope(dict[type, Any]):
