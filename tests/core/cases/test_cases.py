@@ -6,7 +6,9 @@ import ast
 import inspect
 import sys
 from collections import defaultdict
+from collections.abc import Callable
 from functools import cache
+from typing import Any
 
 import pytest
 
@@ -102,11 +104,11 @@ def test_every_rule_that_can_trouble_says_what_settles_it() -> None:
 
 
 @pytest.mark.parametrize("of", demonstrations())
-def test_every_stop_and_watch_has_a_way_out_or_says_what_settles_it(of: str) -> None:
-    """And every way out is said in the words of its trade."""
+def test_every_stop_and_watch_has_a_way_out_or_says_what_settles_it(of: str, some: Callable[..., Any]) -> None:
+    """And every way out is said in the words of its trade. Every other one, all with --long."""
     project, asked = demonstrations()[of], 0
     for fit in project.fits:
-        for trouble in (f for f in assess(project, fit).findings if f.level in ("stop", "watch")):
+        for trouble in some((f for f in assess(project, fit).findings if f.level in ("stop", "watch")), 2):
             answer = suggest(project, fit, trouble.key)
             asked += 1
             assert answer.suggestions or len(answer.none.split()) > 4, trouble.key

@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Callable
 
 import fluids
 import ht
 import pytest
-from CoolProp.CoolProp import PropsSI
 from hypothesis import assume, given
 from hypothesis import strategies as st
 
@@ -110,13 +110,24 @@ def test_exhaust_pipe_by_the_formula_of_installation_guides() -> None:
     assert exhaust_bore(flow, density, 2.5, 60, 7500, 500) == pytest.approx(0.033965, rel=1e-4)
 
 
+Properties = Callable[..., float]
+
+
+@pytest.fixture(scope="module")
+def properties() -> Properties:
+    from CoolProp.CoolProp import PropsSI  # three seconds to load, which not every worker need wait for
+
+    made: Properties = PropsSI
+    return made
+
+
 @pytest.mark.parametrize(
     ("gauge", "height", "celsius"),
     [(0, 0, 99.97), (50e3, 0, 111.61), (90e3, 0, 118.81), (103.4e3, 0, 120.95), (0, 3000, 89.97)],
 )
-def test_water_boils_where_coolprop_says(gauge: float, height: float, celsius: float) -> None:
+def test_water_boils_where_coolprop_says(properties: Properties, gauge: float, height: float, celsius: float) -> None:
     pressure = fluids.ATMOSPHERE_1976(height).P + gauge
-    there = PropsSI("T", "P", pressure, "Q", 0, "Water")
+    there = properties("T", "P", pressure, "Q", 0, "Water")
     assert there - ZERO_C_K == pytest.approx(celsius, abs=0.1)
     assert boils_at(gauge, height) == pytest.approx(there, abs=0.3)
 
@@ -125,11 +136,11 @@ def test_water_boils_where_coolprop_says(gauge: float, height: float, celsius: f
     ("coolant", "fluid"),
     [("water", "Water"), ("half ethylene glycol", "INCOMP::MEG[0.5]"), ("half propylene glycol", "INCOMP::MPG[0.5]")],
 )
-def test_coolants_are_those_of_coolprop(coolant: str, fluid: str) -> None:
+def test_coolants_are_those_of_coolprop(properties: Properties, coolant: str, fluid: str) -> None:
     ours = COOLANTS[coolant]
     for celsius, density in ((20.0, ours.cold_kg_m3), (100.0, ours.hot_kg_m3)):
-        assert density == pytest.approx(PropsSI("D", "T", ZERO_C_K + celsius, "P", 2e5, fluid), rel=2e-3)
-    assert ours.specific_j_kg_k == pytest.approx(PropsSI("C", "T", ZERO_C_K + 90, "P", 2e5, fluid), rel=0.03)
+        assert density == pytest.approx(properties("D", "T", ZERO_C_K + celsius, "P", 2e5, fluid), rel=2e-3)
+    assert ours.specific_j_kg_k == pytest.approx(properties("C", "T", ZERO_C_K + 90, "P", 2e5, fluid), rel=0.03)
 
 
 def test_keel_cooler_and_wet_exhaust_by_hand() -> None:
