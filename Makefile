@@ -26,6 +26,9 @@ $(S)/web: web/package.json web/package-lock.json | $(S)
 web/src/api/schema.d.ts: $(S)/py $(S)/web $(PYSRC)
 	$(V)/python -m crooked_keel openapi web/openapi.json
 	cd web && npm run -s gen
+# What the tests of the screen read in the place of a server.
+web/demonstrations.json: $(S)/py tests/assessed.py $(PYSRC)
+	$(V)/python -m tests.assessed $@
 $(S)/build: $(S)/web web/src/api/schema.d.ts $(WEBSRC)
 	cd web && npm run -s build
 	touch $@
@@ -40,7 +43,7 @@ lint: $(S)/build
 	$(V)/mypy
 	$(V)/lint-imports
 	cd web && npm run -s lint
-test: lint chromium
+test: lint chromium web/demonstrations.json
 	cd web && npm run -s test
 	$(V)/python -m pytest --ignore tests/browser -n auto --dist worksteal --durations=10
 	$(V)/python -m pytest tests/browser -n 2 --dist worksteal --durations=10
@@ -60,4 +63,4 @@ lock: $(S)/py
 	$(V)/uv pip compile -q --universal --generate-hashes --python-version 3.11 --no-header --no-annotate --group dev -c requirements.txt pyproject.toml -o requirements-dev.txt
 	awk '/^uv==/{f=1} f{print} f&&!/\\$$/{exit}' requirements-dev.txt > requirements-uv.txt
 clean:
-	rm -rf .venv .stamps web/node_modules src/crooked_keel/static web/openapi.json web/src/api/schema.d.ts
+	rm -rf .venv .stamps web/node_modules src/crooked_keel/static web/openapi.json web/demonstrations.json web/src/api/schema.d.ts

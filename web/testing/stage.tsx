@@ -44,6 +44,10 @@ vi.mock('../src/api/project', async (actual) => ({
   useProject: () => now.project,
   useShown: () => now.shown,
 }));
+vi.mock('@tanstack/react-router', async (actual) => ({
+  ...(await actual<typeof import('@tanstack/react-router')>()),
+  useNavigate: () => () => Promise.resolve(),
+}));
 vi.mock('../src/api/route', () => ({
   workshop: {
     useSearch: () => now.search,

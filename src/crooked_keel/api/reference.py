@@ -2,7 +2,10 @@
 
 from __future__ import annotations
 
-from fastapi import APIRouter
+from functools import cache
+from hashlib import sha256
+
+from fastapi import APIRouter, Request, Response
 
 from ..core import document
 from ..core.document import LibraryUnit
@@ -47,9 +50,24 @@ def _shown(si: float, plus_minus: float | None, dimension: str, units: str) -> s
     return f"{text} ±{number(plus_minus, between(dimension), units)}" if plus_minus is not None else text
 
 
-@router.get("/reference")
-def reference() -> Reference:
-    """Units of each view and every field of the document."""
+@router.get("/reference", response_model=Reference)
+def reference(request: Request) -> Response:
+    """Units of each view and every field of the document: the same for as long as the program runs."""
+    text, tag = _written()
+    headers = {"ETag": tag, "Cache-Control": "no-cache"}
+    if request.headers.get("if-none-match") == tag:
+        return Response(status_code=304, headers=headers)
+    return Response(text, media_type="application/json", headers=headers)
+
+
+@cache
+def _written() -> tuple[bytes, str]:
+    """The reference as it is sent, and the name of what it says."""
+    text = _reference().model_dump_json().encode()
+    return text, f'"{sha256(text).hexdigest()[:20]}"'
+
+
+def _reference() -> Reference:
     fields = []
     for f in [*all_fields(), *all_fields(LibraryUnit, "/library/*")]:
         origin = None

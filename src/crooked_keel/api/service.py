@@ -19,7 +19,7 @@ from ..core.asked.studies import answer
 from ..core.asked.suggest import suggest
 from ..core.assess import Assessment, assess
 from ..core.changes import changed
-from ..core.document import Project, apply_operations, fragments_of, plain
+from ..core.document import Project, apply_operations, dump, fragments_of, plain
 from ..core.errors import InputError
 from ..core.facts import Facts, read_record
 from ..core.figure.grammar import NumberStyle, parse_figure
@@ -43,6 +43,8 @@ from .workspaces import Workspaces
 
 A = TypeVar("A", bound=Answer)
 log = logging.getLogger("crooked_keel")
+# Ways out of so many findings are kept.
+_MOST_WAYS = 256
 
 
 class Service:
@@ -56,6 +58,8 @@ class Service:
         self._trials = Workspaces(1)
         # By state, fit, and the facts that it was assessed with.
         self._kept: OrderedDict[tuple[str, int, str | None], tuple[Facts, Assessment]] = OrderedDict()
+        # Ways out that were looked for, by figures, fit and finding, with the facts that they follow from as well.
+        self._ways: OrderedDict[tuple[bytes, str | None, str], tuple[Facts, Suggestions]] = OrderedDict()
 
     def assessment(self, head: Head, fit: str | None, facts: Facts | None = None) -> Assessment:
         """The assessment of a state; failures of the program go to the log. facts: where they were read just now."""
@@ -189,12 +193,20 @@ class Service:
         )
 
     def suggestions(self, project_id: str, fit: str | None, finding: str) -> Suggestions:
-        """Proved ways to clear a finding."""
-        document = self.store.head(project_id).document
+        """Proved ways to clear a finding. Of the same figures they are looked for once: they take longest of all."""
+        document, facts = self.store.head(project_id).document, self.facts.of(project_id)
         fit = self.fit_of(document, fit)
+        key = sha256(dump(document).encode()).digest(), fit, finding
+        known = self._ways.get(key)
+        if known is not None and known[0] == facts:
+            return known[1]
         with self._trials.of(project_id, fit) as trials:
-            found = suggest(document, fit, finding, self.facts.of(project_id), trials)
-        return Suggestions(suggestions=found.suggestions, none=found.none)
+            found = suggest(document, fit, finding, facts, trials)
+        made = Suggestions(suggestions=found.suggestions, none=found.none)
+        self._ways[key] = facts, made
+        while len(self._ways) > _MOST_WAYS:
+            self._ways.popitem(last=False)
+        return made
 
     def ask(self, study: Study[A], project_id: str, fit: str | None, **asked: Any) -> A:
         """What a study says."""

@@ -19,7 +19,7 @@ export interface Form {
 const entered = (v: unknown): string =>
   v && typeof v === 'object' && 'entered' in v ? String((v as { entered: string }).entered) : '';
 const words = (...parts: unknown[]): string =>
-  parts.filter((p) => p !== undefined && p !== null && p !== '').join(', ');
+  parts.filter((p) => p !== undefined && p !== null && p !== '' && p !== false).join(', ');
 
 export const FORMS: Form[] = [
   {

@@ -1,3 +1,4 @@
+// @vitest-environment jsdom
 import { describe, expect, it } from 'vitest';
 import { ALL, attribute, Plot, points, stand, UNITS, type XY } from '../../../testing/stage';
 import { formatNumber } from '../../figure/format';
@@ -74,18 +75,18 @@ describe.each(flying)('envelope of $craft $fit, $units', ({ craft, fit, units })
   it('has gross mass as a dashed line across', () => {
     const dashed = plot.svg.querySelector('path[stroke-dasharray="4 3"]');
     if (balance.gross_si == null) return expect(dashed).toBeNull();
-    for (const [, mass] of plot.read(dashed)) expect(Math.abs(mass - balance.gross_si) / plot.pixel[1]).toBeLessThan(0.05);
+    for (const [, mass] of plot.read(dashed))
+      expect(Math.abs(mass - balance.gross_si) / plot.pixel[1]).toBeLessThan(0.05);
   });
   it('has the edges of every loading that can be', () => {
     const edges = [...plot.svg.querySelectorAll('path[stroke-dasharray="1.5 3"]')];
     expect(edges).toHaveLength(balance.frontier.length);
-    edges.forEach((e, i) =>
+    for (const [i, e] of edges.entries())
       near(
         plot.read(e),
         (balance.frontier[i]?.points ?? []).map((p) => [p.x_si, p.mass_si]),
         plot,
-      ),
-    );
+      );
   });
 });
 
@@ -129,7 +130,10 @@ describe.each(wheeled)('axle loads of $craft $fit, $units', ({ craft, fit, units
       const now = axles[i]?.rear_si;
       const cell = r.querySelectorAll('td')[2];
       const hollow = cell?.querySelector('.border-grey');
-      if (before == null || now == null) return expect(hollow ?? null).toBeNull();
+      if (before == null || now == null) {
+        expect(hollow ?? null).toBeNull();
+        return;
+      }
       const bar = cell?.querySelector('.bg-act, .bg-stop');
       if (now > 1) expect(width(hollow, 'width') / width(bar, 'width')).toBeCloseTo(before / now, 6);
     });
@@ -138,7 +142,8 @@ describe.each(wheeled)('axle loads of $craft $fit, $units', ({ craft, fit, units
 
 describe('an axle over its plate', () => {
   const { draw, state } = stand('Tiller', 'a');
-  const plate = ((state.document.craft as { limits: unknown }).limits as { rear_axle?: { si: number } }).rear_axle?.si ?? 0;
+  const plate =
+    ((state.document.craft as { limits: unknown }).limits as { rear_axle?: { si: number } }).rear_axle?.si ?? 0;
 
   it('has its bar red and longer than where the plate stands; one under it has not', () => {
     const over = stand('Tiller', 'a', 'mm-kg', (made) => {

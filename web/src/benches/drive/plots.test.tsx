@@ -1,6 +1,7 @@
+// @vitest-environment jsdom
 import { describe, expect, it } from 'vitest';
-import type { Assessment, Drive } from '../../api/client';
 import { ALL, attribute, Plot, points, stand, UNITS, type XY } from '../../../testing/stage';
+import type { Assessment, Drive } from '../../api/client';
 import { Crossings } from './Crossings';
 import { Envelope } from './Envelope';
 import { Match } from './Match';
@@ -68,7 +69,9 @@ describe.each(having('envelope'))('torque of the motor of $craft $fit, $units', 
     near(plot.read(plot.svg.querySelector(`[data-${at}]`)), pairs(e.speeds_si, torque), plot);
   });
   it('is never less with full packs than as they are named', () => {
-    e.full_si.forEach((t, i) => expect(t).toBeGreaterThanOrEqual((e.named_si[i] as number) - 1e-9));
+    e.full_si.forEach((t, i) => {
+      expect(t).toBeGreaterThanOrEqual((e.named_si[i] as number) - 1e-9);
+    });
   });
   it('draws what lasts up to the rated speed, and no further than the motor turns', () => {
     const line = plot.svg.querySelector('[data-lasting]');
@@ -101,11 +104,7 @@ describe.each(having('torsion'))('twisting of $craft $fit, $units', ({ craft, fi
     dots.forEach((dot, i) => {
       const c = t.crossings[i] as (typeof t.crossings)[number];
       const circle = dot.querySelector('circle');
-      near(
-        [plot.at([attribute(circle, 'cx'), attribute(circle, 'cy')])],
-        [[c.at_si, c.at_si * c.order]],
-        plot,
-      );
+      near([plot.at([attribute(circle, 'cx'), attribute(circle, 'cy')])], [[c.at_si, c.at_si * c.order]], plot);
       expect(dot.getAttribute('data-level')).toBe(c.level);
     });
   });
@@ -114,8 +113,7 @@ describe.each(having('torsion'))('twisting of $craft $fit, $units', ({ craft, fi
     const slopes = rays
       .map((d) => points(d).map((p) => plot.at(p)))
       .map(([a, b]) => ((b as XY)[1] - (a as XY)[1]) / ((b as XY)[0] - (a as XY)[0]));
-    for (const { per_turn: order } of t.orders)
-      expect(slopes.some((s) => Math.abs(s / order - 1) < 2e-3)).toBe(true);
+    for (const { per_turn: order } of t.orders) expect(slopes.some((s) => Math.abs(s / order - 1) < 2e-3)).toBe(true);
   });
   it('tells the worst first and the same as it draws', () => {
     const told = [...drawn.querySelectorAll('li')];
@@ -154,7 +152,10 @@ describe.each(having('match'))('unit against propeller of $craft $fit, $units', 
       const [x, y] = plot.at([attribute(circle, 'cx'), attribute(circle, 'cy')]);
       expect(Math.abs(x - speed) / plot.pixel[0]).toBeLessThan(0.05);
       // On the curve of the unit: between its neighbours.
-      const next = Math.max(1, m.speeds_si.findIndex((s) => s >= speed));
+      const next = Math.max(
+        1,
+        m.speeds_si.findIndex((s) => s >= speed),
+      );
       const [a, b] = [m.unit_si[next - 1] as number, m.unit_si[next] as number];
       expect(y).toBeGreaterThanOrEqual(Math.min(a, b) - plot.pixel[1]);
       expect(y).toBeLessThanOrEqual(Math.max(a, b) + plot.pixel[1]);
