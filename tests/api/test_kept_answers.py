@@ -8,7 +8,6 @@ import pytest
 from fastapi.testclient import TestClient
 
 import crooked_keel.api.service as service
-from crooked_keel.core.document import dump
 from tests.conftest import DEMO_OF, revision
 
 STOP = "balance.cg-forward"
@@ -29,7 +28,8 @@ def looked(monkeypatch: pytest.MonkeyPatch) -> list[str]:
 
 
 def imported(client: TestClient) -> str:
-    return str(client.post("/api/projects/import", json={"text": dump(DEMO_OF["aeroplane"])}).json()["id"])
+    store = client.app.state.service.store  # type: ignore[attr-defined]
+    return str(store.create(DEMO_OF["aeroplane"], "Started").project_id)
 
 
 def ways(client: TestClient, id: str, finding: str = STOP, fit: str = "a") -> Any:
@@ -64,7 +64,7 @@ def test_after_an_edit_they_are_looked_for_again(client: TestClient, looked: lis
     reply = client.patch(f"/api/projects/{id}?fit=a", json={"base": revision(client, id), "operations": [edit]})
     assert reply.status_code == 200
     assert ways(client, id) != before
-    client.post(f"/api/projects/{id}/undo?fit=a", json={"base": revision(client, id)})
+    assert client.post(f"/api/projects/{id}/undo?fit=a&on={revision(client, id)}").status_code == 200
     # As it was: they are known.
     assert ways(client, id) == before
     assert len(looked) == 2

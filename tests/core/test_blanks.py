@@ -133,8 +133,8 @@ SPARE = re.compile(
 def test_each_figure_of_a_demonstration_is_missed_and_betters_nothing(
     kind: str, request: pytest.FixtureRequest, some: Callable[..., Any]
 ) -> None:
-    """Every other one of the first fit, and of the craft as found the figures of its old unit with one in four of the others; all of
-    every fit with --long."""
+    """Every other one of the first fit; of the craft as found the figures of its old unit with one in four of the
+    others. All of every fit with --long."""
     project, wrong, named, tried = DEMO_OF[kind], [], set(), set()
     fits = list(project.fits)[: None if request.config.getoption("--long") else 1]
     for fit in (None, *fits):
