@@ -58,27 +58,6 @@ def test_righting_arms_of_a_boat_with_sections(page: Page, beside) -> None:  # t
     expect(page.get_by_role("region", name="Righting arms")).to_have_count(0)
 
 
-def test_axle_loads_pass_their_plate_in_red(page: Page, beside) -> None:  # type: ignore[no-untyped-def]
-    project = put(DEMO_OF["road-vehicle"], {"/craft/limits/rear_axle": "200 kg"})
-    page.goto(f"/p/{beside(project)}/balance?fit=a")
-    loads = page.get_by_role("region", name="Axle loads")
-    expect(loads.get_by_role("row")).to_have_count(1 + len(assess(project, "a").balance.axles))  # type: ignore[union-attr]
-    expect(loads.locator("div.bg-stop").first).to_be_visible()
-    expect(loads).to_contain_text("plate 200.0\u00a0kg")
-
-
-def test_gears_touch_and_belts_do_not(page: Page, beside) -> None:  # type: ignore[no-untyped-def]
-    page.goto(f"/p/{beside(DEMO_OF['boat'])}/drive?fit=a")
-    (x, y, r), (u, v, s) = centre(page, '[data-stage="down-angle gear"] circle')
-    assert abs(((x - u) ** 2 + (y - v) ** 2) ** 0.5 - (r + s)) < 0.5
-    page.goto(f"/p/{beside(DEMO_OF['aeroplane'])}/drive?fit=a")
-    (x, y, r), (u, v, s) = centre(page, '[data-stage="belt"] circle')
-    apart = ((x - u) ** 2 + (y - v) ** 2) ** 0.5
-    ratio = assess(DEMO_OF["aeroplane"], "a")
-    wanted = next(v.si for v in ratio.values if v.id == "drive.ratio")
-    assert apart > r + s and wanted is not None and abs(max(r, s) / min(r, s) - wanted) < 0.01
-
-
 def test_candidates_are_drawn_over_the_old_unit(page: Page, beside) -> None:  # type: ignore[no-untyped-def]
     project = DEMO_OF["boat"]
     page.goto(f"/p/{beside(project)}/choose?fit=a")

@@ -17,7 +17,7 @@ from crooked_keel.core.facts import Facts
 from crooked_keel.core.figure.units import between
 from crooked_keel.core.judging.finding import Finding, Value
 from crooked_keel.exchange.present import answer, number, sentence
-from tests.conftest import DEMO_OF, KIND_IDS
+from tests.conftest import DEMO_OF, KIND_IDS, first_of
 
 from .test_boat_in_full import imported
 
@@ -94,7 +94,8 @@ def in_lane(page: Page, lane: str, values: dict[str, Value], units: str) -> set[
     return set(answers)
 
 
-@pytest.mark.parametrize("kind", KIND_IDS)
+# The tests of the screen without a browser ask the same of every fit of every craft, in both systems of units.
+@pytest.mark.parametrize("kind", first_of(KIND_IDS, "boat"))
 def test_the_screen_says_what_the_core_says(page: Page, server: str, kind: str, some: Callable[..., Any]) -> None:
     """One of the fits, or the craft as found; all of them with --long."""
     project: Project = DEMO_OF[kind]

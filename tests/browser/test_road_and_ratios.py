@@ -1,15 +1,13 @@
-"""Road and ratios on screen: force by gear as the core has it; ratios, teeth and ways of driving laid side by side."""
+"""Road and ratios on screen: ratios, teeth and ways of driving laid side by side."""
 
 from __future__ import annotations
 
 import re
 from collections.abc import Callable
 
-import pytest
 from playwright.sync_api import Page, expect
 
 from crooked_keel.core.asked.studies import answer
-from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Project
 from crooked_keel.core.drive.screw.ratios import STUDY
 from tests.conftest import DEMO_OF
@@ -18,33 +16,6 @@ from .axe import violations
 
 HARROW, SAMPHIRE, TILLER = DEMO_OF["motorcycle"], DEMO_OF["boat"], DEMO_OF["road-vehicle"]
 Beside = Callable[[Project], str]
-
-
-def test_force_by_gear_lies_where_the_core_has_it(page: Page, beside: Beside) -> None:
-    """Every gear ends where its speed and force are, on one scale; what it falls to is told; the line of grip is there
-    where it is below the highest force."""
-    page.goto(f"/p/{beside(HARROW)}/drive?fit=b")
-    drawn = assess(HARROW, "b").installations[0].drive
-    assert drawn is not None and drawn.saw is not None
-    teeth = page.locator("[data-gear]")
-    expect(teeth).to_have_count(len(drawn.saw.gears))
-    ends = teeth.evaluate_all(
-        "es => es.map(e => { const p = e.getPointAtLength(e.getTotalLength()); return [p.x, p.y] })"
-    )
-    (x0, y0), (x1, y1) = ends[0], ends[-1]
-    at = [(g.speeds_si[-1], g.forces_si[-1]) for g in drawn.saw.gears]
-    across, up = (x1 - x0) / (at[-1][0] - at[0][0]), (y1 - y0) / (at[-1][1] - at[0][1])
-    for (x, y), (speed, force) in zip(ends, at, strict=True):
-        assert x == pytest.approx(x0 + across * (speed - at[0][0]), abs=0.3)
-        assert y == pytest.approx(y0 + up * (force - at[0][1]), abs=0.3)
-    most = max(f for g in drawn.saw.gears for f in g.forces_si)
-    assert drawn.saw.most_si is not None and drawn.saw.most_si < most
-    expect(page.locator("[data-most]")).to_have_count(1)
-    expect(page.get_by_text(re.compile("Shifted up at its fastest"))).to_contain_text("out of first")
-    # Of the adjuster what the next even chain takes.
-    expect(page.locator("[data-reach] [data-moved]")).to_have_count(1)
-    expect(page.get_by_text(re.compile("of 32.mm of.adjuster"))).to_be_visible()
-    assert violations(page) == []
 
 
 def test_a_ratio_is_taken_with_its_propeller(page: Page, beside: Beside) -> None:
