@@ -48,8 +48,9 @@ test: lint chromium web/demonstrations.json
 	$(V)/python -m pytest --ignore tests/browser -n auto --dist worksteal --durations=10
 	$(V)/python -m pytest tests/browser -n 2 --dist worksteal --durations=10
 # Many more random documents and edits than `make test` draws; for the night.
-test-long: $(S)/build
+test-long: $(S)/build chromium
 	$(V)/python -m pytest --ignore tests/browser -n auto --long --durations=10
+	$(V)/python -m pytest tests/browser -n 2 --long --durations=10
 # A server killed while it is written to, backed up and restored; it prints what was acknowledged and what was lost.
 torture: $(S)/build
 	$(V)/python -m pytest tests/store tests/api/test_hostile.py tests/api/test_windows.py -n auto --long

@@ -6,6 +6,7 @@ from __future__ import annotations
 import re
 from pathlib import Path
 
+import pytest
 from openpyxl import Workbook
 from playwright.sync_api import Page, expect
 
@@ -136,6 +137,7 @@ def test_what_is_folded_opens_for_the_figure_that_is_looked_for(page: Page, demo
     expect(page.locator('[data-finding="balance.mass-landing"]')).to_contain_text("Landing mass passed by")
 
 
+@pytest.mark.long
 def test_wing_tanks_burn_by_turns_and_the_best_order_is_found(page: Page, demo: str) -> None:
     page.goto(f"/p/{demo}/balance?fit=a")
     page.get_by_text("Tanks this fit adds").click()

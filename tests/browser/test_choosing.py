@@ -6,6 +6,7 @@ from __future__ import annotations
 import re
 from pathlib import Path
 
+import pytest
 from playwright.sync_api import Page, expect
 
 from .axe import violations
@@ -111,6 +112,7 @@ def test_what_hangs_on_it_is_put_into_the_ledger_by_the_finding(page: Page, demo
     expect(page.locator('[data-finding="choose.left-out"]')).to_have_attribute("data-level", "ok")
 
 
+@pytest.mark.long
 def test_many_candidates_stand_in_rows_and_nothing_hangs_over(page: Page, demo: str) -> None:
     page.goto(f"/p/{demo}/choose?fit=b")
     for n in range(3, 8):

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 
+import pytest
 from playwright.sync_api import Page, expect
 
 from crooked_keel.core.assess import assess
@@ -58,6 +59,7 @@ def test_righting_arms_of_a_boat_with_sections(page: Page, beside) -> None:  # t
     expect(page.get_by_role("region", name="Righting arms")).to_have_count(0)
 
 
+@pytest.mark.long
 def test_candidates_are_drawn_over_the_old_unit(page: Page, beside) -> None:  # type: ignore[no-untyped-def]
     project = DEMO_OF["boat"]
     page.goto(f"/p/{beside(project)}/choose?fit=a")

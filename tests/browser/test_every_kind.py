@@ -9,7 +9,6 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.conftest import first_of
 from tests.typed import BLANKS, SCREW
 
 from .axe import violations
@@ -72,8 +71,9 @@ def fill_blanks(page: Page, table: list[tuple[str, str]]) -> int:
     return len(done)
 
 
-# Of the others `tests/api/test_filled_in.py` types the same.
-@pytest.mark.parametrize("kind", first_of(sorted(BLANKS), "scooter"))
+# `tests/api/test_filled_in.py` types the same; one kind goes this way in `test_from_empty.py`.
+@pytest.mark.long
+@pytest.mark.parametrize("kind", sorted(BLANKS))
 def test_from_a_new_project_to_a_verdict_on_every_bench(page: Page, kind: str) -> None:
     start(page, kind)
     findings = page.get_by_role("complementary", name="Findings")
@@ -141,6 +141,7 @@ def test_the_boatyard_reads_flats_per_foot_with_nothing_else_entered(page: Page)
     expect(page.locator('[data-finding="align.soft-foot"]')).to_have_attribute("data-level", "stop")
 
 
+@pytest.mark.long
 def test_the_scooter_builder_reads_power_from_pack_and_limits(page: Page) -> None:
     start(page, "scooter")
     go(page, "drive")
@@ -151,6 +152,7 @@ def test_the_scooter_builder_reads_power_from_pack_and_limits(page: Page) -> Non
     expect(page.locator('[data-value="drive.pack-power"]')).to_contain_text("7.2\u00a0kW")
 
 
+@pytest.mark.long
 def test_the_motorcycle_builder_reads_speed_from_sprockets_and_tyre(page: Page) -> None:
     start(page, "motorcycle")
     go(page, "drive")

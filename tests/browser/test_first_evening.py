@@ -105,6 +105,7 @@ def test_a_rough_figure_is_replaced_by_typing_it_and_all_of_them_can_be_left_out
     expect(said.locator("[data-said][data-level=unknown]")).to_have_count(0)
 
 
+@pytest.mark.long
 def test_the_sheet_to_fill_in_has_the_lines_of_the_page(page: Page) -> None:
     from io import BytesIO
 

@@ -31,7 +31,7 @@ CUT = """() => {
 }"""
 
 
-@pytest.mark.parametrize("kind", first_of(KIND_IDS, "boat", "scooter"))
+@pytest.mark.parametrize("kind", first_of(KIND_IDS, "boat"))
 def test_nothing_runs_out_of_its_page(page: Page, server: str, kind: str) -> None:
     page.set_viewport_size({"width": 820, "height": 1180})
     id = imported(server, kind)

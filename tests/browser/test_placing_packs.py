@@ -95,6 +95,7 @@ def test_a_bike_is_brought_upright_by_the_panel(page: Page, bike: str) -> None:
     assert violations(page) == []
 
 
+@pytest.mark.long
 def test_a_boat_and_a_microvan_are_placed_too(page: Page, server: str) -> None:
     for kind, said in (("boat", "trim as before"), ("road-vehicle", "split as before")):
         page.goto(f"/p/{imported(server, kind)}/balance?fit=b")

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Callable
 
+import pytest
 from playwright.sync_api import Page, expect
 
 from crooked_keel.core.asked.studies import answer
@@ -49,6 +50,7 @@ def test_teeth_are_found_for_a_ratio_and_taken(page: Page, beside: Beside) -> No
     expect(page.locator("[data-pair='16-40']")).to_contain_text("as entered")
 
 
+@pytest.mark.long
 def test_ways_of_driving_are_scored_openly(page: Page, beside: Beside) -> None:
     page.goto(f"/p/{beside(TILLER)}/drive?fit=a")
     page.get_by_role("button", name="Ways of driving the wheels side by side").click()
