@@ -190,48 +190,54 @@ def _value_names(values: list[Value], suffix: str) -> list[Value]:
 
 
 def assess(
-    project: Project, fit_id: str | None = None, workspace: Workspace | None = None, facts: Facts = NOTHING
+    project: Project,
+    fit_id: str | None = None,
+    workspace: Workspace | None = None,
+    facts: Facts = NOTHING,
+    drawn: bool = True,
 ) -> Assessment:
     """Assess a document with one fit, or the craft as found when fit_id is None.
 
     workspace: keeps what does not change from one assessment of this fit to the next; facts: what is recorded, and
-    which day it is. Raises InputError only if the fit
-    does not exist. A missing figure or a fault in one part never blanks the rest, and a fault of the whole never keeps
-    anybody from their figures: every bench says then that it failed."""
+    which day it is; drawn: whether tables and drawings are wanted, or verdicts and values alone. Raises InputError only
+    if the fit does not exist. A missing figure or a fault in one part never blanks the rest, and a fault of the whole
+    never keeps anybody from their figures: every bench says then that it failed."""
     if fit_id is not None and fit_id not in project.fits:
         raise InputError("/fits", "no such fit", given=fit_id, allowed=", ".join(project.fits) or "none yet")
     ws = workspace or Workspace()
     try:
         filled, stood = stood_in(project, fit_id, ws.memory("rough", 4_000))
-        typed = _as_typed(project, fit_id, ws, facts)
-        return _with_rough(typed, project, filled, stood, ws, facts) if stood else typed
+        typed = _as_typed(project, fit_id, ws, facts, drawn and not stood)
+        return _with_rough(typed, project, filled, stood, ws, facts, drawn) if stood else typed
     except Exception:
         ws.forget()
         return _failed(project, fit_id, traceback.format_exc())
 
 
-def _as_typed(project: Project, fit_id: str | None, ws: Workspace, facts: Facts) -> Assessment:
+def _as_typed(project: Project, fit_id: str | None, ws: Workspace, facts: Facts, drawn: bool) -> Assessment:
     """The assessment of the figures that stand in a document."""
-    made, benches = _stood_up(project, fit_id, ws, facts)
+    made, benches = _stood_up(project, fit_id, ws, facts, drawn)
     wide = benches.balance.remarkable.wide
     return _with_doubts(made, project, fit_id, facts, wide, ws.beside) if wide else made
 
 
-def _stood_up(project: Project, fit_id: str | None, ws: Workspace, facts: Facts) -> tuple[Assessment, Benches]:
+def _stood_up(
+    project: Project, fit_id: str | None, ws: Workspace, facts: Facts, drawn: bool
+) -> tuple[Assessment, Benches]:
     ws.begin()
     benches = set_up(project, fit_id, ws, facts)
-    made = judge(benches, fit_id)
+    made = judge(benches, fit_id, drawn)
     ws.settle()
     return made, benches
 
 
 def _with_rough(
-    typed: Assessment, project: Project, filled: Project, stood: list[Stand], ws: Workspace, facts: Facts
+    typed: Assessment, project: Project, filled: Project, stood: list[Stand], ws: Workspace, facts: Facts, drawn: bool
 ) -> Assessment:
     """The assessment with rough figures in the blanks; what rests on them says so."""
-    made, _ = _stood_up(filled, typed.fit, ws.roughly, facts)
+    made, _ = _stood_up(filled, typed.fit, ws.roughly, facts, drawn)
     light = filled_with(project, [s for s in stood if not heavy(s)], ws.memory("light", 4_000))
-    half, _ = _stood_up(light, typed.fit, ws.roughly.roughly, facts)
+    half, _ = _stood_up(light, typed.fit, ws.roughly.roughly, facts, False)
     findings = sorted(resting(typed.findings, half.findings, made.findings, stood), key=_urgency)
     values = resting_values(typed.values, made.values)
     failed = {b.bench for b in (*typed.benches, *made.benches) if b.failed}
@@ -275,7 +281,7 @@ def _with_doubts(
 
     def again(document: Project) -> list[Finding]:
         beside.begin()
-        found = judge(set_up(document, fit_id, beside, facts), fit_id).findings
+        found = judge(set_up(document, fit_id, beside, facts), fit_id, False).findings
         beside.settle()
         return found
 
@@ -285,8 +291,8 @@ def _with_doubts(
     return made.model_copy(update={"findings": findings, "benches": states})
 
 
-def judge(benches: Benches, fit_id: str | None) -> Assessment:
-    """Assess benches that are set up already."""
+def judge(benches: Benches, fit_id: str | None, drawn: bool = True) -> Assessment:
+    """Assess benches that are set up already. drawn: with their tables and drawings."""
     run = _Run(benches.workspace, benches.resolved.references.kind.forms)
     built = benches.build.topics() if benches.build is not None else ()
     common = (benches.resolved, *benches.craft.topics(), *benches.balance.topics(), *built)
@@ -299,9 +305,10 @@ def judge(benches: Benches, fit_id: str | None) -> Assessment:
             scopes = [_with_promises(run, i, one) for i, one in zip(benches.installations, scopes, strict=True)]
         for one in scopes if entry.of_an_installation else [scope]:
             run.bench(name, one)
-    listed = run.guarded("balance", "balance", lambda: _balance(run, scope))
-    installations = [_listed(run, i, one) for i, one in zip(benches.installations, scopes, strict=True)]
-    shapes = profile(benches, run.table, scope)
+    listed = run.guarded("balance", "balance", lambda: _balance(run, scope)) if drawn else None
+    units = zip(benches.installations, scopes, strict=True) if drawn else ()
+    installations = [_listed(run, i, one) for i, one in units]
+    shapes = profile(benches, run.table, scope) if drawn else Shapes()
     given = Given(benches.resolved.project)
     findings = sorted((given.to_finding(f) for f in run.findings), key=_urgency)
     values = [given.to_value(v) for v in run.values]
@@ -313,7 +320,7 @@ def judge(benches: Benches, fit_id: str | None) -> Assessment:
         missing=missing_of(findings, values),
         balance=listed,
         installations=installations,
-        build=run.table("build", build.slip, scope) if built else None,
+        build=run.table("build", build.slip, scope) if built and drawn else None,
         shapes=shapes,
         rough=[],
         failures=run.failures,

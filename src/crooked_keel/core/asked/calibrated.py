@@ -82,7 +82,7 @@ def calibrate(project: Project, fit_id: str, unit: str | None, subject: str, fac
     def promise(si: float) -> float | None:
         edit = {"op": "replace", "path": pointer, "value": said(si)}
         try:
-            again = assess(apply_operations(project, [edit]), fit_id, trials)
+            again = assess(apply_operations(project, [edit]), fit_id, trials, drawn=False)
         except InputError:
             return None
         name = f"{subject}@{installation.id}" if several else subject

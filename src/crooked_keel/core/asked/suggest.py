@@ -46,7 +46,7 @@ def suggest(
     there is no such finding. The craft as found (no fit) is not changed by suggestions."""
     # Proposers look at topics of their own, which no trial moves.
     trials = trials or Workspace()
-    before = assess(project, fit_id, trials, facts)
+    before = assess(project, fit_id, trials, facts, drawn=False)
     finding = next((f for f in before.findings if f.key == key), None)
     if finding is None:
         raise InputError("/findings", "no such finding now", given=key)
@@ -122,7 +122,7 @@ class _Proof(NamedTuple):
         """The suggestion; the stop that it would make; or None where it does not help."""
         try:
             patched = apply_operations(self.project, [o.model_dump() for o in proposal.operations])
-            after = assess(patched, self.fit_id, self.trials, self.facts)
+            after = assess(patched, self.fit_id, self.trials, self.facts, drawn=False)
         except InputError:
             return None
         found = next((f for f in after.findings if f.key == self.finding.key), None)

@@ -142,7 +142,7 @@ def _solved(project: Project, fit_id: str, benches: Benches, wish: Wish) -> Plac
             Gap(f"/fits/{fit_id}/spaces", "a space in which a pack may lie, or a unit, battery or lead that may move")
         )
     trials = Workspace()
-    before = assess(project, fit_id, trials)
+    before = assess(project, fit_id, trials, drawn=False)
     each = [m.mover for m in moving]
     held = [b if b.has >= b.ease else b._replace(effect=b.stop_effect or b.effect, ease=0.0) for b in lines]
     serves: dict[tuple[float, ...], tuple[list[Target], list[float]]] = {}
@@ -234,7 +234,7 @@ def _offered(
             parts.append(f"{{m{k}}} of {{n{k}}} out")
             params |= {f"m{k}": q(kg, "mass"), f"n{k}": word(thing.name)}
     try:
-        after = assess(apply_operations(project, [o.model_dump() for o in operations]), fit_id, trials)
+        after = assess(apply_operations(project, [o.model_dump() for o in operations]), fit_id, trials, drawn=False)
     except InputError:
         return None
     judged = _judged(bench)
