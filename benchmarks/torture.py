@@ -20,7 +20,7 @@ from dataclasses import dataclass, field
 from pathlib import Path
 from typing import Any
 
-from crooked_keel.demo.seed import seed
+from crooked_keel.demo.seed import DEMOS, library, made, seed
 from crooked_keel.store.backup import backup, restore, verify
 from crooked_keel.store.folder import DATABASE, DataFolder
 from crooked_keel.store.library import Library
@@ -114,14 +114,19 @@ def _check(server: Server, counts: Counts, windows: list[Window]) -> None:
     counts.failures = sum(w.failures for w in windows)
 
 
-def torture(seconds: float, least: int = 10, seeded: int = 1) -> Counts:
-    """Two windows write and are killed for so long, and until so many edits were acknowledged. seeded: the chance, for
-    the same run again."""
+def torture(seconds: float, least: int = 10, few: bool = False, seeded: int = 1) -> Counts:
+    """Two windows write and are killed for so long, and until so many edits were acknowledged. few: on two projects and
+    not on all demonstrations; seeded: the chance, for the same run again."""
     chance, counts = random.Random(seeded), Counts()
     with tempfile.TemporaryDirectory() as own:
         folder = Path(own) / "data"
-        seed(folder)
+        if not few:
+            seed(folder)
         store = Store(folder)
+        if few:
+            Library(store).put(dict(list(library().items())[:4]))
+            for kind, module in DEMOS[:2]:
+                store.create(made(kind, module), "Started")
         projects, units = [row.id for row, *_ in store.list_projects()], list(Library(store).units())
         store.close()
         windows = [Window(random.Random(seeded + k), projects[k::2], units[k::2]) for k in (1, 0)]
