@@ -218,8 +218,27 @@ def test_r45_points_nearly_in_one_line_hold_nothing() -> None:
         flat[f"{point}/unit_starboard"] = typed("0 mm" if n else "0.01 mm")
         flat[f"{point}/unit_up"] = typed(f"{80 * n} mm")
         flat[f"{point}/unit_aft"] = typed("400 mm")
-    finding = of(put(PLANE, flat), "mount.held")
-    assert finding.level in ("stop", "unknown")
+    assert of(put(PLANE, flat), "mount.held").level == "stop"
+
+
+@pytest.mark.parametrize("side", [0, 1, -1])
+def test_points_in_one_line_hold_nothing_and_lead_to_their_rows(side: int) -> None:
+    """In the middle, or off to either side: the unit turns about the line. Statics: no moment about a line through all
+    the points."""
+    points = [f"{A}/mount/points/{k}" for k in PLANE.fits["a"].installations["main"].mount.points]
+    line: dict[str, Any] = {}
+    for n, point in enumerate(points):
+        line[f"{point}/unit_starboard"] = typed(f"{200 * side} mm")
+        line[f"{point}/unit_up"] = typed(f"{80 * n} mm")
+        line[f"{point}/unit_aft"] = typed("400 mm")
+    finding = of(put(PLANE, line), "mount.held")
+    assert finding.level == "stop" and finding.title.template == "Free {w}"
+    assert "swing" in str(finding.title.params["w"].text)
+    # What cannot be said for it leads to where a point is added.
+    assert [n.pointer for n in of(put(PLANE, line), "mount.reserve").needs] == [f"{A}/mount/points"]
+    # One whose stiffness is not known may not be what holds it: that is asked for first.
+    blank = put(PLANE, {**line, f"{points[0]}/stiffness_axial": None})
+    assert of(blank, "mount.held").level == "unknown"
 
 
 def test_r48_a_motor_far_heavier_than_the_old_is_judged_by_its_third_point() -> None:

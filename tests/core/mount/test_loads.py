@@ -207,7 +207,7 @@ def test_four_point_frame_against_an_outside_frame_program() -> None:
     ("points", "said"),
     [
         ([(0.0, 0.0, 0.0), (0.0, 0.0005, 0.0), (0.0, 1.0, 0.0), (0.0, 0.0, 1.0)], "within 1 mm"),
-        ([(0.0, 0.0, 0.0)], "one mount point"),
+        ([(0.0, 0.0, 0.0)], "free to turn about its one point"),
         ([(0.0, -0.2, 0.0), (0.0, 0.2, 0.0)], "free to nod"),
         ([], "no mount points"),
     ],

@@ -142,10 +142,26 @@ _FREE_WORDS = (
 )
 
 
+# Points nearer to their middle than this are one point, m; a motion held by less than this share of the stiffest is not
+# held at all: what is left are the last digits.
+_ONE_PLACE_M, _NOTHING = 1e-6, 1e-9
 # Softest motion of a held unit over its stiffest, in stiffness: below the first it is nearly free, below the second
 # free for any purpose. Proposed.
 NEARLY_FREE = 5e-4
 FREE = 1e-5
+
+
+def free_motion(mounts: Sequence[MountSpring]) -> str | None:
+    """The motion in which nothing holds a unit, in words; None where it is held in every one.
+
+    Raises InputError without a mount. Source: statics of a rigid body on springs."""
+    if not mounts:
+        raise InputError("~/mount/points", "no mount points")
+    _, _, spread, _ = _held(mounts)
+    if spread < _ONE_PLACE_M:
+        return "to turn about its one point"
+    share, motion = weakest_motion(mounts)
+    return motion if share < _NOTHING else None
 
 
 def weakest_motion(mounts: Sequence[MountSpring]) -> tuple[float, str]:
@@ -173,22 +189,14 @@ def mount_reactions(mounts: Sequence[MountSpring], reference_m: Vector, wrenches
     Solved about the centroid of the mounts. Raises InputError naming the free motion when the body is not held, and
     when two mounts coincide. Source: statics of a rigid body on springs; compared with an outside frame program in the
     tests."""
-    if not mounts:
-        raise InputError("~/mount/points", "no mount points")
+    free = free_motion(mounts)
     for i, a in enumerate(mounts):
         for b in mounts[i + 1 :]:
             if float(np.linalg.norm(a.at_m - b.at_m)) < 1e-3:
                 raise InputError("~/mount/points", f"{a.name} and {b.name} are within 1 mm of each other")
-    centre, total, spread, each = _held(mounts)
-    if spread < 1e-6:
-        raise InputError("~/mount/points", "one mount point cannot hold a unit against turning")
-    scale = np.diag([1, 1, 1, 1 / spread, 1 / spread, 1 / spread])
-    sizes, motions = np.linalg.eigh(scale @ total @ scale)
-    if sizes[0] < 1e-9 * sizes[-1]:
-        raise InputError(
-            "/mount/points",
-            f"the unit is free {_FREE_WORDS[int(np.argmax(np.abs(motions[:, 0])))]}: add a mount point",
-        )
+    if free is not None:
+        raise InputError("~/mount/points", f"the unit is free {free}: add a mount point")
+    centre, total, _, each = _held(mounts)
     about = wrenches.copy()
     about[3:] += cross(np.asarray(reference_m - centre), wrenches[:3])
     moved: Matrix = np.asarray(np.linalg.solve(total, about), dtype=float)

@@ -24,6 +24,7 @@ from .functions import (
     MountSpring,
     Shared,
     carried_mass,
+    free_motion,
     mount_reactions,
     point_load,
     reserve_factor,
@@ -177,6 +178,11 @@ class Points(Topic):
         typed = strength is not None and strength.plus_minus is not None and strength.si > 0
         own = 2 * figure_uncertainty(strength, school) / strength.si if typed and strength is not None else 0.0
         return math.hypot(own, self.acting.carried_doubt)
+
+    @lazy
+    def free(self) -> str | None:
+        """The motion in which nothing holds the unit, in words, or None."""
+        return free_motion(self.springs)
 
     @lazy
     def weakest(self) -> tuple[float, str]:

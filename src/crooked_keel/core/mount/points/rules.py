@@ -65,7 +65,19 @@ def cases(points: Points, acting: Acting, resolved: Resolved) -> Iterable[Findin
     form="spring points",
 )
 def held(points: Points) -> Iterable[Finding]:
-    points.shared  # noqa: B018  raises, naming the free motion
+    if points.free is not None:
+        yield verdict(
+            "mount.held",
+            "stop",
+            "Free {w}",
+            "{n} points, rigid unit, springs as stated: nothing holds it {w}. Its weakest motion may be held {limit} "
+            "times as softly as its stiffest at most. Add a point off the line of the others.",
+            n=q(len(points.springs), "count"),
+            w=word(points.free),
+            limit=q(1 / NEARLY_FREE, "count"),
+        )
+        return
+    points.shared  # noqa: B018  raises what else is not known
     share, motion = points.weakest
     level: Level = "ok" if share >= NEARLY_FREE else "watch" if share >= FREE else "stop"
     yield verdict(
