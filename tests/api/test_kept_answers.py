@@ -88,8 +88,8 @@ def test_after_something_happened_they_are_looked_for_again(client: TestClient, 
     assert looked == [STOP, STOP]
 
 
-def test_only_so_many_are_kept(client: TestClient, looked: list[str], monkeypatch: pytest.MonkeyPatch) -> None:
-    monkeypatch.setattr(service, "_MOST_WAYS", 1)
+def test_only_so_many_are_kept(client: TestClient, looked: list[str]) -> None:
+    client.app.state.service._ways.most = 1  # type: ignore[attr-defined]
     id = imported(client)
     state = client.get(f"/api/projects/{id}?fit=a").json()
     second = next(f["key"] for f in state["assessment"]["findings"] if f["level"] == "stop" and f["key"] != STOP)

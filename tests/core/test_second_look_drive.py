@@ -234,6 +234,15 @@ def test_points_in_one_line_hold_nothing_and_lead_to_their_rows(side: int) -> No
     finding = of(put(PLANE, line), "mount.held")
     assert finding.level == "stop" and finding.title.template == "Free {w}"
     assert "swing" in str(finding.title.params["w"].text)
+    # One is off the line, as far as its ± may put it into it: never ok. What moves all of them together counts nothing.
+    off = {"source": "measured", "from": "unit flange", "dir": "starboard"}
+    at = f"{points[0]}/unit_starboard"
+    surely = put(PLANE, {**line, at: {**off, "entered": f"{200 * side + 300} mm ±2 mm"}})
+    assert of(surely, "mount.held").level == "ok"
+    perhaps = put(PLANE, {**line, at: {**off, "entered": f"{200 * side + 300} mm ±310 mm"}})
+    assert of(perhaps, "mount.held").level == "watch"
+    moved = put(surely, {f"{A}/placement/flange_butt_line": typed("0 mm ±400 mm")})
+    assert of(moved, "mount.held").level == "ok"
     # What cannot be said for it leads to where a point is added.
     assert [n.pointer for n in of(put(PLANE, line), "mount.reserve").needs] == [f"{A}/mount/points"]
     # One whose stiffness is not known may not be what holds it: that is asked for first.

@@ -4,7 +4,7 @@ import { resolve } from 'node:path';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import type { ReactElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { vi } from 'vitest';
+import { expect, vi } from 'vitest';
 import type { Assessment, Installation, Reference, State, Units, View } from '../src/api/client';
 import { SheetContext } from '../src/api/sheet';
 
@@ -189,6 +189,17 @@ export class Plot {
   /** What a line means, SI. */
   read(path: Element | null): XY[] {
     return points(path?.getAttribute('d') ?? null).map((p) => this.at(p));
+  }
+
+  /** That a line is read where it should be, to within a twentieth of a pixel. */
+  near(read: XY[], wanted: XY[]) {
+    expect(read).toHaveLength(wanted.length);
+    const [dx, dy] = this.pixel;
+    for (const [i, [x, y]] of read.entries()) {
+      const [u, v] = wanted[i] as XY;
+      expect(Math.abs(x - u) / dx).toBeLessThan(0.05);
+      expect(Math.abs(y - v) / dy).toBeLessThan(0.05);
+    }
   }
 
   /** How much one pixel is along and up, SI. */

@@ -25,6 +25,7 @@ from ..core.facts import Facts, read_record
 from ..core.figure.grammar import NumberStyle, parse_figure
 from ..core.judging.study import Answer, Study
 from ..core.reference.cards import CHANNELS, parsed_as
+from ..core.topic.memo import Memo
 from ..store.backup import Checked, restore
 from ..store.models import ProjectRow
 from ..store.records import add_record, counts, how_many, photo_files
@@ -44,7 +45,7 @@ from .workspaces import Workspaces
 A = TypeVar("A", bound=Answer)
 log = logging.getLogger("crooked_keel")
 # Ways out of so many findings are kept.
-_MOST_WAYS = 256
+_MOST_WAYS = 64
 
 
 class Service:
@@ -58,8 +59,7 @@ class Service:
         self._trials = Workspaces(1)
         # By state, fit, and the facts that it was assessed with.
         self._kept: OrderedDict[tuple[str, int, str | None], tuple[Facts, Assessment]] = OrderedDict()
-        # Ways out that were looked for, by figures, fit and finding, with the facts that they follow from as well.
-        self._ways: OrderedDict[tuple[bytes, str | None, str], tuple[Facts, Suggestions]] = OrderedDict()
+        self._ways = Memo(_MOST_WAYS)
 
     def assessment(self, head: Head, fit: str | None, facts: Facts | None = None) -> Assessment:
         """The assessment of a state; failures of the program go to the log. facts: where they were read just now."""
@@ -196,17 +196,14 @@ class Service:
         """Proved ways to clear a finding. Of the same figures they are looked for once: they take longest of all."""
         document, facts = self.store.head(project_id).document, self.facts.of(project_id)
         fit = self.fit_of(document, fit)
-        key = sha256(dump(document).encode()).digest(), fit, finding
-        known = self._ways.get(key)
-        if known is not None and (known[0].today, known[0].records) == (facts.today, facts.records):
-            return known[1]
-        with self._trials.of(project_id, fit) as trials:
-            found = suggest(document, fit, finding, facts, trials)
-        made = Suggestions(suggestions=found.suggestions, none=found.none)
-        self._ways[key] = facts, made
-        while len(self._ways) > _MOST_WAYS:
-            self._ways.popitem(last=False)
-        return made
+
+        def look() -> Suggestions:
+            with self._trials.of(project_id, fit) as trials:
+                found = suggest(document, fit, finding, facts, trials)
+            return Suggestions(suggestions=found.suggestions, none=found.none)
+
+        figures = sha256(dump(document).encode()).digest()
+        return self._ways((facts.records,), look, figures, facts.today, fit, finding)
 
     def ask(self, study: Study[A], project_id: str, fit: str | None, **asked: Any) -> A:
         """What a study says."""

@@ -39,7 +39,7 @@ from .rough import RoughOut, Stand, filled_with, heavy, listed, resting, resting
 from .states import BenchOut, bench_states
 from .systems import section as systems
 from .topic.lazy import placed, rooted
-from .topic.workspace import Scope, Workspace, takes
+from .topic.workspace import Scope, Takes, Workspace, takes
 from .wiring import Benches, InstallationBenches, set_up
 
 T = TypeVar("T")
@@ -112,11 +112,17 @@ class _Run:
         if not scope.has(wanted):
             return None
         part = f"{bench}: {function.__name__}"
+        return self._told(bench, part, part, wanted, function, scope)
+
+    def _told(
+        self, bench: Bench, part: str, fault: str, wanted: Takes, function: Callable[..., T], scope: Scope
+    ) -> T | None:
+        """What was said before where it stands, else what is said now; None, and the fault kept, where that fails."""
         found = self.ws.still(part, wanted, scope)
         if found is not None:
             said: T = found.said
             return said
-        return self.guarded(bench, part, lambda: self.ws.ask(part, wanted, function, scope))
+        return self.guarded(bench, fault, lambda: self.ws.ask(part, wanted, function, scope))
 
     def bench(self, bench: Bench, scope: Scope) -> None:
         """Every rule and every value of a bench on the topics of a scope."""
@@ -132,13 +138,8 @@ class _Run:
         wanted = takes(function)
         if not scope.has(wanted):
             return []
-        part = f"{bench}: {function.__name__}"
-        found = self.ws.still(part, wanted, scope)
-        if found is not None:
-            said: list[Value] = found.said
-            return said
         named = lambda *topics: _value_names([_rooted(v, topics) for v in function(*topics)], scope.name)
-        return self.guarded(bench, bench, lambda: self.ws.ask(part, wanted, named, scope)) or []
+        return self._told(bench, f"{bench}: {function.__name__}", bench, wanted, named, scope) or []
 
     def _judged(self, asked: Asked, scope: Scope) -> list[Finding]:
         r = asked.rule

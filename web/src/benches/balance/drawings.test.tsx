@@ -9,14 +9,6 @@ const fits = ALL.flatMap(({ craft, fit, state }) => UNITS.map((units) => ({ craf
 const flying = fits.filter(({ state }) => (state.assessment.balance?.envelope.length ?? 0) > 0);
 const wheeled = fits.filter(({ state }) => (state.assessment.balance?.axles.length ?? 0) > 0);
 
-function near(drawn: XY[], wanted: XY[], plot: Plot) {
-  expect(drawn).toHaveLength(wanted.length);
-  drawn.forEach(([x, y], i) => {
-    expect(Math.abs(x - (wanted[i] as XY)[0]) / plot.pixel[0]).toBeLessThan(0.05);
-    expect(Math.abs(y - (wanted[i] as XY)[1]) / plot.pixel[1]).toBeLessThan(0.05);
-  });
-}
-
 it('there are craft of both sorts to draw', () => {
   expect(flying.length).toBeGreaterThan(5);
   expect(wheeled.length).toBeGreaterThan(5);
@@ -31,20 +23,18 @@ describe.each(flying)('envelope of $craft $fit, $units', ({ craft, fit, units })
   it('has its corners where the limits are', () => {
     const outline = plot.svg.querySelector('path[fill="var(--color-ok)"]');
     expect(outline?.getAttribute('d')).toMatch(/Z$/);
-    near(
+    plot.near(
       plot.read(outline),
       balance.envelope.map((p) => [p.x_si, p.mass_si]),
-      plot,
     );
   });
   it('has every loading at the end of its burn trail, numbered as the list beside it', () => {
     const filled = [...plot.svg.querySelectorAll('circle[r="4"]')];
     const loadings = balance.loadings.filter((l) => l.trail.length > 0);
     expect(filled).toHaveLength(loadings.length);
-    near(
+    plot.near(
       filled.map((c) => plot.at([attribute(c, 'cx'), attribute(c, 'cy')])),
       loadings.map((l) => [l.trail.at(-1)?.x_si, l.trail.at(-1)?.mass_si] as XY),
-      plot,
     );
     const items = [...drawn.querySelectorAll('ol > li')].slice(0, -1);
     expect(items.map((li) => li.textContent)).toEqual(
@@ -63,13 +53,12 @@ describe.each(flying)('envelope of $craft $fit, $units', ({ craft, fit, units })
   });
   it('has what was there before hollow and grey', () => {
     const hollow = [...plot.svg.querySelectorAll('g[stroke="var(--color-grey)"] circle')];
-    near(
+    plot.near(
       hollow.map((c) => plot.at([attribute(c, 'cx'), attribute(c, 'cy')])),
       balance.before_loadings.flatMap((l) => {
         const top = l.trail.at(-1);
         return top ? [[top.x_si, top.mass_si] as XY] : [];
       }),
-      plot,
     );
   });
   it('has gross mass as a dashed line across', () => {
@@ -82,10 +71,9 @@ describe.each(flying)('envelope of $craft $fit, $units', ({ craft, fit, units })
     const edges = [...plot.svg.querySelectorAll('path[stroke-dasharray="1.5 3"]')];
     expect(edges).toHaveLength(balance.frontier.length);
     for (const [i, e] of edges.entries())
-      near(
+      plot.near(
         plot.read(e),
         (balance.frontier[i]?.points ?? []).map((p) => [p.x_si, p.mass_si]),
-        plot,
       );
   });
 });

@@ -15,16 +15,6 @@ const having = (what: 'saw' | 'envelope' | 'torsion' | 'match') =>
       .flatMap((i) => UNITS.map((units) => ({ craft, fit, units, unit: i.id }))),
   );
 
-/** Points of a line are where they should be, to within a twentieth of a pixel. */
-function near(drawn: XY[], wanted: XY[], plot: Plot) {
-  expect(drawn).toHaveLength(wanted.length);
-  const [dx, dy] = plot.pixel;
-  drawn.forEach(([x, y], i) => {
-    const [u, v] = wanted[i] as XY;
-    expect(Math.abs(x - u) / dx).toBeLessThan(0.05);
-    expect(Math.abs(y - v) / dy).toBeLessThan(0.05);
-  });
-}
 const pairs = (xs: number[], ys: number[]): XY[] => xs.map((x, i) => [x, ys[i] as number]);
 const driveOf = (made: Assessment, unit: string) => made.installations.find((i) => i.id === unit)?.drive as Drive;
 
@@ -39,15 +29,15 @@ describe.each(having('saw'))('force at the road of $craft $fit, $units', ({ craf
     expect(lines.map((l) => l.getAttribute('data-gear'))).toEqual(saw.gears.map((g) => g.name));
     lines.forEach((l, i) => {
       const gear = saw.gears[i] as (typeof saw.gears)[number];
-      near(plot.read(l), pairs(gear.speeds_si, gear.forces_si), plot);
+      plot.near(plot.read(l), pairs(gear.speeds_si, gear.forces_si));
     });
   });
   it('has what the road asks for, on the level and on its hill', () => {
     const [level, hill] = [...plot.svg.querySelectorAll('path[stroke="var(--color-ink)"]')].filter(
       (p) => points(p.getAttribute('d')).length === saw.speeds_si.length,
     );
-    near(plot.read(level ?? null), pairs(saw.speeds_si, saw.level_si), plot);
-    if (saw.hill_si.length > 0) near(plot.read(hill ?? null), pairs(saw.speeds_si, saw.hill_si), plot);
+    plot.near(plot.read(level ?? null), pairs(saw.speeds_si, saw.level_si));
+    if (saw.hill_si.length > 0) plot.near(plot.read(hill ?? null), pairs(saw.speeds_si, saw.hill_si));
     else expect(hill).toBeUndefined();
   });
   it('says in its key what it draws and nothing else', () => {
@@ -66,7 +56,7 @@ describe.each(having('envelope'))('torque of the motor of $craft $fit, $units', 
 
   it.each(['full', 'named'] as const)('is drawn with its packs %s', (at) => {
     const torque = at === 'full' ? e.full_si : e.named_si;
-    near(plot.read(plot.svg.querySelector(`[data-${at}]`)), pairs(e.speeds_si, torque), plot);
+    plot.near(plot.read(plot.svg.querySelector(`[data-${at}]`)), pairs(e.speeds_si, torque));
   });
   it('is never less with full packs than as they are named', () => {
     e.full_si.forEach((t, i) => {
@@ -77,14 +67,10 @@ describe.each(having('envelope'))('torque of the motor of $craft $fit, $units', 
     const line = plot.svg.querySelector('[data-lasting]');
     if (e.lasting_si == null || e.rated_si == null) return expect(line).toBeNull();
     const end = Math.min(e.rated_si, e.speeds_si.at(-1) as number);
-    near(
-      plot.read(line),
-      [
-        [0, e.lasting_si],
-        [end, e.lasting_si],
-      ],
-      plot,
-    );
+    plot.near(plot.read(line), [
+      [0, e.lasting_si],
+      [end, e.lasting_si],
+    ]);
   });
   it('names what ends it from slow to fast, each stretch once', () => {
     const ends = [...plot.svg.querySelectorAll('[data-ends]')].map((g) => g.getAttribute('data-ends'));
@@ -104,7 +90,7 @@ describe.each(having('torsion'))('twisting of $craft $fit, $units', ({ craft, fi
     dots.forEach((dot, i) => {
       const c = t.crossings[i] as (typeof t.crossings)[number];
       const circle = dot.querySelector('circle');
-      near([plot.at([attribute(circle, 'cx'), attribute(circle, 'cy')])], [[c.at_si, c.at_si * c.order]], plot);
+      plot.near([plot.at([attribute(circle, 'cx'), attribute(circle, 'cy')])], [[c.at_si, c.at_si * c.order]]);
       expect(dot.getAttribute('data-level')).toBe(c.level);
     });
   });
@@ -135,9 +121,9 @@ describe.each(having('match'))('unit against propeller of $craft $fit, $units', 
   );
 
   it('has what the unit gives and what the propeller asks', () => {
-    near(plot.read(lines[0] ?? null), pairs(m.speeds_si, m.unit_si), plot);
-    near(plot.read(lines[1] ?? null), pairs(m.speeds_si, m.standing_si), plot);
-    if (m.climbing_si.length > 0) near(plot.read(lines[2] ?? null), pairs(m.speeds_si, m.climbing_si), plot);
+    plot.near(plot.read(lines[0] ?? null), pairs(m.speeds_si, m.unit_si));
+    plot.near(plot.read(lines[1] ?? null), pairs(m.speeds_si, m.standing_si));
+    if (m.climbing_si.length > 0) plot.near(plot.read(lines[2] ?? null), pairs(m.speeds_si, m.climbing_si));
   });
   it('drops from where both agree, at the speed that it writes there', () => {
     for (const [of, speed] of [

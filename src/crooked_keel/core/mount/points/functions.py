@@ -144,33 +144,41 @@ _FREE_WORDS = (
 
 # Points nearer to their middle than this are one point, m; a motion held by less than this share of the stiffest is not
 # held at all: what is left are the last digits.
-_ONE_PLACE_M, _NOTHING = 1e-6, 1e-9
+_ONE_PLACE_M, NOTHING = 1e-6, 1e-9
+# What a tape tells at best, m.
+_TAPE_M = 1e-3
 # Softest motion of a held unit over its stiffest, in stiffness: below the first it is nearly free, below the second
 # free for any purpose. Proposed.
 NEARLY_FREE = 5e-4
 FREE = 1e-5
 
 
-def free_motion(mounts: Sequence[MountSpring]) -> str | None:
-    """The motion in which nothing holds a unit, in words; None where it is held in every one.
-
-    Raises InputError without a mount. Source: statics of a rigid body on springs."""
+def weakest_motion(mounts: Sequence[MountSpring]) -> tuple[float, str]:
+    """Stiffness of the softest of the six motions over that of the stiffest, turns by the spread of the points, and the
+    softest in words; below `NOTHING` it is not held at all. Raises InputError without a mount. Source: statics of a
+    rigid body on springs."""
     if not mounts:
         raise InputError("~/mount/points", "no mount points")
-    _, _, spread, _ = _held(mounts)
-    if spread < _ONE_PLACE_M:
-        return "to turn about its one point"
-    share, motion = weakest_motion(mounts)
-    return motion if share < _NOTHING else None
-
-
-def weakest_motion(mounts: Sequence[MountSpring]) -> tuple[float, str]:
-    """Stiffness of the softest of the six motions over that of the stiffest, turns by the spread of the points; and the
-    softest in words. Source: statics of a rigid body on springs."""
     _, total, spread, _ = _held(mounts)
+    return _softest(total, spread)
+
+
+def _softest(total: Matrix, spread: float) -> tuple[float, str]:
+    if spread < _ONE_PLACE_M:
+        return 0.0, "to turn about its one point"
     scale = np.diag([1, 1, 1, 1 / spread, 1 / spread, 1 / spread])
     sizes, motions = np.linalg.eigh(scale @ total @ scale)
     return float(sizes[0] / sizes[-1]), _FREE_WORDS[int(np.argmax(np.abs(motions[:, 0])))]
+
+
+def may_lie_in_line(at_m: Matrix, doubt_m: Vector) -> bool:
+    """Whether points (n, 3) may lie in one line within two standard deviations of each, (n,): a line is laid where the
+    surest of them are, and each must lie within its doubt of it, a millimetre at least. Proposed."""
+    sure = 1 / (doubt_m + _TAPE_M)
+    off_m = at_m - np.average(at_m, axis=0, weights=sure**2)
+    along = np.linalg.svd(sure[:, None] * off_m)[2][0]
+    beside_m = np.linalg.norm(off_m - np.outer(off_m @ along, along), axis=1)
+    return bool(np.all(beside_m <= doubt_m + _TAPE_M))
 
 
 def _held(mounts: Sequence[MountSpring]) -> tuple[Vector, Matrix, float, list[tuple[Matrix, Matrix]]]:
@@ -189,14 +197,16 @@ def mount_reactions(mounts: Sequence[MountSpring], reference_m: Vector, wrenches
     Solved about the centroid of the mounts. Raises InputError naming the free motion when the body is not held, and
     when two mounts coincide. Source: statics of a rigid body on springs; compared with an outside frame program in the
     tests."""
-    free = free_motion(mounts)
+    if not mounts:
+        raise InputError("~/mount/points", "no mount points")
     for i, a in enumerate(mounts):
         for b in mounts[i + 1 :]:
             if float(np.linalg.norm(a.at_m - b.at_m)) < 1e-3:
                 raise InputError("~/mount/points", f"{a.name} and {b.name} are within 1 mm of each other")
-    if free is not None:
-        raise InputError("~/mount/points", f"the unit is free {free}: add a mount point")
-    centre, total, _, each = _held(mounts)
+    centre, total, spread, each = _held(mounts)
+    share, motion = _softest(total, spread)
+    if share < NOTHING:
+        raise InputError("~/mount/points", f"the unit is free {motion}: add a mount point")
     about = wrenches.copy()
     about[3:] += cross(np.asarray(reference_m - centre), wrenches[:3])
     moved: Matrix = np.asarray(np.linalg.solve(total, about), dtype=float)

@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 import math
+from collections import Counter
 
 import numpy as np
 
 from ...errors import CannotSay, Gap, ask_all
 from ...figure.doubt import figure_uncertainty
-from ...figure.trace import need
+from ...figure.trace import need, standard_uncertainty
 from ...formula import Working
 from ...judging.finding import LeftOut
 from ...judging.values import ValueList
@@ -24,7 +25,7 @@ from .functions import (
     MountSpring,
     Shared,
     carried_mass,
-    free_motion,
+    may_lie_in_line,
     mount_reactions,
     point_load,
     reserve_factor,
@@ -180,14 +181,19 @@ class Points(Topic):
         return math.hypot(own, self.acting.carried_doubt)
 
     @lazy
-    def free(self) -> str | None:
-        """The motion in which nothing holds the unit, in words, or None."""
-        return free_motion(self.springs)
-
-    @lazy
     def weakest(self) -> tuple[float, str]:
         """How softly the weakest motion is held beside the stiffest, and that motion in words."""
         return weakest_motion(self.springs)
+
+    @lazy
+    def may_lie_in_line(self) -> bool:
+        """Whether the points may lie in one line within the ± of their own places; what moves all of them together does
+        not count."""
+        places = [self.placed.mount_points[k] for k in self.placed.mount_keys]
+        shared = Counter(o for place in places for o in {o for axis in place for o in axis.slopes})
+        own = lambda axis: standard_uncertainty({o: s for o, s in axis.slopes.items() if shared[o] == 1})
+        doubt_m = [2 * math.hypot(*map(own, place)) for place in places]
+        return may_lie_in_line(np.array([vector(place) for place in places]), np.array(doubt_m))
 
     @lazy
     def least_reserve(self) -> tuple[str, float, LoadCase, float]:

@@ -11,7 +11,7 @@ from ...judging.register import rule, verdict
 from ...physics.mechanics import TORQUE_FACTOR_SOURCE
 from ...resolved.craft import Resolved
 from ..acting import FITTING_FACTOR, PEAK_SOURCE, Acting
-from .functions import FREE, NEARLY_FREE, limit_engine_torque, reserve_factor
+from .functions import FREE, NEARLY_FREE, NOTHING, limit_engine_torque, reserve_factor
 from .quantities import Points
 
 _NOT_THERE = {
@@ -59,27 +59,40 @@ def cases(points: Points, acting: Acting, resolved: Resolved) -> Iterable[Findin
 @rule(
     "mount.held",
     "The unit is held",
-    limit="weakest motion held by a 2000th of the stiffest or more ok, a 100 000th watch, less stop",
+    limit="weakest motion held by a 2000th of the stiffest or more ok, a 100 000th watch, less stop; watch where the "
+    "points may lie in one line within their ±",
     source="statics; the two shares: proposed",
     mark="proposed",
     form="spring points",
 )
 def held(points: Points) -> Iterable[Finding]:
-    if points.free is not None:
+    share, motion = points.weakest
+    if share < NOTHING:
         yield verdict(
             "mount.held",
             "stop",
             "Free {w}",
-            "{n} points, rigid unit, springs as stated: nothing holds it {w}. Its weakest motion may be held {limit} "
-            "times as softly as its stiffest at most. Add a point off the line of the others.",
+            ("One point" if len(points.springs) == 1 else "{n} points")
+            + ", rigid unit, springs as stated: it is free {w}. Its weakest motion may be held {limit} times as "
+            "softly as its stiffest at most. Only these points are counted. Add one off the line of the others.",
             n=q(len(points.springs), "count"),
-            w=word(points.free),
+            w=word(motion),
             limit=q(1 / NEARLY_FREE, "count"),
         )
         return
     points.shared  # noqa: B018  raises what else is not known
-    share, motion = points.weakest
     level: Level = "ok" if share >= NEARLY_FREE else "watch" if share >= FREE else "stop"
+    if level == "ok" and points.may_lie_in_line:
+        yield verdict(
+            "mount.held",
+            "watch",
+            "May be free to turn about the line of its points",
+            "{n} points: within their ± they may lie in one line, and then nothing holds it there. Its weakest motion "
+            "may be held {limit} times as softly as its stiffest at most. Measure where they are.",
+            n=q(len(points.springs), "count"),
+            limit=q(1 / NEARLY_FREE, "count"),
+        )
+        return
     yield verdict(
         "mount.held",
         level,
