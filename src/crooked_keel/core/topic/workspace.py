@@ -21,7 +21,7 @@ class _Kept(NamedTuple):
     topic: Any
 
 
-class Answer:
+class KeptAnswer:
     """What was said of topics. given: what it was asked of, the topics themselves or readers of them; hands: whether
     one of these was handed on a source, which may change while the topic stands."""
 
@@ -50,7 +50,7 @@ class Workspace:
 
     def __init__(self) -> None:
         self._topics: dict[str, _Kept] = {}
-        self._answers: dict[Any, Answer] = {}
+        self._answers: dict[Any, KeptAnswer] = {}
         self._memories: dict[str, Memo] = {}
         self.begin()
 
@@ -112,7 +112,7 @@ class Workspace:
         self._topics[name] = _Kept(readers, made)
         return made
 
-    def still(self, name: str, takes: Takes, scope: Scope) -> Answer | None:
+    def still(self, name: str, takes: Takes, scope: Scope) -> KeptAnswer | None:
         """What was said of the topics that a function takes, where they are the same; None where it is to be asked.
 
         Looked up for every answer at every edit: mostly its topics are the same objects, and nothing else need be
@@ -131,15 +131,15 @@ class Workspace:
     def ask(self, name: str, takes: Takes, function: Callable[..., R], scope: Scope) -> R:
         """What a function says of the topics it takes, asked anew and kept."""
         topics = takes.of(scope)
-        return self._kept(name, topics, topics, function, scope)
+        return self._said_of(name, topics, topics, function, scope)
 
     def judge(self, name: str, takes: Takes, function: Callable[..., R], scope: Scope) -> R:
         """The same, for what reads little: it stands as long as what it has read of its topics is the same."""
         topics = takes.of(scope)
         readers = tuple(Reader(t) if t is not None and not t.as_a_whole else t for t in topics)
-        return self._kept(name, topics, readers, function, scope)
+        return self._said_of(name, topics, readers, function, scope)
 
-    def _kept(
+    def _said_of(
         self, name: str, topics: tuple[Any, ...], given: tuple[Any, ...], function: Callable[..., R], scope: Scope
     ) -> R:
         key = (name, scope.name)
@@ -147,11 +147,11 @@ class Workspace:
         self._counts[3] += 1
         self._in_use.add(key)
         made = function(*given)
-        self._answers[key] = Answer(topics, given, made)
+        self._answers[key] = KeptAnswer(topics, given, made)
         return made
 
 
-def _stands(answer: Answer, topics: tuple[Any, ...]) -> bool:
+def _stands(answer: KeptAnswer, topics: tuple[Any, ...]) -> bool:
     """Whether what was given says the same as the topics do now."""
     if len(answer.given) != len(topics):
         return False
@@ -205,4 +205,4 @@ def takes(function: Callable[..., Any]) -> Takes:
     return Takes(tuple(made))
 
 
-__all__ = ["Answer", "Counts", "Scope", "Takes", "Topic", "Workspace", "takes"]
+__all__ = ["Counts", "KeptAnswer", "Scope", "Takes", "Topic", "Workspace", "takes"]
