@@ -16,7 +16,7 @@ R = TypeVar("R")
 
 MOST_S = 20.0
 MOST_MORE_BYTES = 900_000_000
-_READERS = [
+_READERS = ["PIL.Image"] + [
     f"crooked_keel.exchange.{m}"
     for m in (
         "archive",

@@ -6,11 +6,12 @@ from __future__ import annotations
 import io
 import warnings
 from hashlib import sha256
-from typing import NamedTuple
-
-from PIL import Image, ImageOps, UnidentifiedImageError
+from typing import TYPE_CHECKING, NamedTuple
 
 from ..core.errors import InputError
+
+if TYPE_CHECKING:
+    from PIL import Image
 
 KINDS = {"JPEG", "PNG", "WEBP"}
 MOST_PIXELS = 60_000_000
@@ -30,6 +31,8 @@ class Made(NamedTuple):
 
 def read_photo(raw: bytes) -> Made:
     """A photograph from a file. Raises InputError: not a picture, one of a kind that is not read, too large, broken."""
+    from PIL import Image, ImageOps, UnidentifiedImageError  # large, and read in a process of its own
+
     allowed = "a JPEG, PNG or WebP picture"
     if not raw:
         raise InputError("/photo", "the file is empty", allowed=allowed)
@@ -55,6 +58,8 @@ def read_photo(raw: bytes) -> Made:
 
 
 def _jpeg(image: Image.Image, quality: int) -> bytes:
+    from PIL import Image
+
     # A new picture of the same points: nothing that came with the file is carried along.
     bare = Image.new("RGB", image.size)
     bare.paste(image)
