@@ -459,14 +459,15 @@ def test_freeboards_that_cannot_be_one_plane() -> None:
 
 def test_a_chain_that_cannot_close_is_said() -> None:
     made = assess(put(DEMO_OF["motorcycle"], {"/fits/a/installations/main/drive/stages/chain/centres": "100 mm"}), "a")
-    said = finding(made, "drive.chain-closes")
-    assert said.level == "unknown" and said.needs[0].pointer.endswith("/chain/centres")
+    assert finding(made, "drive.chain-closes").level == "stop"
+    closes = next(v for v in made.values if v.id.startswith("drive.chain-links"))
+    assert closes.si is None and closes.needs[0].pointer.endswith("/chain/centres")
 
 
-def test_packs_of_two_voltages_side_by_side_are_refused() -> None:
+def test_packs_of_two_voltages_side_by_side_have_no_voltage_together() -> None:
     made = assess(put(DEMO_OF["motorcycle"], {"/fits/a/installations/main/packs/side/full_voltage": "84 V"}), "a")
-    said = finding(made, "drive.voltage")
-    assert said.level == "unknown" and "charge each other" in said.needs[0].what
+    together = next(v for v in made.values if v.id == "drive.stall-torque")
+    assert together.si is None and "charge each other" in together.needs[0].what
 
 
 def test_an_odd_aspect_is_read_as_people_write_it() -> None:

@@ -65,7 +65,8 @@ def test_conductance_of_a_trial_and_what_it_had_to_become() -> None:
         ({"first": m("84 °C"), "second": m("96 °C"), "third": m("103 °C")}, "watch"),
         # Straight as a rule: too early to say.
         ({"first": m("40 °C"), "second": m("42 °C"), "third": m("43.7 °C")}, "watch"),
-        ({"first": m("70 °C"), "second": m("80 °C"), "third": m("91 °C")}, "unknown"),
+        ({"first": m("70 °C"), "second": m("80 °C"), "third": m("91 °C")}, "stop"),
+        ({"first": m("80 °C"), "second": m("70 °C"), "third": m("65 °C")}, "unknown"),
         ({"air": None}, "unknown"),
         ({"hottest": None}, "unknown"),
         ({"second": None}, "unknown"),

@@ -366,7 +366,6 @@ def test_it_says_its_limit_and_what_it_did_not_look_at() -> None:
     ("project", "rule", "changes", "words"),
     [
         (PLANE, "systems.cooling-bore", {"cooling/loop/down/bore": m("0 mm")}, "above zero"),
-        (PLANE, "systems.cooling-settles", {"cooling/limit": m("20 °C")}, "hotter"),
         (BOAT, "systems.oil-fill", {"oil/run": m("6 L")}, "order"),
         (BIKE, "systems.voltage-isolation", {"high_voltage/first_pole": m("40 V")}, "larger"),
         (BIKE, "systems.voltage-isolation", {"high_voltage/first_pole_after": m("90 V")}, "less"),

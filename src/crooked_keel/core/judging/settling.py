@@ -133,7 +133,8 @@ SETTLES: dict[str, Settled] = {
     "drive.thrust-possible": _s("measure", "Pull the craft against a scale at full power, chocked, or ask the maker."),
     "drive.blades": _s("measure", "Count the blades."),
     "drive.pack": _s("buy", "Packs or a controller that give more current; or ask less of the motor."),
-    "drive.voltage": _s("buy", "A controller of a higher limit, or fewer cells in a row."),
+    "drive.voltage": _s("buy", "A controller of a higher limit, or fewer cells in a row; side by side packs of one "
+    "voltage."),
     "drive.continuous": _s("buy", "A motor whose lasting power covers it; or cruise more slowly."),
     "drive.phase-current": _s("measure", "Read the controller's sheet again: which current is which."),
     "drive.pair": _s("buy", "A propeller of the other hand, with a gear that turns it so all day."),
@@ -142,7 +143,8 @@ SETTLES: dict[str, Settled] = {
     "drive.hull-clearance": _s("buy", "A smaller propeller with more blades or area."),
     "drive.absorbs": _s("measure", "Read full throttle afloat, loaded, clean; then another pitch, an inch at a time."),
     "drive.shaft-diameter": _s("buy", "A thicker shaft, or one of a stronger metal, by who makes them."),
-    "drive.chain-closes": _s("buy", "A sprocket of a tooth more or fewer, or an adjuster that reaches further."),
+    "drive.chain-closes": _s("buy", "A sprocket of a tooth more or fewer, or an adjuster that reaches further; centres "
+    "further apart where the sprockets overlap."),
     "drive.chain-speed": _s("adjust", "A guard, and oil that stays on; ask its maker whether it may run so fast."),
     "drive.variator": _s("adjust", "Other rollers and clutch springs, by its maker; or another variator."),
     "drive.pulls-away": _s("adjust", "Open the throttle by half in the lowest gear, or a taller gear."),
@@ -201,7 +203,7 @@ SETTLES: dict[str, Settled] = {
     "mount.against-old": _s("decide", "Have the structure behind the points judged for the new load by a "
     "licensed person."),
     "mount.uplift": _s("buy", "Captive mounts, bolted through."),
-    "mount.swing": _s("buy", "A stronger pivot or shock, proven for the load."),
+    "mount.swing": _s("buy", "A stronger pivot or shock, proven for the load; a shock that points past the pivot."),
     "mount.swing-against-old": _s("decide", "Have the frame behind the pivot judged for the new load."),
     # align
     "align.sprockets": _s("adjust", "Wheel to the frame's centreline first, then shim the unit until the "

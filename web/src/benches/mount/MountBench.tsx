@@ -1,14 +1,17 @@
 import { useState } from 'react';
+import type { Installation, View } from '../../api/client';
 import { useProject } from '../../api/project';
 import { useForms } from '../../api/useForms';
 import { useAssessed, useInstallation } from '../../api/useInstallation';
-import { formatNumber } from '../../figure/format';
+import { directed, formatNumber } from '../../figure/format';
 import { Table } from '../../parts/Table';
 import { Answers } from '../../sheet/Answers';
 import { BenchSheet } from '../../sheet/BenchSheet';
 import { Picture, Strip, UnitTabs } from '../../sheet/Sheet';
 import { MountView } from './MountView';
 import { SwingView } from './SwingView';
+
+type LoadCase = NonNullable<Installation['mount']>['cases'][number];
 
 /** Loads on the mount. */
 export function MountBench() {
@@ -22,6 +25,17 @@ export function MountBench() {
       <BenchSheet bench="mount" />
     </div>
   );
+}
+
+/** Which way the unit's own weight pushes in a case, times its weight: against what the craft feels. */
+export function pushes(c: Pick<LoadCase, 'n_x' | 'n_y' | 'n_z'>, view: View): string {
+  const axes = [
+    [c.n_x, { over: 'forward', under: 'aft' }],
+    [c.n_y, { over: 'port', under: 'starboard' }],
+    [c.n_z, { over: 'down', under: 'up' }],
+  ] as const;
+  const said = axes.map(([n, ways]) => (n == null ? '?' : directed(n, 'number', view, ways)));
+  return said.filter((text) => text === '?' || /[1-9]/.test(text)).join(', ') || 'nothing';
 }
 
 /** A unit on points: the case table beside the points, then the worst of each. */
@@ -49,15 +63,12 @@ function Points() {
               cases={cases}
               picked={picked?.id}
               onPick={setPicked}
-              columns={['n fore, side, up', 'worst point']}
-              figures={(c) => [
-                [c.n_x, c.n_y, c.n_z].map((n) => (n == null ? '?' : formatNumber(n, 'number', view))).join('  '),
-                said(c.worst_si),
-              ]}
+              columns={['its weight pushes', 'worst point']}
+              figures={(c) => [pushes(c, view), said(c.worst_si)]}
             />
             <p className="mt-1 text-xs text-muted">
               {picked?.source}. Load of the unit on its points. Limit loads; 1.5 is put on for reserve, ultimate rows
-              stand as they are. n is what the craft feels.
+              stand as they are. Pushes are times its weight.
             </p>
           </div>
         </div>

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { ALL, attribute, points, stand, type XY } from '../../../testing/stage';
 import type { Installation } from '../../api/client';
 import { formatNumber } from '../../figure/format';
+import { pushes } from './MountBench';
 import { MountView } from './MountView';
 import { SwingView } from './SwingView';
 
@@ -20,6 +21,22 @@ const strokes = (drawn: HTMLElement) =>
 it('some units hang on points and some swing', () => {
   expect(pointed.length).toBeGreaterThan(8);
   expect(swung.length).toBeGreaterThan(1);
+});
+
+describe.each(pointed)('load cases of $craft $fit, $unit', ({ craft, fit, unit }) => {
+  const { view, one } = stand(craft, fit, 'mm-kg', undefined, unit);
+  it.each((one.mount as Mount).cases)('$name: its weight pushes the way in which the points are loaded', (loads) => {
+    const words = pushes(loads, view);
+    expect(words).not.toContain('\u2212');
+    const sum = (axis: 'x_si' | 'y_si' | 'z_si') => loads.points.reduce((all, p) => all + p[axis], 0);
+    if (loads.points.length === 0) return;
+    if (words.includes('down')) expect(sum('z_si')).toBeLessThan(0);
+    if (words.includes('up')) expect(sum('z_si')).toBeGreaterThan(0);
+    if (words.includes('port')) expect(sum('y_si')).toBeLessThan(0);
+    if (words.includes('starboard')) expect(sum('y_si')).toBeGreaterThan(0);
+    // In a crash; what a chain pulls while it brakes is more than the weight.
+    if ((loads.n_x ?? 0) > 2) expect(sum('x_si')).toBeLessThan(0);
+  });
 });
 
 describe.each(pointed)('mount of $craft $fit, $unit', ({ craft, fit, unit }) => {

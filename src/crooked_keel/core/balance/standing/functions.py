@@ -58,11 +58,9 @@ def settled_reactions(mass_kg: float, x_m: float, y_m: float, supports: Sequence
         standing.remove(lifted[0])
 
 
-def tipping_margins(x_m: float, y_m: float, height_m: float, supports: Sequence[tuple[float, float]]) -> list[Tipping]:
-    """The CG against each edge of the polygon round its supports, nearest first. height_m: CG over the plane of the
-    supports.
-
-    Raises InputError for fewer than three supports or all in one line. Source: statics."""
+def outline_round(supports: Sequence[tuple[float, float]]) -> list[int]:
+    """Which supports are corners of the polygon round all of them, in order; two where they stand in one line.
+    Source: the monotone chain of computational geometry."""
     order = sorted(range(len(supports)), key=lambda i: supports[i])
 
     def half(indices: Sequence[int]) -> list[int]:
@@ -73,7 +71,15 @@ def tipping_margins(x_m: float, y_m: float, height_m: float, supports: Sequence[
             made.append(i)
         return made[:-1]
 
-    hull = half(order) + half(order[::-1])
+    return half(order) + half(order[::-1])
+
+
+def tipping_margins(x_m: float, y_m: float, height_m: float, supports: Sequence[tuple[float, float]]) -> list[Tipping]:
+    """The CG against each edge of the polygon round its supports, nearest first. height_m: CG over the plane of the
+    supports.
+
+    Raises InputError for fewer than three supports or all in one line. Source: statics."""
+    hull = outline_round(supports)
     if len(hull) < 3:
         raise InputError("/craft/supports", "three supports or more that do not stand in one line are wanted")
     made = []

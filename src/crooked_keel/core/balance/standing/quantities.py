@@ -22,7 +22,7 @@ from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ..ledger.functions import Centre, apply_ledger
 from ..ledger.quantities import Ledger
-from .functions import HAND_KG, Stand, settled_reactions, turned
+from .functions import HAND_KG, Stand, outline_round, settled_reactions, turned
 
 ALL_OUT, FINISHED = "All that goes is out", "Finished"
 
@@ -93,6 +93,11 @@ class Standing(Topic):
         if isinstance(self._stands, CannotSay):
             raise CannotSay(*self._stands.needs)
         return self._stands
+
+    @property
+    def in_one_line(self) -> bool:
+        """Whether three supports or more stand in one line. Raises CannotSay."""
+        return len(self.stands) > 2 and len(outline_round([(s.x_m, s.y_m) for s in self.stands])) < 3
 
     @lazy
     def nose_up(self) -> float:

@@ -13,7 +13,7 @@ from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
 from ..ledger.quantities import Ledger
 from ..wheels.functions import stand_load
-from ..wheels.quantities import Axles
+from ..wheels.quantities import UNDER_M, Axles
 from .functions import HAND_KG, LEAST_SHARE, hung_weight, stand_required, tipping_margins
 from .quantities import Standing
 from .supports import OnSupports
@@ -110,13 +110,24 @@ def _every_step(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
 @rule(
     "balance.tipping",
     "Near to tipping",
-    limit="stop within two standard deviations of an edge between wheels, watch within 50 mm or 10°",
+    limit="stop within two standard deviations of an edge between wheels, or on wheels in one line; watch within 50 mm "
+    "or 10°",
     source="statics; 50 mm and 10°: common practice, no source",
     mark="common practice",
     form="scales",
 )
 def tipping(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
     if resolved.in_line:
+        return
+    if standing.in_one_line:
+        yield verdict(
+            "balance.tipping",
+            "stop",
+            "Its {n} wheels stand in one line: it tips over",
+            "By the stations and butt lines that were entered nothing holds it beside that line. A stand to one side, "
+            "or look at the places again.",
+            n=q(float(len(standing.stands)), "count"),
+        )
         return
     found = []
     for step in standing.steps:
@@ -156,9 +167,9 @@ def tipping(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
 @rule(
     "balance.engine-out",
     "With the engine out",
-    limit="stop where a wheel lifts at any step, CG within two standard deviations; watch under 5 % of the mass, or "
-    "where a hand of 20 kg lifts it",
-    source="statics; 5 % and 20 kg: common practice, no source",
+    limit="stop where a wheel lifts at any step, CG within two standard deviations, or where the stand is under 50 mm "
+    "from the wheel that should stay down; watch under 5 % of the mass, or where a hand of 20 kg lifts it",
+    source="statics; 50 mm, 5 % and 20 kg: common practice, no source",
     mark="statics",
     form="scales",
 )
@@ -167,6 +178,19 @@ def engine_out(standing: Standing, axles: Axles | None, ledger: Ledger, resolved
         yield from _every_step(standing, resolved)
         return
     out = ledger.engine_out
+    under = axles.stand_under(out)
+    if under is not None:
+        yield verdict(
+            "balance.engine-out",
+            "stop",
+            "With the engine out the stand carries all, {d} from the {w} axle",
+            "The CG is at the stand or beyond it, and under 50 mm from that axle nothing steadies it: it tips over "
+            "that wheel. Stand it elsewhere, or hang weight on before the last bolt comes out.",
+            compared=Compared(value=under[1], dimension="length", lo=UNDER_M),
+            w=word(under[0]),
+            d=q(under[1], "length"),
+        )
+        return
     was, now = axles.on_stand(ledger.before), axles.on_stand(out)
     margin = abs(out.station_m - axles.stand)
     if now[1] > out.mass_kg:

@@ -27,6 +27,9 @@ from .steering import anti_squat, force_centre, rake_trail_after_pitch, top_run
 
 End = Literal["front", "rear"]
 
+# A stand so near under an axle takes all that the wheel carried, m. Common practice, no source.
+UNDER_M = 0.05
+
 
 class Axles(Topic):
     """Axles of a fit. as_found: bodies from the craft bench."""
@@ -307,11 +310,24 @@ class Axles(Topic):
             "x",
         ).value
 
+    def stand_under(self, centre: Centre) -> tuple[str, float] | None:
+        """The wheel that should stay down and how far from it the stand is, m, where the stand takes all of it; None
+        where it does not, or where it cannot be said."""
+        if or_none(lambda: self.stand) is None or or_none(lambda: self.wheels.base_m) is None:
+            return None
+        name, at = self._down(centre)
+        return (name, abs(at - self.stand)) if abs(at - self.stand) < UNDER_M else None
+
+    def _down(self, centre: Centre) -> tuple[str, float]:
+        """The wheel that stays down on the stand, and its station."""
+        ahead = centre.station_m < self.stand
+        return ("front", self.wheels.front_m) if ahead else ("rear", self.wheels.rear_m)
+
     def on_stand(self, centre: Centre) -> tuple[str, float, float]:
         """Which wheel stays down on the stand, its load in kg and its station."""
         ask_all(lambda: self.stand, lambda: self.wheels.base_m)
-        name, at = ("front", self.wheels.front_m) if centre.station_m < self.stand else ("rear", self.wheels.rear_m)
-        if abs(at - self.stand) < 0.05:
+        name, at = self._down(centre)
+        if abs(at - self.stand) < UNDER_M:
             raise InputError("/craft/stand", "the stand is under the axle: it carries all, and nothing steadies it")
         return name, stand_load(centre.mass_kg, centre.station_m, self.stand, at), at
 

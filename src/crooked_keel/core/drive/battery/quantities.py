@@ -17,8 +17,14 @@ from ..road.quantities import OnRoad
 from ..train.quantities import Train
 from .functions import consumption, electric_range, endurance, pack_power, sea_range
 
+# Packs side by side are of one voltage within so much. Common practice, no source.
+APART = 0.02
 DEPTH_DEFAULT = 0.85
 MOTOR_EFFICIENCY_DEFAULT = 0.88
+
+
+def _differ(volts: list[float]) -> bool:
+    return max(volts) - min(volts) > APART * max(volts)
 
 
 class OnBattery(Topic):
@@ -73,12 +79,22 @@ class OnBattery(Topic):
             raise CannotSay(Gap(self.train.p("packs_joined"), what))
         return said
 
+    @property
+    def at_odds(self) -> tuple[float, float] | None:
+        """The lowest and the highest voltage of packs side by side that differ, V; None where none do, as far as is
+        known. Raises CannotSay where it is not said how they are joined."""
+        for part in ("full_voltage", "voltage"):
+            volts = [f.si for _, p in self.packs if (f := getattr(p, part)) is not None]
+            if len(volts) > 1 and self.joined == "side by side" and _differ(volts):
+                return min(volts), max(volts)
+        return None
+
     def _volts(self, part: str, words: str) -> float:
         """Voltage of all packs together, V. Raises InputError where packs side by side differ."""
         volts, joined = ask_all(lambda: self._pack(part, words), lambda: self.joined)
         if joined == "in a row":
             return sum(volts)
-        if max(volts) - min(volts) > 0.02 * max(volts):
+        if _differ(volts):
             key = self.packs[1][0]
             raise InputError(
                 self.train.p(f"packs/{key}/{part}"),

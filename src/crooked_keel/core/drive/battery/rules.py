@@ -15,7 +15,9 @@ from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
 from ..train.quantities import Train
 from .functions import electric_range, pack_power, sea_range
-from .quantities import OnBattery
+from .quantities import APART, OnBattery
+
+_KILLS = "High voltage kills: isolate, lock, test dead, and leave it to people licensed for it."
 
 
 @rule(
@@ -60,12 +62,27 @@ def pack(battery: OnBattery, train: Train) -> Iterable[Finding]:
 @rule(
     "drive.voltage",
     "Pack voltage against the controller",
-    limit="fully charged 0.95 of its limit or less ok, to the limit watch, above stop",
-    source="maker of the controller; 0.95: common practice",
+    limit="fully charged 0.95 of its limit or less ok, to the limit watch, above stop; packs side by side over 2 % "
+    "apart stop",
+    source="maker of the controller; 0.95 and 2 %: common practice",
     mark="common practice",
 )
 def voltage(battery: OnBattery, train: Train) -> Iterable[Finding]:
     if not train.electric:
+        return
+    apart = battery.at_odds
+    if apart is not None:
+        yield verdict(
+            "drive.voltage",
+            "stop",
+            "Packs side by side of {a} and {b}",
+            "Over 2 % apart: the moment they are joined the higher drives into the lower a current that nothing "
+            "limits, and packs burn so. Nothing else of the voltage is judged. Packs of one voltage, one sort and one "
+            "age, each charged alike before they are joined. " + _KILLS,
+            compared=Compared(value=apart[0], dimension="voltage", lo=apart[1] * (1 - APART)),
+            a=q(apart[0], "voltage"),
+            b=q(apart[1], "voltage"),
+        )
         return
     limit = lambda: (
         need(
@@ -80,7 +97,7 @@ def voltage(battery: OnBattery, train: Train) -> Iterable[Finding]:
         "drive.voltage",
         level,
         "Fully charged {v}, controller stands {l}",
-        "{n}, {j}. High voltage kills: isolate, lock, test dead, and leave it to people licensed for it.",
+        "{n}, {j}. " + _KILLS,
         compared=Compared(value=volts, dimension="voltage", hi=most),
         v=q(volts, "voltage"),
         l=q(most, "voltage"),

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from ...errors import InputError, ask_all, fields
+from ...figure.flows import Temperature
 from ...figure.reads import Read, combined, read
 from ...figure.trace import Uncertain
 from ...judging.values import ValueList
@@ -43,6 +44,20 @@ class GearOil(Topic):
             lambda: self._read("second", "second reading, a step later"),
             lambda: self._read("third", "third reading, another step later"),
         )
+
+    @property
+    def seen(self) -> Temperature | None:
+        """The hottest reading that was written down."""
+        written = [f for f in (self.heat.first, self.heat.second, self.heat.third) if f is not None]
+        return max(written, key=lambda f: f.si, default=None)
+
+    @property
+    def runs_away(self) -> bool:
+        """Whether three readings rise, and the last step no less than the one before it."""
+        first, second, third = self.heat.first, self.heat.second, self.heat.third
+        if first is None or second is None or third is None:
+            return False
+        return 0 < second.si - first.si <= third.si - second.si
 
     @lazy
     def steady(self) -> Uncertain:

@@ -6,7 +6,7 @@ from collections.abc import Iterable
 
 from ...figure.units import ZERO_C_K
 from ...judging.band import at_most, band
-from ...judging.finding import Finding, Level, q
+from ...judging.finding import Compared, Finding, Level, q
 from ...judging.register import rule, verdict
 from .functions import levels_off
 from .quantities import GearOil
@@ -19,12 +19,32 @@ _EARLY = 0.8
 @rule(
     "drive.gear-oil",
     "Oil of the reduction on the hottest day",
-    limit="levelled off, with its ±, up to 110 °C ok, 130 °C watch, more stop; three readings too early watch",
+    limit="levelled off, with its ±, up to 110 °C ok, 130 °C watch, more stop, and so oil that was hotter than that or "
+    "does not level off; three readings too early watch",
     source="common practice, no source: the oil's maker governs",
     mark="common practice",
 )
 def gear_oil(oil: GearOil) -> Iterable[Finding]:
     if not oil.begun:
+        return
+    runs_away, seen = oil.runs_away, oil.seen
+    if runs_away or (seen is not None and seen.si > _WATCH_K):
+        yield verdict(
+            "drive.gear-oil",
+            "stop",
+            "The reduction's oil is not levelling off, {t} at the last reading"
+            if runs_away
+            else "The reduction's oil was at {t}",
+            (
+                "Its last step rises as much as the one before it, or more: where it ends is not known, and 130 °C is "
+                "the most. "
+                if runs_away
+                else "130 °C is the most, whatever the day. "
+            )
+            + "Do not run it longer so. Fins, a cooler or more flow; more oil only makes it later.",
+            compared=Compared(seen.si, "temperature", hi=_WATCH_K) if seen is not None else None,
+            t=q(seen.si if seen is not None else 0.0, "temperature"),
+        )
         return
     hot = oil.hottest
     judged = band(hot.value, "temperature", ok=at_most(_OK_K), watch=at_most(_WATCH_K), doubt=2 * hot.u)

@@ -31,7 +31,7 @@ HOME = 0.8
     "drive.chain-closes",
     "Length of the chains",
     limit="the next even number of links within 0.7 of the adjuster's reach, with its doubt, ok; within all of it "
-    "watch; beyond stop",
+    "watch; beyond stop; sprockets that overlap stop",
     source="machine-design handbook, roller chains (from memory); 0.7: common practice, no source",
     mark="from memory",
     form="across",
@@ -40,6 +40,22 @@ def chain_closes(runs: Runs) -> Iterable[Finding]:
     def judge(s: Subject[Run]) -> Iterator[Finding]:
         stage, pointer = s.of.stage, f"{s.of.pointer}/reach"
         what = f"how much further apart the adjuster of the {stage.name} sets its centres"
+        overlap = runs.overlap(s.of)
+        if overlap is not None:
+            yield verdict(
+                "drive.chain-closes",
+                "stop",
+                "{name}: its sprockets overlap, {d} between their centres",
+                "By pitch and teeth they ask for more than {m} before they touch, chain and guard not counted: they "
+                "cannot both be fitted. Fewer teeth, a finer chain, or centres further apart; or look at the centres "
+                "again.",
+                subject=s.key,
+                compared=Compared(overlap[0], "length", lo=overlap[1]),
+                name=word(s.name),
+                d=q(overlap[0], "length"),
+                m=q(overlap[1], "length"),
+            )
+            return
         links, fitted, centres, reach = ask_all(
             lambda: runs.links(s.of),
             lambda: runs.fitted_centres(s.of),

@@ -5,9 +5,9 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable, Iterator
 
-from ...errors import CannotSay, Gap, ask_all, fields, or_none
+from ...errors import CannotSay, Gap, ask_all, or_gap, or_none
 from ...judging.band import at_least, at_most, band
-from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.finding import Compared, Finding, LeftOut, Level, q, word
 from ...judging.register import rule, verdict
 from ...judging.subjects import Subject, one_by_one
 from ...resolved.ratios import order_open
@@ -15,9 +15,7 @@ from ..train.quantities import Train
 from .functions import (
     chain_pull,
     chain_ripple,
-    chain_wrap,
     road_speed,
-    sprocket_pitch_diameter,
     tyre_radius,
 )
 from .quantities import OnRoad
@@ -203,9 +201,23 @@ def chain_strength(runs: Runs) -> Iterable[Finding]:
 )
 def small_sprocket(runs: Runs) -> Iterable[Finding]:
     def judge(s: Subject[Run]) -> Iterator[Finding]:
-        (pitch_m, a, b), centres = ask_all(lambda: runs.teeth(s.of), lambda: runs.centres(s.of))
-        with fields(centres=f"{s.of.pointer}/centres"):
-            wrap = chain_wrap(sprocket_pitch_diameter(pitch_m, a), sprocket_pitch_diameter(pitch_m, b), centres)
+        few, unsaid = or_none(lambda: min(runs.teeth(s.of)[1:])), or_gap(lambda: runs.wrap(s.of))
+        if few is not None and few < 11 and isinstance(unsaid, CannotSay):
+            yield verdict(
+                "drive.small-sprocket",
+                "stop",
+                "{name}: {n} teeth",
+                "Below 11 it stops, whatever its wrap. Its speed rises and falls by {r}, and wears the chain fast.",
+                subject=s.key,
+                can_suggest=True,
+                compared=Compared(value=few, dimension="count", lo=15.0),
+                left_out=LeftOut(["wrap"], list(unsaid.needs)),
+                name=word(s.name),
+                n=q(few, "count"),
+                r=q(chain_ripple(few), "percent"),
+            )
+            return
+        (_, a, b), wrap = ask_all(lambda: runs.teeth(s.of), lambda: runs.wrap(s.of))
         teeth = min(a, b)
         level: Level = (
             "stop"

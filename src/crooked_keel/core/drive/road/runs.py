@@ -8,7 +8,7 @@ from typing import NamedTuple
 import numpy as np
 
 from ...document import Stage
-from ...errors import CannotSay, Gap, ask_all, fields
+from ...errors import CannotSay, Gap, ask_all, fields, or_none
 from ...figure.trace import above_zero, need
 from ...judging.subjects import Subject
 from ...physics.geometry import Vector
@@ -25,6 +25,7 @@ from .functions import (
     chain_centres,
     chain_links,
     chain_pull,
+    chain_wrap,
     even_links,
     sprocket_pitch_diameter,
     toothed_pitch_diameter,
@@ -123,6 +124,22 @@ class Runs(Topic):
         faster = math.prod(stage_ratio(s, self.train.p(f"drive/stages/{k}")) for k, s in behind)
         pitch, _, driven = self.teeth(run)
         return wheel_rad_s * faster * pitch * driven / (2 * math.pi)
+
+    def wrap(self, run: Run) -> float:
+        """How far a chain goes round its smaller sprocket, rad. Raises CannotSay, InputError where they overlap."""
+        centres, pitch, a, b = self.links_terms(run)
+        with fields(centres=f"{run.pointer}/centres"):
+            return chain_wrap(sprocket_pitch_diameter(pitch, a), sprocket_pitch_diameter(pitch, b), centres)
+
+    def overlap(self, run: Run) -> tuple[float, float] | None:
+        """Centres of two sprockets that stand in one another, and what they ask for at the least, m; None where they
+        clear each other, or where it cannot be said."""
+        known = or_none(lambda: self.links_terms(run))
+        if known is None:
+            return None
+        centres, pitch, a, b = known
+        least = (sprocket_pitch_diameter(pitch, a) + sprocket_pitch_diameter(pitch, b)) / 2
+        return (centres, least) if centres < least else None
 
     def links_terms(self, run: Run) -> tuple[float, float, float, float]:
         """Centre distance, pitch and teeth of a chain."""

@@ -78,6 +78,11 @@ def overhung_motor_face(
     return FaceBolts(max(moment * z / second for _, z in at), worst)
 
 
+def holds_nothing(behind_m: float, third_m: float) -> bool:
+    """Whether a third point is at the gearbox's own supports, or ahead of them."""
+    return third_m + behind_m < 1e-3
+
+
 @formula(
     "mount.third-point",
     "R = n·m·9.80665·(a + b) / (l + b)",
@@ -103,7 +108,7 @@ def overhung_motor_face(
 def third_point(load_factor: float, mass_kg: float, overhang_m: float, behind_m: float, third_m: float) -> float:
     """Load on a third point at the motor's tail, N. Both arms are from the line of the gearbox's own supports. Raises
     InputError where point and supports are in one place: nothing is held."""
-    if third_m + behind_m < 1e-3:
+    if holds_nothing(behind_m, third_m):
         raise InputError(
             "~/mount/face/third_at",
             "the third point is at the gearbox's own supports: it holds nothing",

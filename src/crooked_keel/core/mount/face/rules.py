@@ -10,7 +10,7 @@ from ...judging.finding import Finding, Level, q
 from ...judging.register import rule, verdict
 from ..acting import FITTING_FACTOR, ULTIMATE_FACTOR
 from ..points.functions import reserve_factor
-from .functions import face_moment, third_point
+from .functions import face_moment, holds_nothing, third_point
 from .quantities import OnFace
 
 
@@ -18,7 +18,7 @@ from .quantities import OnFace
     "mount.face",
     "Motor on the gearbox's face",
     limit="moment below the old unit's ok, 1.5 times watch, more or unknown stop; with a third point by its reserve: "
-    "1.15 or more watch, less stop",
+    "1.15 or more watch, less or a point that holds nothing stop",
     source="proposed; factors as on other mounts",
     mark="proposed",
     form="gearbox face",
@@ -32,10 +32,13 @@ def face(face: OnFace) -> Iterable[Finding]:
     third = face.mount.face.third_at is not None
     share = moment / old if old else None
     held = share is not None and share <= 1.0
-    reserve = _third_reserve(face) if third and not held else None
+    idle = third and not held and holds_nothing(*face.third_terms[3:])
+    reserve = _third_reserve(face) if third and not held and not idle else None
     level: Level
     if held:
         level = "ok"
+    elif idle:
+        level = "stop"
     elif reserve is not None:
         level = "watch" if reserve >= 1.15 else "stop"
     else:
@@ -44,6 +47,9 @@ def face(face: OnFace) -> Iterable[Finding]:
         " Its third point, on rubber and set after the gearbox is bolted tight, takes {l} then and has reserve {r}; "
         "1.15 is asked."
         if reserve is not None
+        else " Its third point is at the gearbox's own supports, or ahead of them: it holds nothing. Further aft it "
+        "does."
+        if idle
         else " Add a third point at its tail, on rubber: 1.5 times the old is the most without one."
     )
     yield verdict(

@@ -11,6 +11,9 @@ from ...figure.units import G0_M_S2
 from ...formula import formula
 from ...physics.geometry import Vector
 
+# A shock whose line passes the pivot within so much points at it, m: nobody measures nearer.
+NO_LEVER_M = 1e-4
+
 
 class Swung(NamedTuple):
     """Compression of the shock, N, and force on the unit at its pivot (aft, up), N."""
@@ -29,6 +32,25 @@ def _moment(arm: Vector, force: Vector) -> float:
     return float(arm[1] * force[0] - arm[0] * force[1])
 
 
+def _direction(lower_m: Vector, upper_m: Vector) -> Vector:
+    line = upper_m - lower_m
+    length = float(np.linalg.norm(line))
+    if length < 1e-6:
+        raise InputError(
+            "~/mount/swing/shock_upper_station",
+            "both ends of the shock are in one place",
+            allowed="a place apart from the lower end",
+        )
+    made: Vector = line / length
+    return made
+
+
+def shock_lever(pivot_m: Vector, lower_m: Vector, upper_m: Vector) -> float:
+    """How far the line of a shock passes the pivot, m, signed by the way round. Raises InputError when it has no
+    length. Source: statics."""
+    return _moment(lower_m - pivot_m, -_direction(lower_m, upper_m))
+
+
 def swing_unit_reactions(
     pivot_m: Vector,
     shock_lower_m: Vector,
@@ -45,19 +67,11 @@ def swing_unit_reactions(
     hits a bump is cautious.
 
     Raises InputError when the shock has no length or no lever about the pivot. Source: statics."""
-    line = shock_upper_m - shock_lower_m
-    length = float(np.linalg.norm(line))
-    if length < 1e-6:
-        raise InputError(
-            "~/mount/swing/shock_upper_station",
-            "both ends of the shock are in one place",
-            allowed="a place apart from the lower end",
-        )
-    e = line / length
+    e = _direction(shock_lower_m, shock_upper_m)
     ground = np.array([-traction_n, wheel_load_n])
     weight = -mass_kg * G0_M_S2 * np.array(load_factor)
-    lever = _moment(shock_lower_m - pivot_m, -e)
-    if abs(lever) < 1e-4:
+    lever = shock_lever(pivot_m, shock_lower_m, shock_upper_m)
+    if abs(lever) < NO_LEVER_M:
         raise InputError(
             "~/mount/swing/shock_lower_station",
             "the shock points at the pivot: it has no lever",

@@ -17,7 +17,7 @@ from ...resolved.wheels import Wheels
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ..acting import Acting
-from .functions import Swung, pivot_size, swing_unit_reactions
+from .functions import NO_LEVER_M, Swung, pivot_size, shock_lever, swing_unit_reactions
 
 
 @record
@@ -114,6 +114,15 @@ class Swing(Topic):
             )
             for case in self.acting.table
         ]
+
+    @property
+    def hangs_free(self) -> bool:
+        """Whether the shock points at the pivot and so holds nothing. Raises CannotSay, InputError where its ends are
+        in one place."""
+        pivot, lower, upper = (
+            np.array([p.x, p.z]) for p in (self.arm.pivot, self.arm.shock_lower, self.arm.shock_upper)
+        )
+        return abs(shock_lever(pivot, lower, upper)) < NO_LEVER_M
 
     @lazy
     def grip(self) -> float:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...errors import CannotSay, Gap, ask_all
+from ...errors import CannotSay, Gap, ask_all, or_none
 from ...figure.kinds import Force
 from ...figure.trace import need
 from ...judging.band import at_least, at_most, band
@@ -19,12 +19,27 @@ from .quantities import Swing
 @rule(
     "mount.swing",
     "Pivot and shock",
-    limit="reserve 1.15 or more ok, 1.0 watch, less stop, on limit loads times 1.5",
+    limit="reserve 1.15 or more ok, 1.0 watch, less stop, on limit loads times 1.5; a shock that points at the pivot "
+    "stop",
     source="statics; factors as on other mounts, proposed",
     mark="proposed",
     form="swing unit",
 )
 def swing(swing: Swing) -> Iterable[Finding]:
+    if or_none(lambda: swing.hangs_free):
+        yield verdict(
+            "mount.swing",
+            "stop",
+            "The shock points at the pivot: nothing holds the arm",
+            "In the side view its line passes the pivot within 0.1 mm: it has no lever, and whatever it gives, arm and "
+            "wheel swing free. No strength of pivot or shock is judged so. Move an end of the shock off the line from "
+            "pivot to the other end, or look at the places again.",
+        )
+        return
+    yield from _parts(swing)
+
+
+def _parts(swing: Swing) -> Iterable[Finding]:
     s = swing.mount.swing
     parts = [Subject("pivot", "pivot", s.pivot_strength), Subject("shock", "shock", s.shock_strength)]
     return one_by_one("mount.swing", parts, lambda part: _carries(swing, part))

@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...document.systems import Cooler
-from ...errors import CannotSay, Gap, InputError, ask_all
+from ...errors import CannotSay, Gap, ask_all
 from ...figure.reads import Read, combined
 from ...judging.band import at_least, at_most, band
-from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.finding import Compared, Finding, Level, Param, q, word
 from ...judging.register import rule, verdict
 from ...judging.subjects import Subject, one_by_one
 from ...physics.heat import BOIL_DOUBT_K, HEAT_RATIOS, air_to_boil, settles
@@ -23,7 +23,8 @@ OIL_LIMIT_K = 273.15 + 115.0
 @rule(
     "systems.cooling-settles",
     "Where the coolant settles on a hot day",
-    limit="10 K below the limit or cooler ok, to the limit watch, hotter stop; oil by 115 °C",
+    limit="10 K below the limit or cooler ok, to the limit watch, hotter stop, and so a limit that is not hotter than "
+    "what cools it; oil by 115 °C",
     source="effectiveness and NTU: Fundamentals of Heat and Mass Transfer, ch. 11 (from memory); 10 K: common practice",
     mark="from memory",
 )
@@ -39,6 +40,10 @@ def settles_at(cooled: Cooled) -> Iterable[Finding]:
     )
 
 
+def _carried(cooler: Cooler) -> Param:
+    return word("Coolant" if cooler.carries == "coolant" else f"The {cooler.carries}")
+
+
 def _settles(cooled: Cooled, key: str, cooler: Cooler) -> Iterable[Finding]:
     if cooler.carries == "charge air":
         return
@@ -50,12 +55,19 @@ def _settles(cooled: Cooled, key: str, cooler: Cooler) -> Iterable[Finding]:
     top, most = ask_all(lambda: cooled.settled(key, cooler), limit)
     terms = cooled.settle_terms(key, cooler)
     if most <= terms[0]:
-        raise InputError(
-            cooled.p("limit") if coolant else cooled.p("hot_day"),
-            f"the limit of {cooler.name} is not hotter than what cools it there",
-            given=cooled.c.limit.entered if coolant and cooled.c.limit is not None else None,
-            allowed="hotter than the air or the water that comes to the core",
+        yield verdict(
+            "systems.cooling-settles",
+            "stop",
+            "{n} may come to {l}, what comes to its core has {a}",
+            "It cannot give off any heat and stay within that: no core is large enough. Cooler air or water to it, "
+            "ahead of the other cores; a limit that its maker stands by; or look at the two figures again.",
+            subject=key,
+            compared=Compared(most, "temperature", lo=terms[0]),
+            n=_carried(cooler),
+            l=q(most, "temperature"),
+            a=q(terms[0], "temperature"),
         )
+        return
     judged = band(top.value, "temperature", ok=at_most(most - MARGIN_K), watch=at_most(most), doubt=2 * top.u)
     by_air = cooled.way == "liquid to air"
     yield verdict(
@@ -69,7 +81,7 @@ def _settles(cooled: Cooled, key: str, cooler: Cooler) -> Iterable[Finding]:
         compared=judged.compared,
         working=settles.working(*terms),
         can_suggest=judged.level in ("watch", "stop"),
-        n=word("Coolant" if coolant else f"The {cooler.carries}"),
+        n=_carried(cooler),
         t=q(top.value, "temperature"),
         l=q(most, "temperature"),
         a=q(terms[0], "temperature"),

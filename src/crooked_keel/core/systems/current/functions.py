@@ -82,14 +82,22 @@ def bundle_factor(wires: float) -> float:
     return 1.0 if wires < 2 else 0.7 if wires < 4 else 0.6 if wires < 7 else 0.5 if wires < 25 else 0.4
 
 
+FIRST = "AWG 18"
+
+
+def is_thin(size: str) -> bool:
+    """Whether a wire is smaller than the table of what wires carry begins with."""
+    return wire_area(size) * (1 + 1e-6) < wire_area(FIRST)
+
+
 def ampacity(size: str, hot: bool, wires: float) -> float:
     """What a wire of 105 °C insulation carries, A: a metric size takes the row of the next smaller gauge.
 
     Raises InputError for one that is smaller than the table begins with."""
     area = wire_area(size) * (1 + 1e-6)
-    rows = [g for g in AMPACITY if gauge_area(g) <= area]
-    if not rows:
+    if is_thin(size):
         raise InputError("size", f"{size} is smaller than the table begins with", allowed="AWG 18 (0.82 mm²) or larger")
+    rows = [g for g in AMPACITY if gauge_area(g) <= area]
     return AMPACITY[min(rows)] * (HOT if hot else 1.0) * bundle_factor(wires)
 
 

@@ -6,13 +6,13 @@ import math
 from typing import NamedTuple
 
 from ...document.systems import Bank, Electric, Load, Wire
-from ...errors import CannotSay, Gap, InputError, ask_all
+from ...errors import CannotSay, Gap, InputError, ask_all, or_none
 from ...figure.reads import Read, combined
 from ...figure.trace import Uncertain
 from ...judging.subjects import Known, Subject, known_of
 from ...topic.lazy import lazy
 from ..lane import Lane
-from .functions import CELLS, Feeds, ampacity, drop, peukert, wanted_size, wire_area
+from .functions import CELLS, FIRST, Feeds, ampacity, drop, is_thin, peukert, wanted_size, wire_area
 
 # What a larger wire is given in room. Proposed.
 _ROOM = 1.06
@@ -115,6 +115,24 @@ class Current(Lane):
             return ampacity(size, lies == "in the engine space", bundle.si)
         except InputError as bad:
             raise bad.at(f"{at}/size") from None
+
+    def over_thin(self, key: str, wire: Wire) -> tuple[Read, float] | None:
+        """Current of a wire thinner than the table begins with, and what the table's first carries there, A, where that
+        is less; None of any other wire, and where it cannot be said."""
+        if (
+            wire.size is None
+            or not is_thin(wire.size)
+            or wire.insulation == "other"
+            or wire.runs == "for seconds, to start"
+        ):
+            return None
+        flows = or_none(lambda: self.read(wire.current, self.p(f"wires/{key}/current"), f"current in {wire.name}"))
+        if flows is None:
+            return None
+        # What is blank is taken as the best that it could be: a wire by itself, outside the engine space.
+        wires = wire.bundle.si if wire.bundle is not None else 1.0
+        most = ampacity(FIRST, wire.lies == "in the engine space", wires)
+        return (flows, most) if flows.si > most else None
 
     def wired(self, key: str, wire: Wire) -> Wired:
         """A wire judged. Raises CannotSay."""

@@ -74,6 +74,23 @@ def wire(current: Current) -> Iterable[Finding]:
 
 def _wire(current: Current, s: Subject[Wire]) -> Iterable[Finding]:
     w = s.of
+    over = current.over_thin(s.key, w)
+    if over is not None:
+        flows, most = over
+        yield verdict(
+            "systems.current-wire",
+            "stop",
+            "{n}: {i} in {z}, where AWG 18 carries {c}",
+            "It is thinner than the smallest wire of the table and carries less than that one does there; what it "
+            "loses is not judged. A larger wire, or two of them.",
+            subject=s.key,
+            compared=Compared(flows.si, "fine_current", hi=most, doubt=2 * flows.u or None),
+            n=word(w.name),
+            i=q(flows.si, "fine_current"),
+            z=word(w.size or ""),
+            c=q(most, "fine_current"),
+        )
+        return
     made = current.wired(s.key, w)
     starts, used, doubt = w.runs == "for seconds, to start", made.used, 2 * made.used_u
     level: Level = "stop" if used > 1 else "watch" if used + doubt > 0.95 else "ok"

@@ -96,7 +96,7 @@ def water_bore(cooled: Cooled) -> Iterable[Finding]:
 @rule(
     "systems.cooling-keel",
     "Keel cooler",
-    limit="enough with 150 W/(m²·K) ok, with 400 watch, less stop",
+    limit="enough with 150 W/(m²·K) ok, with 400 watch, less stop; coolant that would leave colder than the water stop",
     source="log mean temperature difference; 150 to 400: common practice, unsure",
     mark="common practice",
     form="afloat",
@@ -113,9 +113,20 @@ def keel(cooled: Cooled) -> Iterable[Finding]:
         lambda: cooled.coolant_stream,
         lambda: cooled.sea,
     )
-    wanted = [
-        keel_area(heat.si + 2 * heat.u, u, hot, hot - heat.si / stream.si, sea.si) for u in (KEEL_LEAST, KEEL_OFTEN)
-    ]
+    leaves = hot - heat.si / stream.si
+    if leaves <= sea.si:
+        yield verdict(
+            "systems.cooling-keel",
+            "stop",
+            "The coolant would have to leave its keel cooler at {t}, the water outside has {w}",
+            "By its flow and its heat: no area does that. More flow, a hotter coolant where the engine stands it, or "
+            "another way of cooling; or look at the flow again.",
+            compared=Compared(leaves, "temperature", lo=sea.si),
+            t=q(leaves, "temperature"),
+            w=q(sea.si, "temperature"),
+        )
+        return
+    wanted = [keel_area(heat.si + 2 * heat.u, u, hot, leaves, sea.si) for u in (KEEL_LEAST, KEEL_OFTEN)]
     level: Level = "ok" if area.si - 2 * area.u >= wanted[0] else "watch" if area.si >= wanted[1] else "stop"
     yield verdict(
         "systems.cooling-keel",
