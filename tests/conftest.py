@@ -7,10 +7,11 @@ from pathlib import Path
 from typing import Any
 
 import pytest
+from fastapi import FastAPI
 from fastapi.testclient import TestClient
 from hypothesis import HealthCheck, settings
 
-from crooked_keel.api.app import create_app
+from crooked_keel.api.app import create_app, open_folder
 from crooked_keel.api.service import Service
 from crooked_keel.cli import settle_collector
 from crooked_keel.core.assess import Assessment
@@ -169,9 +170,16 @@ def service(store: Store) -> Service:
     return Service(store)
 
 
+@pytest.fixture(scope="session")
+def application() -> FastAPI:
+    """The application of all tests: what it takes to stand it up is paid once."""
+    return create_app()
+
+
 @pytest.fixture
-def client(tmp_path: Path) -> Iterator[TestClient]:
-    app = create_app(tmp_path / "served")
-    with TestClient(app, "http://localhost", raise_server_exceptions=False) as made:
+def client(application: FastAPI, tmp_path: Path) -> Iterator[TestClient]:
+    """The application on an empty folder."""
+    open_folder(application, tmp_path / "served")
+    with TestClient(application, "http://localhost", raise_server_exceptions=False) as made:
         yield made
-    app.state.service.store.close()
+    application.state.service.store.close()

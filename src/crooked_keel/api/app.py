@@ -60,8 +60,7 @@ def create_app(data: Path | None = None, passphrase: str | None = None, hosts: l
     """The application on a data folder. Without one it only tells its schema."""
     app = FastAPI(title="Crooked Keel", version="1", docs_url=None, redoc_url=None)
     if data is not None:
-        store = Store(data)
-        app.state.service, app.state.library = Service(store), LibraryService(Library(store))
+        open_folder(app, data)
     for router in (edits, compare, studies, sheets, exchange, records, happenings, papers, library, reference, kept):
         app.include_router(router)
     _problem_schema(app)
@@ -70,6 +69,12 @@ def create_app(data: Path | None = None, passphrase: str | None = None, hosts: l
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=hosts or LOCAL_HOSTS)
     _front_end(app)
     return app
+
+
+def open_folder(app: FastAPI, data: Path) -> None:
+    """Let the application serve the projects of a folder."""
+    store = Store(data)
+    app.state.service, app.state.library = Service(store), LibraryService(Library(store))
 
 
 def _problem(problem: Problem) -> JSONResponse:
