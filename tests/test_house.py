@@ -97,7 +97,7 @@ def test_pins_name_no_address() -> None:
 SOURCE = ROOT / "src" / "crooked_keel"
 # Aligned tables of numbers, where a row is a line.
 TABLES = {"figure/units.py", "figure/doubt.py", "reference/load_cases.py", "reference/tyres.py", "judging/settling.py"}
-MOST_LINES = 430
+MOST_LINES, MOST_IN_A_SECTION = 430, 175
 
 
 def test_no_file_holds_more_than_one_reads_at_a_sitting() -> None:
@@ -105,6 +105,13 @@ def test_no_file_holds_more_than_one_reads_at_a_sitting() -> None:
         str(f.relative_to(SOURCE)): n
         for f in SOURCE.rglob("*.py")
         if (n := len(f.read_text().split("\n"))) > MOST_LINES
+    }
+    assert not long
+
+
+def test_a_section_only_composes_what_its_topics_say() -> None:
+    long = {
+        f.parent.name: n for f in CORE.glob("*/section.py") if (n := len(f.read_text().split("\n"))) > MOST_IN_A_SECTION
     }
     assert not long
 

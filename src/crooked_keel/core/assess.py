@@ -39,6 +39,7 @@ from .rough import RoughOut, Stand, filled_with, heavy, listed, resting, resting
 from .states import BenchOut, bench_states
 from .systems import section as systems
 from .topic.lazy import placed, rooted
+from .topic.tables import Tables
 from .topic.workspace import Scope, Takes, Workspace, takes
 from .wiring import Benches, InstallationBenches, set_up
 
@@ -113,6 +114,14 @@ class _Run:
             return None
         part = f"{bench}: {function.__name__}"
         return self._told(bench, part, part, wanted, function, scope)
+
+    def tables(self, bench: Bench, scope: Scope) -> Tables:
+        """How a bench asks for its tables."""
+
+        def ask(table: Callable[..., T]) -> T | None:
+            return self.table(bench, table, scope)
+
+        return ask
 
     def _told(
         self, bench: Bench, part: str, fault: str, wanted: Takes, function: Callable[..., T], scope: Scope
@@ -306,7 +315,7 @@ def judge(benches: Benches, fit_id: str | None, drawn: bool = True) -> Assessmen
             scopes = [_with_promises(run, i, one) for i, one in zip(benches.installations, scopes, strict=True)]
         for one in scopes if entry.of_an_installation else [scope]:
             run.bench(name, one)
-    listed = run.guarded("balance", "balance", lambda: _balance(run, scope)) if drawn else None
+    listed = run.guarded("balance", "balance", lambda: balance.listed(run.tables("balance", scope))) if drawn else None
     units = zip(benches.installations, scopes, strict=True) if drawn else ()
     installations = [_listed(run, i, one) for i, one in units]
     shapes = profile(benches, run.table, scope) if drawn else Shapes()
@@ -321,7 +330,7 @@ def judge(benches: Benches, fit_id: str | None, drawn: bool = True) -> Assessmen
         missing=missing_of(findings, values),
         balance=listed,
         installations=installations,
-        build=run.table("build", build.slip, scope) if built and drawn else None,
+        build=build.listed(run.tables("build", scope)) if built and drawn else None,
         shapes=shapes,
         rough=[],
         failures=run.failures,
@@ -341,73 +350,18 @@ def _with_promises(run: _Run, i: InstallationBenches, scope: Scope) -> Scope:
     return Scope(scope.name, *scope.values(), promises)
 
 
-def _balance(run: _Run, scope: Scope) -> balance.BalanceOut:
-    """What the balance bench lists."""
-    ask: Callable[[Callable[..., T]], T | None] = lambda function: run.table("balance", function, scope)
-    return balance.BalanceOut(
-        ledger=[*(ask(balance.derived_lines) or []), *(ask(balance.typed_lines) or [])],
-        loadings=ask(balance.loading_table) or [],
-        before_loadings=ask(balance.before_table) or [],
-        envelope=ask(balance.envelope_table) or [],
-        gross_si=ask(balance.gross_table),
-        frontier=ask(balance.frontier_table) or [],
-        afloat=ask(balance.afloat_table) or [],
-        axles=ask(balance.axle_table) or [],
-        steps=ask(balance.step_table) or [],
-    )
-
-
 def _listed(run: _Run, i: InstallationBenches, scope: Scope) -> InstallationOut:
     """What the benches of one installation list and draw."""
-    chosen = run.table("choose", choose.money_table, scope)
-    if chosen is not None:
-        curve, ports = run.table("choose", choose.curve_table, scope), run.table("choose", choose.port_table, scope)
-        chosen = chosen.model_copy(update={"curve": curve or [], "ports": ports or []})
-    driven = run.table("drive", drive.propeller_table, scope)
-    if driven is not None:
-        shafts, road = run.table("drive", drive.shaft_table, scope), run.table("drive", drive.road_table, scope)
-        twisting = run.table("drive", drive.torsion_table, scope)
-        agreed = run.table("drive", drive.match_table, scope) or run.table("drive", drive.screw_table, scope)
-        saw, envelope = run.table("drive", drive.saw_table, scope), run.table("drive", drive.envelope_table, scope)
-        plots = {"torsion": twisting, "match": agreed, "saw": saw, "envelope": envelope}
-        driven = driven.model_copy(update={"shafts": shafts or [], "on_road": road, **plots})
-    swings = run.table("mount", mount.swing_table, scope) or ([], None)
-    mounted = mount.MountOut(
-        cases=run.table("mount", mount.case_table, scope) or [],
-        points=run.table("mount", mount.point_table, scope) or [],
-        old_worst_si=run.table("mount", mount.old_table, scope),
-        swing=swings[0],
-        arm=swings[1],
-    )
-    sprockets = run.table("align", align.sprocket_table, scope) or (None, None)
-    aligned = (run.table("align", align.tube_table, scope) or align.NO_TUBES).model_copy(
-        update={
-            "coupling": run.table("align", align.coupling_table, scope),
-            "sprocket_angle": sprockets[0],
-            "sprocket_offset_si": sprockets[1],
-        }
-    )
     return InstallationOut(
         id=i.placed.id,
         name=i.placed.name,
         pointer=i.placed.pointer,
-        choose=chosen,
-        drive=driven,
-        mount=mounted,
-        align=aligned,
-        systems=systems.surrounded(lambda table: run.table("systems", table, scope)),
-        prove=_proved(run, scope) if i.prove is not None else None,
-    )
-
-
-def _proved(run: _Run, scope: Scope) -> prove.ProveOut:
-    """What the prove bench draws of one installation."""
-    return prove.ProveOut(
-        cards=run.table("prove", prove.card_table, scope) or [],
-        channels=run.table("prove", prove.channel_table, scope) or [],
-        strips=run.table("prove", prove.strip_table, scope) or [],
-        promises=run.table("prove", prove.promise_table, scope) or [],
-        take=run.table("prove", prove.taken, scope),
+        choose=choose.listed(run.tables("choose", scope)),
+        drive=drive.listed(run.tables("drive", scope)),
+        mount=mount.listed(run.tables("mount", scope)),
+        align=align.listed(run.tables("align", scope)),
+        systems=systems.listed(run.tables("systems", scope)),
+        prove=prove.listed(run.tables("prove", scope)) if i.prove is not None else None,
     )
 
 

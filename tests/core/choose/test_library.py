@@ -13,7 +13,7 @@ from pydantic import BaseModel
 
 from crooked_keel.core.asked.alone import alone
 from crooked_keel.core.choose.library import check_unit, into_fit, kept, new_fit, slug
-from crooked_keel.core.choose.section import fuel_flow
+from crooked_keel.core.choose.power.quantities import fuel_flow
 from crooked_keel.core.document import (
     Installation,
     LibraryUnit,

@@ -7,9 +7,10 @@ from typing import NamedTuple
 from ..errors import or_none
 from ..formula import Out, record
 from ..judging.finding import Value
-from ..judging.values import ValueList
+from ..judging.values import ValueList, said_by
 from ..physics.geometry import Vector
 from ..topic.reading import Topic
+from ..topic.tables import Tables
 from .chain.quantities import RoadLine
 from .coupling.quantities import Coupling, CouplingOut
 from .shaft.quantities import ShaftLine
@@ -72,13 +73,6 @@ class AlignTopics(NamedTuple):
         return [t for t in self if t is not None]
 
 
-def thrust_values(thrust: ThrustLine) -> list[Value]:
-    """The thrust line and its tubes."""
-    out = ValueList("align")
-    thrust.values(out)
-    return out.values
-
-
 def coupling_values(coupling: Coupling) -> list[Value]:
     """The coupling and the feet."""
     out = ValueList("align")
@@ -87,21 +81,7 @@ def coupling_values(coupling: Coupling) -> list[Value]:
     return out.values
 
 
-def shaft_values(shaft: ShaftLine) -> list[Value]:
-    """The shaft line and its packers."""
-    out = ValueList("align")
-    shaft.values(out)
-    return out.values
-
-
-def chain_values(chain: RoadLine) -> list[Value]:
-    """Sprockets, wheel, adapter and joints."""
-    out = ValueList("align")
-    chain.values(out)
-    return out.values
-
-
-VALUES = (thrust_values, coupling_values, shaft_values, chain_values)
+VALUES = (said_by("align", ThrustLine), coupling_values, said_by("align", ShaftLine), said_by("align", RoadLine))
 
 
 def tube_table(thrust: ThrustLine) -> AlignOut:
@@ -152,3 +132,10 @@ def sprocket_table(chain: RoadLine) -> tuple[float, float] | None:
 
 def _at(v: Vector | None, i: int) -> float | None:
     return None if v is None else float(v[i])
+
+
+def listed(ask: Tables) -> AlignOut:
+    """What the bench lists and draws of one installation."""
+    angle, offset = ask(sprocket_table) or (None, None)
+    more = {"coupling": ask(coupling_table), "sprocket_angle": angle, "sprocket_offset_si": offset}
+    return (ask(tube_table) or NO_TUBES).model_copy(update=more)

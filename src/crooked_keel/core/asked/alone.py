@@ -3,7 +3,7 @@ figures agree."""
 
 from __future__ import annotations
 
-from ..choose.section import CurveOut, curve_table
+from ..choose.power.says import CurveOut, curve_table
 from ..document import Fit, Installation, LibraryUnit, Project
 from ..errors import or_none
 from ..formula import Out

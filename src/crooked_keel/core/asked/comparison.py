@@ -11,7 +11,8 @@ from collections.abc import Callable
 from ..assess import assess
 from ..balance.ledger.functions import Centre
 from ..benches import BUILT
-from ..choose.section import ChooseTopics, CurveOut, curve_table
+from ..choose.power.says import CurveOut, curve_table
+from ..choose.section import ChooseTopics
 from ..document import Project
 from ..errors import CannotSay, Gap, InputError, or_none
 from ..figure.base import Figure

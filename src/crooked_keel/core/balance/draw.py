@@ -8,7 +8,7 @@ from ..reference.outlines import Point
 from ..resolved.craft import Resolved
 from ..resolved.loads import Loads
 from .afloat.quantities import AfloatStates
-from .afloat.says import tables
+from .afloat.says import afloat_table
 from .ledger.functions import Centre
 from .ledger.quantities import Ledger
 from .limits.quantities import Limits
@@ -160,7 +160,7 @@ class Waterline:
 
 def waterlines(afloat: AfloatStates) -> tuple[Waterline | None, Waterline | None]:
     """The waterline before and after."""
-    state = tables(afloat)[0]
+    state = afloat_table(afloat)[0]
     lcf = or_none(lambda: afloat.floating.lcf)
 
     def line(height: float | None, slope: float | None) -> Waterline | None:

@@ -13,7 +13,7 @@ from ..resolved.floating import Floating
 from ..resolved.references import got
 from ..resolved.wheels import Wheels
 from ..topic.reading import Topic
-from .floating import says as floating_says
+from .floating.says import displacement_working, floating_values
 from .found.quantities import Found
 from .weighing.functions import cg_on_scales, mass_on_scales, mean_of_repeats, net_reading
 from .weighing.quantities import Weighing, repeats
@@ -46,7 +46,7 @@ def found_values(resolved: Resolved, weighing: Weighing, found: Found, floating:
     if scales:
         mass_working = lambda: mass_on_scales.working(*weighing.sums())
     elif floating is not None and not reported:
-        mass_working = lambda: floating_says.displacement_working(floating)
+        mass_working = lambda: displacement_working(floating)
     out.add(
         "mass-found",
         _BY.get(method, "Mass on the scales"),
@@ -77,13 +77,6 @@ def found_values(resolved: Resolved, weighing: Weighing, found: Found, floating:
         source=by if reported else "as entered, or by her heel",
         ways=Ways("to starboard", "to port"),
     )
-    return out.values
-
-
-def floating_values(floating: Floating) -> list[Value]:
-    """How she floats now."""
-    out = ValueList("craft")
-    floating_says.values(floating, out)
     return out.values
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from typing import TypeVar
+from typing import Any, Protocol, TypeVar
 
 from ..errors import CannotSay, Gap, InputError
 from ..figure.trace import Traced, Uncertain
@@ -12,6 +12,13 @@ from .finding import Bench as BenchName
 from .finding import Value, Ways
 
 A = TypeVar("A")
+
+
+class Speaks(Protocol):
+    """A topic that has headline values of its own."""
+
+    def values(self, out: ValueList, /) -> None:
+        """Add them."""
 
 
 class ValueList:
@@ -79,3 +86,17 @@ def _answer(ask: Callable[[], A]) -> tuple[A | None, list[Gap]]:
         return None, list(gap.needs)
     except InputError as bad:
         return None, [bad.gap]
+
+
+def said_by(bench: BenchName, kind: type[Speaks]) -> Callable[..., list[Value]]:
+    """The headline values that a topic of a kind has by itself."""
+
+    def said(topic: Any) -> list[Value]:
+        out = ValueList(bench)
+        topic.values(out)
+        return out.values
+
+    # Asked by what it takes, as every other function of a bench is.
+    said.__annotations__ = {"topic": kind, "return": list[Value]}
+    said.__name__ = f"values of {kind.__name__}"
+    return said

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ...errors import CannotSay, InputError, or_none
-from ...judging.finding import Ways
+from ...judging.finding import Value, Ways
 from ...judging.values import ValueList
 from ...physics.hydrostatics import heel_angle, metacentric_height, sinkage, trim_after
 from ...physics.stability import Docked
@@ -25,8 +25,9 @@ def _read_station(afloat: AfloatStates) -> float:
     return station
 
 
-def values(afloat: AfloatStates, out: ValueList) -> None:
+def afloat_values(afloat: AfloatStates) -> list[Value]:
     """Headline values of the empty craft afloat, before and after."""
+    out = ValueList("balance")
     empty = lambda: afloat.state(EMPTY)
     out.add(
         "freeboard",
@@ -90,9 +91,10 @@ def values(afloat: AfloatStates, out: ValueList) -> None:
             lambda: _read_station(afloat),
             source="two sets of freeboards, small change",
         )
+    return out.values
 
 
-def tables(afloat: AfloatStates) -> list[AfloatOut]:
+def afloat_table(afloat: AfloatStates) -> list[AfloatOut]:
     """Every state for the screen."""
     made = []
     for key in afloat.keys:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ...errors import CannotSay, Gap, InputError, or_none
-from ...judging.finding import Ways
+from ...judging.finding import Value, Ways
 from ...judging.values import ValueList
 from ...physics.pitching import stop_limit, wheelie_limit
 from .functions import _STATICS, lean_to_balance, rear_axle, static_stability
@@ -12,8 +12,9 @@ from .stance import EMPTY, AxlesOut, Stance
 from .steering import ground_trail, steepest_hill
 
 
-def values(axles: Axles, out: ValueList) -> None:
+def axle_values(axles: Axles) -> list[Value]:
     """Axle loads empty, pitch limits and lean, before and after."""
+    out = ValueList("balance")
     share = lambda after: axles.ridden(after)[0].front_share
     out.add(
         "front-share",
@@ -120,6 +121,7 @@ def values(axles: Axles, out: ValueList) -> None:
             before=lambda: static_stability(*axles.stability_terms(key(), False)),
             working=lambda: static_stability.working(*axles.stability_terms(key())),
         )
+    return out.values
 
 
 def _hill(s: Stance) -> float:
@@ -130,7 +132,7 @@ def _wheelie(s: Stance) -> float:
     return wheelie_limit(s.base_m, s.x_m, s.height())
 
 
-def tables(axles: Axles) -> list[AxlesOut]:
+def axle_table(axles: Axles) -> list[AxlesOut]:
     """Every state for the screen."""
     made = []
     for key in axles.keys:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ...formula import Working
-from ...judging.finding import Ways
+from ...judging.finding import Value, Ways
 from ...judging.values import ValueList
 from ...physics.hydrostatics import form_displacement, form_immersion, metacentric_height
 from ...resolved.floating import Floating
@@ -17,8 +17,9 @@ def displacement_working(floating: Floating) -> Working | None:
     return form_displacement.working(f["density"], f["block"], f["length"], f["beam"], floating.draft.value)
 
 
-def values(floating: Floating, out: ValueList) -> None:
+def floating_values(floating: Floating) -> list[Value]:
     """Draft, trim and heel as found, and what a centimetre carries."""
+    out = ValueList("craft")
     out.add(
         "draft",
         "Draft of the canoe body",
@@ -63,3 +64,4 @@ def values(floating: Floating, out: ValueList) -> None:
         lambda: metacentric_height(floating.hydro.km_m, floating.height),
         working=lambda: metacentric_height.working(floating.hydro.km_m, floating.height),
     )
+    return out.values

@@ -3,14 +3,16 @@
 from __future__ import annotations
 
 from ...errors import or_none
+from ...judging.finding import Value
 from ...judging.values import ValueList
 from .functions import chain_links, chain_pull, even_links, road_speed, wheel_torque
 from .quantities import GearOut, OnRoad, OnRoadOut
 from .runs import Runs
 
 
-def values(road: OnRoad, out: ValueList) -> None:
+def road_values(road: OnRoad) -> list[Value]:
     """Headline values."""
+    out = ValueList("drive")
     old = road.old
     before = lambda ask: (lambda: ask(old)) if old else None
     out.add(
@@ -53,10 +55,12 @@ def values(road: OnRoad, out: ValueList) -> None:
         before=before(lambda o: o.wheel_force),
         source="torque over rolling radius",
     )
+    return out.values
 
 
-def chain_values(runs: Runs, out: ValueList) -> None:
+def chain_values(runs: Runs) -> list[Value]:
     """Length, centres and pull of the last chain, or of the chain or belt that pulls hardest."""
+    out = ValueList("drive")
     chain = runs.final_chain
     if chain is not None:
         out.add(
@@ -83,9 +87,10 @@ def chain_values(runs: Runs, out: ValueList) -> None:
             before=(lambda: old.pull(old.hardest)) if old else None,
             working=lambda: chain_pull.working(*runs.pull_terms(runs.hardest)),
         )
+    return out.values
 
 
-def tables(road: OnRoad, runs: Runs) -> OnRoadOut:
+def road_table(road: OnRoad, runs: Runs) -> OnRoadOut:
     """For the drawing."""
     gears = []
     for key, name, ratio in or_none(lambda: road.gears) or []:

@@ -4,16 +4,20 @@ from __future__ import annotations
 
 from dataclasses import replace
 
+from ...errors import or_none
 from ...figure.trace import Uncertain
-from ...judging.finding import LEVELS
+from ...judging.finding import LEVELS, Value
 from ...judging.values import ValueList
 from ...physics.torsion import inertia_by_swing, two_masses
 from .quantities import CrossingOut, Meeting, ModeOut, OrderOut, Torsion, TorsionOut
 from .rules import level_of
 
 
-def values(torsion: Torsion, out: ValueList) -> None:
+def torsion_values(torsion: Torsion) -> list[Value]:
     """The slowest natural frequency, of the heaviest propeller it may be; the swing test planned and evaluated."""
+    out = ValueList("drive")
+    if not torsion.fired or not (torsion.drive.line or torsion.swing_begun):
+        return out.values
     if torsion.drive.line:
 
         def slowest() -> Uncertain:
@@ -55,9 +59,15 @@ def values(torsion: Torsion, out: ValueList) -> None:
             lambda: Uncertain(torsion.swung.si, torsion.swung.u),
             working=lambda: inertia_by_swing.working(*(r.si for r in torsion.swing_terms)),
         )
+    return out.values
 
 
-def tables(torsion: Torsion) -> TorsionOut:
+def torsion_table(torsion: Torsion) -> TorsionOut | None:
+    """The crossing plot, where it can be drawn."""
+    return or_none(lambda: _drawn(torsion)) if torsion.fired and torsion.drive.line else None
+
+
+def _drawn(torsion: Torsion) -> TorsionOut:
     """The crossing plot. Raises CannotSay."""
     meetings = torsion.all_meetings
     idle, low, high = torsion.speeds
