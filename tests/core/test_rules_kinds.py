@@ -351,7 +351,7 @@ CASES: list[tuple[str, str, str | None, dict[str, Any], str]] = [
     ("motorcycle", "drive.grip", "a", {}, "ok"),
     ("motorcycle", "drive.grip", "a", {"/craft/road/grip": "0.2"}, "watch"),
     ("motorcycle", "drive.chain-closes", "a", {}, "ok"),
-    ("motorcycle", "drive.chain-closes", "a", {f"{A}/drive/stages/chain/centres": "90 mm"}, "unknown"),
+    ("motorcycle", "drive.chain-closes", "a", {f"{A}/drive/stages/chain/centres": "90 mm"}, "stop"),
     ("motorcycle", "drive.chain-strength", "a", {}, "ok"),
     ("motorcycle", "drive.chain-strength", "b", {}, "watch"),
     ("road-vehicle", "drive.chain-strength", "a", {}, "stop"),

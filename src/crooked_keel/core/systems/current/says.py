@@ -40,6 +40,7 @@ def current_values(current: Current) -> list[Value]:
 
 
 def drawn_wire(current: Current, key: str) -> WireOut:
+    """A wire as drawn; blanks where it cannot be said."""
     wire = current.e.wires[key]
     made = or_none(lambda: current.wired(key, wire))
     return WireOut(
