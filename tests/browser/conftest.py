@@ -15,11 +15,11 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Browser, BrowserContext, Page, Request, expect, sync_playwright
 
-from crooked_keel.api.service import Service
-from crooked_keel.core.document import Project, apply_operations
-from crooked_keel.demo import lapwing
+from crooked_keel.core.document import Project
 from crooked_keel.store.store import Store
+from tests.conftest import made_lapwing
 
+LAPWING = made_lapwing()
 # A slow machine is not a fault of the page.
 expect.set_options(timeout=45_000)
 
@@ -119,25 +119,44 @@ def page(window: BrowserContext, server: str) -> Iterator[Page]:
     assert troubles == []
 
 
-@pytest.fixture
-def demo(server: str, data: Path) -> str:
-    """A fresh copy of the demonstration project, through the store beside the running server."""
-    store = Store(data)
-    document = apply_operations(Project(name=lapwing.NAME), lapwing.operations())
-    head = store.create(document, "Demonstration figures entered")
-    Service(store).state(head, None)
-    store.close()
-    return head.project_id
+class Folder:
+    """The folder that the server runs on, opened beside it; left where the server must be alone with it."""
+
+    def __init__(self, data: Path) -> None:
+        self._data = data
+        self._open: Store | None = None
+
+    @property
+    def store(self) -> Store:
+        self._open = self._open or Store(self._data)
+        return self._open
+
+    def leave(self) -> None:
+        if self._open is not None:
+            self._open.close()
+            self._open = None
+
+
+@pytest.fixture(scope="session")
+def folder(data: Path, server: str) -> Iterator[Folder]:
+    made = Folder(data)
+    yield made
+    made.leave()
 
 
 @pytest.fixture
-def beside(data: Path, server: str) -> Callable[[Project], str]:
+def store(folder: Folder) -> Store:
+    """The store beside the running server."""
+    return folder.store
+
+
+@pytest.fixture
+def beside(store: Store) -> Callable[[Project], str]:
     """Puts a project beside the running server; gives its id."""
+    return lambda project: store.create(project, "Started").project_id
 
-    def kept(project: Project) -> str:
-        service = Service(Store(data))
-        made = service.store.create(project, "Started").project_id
-        service.store.close()
-        return made
 
-    return kept
+@pytest.fixture
+def demo(beside: Callable[[Project], str]) -> str:
+    """A fresh copy of the demonstration project."""
+    return beside(LAPWING)

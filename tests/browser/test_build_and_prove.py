@@ -10,7 +10,6 @@ import pytest
 from PIL import Image
 from playwright.sync_api import Page, expect
 
-from crooked_keel.api.service import Service
 from crooked_keel.demo.seed import records
 from crooked_keel.store.records import add_records
 from crooked_keel.store.store import Store
@@ -18,13 +17,11 @@ from tests.conftest import DEMO_OF
 
 
 @pytest.fixture
-def kept(data: Path, server: str) -> dict[str, str]:
+def kept(store: Store) -> dict[str, str]:
     """Ids of demonstrations put beside the running server: boat and aeroplane, and the boat with what is recorded."""
-    service = Service(Store(data))
-    made = {k: service.store.create(DEMO_OF[k], "Started").project_id for k in ("boat", "aeroplane")}
-    made["told"] = service.store.create(DEMO_OF["boat"], "Started").project_id
-    add_records(service.store, made["told"], records("Samphire"), 1)
-    service.store.close()
+    made = {k: store.create(DEMO_OF[k], "Started").project_id for k in ("boat", "aeroplane")}
+    made["told"] = store.create(DEMO_OF["boat"], "Started").project_id
+    add_records(store, made["told"], records("Samphire"), 1)
     return made
 
 

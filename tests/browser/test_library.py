@@ -22,14 +22,14 @@ TRIPLE = "upright-triple-870-cc-geared"
 
 
 @pytest.fixture
-def shelf(server: str, data: Path) -> None:
-    """The demonstration library, as it was."""
-    store = Store(data)
+def shelf(store: Store) -> None:
+    """The demonstration library, as it was, and no project that uses a unit of it."""
     kept = Library(store)
-    for key in set(kept.units()) - set(SHELF) - set(kept.where_used()):
+    for row, *_ in store.list_projects():
+        store.delete(row.id)
+    for key in set(kept.units()) - set(SHELF):
         kept.delete(key)
     kept.put(SHELF)
-    store.close()
 
 
 def rows(page: Page):  # type: ignore[no-untyped-def]

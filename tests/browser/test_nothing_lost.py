@@ -8,6 +8,7 @@ import urllib.request
 
 from playwright.sync_api import Page, Route, expect
 
+from .conftest import Folder
 from .test_every_kind import start
 
 
@@ -53,8 +54,9 @@ def test_the_history_leads_back_to_what_was_left_behind(page: Page, server: str,
     expect(field).to_have_value("instead")
 
 
-def test_a_kept_copy_is_put_back_from_the_list(page: Page, server: str, demo: str) -> None:
+def test_a_kept_copy_is_put_back_from_the_list(page: Page, folder: Folder, demo: str) -> None:
     """The copy of the day was kept when the server started, before there was any project."""
+    folder.leave()
     page.goto("/")
     expect(page.get_by_role("listitem").first).to_be_visible()
     page.get_by_text(re.compile("^Kept copies of everything: ")).click()

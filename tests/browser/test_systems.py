@@ -2,23 +2,17 @@
 
 from __future__ import annotations
 
-from pathlib import Path
-
 import pytest
 from playwright.sync_api import Page, expect
 
-from crooked_keel.api.service import Service
 from crooked_keel.store.store import Store
 from tests.conftest import DEMO_OF
 
 
 @pytest.fixture
-def kept(data: Path, server: str) -> dict[str, str]:
+def kept(store: Store) -> dict[str, str]:
     """Ids of the demonstrations of three kinds, put beside the running server."""
-    service = Service(Store(data))
-    made = {k: service.store.create(DEMO_OF[k], "Started").project_id for k in ("boat", "motorcycle", "aeroplane")}
-    service.store.close()
-    return made
+    return {k: store.create(DEMO_OF[k], "Started").project_id for k in ("boat", "motorcycle", "aeroplane")}
 
 
 def test_a_lane_breaks_where_the_trouble_is_and_a_loop_mends_it(page: Page, kept: dict[str, str]) -> None:
