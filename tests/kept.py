@@ -36,6 +36,11 @@ def assess(
     return _assess(project, fit_id, workspace or _bench("as it stands", project, fit_id), facts)
 
 
+def judged(project: Project, fit_id: str | None = None, facts: Facts = NOTHING) -> Assessment:
+    """The same without tables and drawings: verdicts and values alone."""
+    return _assess(project, fit_id, _bench("as it stands", project, fit_id), facts, drawn=False)
+
+
 def suggest(project: Project, fit_id: str | None, key: str, facts: Facts = NOTHING) -> WaysOut:
     """Ways out of a finding. Raises InputError as the core does."""
     return _suggest(project, fit_id, key, facts, _bench("tried", project, fit_id))

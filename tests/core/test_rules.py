@@ -9,7 +9,7 @@ import pytest
 from crooked_keel.core.assess import Assessment
 from crooked_keel.core.document import Project, apply_operations, value_at
 from tests.conftest import made_lapwing
-from tests.kept import assess
+from tests.kept import judged
 
 DEMO = made_lapwing()
 A, B = "/fits/a/installations/main", "/fits/b/installations/main"
@@ -481,7 +481,7 @@ CASES: list[tuple[str, str, dict[str, Any], str]] = [
     ("key", "fit", "edits", "wanted"), CASES, ids=[f"{k}-{w}-{i}" for i, (k, _, _, w) in enumerate(CASES)]
 )
 def test_rule_at_its_level(key: str, fit: str, edits: dict[str, Any], wanted: str) -> None:
-    made = assess(put(DEMO, edits), fit)
+    made = judged(put(DEMO, edits), fit)
     assert not made.failures
     assert level(made, key) == wanted
 
@@ -489,7 +489,7 @@ def test_rule_at_its_level(key: str, fit: str, edits: dict[str, Any], wanted: st
 @pytest.mark.parametrize("fit", ["a", "b", None])
 def test_what_is_compared_agrees_with_the_level(fit: str | None) -> None:
     """A finding that is ok lies between its bounds; one that stops for a bound lies outside."""
-    for finding in assess(DEMO, fit).findings:
+    for finding in judged(DEMO, fit).findings:
         c = finding.compared
         if c is None:
             continue
@@ -502,13 +502,13 @@ def test_what_is_compared_agrees_with_the_level(fit: str | None) -> None:
 
 def test_findings_come_worst_first() -> None:
     order = ["stop", "watch", "unknown", "ok"]
-    levels = [order.index(f.level) for f in assess(put(DEMO, {f"{A}/mount/thrust": None}), "a").findings]
+    levels = [order.index(f.level) for f in judged(put(DEMO, {f"{A}/mount/thrust": None}), "a").findings]
     assert levels == sorted(levels)
 
 
 def test_nothing_is_ever_called_safe() -> None:
     for fit in ("a", "b"):
-        for finding in assess(DEMO, fit).findings:
+        for finding in judged(DEMO, fit).findings:
             assert "safe" not in (finding.title.template + finding.message.template).lower()
 
 
@@ -535,6 +535,6 @@ def test_a_tricycle_is_weighed_by_the_same_sums(gear: str) -> None:
             f"/craft/supports/main-{side}/{k}": v
             for k, v in (("station", "128 in"), ("reading", f"{pounds} lb"), ("tare", "0 lb"))
         }
-    made = assess(put(DEMO, edits), None)
+    made = judged(put(DEMO, edits), None)
     found = next(v for v in made.values if v.id == "craft.station-found")
     assert found.si is not None and found.si / 0.0254 == pytest.approx(114.78, abs=5e-3)

@@ -13,7 +13,7 @@ from crooked_keel.core.reference.kinds import KINDS
 from tests.conftest import DEMO_OF, finding, put
 from tests.core.test_rules import CASES as AEROPLANE_CASES
 from tests.core.test_rules import HUNG
-from tests.kept import assess, suggest
+from tests.kept import judged, suggest
 
 A, B = "/fits/a/installations/main", "/fits/b/installations/main"
 GAPS = f"{A}/align/coupling"
@@ -557,7 +557,7 @@ CASES: list[tuple[str, str, str | None, dict[str, Any], str]] = [
     ids=[f"{k}-{key}-{w}-{i}" for i, (k, key, _, _, w) in enumerate(CASES)],
 )
 def test_rule_at_its_level(kind: str, key: str, fit: str | None, edits: dict[str, Any], wanted: str) -> None:
-    made = assess(put(DEMO_OF[kind], edits), fit)
+    made = judged(put(DEMO_OF[kind], edits), fit)
     assert not made.failures
     assert finding(made, key).level == wanted
 
@@ -593,11 +593,11 @@ def test_cross_weight_of_four_wheels() -> None:
             },
         ],
     )
-    said = finding(assess(four, None), "craft.cross")
+    said = finding(judged(four, None), "craft.cross")
     assert said.level == "watch" and said.title.params["c"].si == pytest.approx(0.48235, abs=1e-5)
     even = put(four, {f"/craft/supports/{k}/reading": "170 kg" for k in wheels})
-    assert finding(assess(even, None), "craft.cross").level == "ok"
-    assert not assess(four, "b").failures
+    assert finding(judged(even, None), "craft.cross").level == "ok"
+    assert not judged(four, "b").failures
 
 
 def test_every_rule_that_can_warn_is_here() -> None:
@@ -717,11 +717,11 @@ TROUBLES: dict[str, tuple[str, str, dict[str, Any]]] = {
 def test_applied_it_reaches_what_it_promised(rule: str, units: str) -> None:
     kind, fit, edits = TROUBLES[rule]
     document = put(DEMO_OF[kind], {"/units": units, **edits})
-    key = next(f.key for f in assess(document, fit).findings if f.rule == rule and f.level in ("stop", "watch"))
+    key = next(f.key for f in judged(document, fit).findings if f.rule == rule and f.level in ("stop", "watch"))
     offered = suggest(document, fit, key).suggestions
     assert offered
     for s in offered:
-        after = assess(apply_operations(document, [o.model_dump() for o in s.operations]), fit)
+        after = judged(apply_operations(document, [o.model_dump() for o in s.operations]), fit)
         # A finding that is gone has nothing left to say.
         assert next((f.level for f in after.findings if f.key == key), "ok") == s.reaches
     assert offered[0].reaches == "ok"
@@ -733,5 +733,5 @@ def test_what_can_be_suggested_says_so_truly(kind: str) -> None:
     from crooked_keel.core.asked.proposing import PROPOSERS
 
     for fit in ("a", "b"):
-        for f in assess(DEMO_OF[kind], fit).findings:
+        for f in judged(DEMO_OF[kind], fit).findings:
             assert not f.can_suggest or f.rule in PROPOSERS, f.rule

@@ -19,7 +19,7 @@ from crooked_keel.store.store import Store
 from tests.conftest import made_lapwing
 from tests.core.drive.test_ways_out import TRIED
 from tests.core.test_rules_kinds import TROUBLES as OTHER_TROUBLES
-from tests.kept import assess, suggest
+from tests.kept import assess, judged, suggest
 
 UNIT = "/fits/a/installations/main"
 DEMO = made_lapwing()
@@ -84,7 +84,7 @@ def test_every_proposer_has_a_trouble_here() -> None:
 @pytest.mark.parametrize("key", sorted(TROUBLES))
 def test_applied_it_reaches_what_it_promised(key: str, units: str, store: Store) -> None:
     document = put(DEMO, **{"/units": units}, **TROUBLES[key])
-    level = next(f.level for f in assess(document, "a").findings if f.key == key)
+    level = next(f.level for f in judged(document, "a").findings if f.key == key)
     assert level in ("stop", "watch")
     offered = suggest(document, "a", key).suggestions
     assert offered
@@ -92,7 +92,7 @@ def test_applied_it_reaches_what_it_promised(key: str, units: str, store: Store)
         head = store.create(document, "trouble")
         before = store.raw_document(head.project_id)
         store.edit(head.project_id, 1, [o.model_dump() for o in s.operations], s.id)
-        after = next(f for f in assess(store.head(head.project_id).document, "a").findings if f.key == key)
+        after = next(f for f in judged(store.head(head.project_id).document, "a").findings if f.key == key)
         assert after.level == s.reaches
         assert (after.level, level) in (("ok", "stop"), ("ok", "watch"), ("watch", "stop"))
         store.undo(head.project_id, store.head(head.project_id).revision)
@@ -138,7 +138,7 @@ def test_spacer_keeps_the_propeller_where_it_is() -> None:
 
 def test_ballast_by_the_handbook_formula(project: Project) -> None:
     """FAA-H-8083-1 (from memory): W·(wanted − CG)/(station − wanted); the proposal is that, up to 0.1 kg."""
-    made = assess(project, "a")
+    made = judged(project, "a")
     finding = next(f for f in made.findings if f.key == "balance.cg-forward")
     mass, u = finding.message.params["m"].si, finding.message.params["u"].si
     x, limit = finding.message.params["x"].si, finding.message.params["limit"].si
@@ -176,19 +176,19 @@ def test_offers_hold_for_any_place_and_mass_of_the_unit(station: int, mass: int)
             f"{UNIT}/unit/mass": f"{mass} kg ±0.5 kg",
         },
     )
-    for finding in assess(document, "a").findings:
+    for finding in judged(document, "a").findings:
         if not finding.can_suggest:
             continue
         for s in suggest(document, "a", finding.key).suggestions:
-            after = assess(apply_operations(document, [o.model_dump() for o in s.operations]), "a")
+            after = judged(apply_operations(document, [o.model_dump() for o in s.operations]), "a")
             assert next(f.level for f in after.findings if f.key == finding.key) == s.reaches
 
 
 def test_a_battery_moves_by_the_handbook_relation(project: Project) -> None:
     """Weight shifted over total weight is change of CG over distance (FAA-H-8083-1, from memory)."""
     offer = next(s for s in suggest(project, "a", "balance.cg-forward").suggestions if s.id == "move-battery")
-    before = assess(project, "a")
-    after = assess(apply_operations(project, [o.model_dump() for o in offer.operations]), "a")
+    before = judged(project, "a")
+    after = judged(apply_operations(project, [o.model_dump() for o in offer.operations]), "a")
     cg = [next(v for v in a.values if v.id == "balance.empty-cg").si or 0.0 for a in (before, after)]
     mass = next(v for v in before.values if v.id == "balance.empty-mass").si or 0.0
     shifted = offer.message.params["d"].si or 0.0
@@ -212,13 +212,13 @@ def test_ways_across_benches_come_first_as_one_patch() -> None:
     assert {"/placement/flange_station", "/propeller/spacer", "/placement/flange_water_line"} <= patched
     assert len([s for s in ways if s.id.startswith("together")]) == 3
     for way in ways:
-        after = assess(apply_operations(DEMO, [o.model_dump() for o in way.operations]), "a")
+        after = judged(apply_operations(DEMO, [o.model_dump() for o in way.operations]), "a")
         stops = {f.key for f in after.findings if f.level == "stop"}
-        assert stops < {f.key for f in assess(DEMO, "a").findings if f.level == "stop"}
+        assert stops < {f.key for f in judged(DEMO, "a").findings if f.level == "stop"}
         assert [b for b in way.brings if "no longer a stop" in b.template]
     lead = next(s for s in ways if s.id == "ballast")
     before, after = (
-        next(v.si for v in assess(p, "a").values if v.id == "balance.empty-mass")
+        next(v.si for v in judged(p, "a").values if v.id == "balance.empty-mass")
         for p in (DEMO, apply_operations(DEMO, [o.model_dump() for o in lead.operations]))
     )
     said = next(b.params["by"].si for b in lead.brings if "by" in b.params)

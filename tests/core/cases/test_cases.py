@@ -18,7 +18,7 @@ from crooked_keel.core.judging.settling import SETTLES
 from crooked_keel.core.topic.workspace import Workspace
 from crooked_keel.exchange.present import sentence
 from tests.core.test_words_of_the_trade import strangers
-from tests.kept import assess, suggest
+from tests.kept import judged, suggest
 
 from .cases import Case, cases, demonstrations, found
 from .page import FILE, page
@@ -108,7 +108,7 @@ def test_every_stop_and_watch_has_a_way_out_or_says_what_settles_it(of: str, som
     """And every way out is said in the words of its trade. Every other one, all with --long."""
     project, asked = demonstrations()[of], 0
     for fit in project.fits:
-        for trouble in some((f for f in assess(project, fit).findings if f.level in ("stop", "watch")), 2):
+        for trouble in some((f for f in judged(project, fit).findings if f.level in ("stop", "watch")), 2):
             answer = suggest(project, fit, trouble.key)
             asked += 1
             assert answer.suggestions or len(answer.none.split()) > 4, trouble.key

@@ -9,7 +9,7 @@ import pytest
 
 from crooked_keel.core.document import Project, apply_operations
 from tests.core.cases.cases import cases, demonstrations, document
-from tests.kept import assess, suggest
+from tests.kept import judged, suggest
 
 MAIN = "/fits/a/installations/main"
 # Milder than the catalogue's: what it shows there is beyond what an edit within bounds clears.
@@ -62,14 +62,14 @@ def shown(rule: str) -> list[tuple[Project, str | None]]:
 def test_a_trouble_has_a_way_out_that_holds(rule: str) -> None:
     offered = 0
     for project, fit in shown(rule):
-        found = assess(project, fit).findings
+        found = judged(project, fit).findings
         stops = {f.key for f in found if f.level == "stop"}
         trouble = next(f for f in found if f.rule == rule and f.level in ("stop", "watch"))
         answer = suggest(project, fit, trouble.key)
         assert trouble.can_suggest or not answer.suggestions
         for way in answer.suggestions[:2]:
             offered += 1
-            after = assess(apply_operations(project, [o.model_dump() for o in way.operations]), fit).findings
+            after = judged(apply_operations(project, [o.model_dump() for o in way.operations]), fit).findings
             # A rule that speaks of troubles alone falls silent.
             assert next((f.level for f in after if f.key == trouble.key), "ok") == way.reaches != trouble.level
             assert {f.key for f in after if f.level == "stop"} <= stops

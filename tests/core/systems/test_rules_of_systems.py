@@ -12,7 +12,7 @@ from crooked_keel.core.errors import InputError
 from crooked_keel.core.judging.finding import LEVELS, Finding
 from crooked_keel.exchange.present import sentence
 from tests.conftest import DEMO_OF, put
-from tests.kept import assess
+from tests.kept import judged
 
 UNIT = "/fits/a/installations/main"
 S = f"{UNIT}/systems"
@@ -24,7 +24,7 @@ def m(text: str, **more: str) -> dict[str, Any]:
 
 
 def found(project: Project, rule: str) -> list[Finding]:
-    return [f for f in assess(project, "a").findings if f.rule == rule]
+    return [f for f in judged(project, "a").findings if f.rule == rule]
 
 
 def worst(project: Project, rule: str) -> str:
