@@ -19,6 +19,10 @@ export function between(dimension: string): string {
   return dimension === 'temperature' ? 'temperature_rise' : dimension;
 }
 
+/** What the sign of a station is called, and of a margin. */
+export const STATION: Ways = { over: 'aft', under: 'forward' };
+export const MARGIN: Ways = { over: 'inside', under: 'beyond' };
+
 /** A figure whose sign is a direction, in words: `13 mm port`; what prints as nought has none. */
 export function directed(si: number, dimension: string, view: View, ways: Ways | null | undefined): string {
   if (!ways) return formatNumber(si, dimension, view);

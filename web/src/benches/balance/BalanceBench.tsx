@@ -1,7 +1,7 @@
 import { useProject, useShown } from '../../api/project';
 import { useForms } from '../../api/useForms';
 import { FigureField } from '../../figure/FigureField';
-import { formatNumber, needed } from '../../figure/format';
+import { directed, formatNumber, MARGIN, needed, STATION } from '../../figure/format';
 import { Collection, TextField } from '../../figure/forms';
 import { Table } from '../../parts/Table';
 import { Answers } from '../../sheet/Answers';
@@ -242,10 +242,10 @@ function Loadings() {
               return `cannot say yet: needs ${out ? needed(out.needs) : 'the craft'}`;
             return (
               <>
-                {formatNumber(out.mass_si, 'mass', view)} at {formatNumber(out.x_si, 'length', view)}
+                {formatNumber(out.mass_si, 'mass', view)} at {directed(out.x_si, 'length', view, STATION)}
                 {out.forward_margin_si != null &&
                   out.aft_margin_si != null &&
-                  ` · least margin forward ${formatNumber(out.forward_margin_si, 'length', view)}, aft ${formatNumber(out.aft_margin_si, 'length', view)}`}
+                  ` · least margin forward ${directed(out.forward_margin_si, 'length', view, MARGIN)}, aft ${directed(out.aft_margin_si, 'length', view, MARGIN)}`}
               </>
             );
           }}

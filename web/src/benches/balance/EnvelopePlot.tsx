@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { useProject, useShown } from '../../api/project';
 import { bare, roundTicks } from '../../drawing/ticks';
-import { formatNumber, needed } from '../../figure/format';
+import { directed, formatNumber, needed, STATION } from '../../figure/format';
 
 const WIDTH = 470;
 const HEIGHT = 250;
@@ -28,7 +28,7 @@ export function Envelope() {
                   `cannot say yet: needs ${needed(l.needs)}`
                 ) : (
                   <>
-                    {formatNumber(l.mass_si, 'mass', view)} at {formatNumber(l.x_si, 'length', view)}
+                    {formatNumber(l.mass_si, 'mass', view)} at {directed(l.x_si, 'length', view, STATION)}
                     {Number.isFinite(least) && (
                       <span className={least < 0 ? 'text-stop' : ''}>
                         , {formatNumber(Math.abs(least), 'length', view)} {least < 0 ? 'outside' : 'inside'}

@@ -1,5 +1,5 @@
 import { useProject, useShown } from '../../api/project';
-import { formatNumber } from '../../figure/format';
+import { directed, formatNumber, STATION } from '../../figure/format';
 import { Table } from '../../parts/Table';
 
 /** What each wheel carries at each step of the work, as the craft stands. */
@@ -17,7 +17,7 @@ export function Steps() {
         columns={[
           { id: 'step', head: 'Standing at each step of the work', headClass: '!text-ink', cell: (s) => s.name },
           { id: 'mass', head: 'mass', num: true, cell: (s) => mass(s.mass_si) },
-          { id: 'cg', head: 'CG', num: true, cell: (s) => formatNumber(s.x_si, 'length', view) },
+          { id: 'cg', head: 'CG', num: true, cell: (s) => directed(s.x_si, 'length', view, STATION) },
           ...(steps[0]?.loads ?? []).map((l, i) => ({
             id: `on ${l.name}`,
             head: l.name,

@@ -9,7 +9,7 @@ import { Answers } from '../../sheet/Answers';
 import { BenchSheet } from '../../sheet/BenchSheet';
 import { Picture, Strip, UnitTabs } from '../../sheet/Sheet';
 import { MountView } from './MountView';
-import { SwingView } from './SwingView';
+import { PRESSED, SwingView } from './SwingView';
 
 type LoadCase = NonNullable<Installation['mount']>['cases'][number];
 
@@ -35,7 +35,7 @@ export function pushes(c: Pick<LoadCase, 'n_x' | 'n_y' | 'n_z'>, view: View): st
     [c.n_z, { over: 'down', under: 'up' }],
   ] as const;
   const said = axes.map(([n, ways]) => (n == null ? '?' : directed(n, 'number', view, ways)));
-  return said.filter((text) => text === '?' || /[1-9]/.test(text)).join(', ') || 'nothing';
+  return said.filter((text) => text === '?' || /[1-9]/.test(text)).join(',\n') || 'nothing';
 }
 
 /** A unit on points: the case table beside the points, then the worst of each. */
@@ -129,11 +129,11 @@ function Swing() {
               picked={picked?.id}
               onPick={setPicked}
               columns={['shock', 'pivot']}
-              figures={(c) => [said(c.shock_si), said(c.pivot_si)]}
+              figures={(c) => [directed(c.shock_si, 'force', view, PRESSED), said(c.pivot_si)]}
             />
             {rows.length === 0 && <p className="text-unknown">Cannot say yet: the findings name what is missing.</p>}
             <p className="mt-1 text-xs text-muted">
-              {picked?.source}. Limit loads. Shock: compression positive. Pivot: size of the force on the unit.
+              {picked?.source}. Limit loads. Pivot: size of the force on the unit.
             </p>
           </div>
         </div>
@@ -187,7 +187,7 @@ function CaseTable<C extends Case>(props: {
           id: head,
           head,
           num: true,
-          className: '!text-xs',
+          className: '!text-xs !whitespace-pre-line',
           cell: (c: (typeof props.cases)[number]) => props.figures(c)[i],
         })),
       ]}

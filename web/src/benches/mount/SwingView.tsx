@@ -1,8 +1,10 @@
 import type { Installation } from '../../api/client';
 import { useProject } from '../../api/project';
-import { formatNumber } from '../../figure/format';
+import { directed, formatNumber } from '../../figure/format';
 
 type Mount = NonNullable<Installation['mount']>;
+/** What the sign of a shock's load is called. */
+export const PRESSED = { over: 'pressed', under: 'pulled' };
 const WIDTH = 400;
 const HEIGHT = 280;
 
@@ -76,10 +78,11 @@ export function SwingView(props: { arm: Mount['arm']; load: Mount['swing'][numbe
             pivot {said(props.load.pivot_si)}
           </text>
           <text stroke="none" x="12" y="36">
-            aft {said(props.load.pivot_x_si)}, up {said(props.load.pivot_z_si)}
+            {directed(props.load.pivot_x_si, 'force', view, { over: 'aft', under: 'forward' })},{' '}
+            {directed(props.load.pivot_z_si, 'force', view, { over: 'up', under: 'down' })}
           </text>
           <text stroke="none" x={WIDTH - 12} y="20" textAnchor="end">
-            shock {said(props.load.shock_si)}
+            shock {directed(props.load.shock_si, 'force', view, PRESSED)}
           </text>
         </g>
       )}

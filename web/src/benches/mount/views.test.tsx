@@ -112,7 +112,8 @@ describe.each(swung)('swinging unit of $craft $fit', ({ craft, fit, unit }) => {
     const drawn = draw(<SwingView arm={arm} load={load} />);
     const words = drawn.textContent ?? '';
     for (const n of [load.pivot_si, load.pivot_x_si, load.pivot_z_si, load.shock_si])
-      expect(words).toContain(formatNumber(n, 'force', view));
+      expect(words).toContain(formatNumber(Math.abs(n), 'force', view));
+    expect(words).not.toContain('\u2212');
     const line = drawn.querySelector('g[stroke="var(--color-act)"] path')?.getAttribute('d') ?? '';
     const [, x, y] = line.match(/l(\S+) (\S+)/) ?? [];
     // Aft is to the right and up is up the page.
