@@ -3,6 +3,7 @@ is only nearly so is no better."""
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from typing import Any, NamedTuple
 
 import pytest
@@ -11,7 +12,7 @@ from crooked_keel.core.document import Project, plain, value_at
 from crooked_keel.core.judging.finding import Finding
 from crooked_keel.exchange.present import sentence
 from tests.conftest import DEMO_OF, put
-from tests.kept import assess
+from tests.kept import judged, suggest
 
 U = "/fits/{fit}/installations/main"
 
@@ -150,14 +151,18 @@ CASES = {
 }
 
 
-def told(case: Case, changes: dict[str, str | None]) -> list[Finding]:
-    """What the rule finds with those figures."""
+def _edited(case: Case, changes: Mapping[str, str | None]) -> Project:
     project = DEMO_OF[case.kind]
     made = {
         k.format(fit=case.fit): v if v is None else _as_it_was(project, k.format(fit=case.fit), v)
         for k, v in changes.items()
     }
-    return [f for f in assess(put(project, made), case.fit).findings if f.rule == case.rule]
+    return put(project, made)
+
+
+def told(case: Case, changes: Mapping[str, str | None]) -> list[Finding]:
+    """What the rule finds with those figures."""
+    return [f for f in judged(_edited(case, changes), case.fit).findings if f.rule == case.rule]
 
 
 def said(finding: Finding) -> str:
@@ -189,6 +194,15 @@ def test_it_stays_one_whatever_else_is_blank(name: str) -> None:
     for pointer in case.blank:
         assert "stop" in {f.level for f in told(case, {**case.changes, pointer: None})}, pointer
     assert "stop" in {f.level for f in told(case, {**case.changes, **dict.fromkeys(case.blank)})}
+
+
+@pytest.mark.parametrize("name", CASES)
+def test_it_has_a_way_out_or_says_what_settles_it(name: str) -> None:
+    case = CASES[name]
+    for changes in (case.changes, {**case.changes, **dict.fromkeys(case.blank)}):
+        for stop in (f for f in told(case, changes) if f.level == "stop"):
+            ways = suggest(_edited(case, changes), case.fit, stop.key)
+            assert ways.suggestions or ways.none
 
 
 @pytest.mark.parametrize("name", CASES)

@@ -88,9 +88,13 @@ def required_conductance(
 ) -> float:
     """What a core must pass for each kelvin to give that heat away, W/K.
 
-    Raises InputError where not even an endless core would do."""
+    Raises InputError where not even an endless core would do, or where the hot side is not the hotter."""
     from scipy.optimize import brentq  # asked when somebody looks, and slow to load
 
+    if hot_in_k <= cold_in_k:
+        raise InputError("hot", "the hot side is not hotter than what cools it", allowed="hotter than that")
+    if heat_w <= 0:
+        return 0.0
     least, most = min(hot_w_k, cold_w_k), max(hot_w_k, cold_w_k)
     wanted, ratio = heat_w / (least * (hot_in_k - cold_in_k)), least / most
     if wanted >= effectiveness(1e4, ratio, arrangement):

@@ -239,12 +239,13 @@ def wider_line(fuelled: Fuelled) -> Iterator[Proposal]:
 def wires(current: Current) -> Iterator[Proposal]:
     """Larger wires where they lose or carry too much."""
     for key, wire in current.wires:
-        made = or_none(lambda k=key, w=wire: current.wired(k, w))
+        listed = current.in_the_table(wire)
+        made = or_none(lambda k=key, w=listed: current.wired(k, w))
         if made is None or wire.size is None or wire.insulation == "other":
             continue
-        if made.used + 2 * made.used_u <= 0.95:
+        if listed is wire and made.used + 2 * made.used_u <= 0.95:
             continue
-        size = current.better(key, wire)
+        size = current.better(key, listed)
         if size is not None:
             yield Proposal(
                 f"wire-{key}",

@@ -82,7 +82,8 @@ def bundle_factor(wires: float) -> float:
     return 1.0 if wires < 2 else 0.7 if wires < 4 else 0.6 if wires < 7 else 0.5 if wires < 25 else 0.4
 
 
-FIRST = "AWG 18"
+# What the table of currents begins with, and the first metric size that is no smaller.
+FIRST, FIRST_METRIC = "AWG 18", "1 mm²"
 
 
 def is_thin(size: str) -> bool:

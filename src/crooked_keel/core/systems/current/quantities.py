@@ -12,7 +12,7 @@ from ...figure.trace import Uncertain
 from ...judging.subjects import Known, Subject, known_of
 from ...topic.lazy import lazy
 from ..lane import Lane
-from .functions import CELLS, FIRST, Feeds, ampacity, drop, is_thin, peukert, wanted_size, wire_area
+from .functions import CELLS, FIRST, FIRST_METRIC, Feeds, ampacity, drop, is_thin, peukert, wanted_size, wire_area
 
 # What a larger wire is given in room. Proposed.
 _ROOM = 1.06
@@ -133,6 +133,12 @@ class Current(Lane):
         wires = wire.bundle.si if wire.bundle is not None else 1.0
         most = ampacity(FIRST, wire.lies == "in the engine space", wires)
         return (flows, most) if flows.si > most else None
+
+    def in_the_table(self, wire: Wire) -> Wire:
+        """A wire thinner than the table begins with as the first one of its sort there; any other as it is."""
+        if wire.size is None or not is_thin(wire.size):
+            return wire
+        return wire.model_copy(update={"size": FIRST_METRIC if wire.size.endswith("mm²") else FIRST})
 
     def wired(self, key: str, wire: Wire) -> Wired:
         """A wire judged. Raises CannotSay."""

@@ -58,7 +58,8 @@ def source(current: Current) -> Iterable[Finding]:
 @rule(
     "systems.current-wire",
     "Wires by what they lose and what they carry",
-    limit="both kept ok; one within 5 % of its limit watch; past it stop",
+    limit="both kept ok; one within 5 % of its limit watch; past it stop; thinner than AWG 18, past what that carries "
+    "stop",
     source="ABYC E-11: drop, ampacity of 105 °C insulation, engine space, bundles (from memory)",
     mark="from memory",
 )
@@ -77,18 +78,21 @@ def _wire(current: Current, s: Subject[Wire]) -> Iterable[Finding]:
     over = current.over_thin(s.key, w)
     if over is not None:
         flows, most = over
+        better = or_none(lambda: current.better(s.key, current.in_the_table(w)))
         yield verdict(
             "systems.current-wire",
             "stop",
             "{n}: {i} in {z}, where AWG 18 carries {c}",
             "It is thinner than the smallest wire of the table and carries less than that one does there; what it "
-            "loses is not judged. A larger wire, or two of them.",
+            "loses is not judged. " + ("{b} would do." if better else "A larger wire, or two of them."),
             subject=s.key,
+            can_suggest=better is not None,
             compared=Compared(flows.si, "fine_current", hi=most, doubt=2 * flows.u or None),
             n=word(w.name),
             i=q(flows.si, "fine_current"),
             z=word(w.size or ""),
             c=q(most, "fine_current"),
+            b=word(better or ""),
         )
         return
     made = current.wired(s.key, w)
