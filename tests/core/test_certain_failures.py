@@ -139,6 +139,15 @@ CASES = {
         (),
         {"/craft/stand": "895 mm"},
     ),
+    "a craft over its gross mass before anybody is aboard": Case(
+        "aeroplane",
+        "b",
+        {"/craft/limits/gross": "350 kg"},
+        "balance.worst-loading",
+        ("Even the lightest loading", "of 350.0 kg"),
+        (),
+        {"/craft/limits/gross": "550 kg"},
+    ),
     "three wheels in one line": Case(
         "aeroplane",
         "a",

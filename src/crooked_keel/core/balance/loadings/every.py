@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import replace
 
-from ...errors import InputError, ask_all
+from ...errors import InputError, ask_all, or_none
 from ...figure.trace import Traced, need
 from ...formula import record
 from ...resolved.loads import Loads
@@ -97,6 +97,19 @@ class EveryLoading(Topic):
         heaviest = self.loadings.base.mass_kg + sum(i.hi_kg for i, _ in self.items)
         over = min(heaviest, self.loadings.limits.gross) - masses[-1]
         return over if over > 1e-6 else 0.0
+
+    @property
+    def over_at_lightest(self) -> tuple[float, float] | None:
+        """Mass of the lightest loading and the gross mass that it is above, kg; None where it is not above, or where it
+        cannot be said."""
+        known = or_none(
+            lambda: ask_all(lambda: self.loadings.base, lambda: self.loadings.limits.gross, lambda: self.items)
+        )
+        if known is None:
+            return None
+        base, gross, items = known
+        lightest = base.mass_kg + sum(i.lo_kg for i, _ in items)
+        return (lightest, gross) if lightest > gross + 1e-9 else None
 
     def _on(self, side: Side) -> list[Item]:
         """What may be aboard, with every seat that slides where it is worst for a side."""

@@ -126,13 +126,30 @@ def loadings(loadings: Loadings, loads: Loads, resolved: Resolved) -> Iterable[F
 @rule(
     "balance.worst-loading",
     "Every loading that can be",
-    limit="stop outside, watch within two standard deviations; once it is said what each place may carry",
+    limit="stop outside, or where the lightest is over gross; watch within two standard deviations; once it is said "
+    "what each place may carry",
     source="statics; adverse loading of FAA-H-8083-1 and AC 43.13-1B chapter 10 (from memory)",
     mark="from memory",
     form="cg limits",
 )
 def worst_loading(every: EveryLoading) -> Iterable[Finding]:
     if not every.ranges_given:
+        return
+    over = every.over_at_lightest
+    if over is not None:
+        lightest, gross = over
+        yield verdict(
+            "balance.worst-loading",
+            "stop",
+            "Even the lightest loading is {d} over gross",
+            "With every place at its lightest and the tanks empty: {m} of {cap}. No loading keeps it, and the CG "
+            "of none is judged. A lighter unit, or less of what stays aboard; a higher gross mass is its designer's to "
+            "give.",
+            compared=Compared(value=lightest, dimension="mass", hi=gross),
+            d=q(lightest - gross, "mass"),
+            m=q(lightest, "mass"),
+            cap=q(gross, "mass"),
+        )
         return
     sides: tuple[Side, Side] = ("forward", "aft")
     found = [(s, *every.worst_of_all(s)) for s in sides]
