@@ -131,7 +131,8 @@ class _Run:
         if found is not None:
             said: T = found.said
             return said
-        return self.guarded(bench, fault, lambda: self.ws.ask(part, wanted, function, scope))
+        ask = self.ws.judge if getattr(function, "reads_little", False) else self.ws.ask
+        return self.guarded(bench, fault, lambda: ask(part, wanted, function, scope))
 
     def bench(self, bench: Bench, scope: Scope) -> None:
         """Every rule and every value of a bench on the topics of a scope."""

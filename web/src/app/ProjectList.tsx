@@ -52,7 +52,7 @@ export function ProjectList() {
             }),
           )
         : answer(await api.POST('/api/projects/import', { body: { text: await file.text() } }));
-      await queries.invalidateQueries({ queryKey: ['projects'] });
+      void queries.invalidateQueries({ queryKey: ['projects'], refetchType: 'none' });
       await go({ to: '/p/$id/$bench', params: { id: state.id, bench: 'craft' }, search: {} });
     } catch (bad) {
       setError(
@@ -181,7 +181,8 @@ function StartDialog(props: { units: Units }) {
     const units = await queries.fetchQuery(LIBRARY);
     const unit = units.find((i) => i.name === String(form.get('unit')).trim());
     if (unit) await putIn(state, unit);
-    await queries.invalidateQueries({ queryKey: ['projects'] });
+    // The list is asked for when somebody looks at it again: nobody waits for it here.
+    void queries.invalidateQueries({ queryKey: ['projects'], refetchType: 'none' });
     await go({ to: '/p/$id/$bench', params: { id: state.id, bench: 'first' }, search: {} });
   }
   return (

@@ -7,8 +7,8 @@ from ..formula import record
 from ..reference.outlines import Point
 from ..resolved.craft import Resolved
 from ..resolved.loads import Loads
-from .afloat.quantities import AfloatStates
-from .afloat.says import afloat_table
+from .afloat.quantities import EMPTY, AfloatStates
+from .afloat.says import state_drawn
 from .ledger.functions import Centre
 from .ledger.quantities import Ledger
 from .limits.quantities import Limits
@@ -160,7 +160,7 @@ class Waterline:
 
 def waterlines(afloat: AfloatStates) -> tuple[Waterline | None, Waterline | None]:
     """The waterline before and after."""
-    state = afloat_table(afloat)[0]
+    state = state_drawn(afloat, EMPTY)
     lcf = or_none(lambda: afloat.floating.lcf)
 
     def line(height: float | None, slope: float | None) -> Waterline | None:

@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+from ..document.craft import Outline
 from ..errors import or_none
 from ..formula import record
 from ..reference.outlines import Circle, Foot, Measures, Path
 from ..resolved.craft import Resolved
 from ..resolved.floating import Floating
+from ..topic.workspace import reads_little
 from .weighing.quantities import Weighing
 
 
@@ -32,6 +34,7 @@ class Standing:
     z: float
 
 
+@reads_little
 def outline(resolved: Resolved, weighing: Weighing, floating: Floating | None) -> Drawn:
     """Outline and ground."""
     measures = _measures(resolved, weighing, floating)
@@ -56,7 +59,7 @@ def _measures(resolved: Resolved, weighing: Weighing, floating: Floating | None)
     """The measures that outlines are drawn from; those of a fit with a stretched frame are those after the work."""
     drawn, place = resolved.project.craft.outline, resolved.references.place
     known: dict[str, float | None] = {}
-    for part in type(drawn).model_fields:
+    for part in Outline.model_fields:
         figure = getattr(drawn, part)
         axis = {"Station": "x", "WaterLine": "z"}.get(type(figure).__name__)
         pointer = f"/craft/outline/{part}"

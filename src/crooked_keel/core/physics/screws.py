@@ -146,9 +146,10 @@ def within(screw: Screw) -> Screw:
 
 
 def _series(table: Array, advance: Array, screw: Screw) -> Array:
+    """The sum of a table's terms, as what it is at one propeller: a polynomial in the advance coefficient."""
     c, s, t, u, v = table.T
     terms = c * screw.pitch_ratio**t * screw.area_ratio**u * float(screw.blades) ** v
-    return np.asarray((advance[..., None] ** s * terms).sum(-1))
+    return np.asarray(np.polynomial.polynomial.polyval(advance, np.bincount(s.astype(np.intp), terms)), np.float64)
 
 
 def thrust_coefficient(advance: Array, screw: Screw) -> Array:

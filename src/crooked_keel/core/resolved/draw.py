@@ -43,8 +43,8 @@ def side(local: Local) -> Point:
 
 def turned(p: ResolvedInstallation, x: float, y: float, z: float) -> Point:
     """A place given from the output flange, with the unit as it is turned."""
-    r = p.rotation
-    return Point(x=p.flange[0].value + float(r[0] @ (x, y, z)), z=p.flange[2].value + float(r[2] @ (x, y, z)))
+    (ax, ay, az), _, (ux, uy, uz) = p.turn
+    return Point(x=p.flange[0].value + ax * x + ay * y + az * z, z=p.flange[2].value + ux * x + uy * y + uz * z)
 
 
 def unit(placed: ResolvedInstallation) -> UnitShape:

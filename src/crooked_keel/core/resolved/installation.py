@@ -182,7 +182,7 @@ class ResolvedInstallation(Topic):
         """A point given along the shaft, to starboard and up from the output flange → craft axes."""
         x, y, z = (t.value for t in local)
         made = []
-        for start, row, turns in zip(self.flange, self._turn, self._angle_rows, strict=True):
+        for start, row, turns in zip(self.flange, self.turn, self._angle_rows, strict=True):
             value, slopes = start.value, dict(start.slopes)
             for part, factor in zip(local, row, strict=True):
                 if factor:
@@ -197,7 +197,7 @@ class ResolvedInstallation(Topic):
         return made[0], made[1], made[2]
 
     @lazy
-    def _turn(self) -> list[list[float]]:
+    def turn(self) -> list[list[float]]:
         """The turn of the unit, row by row."""
         rows: list[list[float]] = self.rotation.tolist()
         return rows

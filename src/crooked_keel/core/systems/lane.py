@@ -59,7 +59,7 @@ class Lane(Topic):
 
     def p(self, path: str) -> str:
         """Pointer of a part of the lane."""
-        return self.placed.p(f"systems/{self.part}/{path}")
+        return f"{self.placed.pointer}/systems/{self.part}/{path}"
 
     def read(self, figure: Figure | None, pointer: str, what: str, zero: bool = False) -> Read:
         """A figure with its doubt; above zero unless zero may be. Raises CannotSay, InputError."""

@@ -234,11 +234,12 @@ class _Call:
     def __call__(self, *args: Any, **named: Any) -> Any:
         kept = self.reader.__dict__
         source, calls = kept["_source"], kept["_calls"]
-        key = (self.name, *[a if type(a) in _PLAIN else id(a) for a in (*args, *named.values())])
+        plain = not named and all(type(a) in _PLAIN for a in args)
+        key = (self.name, *(args if plain else [a if type(a) in _PLAIN else id(a) for a in (*args, *named.values())]))
         found = calls.get(key)
         if found is not None and not isinstance(found[3], _REFUSED):
             return found[3]
-        given = tuple(raw(a) for a in args)
+        given = args if plain else tuple(raw(a) for a in args)
         try:
             value = getattr(source, self.name)(*given, **named)
         except _REFUSED as refused:

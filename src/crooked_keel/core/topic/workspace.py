@@ -166,6 +166,12 @@ def _stands(answer: KeptAnswer, topics: tuple[Any, ...]) -> bool:
     return True
 
 
+def reads_little(table: Callable[P, R]) -> Callable[P, R]:
+    """Marks a table that reads little of its topics: it stands as long as that is the same, as a rule does."""
+    table.reads_little = True  # type: ignore[attr-defined]
+    return table
+
+
 class Takes:
     """The topics that a function takes, in order: of which type, and whether it can do without."""
 

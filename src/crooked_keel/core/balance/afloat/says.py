@@ -96,37 +96,37 @@ def afloat_values(afloat: AfloatStates) -> list[Value]:
 
 def afloat_table(afloat: AfloatStates) -> list[AfloatOut]:
     """Every state for the screen."""
-    made = []
-    for key in afloat.keys:
-        name = "Empty" if key == EMPTY else afloat.loads.name(key)
-        try:
-            s, needs = afloat.state(key), []
-        except CannotSay as gap:
-            s, needs = None, list(gap.needs)
-        except InputError as bad:
-            s, needs = None, [bad.gap]
-        length = or_none(lambda: afloat.floating.length)
-        trims = [or_none(lambda t=t: afloat.trim(t)) for t in ((s.before, s.after) if s else ())] or [None, None]
-        water = or_none(lambda: afloat.floating.keel + afloat.floating.draft.value)
-        made.append(
-            AfloatOut(
-                id=key,
-                name=name,
-                displacement_before_si=s.before.displacement_kg if s else None,
-                displacement_si=s.after.displacement_kg if s else None,
-                sink_si=s.after.sink_m - s.before.sink_m if s else None,
-                trim_before_si=trims[0],
-                trim_si=trims[1],
-                heel_before_si=s.before.heel_rad if s else None,
-                heel_si=s.after.heel_rad if s else None,
-                gm_before_si=s.before.gm_m if s else None,
-                gm_si=s.after.gm_m if s else None,
-                water_slope_before=trims[0] / length if trims[0] is not None and length else None,
-                water_slope=trims[1] / length if trims[1] is not None and length else None,
-                water_at_lcf_before_si=water + s.before.sink_m if s and water is not None else None,
-                water_at_lcf_si=water + s.after.sink_m if s and water is not None else None,
-                marks=(or_none(lambda s=s: afloat.marks(s.id)) or []) if s else [],
-                needs=needs,
-            )
-        )
-    return made
+    return [state_drawn(afloat, key) for key in afloat.keys]
+
+
+def state_drawn(afloat: AfloatStates, key: str) -> AfloatOut:
+    """One state for the screen; blanks where it cannot be said."""
+    name = "Empty" if key == EMPTY else afloat.loads.name(key)
+    try:
+        s, needs = afloat.state(key), []
+    except CannotSay as gap:
+        s, needs = None, list(gap.needs)
+    except InputError as bad:
+        s, needs = None, [bad.gap]
+    length = or_none(lambda: afloat.floating.length)
+    trims = [or_none(lambda t=t: afloat.trim(t)) for t in ((s.before, s.after) if s else ())] or [None, None]
+    water = or_none(lambda: afloat.floating.keel + afloat.floating.draft.value)
+    return AfloatOut(
+        id=key,
+        name=name,
+        displacement_before_si=s.before.displacement_kg if s else None,
+        displacement_si=s.after.displacement_kg if s else None,
+        sink_si=s.after.sink_m - s.before.sink_m if s else None,
+        trim_before_si=trims[0],
+        trim_si=trims[1],
+        heel_before_si=s.before.heel_rad if s else None,
+        heel_si=s.after.heel_rad if s else None,
+        gm_before_si=s.before.gm_m if s else None,
+        gm_si=s.after.gm_m if s else None,
+        water_slope_before=trims[0] / length if trims[0] is not None and length else None,
+        water_slope=trims[1] / length if trims[1] is not None and length else None,
+        water_at_lcf_before_si=water + s.before.sink_m if s and water is not None else None,
+        water_at_lcf_si=water + s.after.sink_m if s and water is not None else None,
+        marks=(or_none(lambda s=s: afloat.marks(s.id)) or []) if s else [],
+        needs=needs,
+    )

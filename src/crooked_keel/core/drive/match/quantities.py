@@ -106,7 +106,7 @@ class AirMatch(Topic):
 
     def p(self, path: str) -> str:
         """Pointer of a part of the installation."""
-        return self.train.p(path)
+        return f"{self.train.pointer}/{path}"
 
     @property
     def governed(self) -> bool:

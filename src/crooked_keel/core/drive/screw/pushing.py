@@ -54,7 +54,7 @@ class Pushing(Topic):
 
     def p(self, path: str) -> str:
         """Pointer of a part of the installation."""
-        return self.train.p(path)
+        return f"{self.train.pointer}/{path}"
 
     @property
     def count(self) -> int:

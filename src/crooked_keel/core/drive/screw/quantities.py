@@ -154,10 +154,15 @@ class ScrewMatch(Pushing):
             )
         return old.pushed(speed, screw)
 
+    @lazy
+    def _known_drag(self) -> tuple[float, float, float]:
+        """Resistance before, N, and mass of the heaviest loading now and then, kg. Raises CannotSay, InputError."""
+        old = self.drove
+        return ask_all(lambda: self.drag_before, self.sea.heaviest, old.sea.heaviest)
+
     def drag_terms(self, boat_m_s: float) -> tuple[float, float, float, float, float, float]:
         """Terms of the resistance at a speed. Raises CannotSay, InputError."""
-        old = self.drove
-        drag, now, was = ask_all(lambda: self.drag_before, self.sea.heaviest, old.sea.heaviest)
+        drag, now, was = self._known_drag
         power = DISPLACES if boat_m_s <= self.before_m_s else BEYOND
         if self.planes or self.trial.regime == "semi-displacement":
             power = PLANES if self.planes else BETWEEN

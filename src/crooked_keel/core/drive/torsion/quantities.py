@@ -128,7 +128,7 @@ class Torsion(Topic):
 
     def p(self, path: str) -> str:
         """Pointer of a part of the installation."""
-        return self.train.p(path)
+        return f"{self.train.pointer}/{path}"
 
     @property
     def line(self) -> list[tuple[str, Twisting]]:
