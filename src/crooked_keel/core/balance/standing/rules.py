@@ -206,7 +206,8 @@ def engine_out(standing: Standing, axles: Axles | None, ledger: Ledger, resolved
             a=q(out.mass_kg, "mass"),
         )
         return
-    level: Level = "watch" if was[0] != now[0] or margin < 0.03 + 2 * out.station.u else "ok"
+    doubt = 2 * math.hypot(out.station.u, axles.stand_place.u)
+    level: Level = "watch" if was[0] != now[0] or margin < 0.03 + doubt else "ok"
     yield verdict(
         "balance.engine-out",
         level,

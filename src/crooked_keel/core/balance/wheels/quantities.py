@@ -7,7 +7,7 @@ import math
 from typing import Literal
 
 from ...errors import CannotSay, Gap, InputError, ask_all, fields, or_none
-from ...figure.trace import Origin, above_zero, need, standard_uncertainty
+from ...figure.trace import Origin, Traced, above_zero, need, standard_uncertainty
 from ...judging.finding import LeftOut
 from ...judging.subjects import Subject, known_of
 from ...reference.tyres import tyre_load
@@ -300,15 +300,20 @@ class Axles(Topic):
         return anti_squat(self.drive_centre(after), state.base_m, state.height(), state.base_m)
 
     @lazy
-    def stand(self) -> float:
-        """Station of the stand, m."""
+    def stand_place(self) -> Traced:
+        """Station of the stand, m, with its ±."""
         place = self.resolved.references.place
         return place(
             self.resolved.project.craft.stand,
             "/craft/stand",
             "station of the stand, or of the jack under the frame",
             "x",
-        ).value
+        )
+
+    @property
+    def stand(self) -> float:
+        """The same, m."""
+        return self.stand_place.value
 
     def stand_under(self, centre: Centre) -> tuple[str, float] | None:
         """The wheel that should stay down and how far from it the stand is, m, where the stand takes all of it; None

@@ -46,10 +46,10 @@ class GearOil(Topic):
         )
 
     @property
-    def seen(self) -> Temperature | None:
-        """The hottest reading that was written down."""
+    def seen(self) -> Temperature:
+        """The hottest reading that was written down; only once one was."""
         written = [f for f in (self.heat.first, self.heat.second, self.heat.third) if f is not None]
-        return max(written, key=lambda f: f.si, default=None)
+        return max(written, key=lambda f: f.si)
 
     @property
     def runs_away(self) -> bool:

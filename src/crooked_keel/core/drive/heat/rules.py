@@ -28,7 +28,7 @@ def gear_oil(oil: GearOil) -> Iterable[Finding]:
     if not oil.begun:
         return
     runs_away, seen = oil.runs_away, oil.seen
-    if runs_away or (seen is not None and seen.si > _WATCH_K):
+    if runs_away or seen.si > _WATCH_K:
         yield verdict(
             "drive.gear-oil",
             "stop",
@@ -42,8 +42,8 @@ def gear_oil(oil: GearOil) -> Iterable[Finding]:
                 else "130 °C is the most, whatever the day. "
             )
             + "Do not run it longer so. Fins, a cooler or more flow; more oil only makes it later.",
-            compared=Compared(seen.si, "temperature", hi=_WATCH_K) if seen is not None else None,
-            t=q(seen.si if seen is not None else 0.0, "temperature"),
+            compared=Compared(seen.si, "temperature", hi=_WATCH_K),
+            t=q(seen.si, "temperature"),
         )
         return
     hot = oil.hottest

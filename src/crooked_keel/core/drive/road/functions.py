@@ -169,15 +169,18 @@ def sprocket_pitch_diameter(pitch_m: float, teeth: float) -> float:
 def chain_links(centres_m: float, pitch_m: float, driver: float, driven: float) -> float:
     """Length of a chain in links, not rounded. Raises InputError when the sprockets would touch: the chain cannot
     close."""
-    if centres_m <= 0 or centres_m < 0.5 * (
-        sprocket_pitch_diameter(pitch_m, driver) + sprocket_pitch_diameter(pitch_m, driven)
-    ):
+    if centres_m <= 0 or centres_m < least_centres(pitch_m, driver, driven):
         raise InputError("centres", "the sprockets overlap at this centre distance: no chain can close round them")
     return (
         2 * centres_m / pitch_m
         + (driver + driven) / 2
         + (driven - driver) ** 2 * pitch_m / (4 * math.pi**2 * centres_m)
     )
+
+
+def least_centres(pitch_m: float, driver: float, driven: float) -> float:
+    """Centres at which the pitch circles of two sprockets touch, m."""
+    return (sprocket_pitch_diameter(pitch_m, driver) + sprocket_pitch_diameter(pitch_m, driven)) / 2
 
 
 def even_links(links: float) -> int:

@@ -201,8 +201,11 @@ def chain_strength(runs: Runs) -> Iterable[Finding]:
 )
 def small_sprocket(runs: Runs) -> Iterable[Finding]:
     def judge(s: Subject[Run]) -> Iterator[Finding]:
-        few, unsaid = or_none(lambda: min(runs.teeth(s.of)[1:])), or_gap(lambda: runs.wrap(s.of))
-        if few is not None and few < 11 and isinstance(unsaid, CannotSay):
+        wrap = or_gap(lambda: runs.wrap(s.of))
+        if isinstance(wrap, CannotSay):
+            few = or_none(lambda: min(runs.teeth(s.of)[1:]))
+            if few is None or few >= 11:
+                raise wrap
             yield verdict(
                 "drive.small-sprocket",
                 "stop",
@@ -211,14 +214,13 @@ def small_sprocket(runs: Runs) -> Iterable[Finding]:
                 subject=s.key,
                 can_suggest=True,
                 compared=Compared(value=few, dimension="count", lo=15.0),
-                left_out=LeftOut(["wrap"], list(unsaid.needs)),
+                left_out=LeftOut(["wrap"], list(wrap.needs)),
                 name=word(s.name),
                 n=q(few, "count"),
                 r=q(chain_ripple(few), "percent"),
             )
             return
-        (_, a, b), wrap = ask_all(lambda: runs.teeth(s.of), lambda: runs.wrap(s.of))
-        teeth = min(a, b)
+        teeth = min(runs.teeth(s.of)[1:])
         level: Level = (
             "stop"
             if teeth < 11 or wrap < math.radians(100)

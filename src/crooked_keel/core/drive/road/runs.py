@@ -27,6 +27,7 @@ from .functions import (
     chain_pull,
     chain_wrap,
     even_links,
+    least_centres,
     sprocket_pitch_diameter,
     toothed_pitch_diameter,
 )
@@ -138,7 +139,7 @@ class Runs(Topic):
         if known is None:
             return None
         centres, pitch, a, b = known
-        least = (sprocket_pitch_diameter(pitch, a) + sprocket_pitch_diameter(pitch, b)) / 2
+        least = least_centres(pitch, a, b)
         return (centres, least) if centres < least else None
 
     def links_terms(self, run: Run) -> tuple[float, float, float, float]:

@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
+
 import numpy as np
 
 from ...errors import CannotSay, Gap, ask_all
-from ...figure.trace import above_zero, need
+from ...figure.trace import Traced, Uncertain, above_zero, need
 from ...figure.units import G0_M_S2
 from ...formula import record
 from ...judging.values import ValueList
@@ -13,6 +15,7 @@ from ...reference.load_cases import LoadCase
 from ...reference.outlines import Point
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
+from ...resolved.references import Axis
 from ...resolved.wheels import Wheels
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
@@ -31,6 +34,14 @@ class ArmOut:
     cg: Point
     contact: Point
     axle: Point
+
+
+_NAMES = {
+    "pivot": "pivot",
+    "shock_lower": "lower end of the shock",
+    "shock_upper": "upper end of the shock",
+    "cg": "CG of what swings",
+}
 
 
 class Swing(Topic):
@@ -57,36 +68,34 @@ class Swing(Topic):
     def _p(self, path: str) -> str:
         return f"{self.placed.pointer}/{path}"
 
+    def _places(self, names: Iterable[str]) -> dict[tuple[str, Axis], Traced]:
+        """Places of a swinging unit in the side view, m, each by its name and axis. Raises CannotSay."""
+        s, base = self.mount.swing, self._p("mount/swing")
+        place = self.resolved.references.place
+        parts: tuple[tuple[str, Axis, str], ...] = (("station", "x", "station"), ("water_line", "z", "height"))
+        asks = {
+            (k, axis): (
+                lambda k=k, part=part, axis=axis, said=said: place(
+                    getattr(s, f"{k}_{part}"), f"{base}/{k}_{part}", f"{said} of the {_NAMES[k]}", axis
+                )
+            )
+            for k in names
+            for part, axis, said in parts
+        }
+        return dict(zip(asks, ask_all(*asks.values()), strict=True))
+
     @lazy
     def arm(self) -> ArmOut:
         """Where pivot, shock, CG and wheel of a swinging unit are, after the stretch of its frame."""
-        s, base = self.mount.swing, self._p("mount/swing")
-        place = self.resolved.references.place
-        names = {
-            "pivot": "pivot",
-            "shock_lower": "lower end of the shock",
-            "shock_upper": "upper end of the shock",
-            "cg": "CG of what swings",
-        }
-        asks = {
-            (k, axis): (
-                lambda k=k, w=w, part=part, axis=axis: place(
-                    getattr(s, f"{k}_{part}"),
-                    f"{base}/{k}_{part}",
-                    f"{'station' if axis == 'x' else 'height'} of the {w}",
-                    axis,
-                )
-            )
-            for k, w in names.items()
-            for part, axis in (("station", "x"), ("water_line", "z"))
-        }
         wheels = self.wheels
         if wheels is None:
             raise CannotSay(Gap("/craft/supports", "wheels"))
-        ask_all(*asks.values(), lambda: wheels.rear_m, lambda: wheels.ground_m, lambda: wheels.rear_axle_z_m)
-        at = {k: Point(x=asks[k, "x"]().value, z=asks[k, "z"]().value) for k in names}
-        x = wheels.rear_m + (self.resolved.stretch_m if not self.placed.old else 0.0)
-        return ArmOut(**at, contact=Point(x=x, z=wheels.ground_m), axle=Point(x=x, z=wheels.rear_axle_z_m))
+        places, rear, ground, axle = ask_all(
+            lambda: self._places(_NAMES), lambda: wheels.rear_m, lambda: wheels.ground_m, lambda: wheels.rear_axle_z_m
+        )
+        at = {k: Point(x=places[k, "x"].value, z=places[k, "z"].value) for k in _NAMES}
+        x = rear + (self.resolved.stretch_m if not self.placed.old else 0.0)
+        return ArmOut(**at, contact=Point(x=x, z=ground), axle=Point(x=x, z=axle))
 
     @lazy
     def swing_cases(self) -> list[tuple[LoadCase, Swung]]:
@@ -115,14 +124,26 @@ class Swing(Topic):
             for case in self.acting.table
         ]
 
+    @lazy
+    def lever(self) -> Uncertain:
+        """How far the line of the shock passes the pivot, m, and its standard uncertainty by the ± of the places.
+        Raises CannotSay, InputError where the ends of the shock are in one place."""
+        known = list(self._places(("pivot", "shock_lower", "shock_upper")).values())
+        at = np.array([p.value for p in known])
+        of = lambda v: shock_lever(v[:2], v[2:4], v[4:])
+        steps = np.eye(len(at)) * 1e-6
+        slopes = [(of(at + d) - of(at - d)) / 2e-6 for d in steps]
+        return Uncertain(of(at), float(np.hypot.reduce([k * p.u for k, p in zip(slopes, known, strict=True)])))
+
     @property
     def hangs_free(self) -> bool:
-        """Whether the shock points at the pivot and so holds nothing. Raises CannotSay, InputError where its ends are
-        in one place."""
-        pivot, lower, upper = (
-            np.array([p.x, p.z]) for p in (self.arm.pivot, self.arm.shock_lower, self.arm.shock_upper)
-        )
-        return abs(shock_lever(pivot, lower, upper)) < NO_LEVER_M
+        """Whether the shock points at the pivot and so holds nothing. Raises as `lever` does."""
+        return abs(self.lever.value) < NO_LEVER_M
+
+    @property
+    def may_hang_free(self) -> bool:
+        """Whether it may, within the ± of the places. Raises as `lever` does."""
+        return abs(self.lever.value) < NO_LEVER_M + 2 * self.lever.u
 
     @lazy
     def grip(self) -> float:

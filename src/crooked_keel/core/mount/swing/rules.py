@@ -20,7 +20,7 @@ from .quantities import Swing
     "mount.swing",
     "Pivot and shock",
     limit="reserve 1.15 or more ok, 1.0 watch, less stop, on limit loads times 1.5; a shock that points at the pivot "
-    "stop",
+    "stop, one that may within its ± watch",
     source="statics; factors as on other mounts, proposed",
     mark="proposed",
     form="swing unit",
@@ -55,11 +55,18 @@ def _carries(swing: Swing, part: Subject[Force | None]) -> Iterable[Finding]:
     given = part.of.plus_minus if part.of is not None else None
     doubt = factor * given.si / strength if given is not None else 0.0
     judged = band(factor, "number", ok=at_least(1.15), watch=at_least(1.0), doubt=doubt)
+    loose = swing.may_hang_free
+    level = "watch" if loose and judged.level == "ok" else judged.level
     yield verdict(
         "mount.swing",
-        judged.level,
+        level,
         "{w} has reserve {r}",
-        "{c}: {l}. Its strength is taken as {st}, ultimate. Side load on the tyre is not in it.",
+        "{c}: {l}. Its strength is taken as {st}, ultimate. Side load on the tyre is not in it."
+        + (
+            " Within the ± of their places the shock may point at the pivot and hold nothing: measure them."
+            if loose
+            else ""
+        ),
         subject=what,
         compared=judged.compared,
         working=reserve_factor.working(strength, 1.5, FITTING_FACTOR, load),
