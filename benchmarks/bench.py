@@ -19,7 +19,7 @@ from pathlib import Path
 from typing import Any
 
 from benchmarks import work
-from benchmarks.edits import Edit, typical
+from benchmarks.edits import IN_VIEW, Edit, typical
 from crooked_keel.cli import settle_collector
 from crooked_keel.core.asked.comparison import compare
 from crooked_keel.core.asked.placement import Wish, place_together
@@ -31,6 +31,7 @@ from crooked_keel.core.balance.loadings import monte_carlo
 from crooked_keel.core.document import Project, apply_operations, dump, dump_library, load
 from crooked_keel.core.figure.trace import Origin
 from crooked_keel.core.judging.certainty import Candidate, Reading, rank
+from crooked_keel.core.judging.finding import Bench
 from crooked_keel.core.physics.hull import Hull, Section, both_sides, float_equilibrium
 from crooked_keel.core.topic.reading import Topic
 from crooked_keel.core.topic.workspace import Workspace
@@ -137,8 +138,12 @@ def in_process(name: str, project: Project, budgets: tuple[str, str], edits: dic
                 "",
                 f"topics anew {made.topics_anew} of {made.topics}, answers {made.answers_anew} of {made.answers}",
             )
-            look = lambda i, edit=edit: assess(apply_operations(project, edit(i)), "a", ahead)  # noqa: B023
-            line(f"{name}: {what}, looked ahead at", budgets[1], said(clock(look)))
+            view = [IN_VIEW[what]]
+
+            def look(i: int, edit: Edit = edit, ahead: Workspace = ahead, view: list[Bench] = view) -> None:
+                assess(apply_operations(project, edit(i)), "a", ahead, sections=view)
+
+            line(f"{name}: {what}, looked ahead at on {view[0]}", budgets[1], said(clock(look)))
             store.close()
 
 
@@ -222,7 +227,8 @@ def over_http(name: str, server: Server, project: Project, budgets: tuple[str, s
         base[0] = int(re.search(rb'"revision":(\d+)', reply)[1])  # type: ignore[index]
 
     line(f"{name}: edit over HTTP, p50 / p95", budgets[0], said(clock(save)))
-    ahead = lambda i: server.call("POST", f"/api/projects/{id}/preview?fit=a", {"operations": edit(i)})
+    path, view = f"/api/projects/{id}/preview?fit=a", ["balance"]
+    ahead = lambda i: server.call("POST", path, {"operations": edit(i), "sections": view})
     line(f"{name}: preview over HTTP, p50 / p95", budgets[1], said(clock(ahead)))
 
 

@@ -7,8 +7,18 @@ from typing import Any
 
 from crooked_keel.core.document import Project, value_at
 from crooked_keel.core.figure.base import Figure
+from crooked_keel.core.judging.finding import Bench
 
 Edit = Callable[[int], list[dict[str, Any]]]
+# Where somebody stands who makes the edit by hand: while it moves that bench is asked.
+IN_VIEW: dict[str, Bench] = {
+    "the flange's station": "balance",
+    "a seat's load": "balance",
+    "a tank's density": "balance",
+    "a mount point": "mount",
+    "a sprocket": "drive",
+    "a coupling gap": "align",
+}
 
 
 def _stepped(project: Project, pointer: str, unit: str, factor: float, step: float) -> Edit | None:

@@ -77,6 +77,23 @@ def test_preview_saves_nothing_and_carries_no_workings(client: TestClient, id: s
     assert client.get(f"/api/projects/{id}").json()["revision"] == 1
 
 
+def test_a_preview_may_ask_the_bench_in_view_alone(client: TestClient, id: str) -> None:
+    """It says of that bench and of the profile what the whole preview says, and nothing of the others: not even that
+    they changed."""
+    station = "/fits/a/installations/main/placement/flange_station"
+    operations = [{"op": "replace", "path": station, "value": {"entered": "300 mm", "from": "datum", "dir": "forward"}}]
+    path = f"/api/projects/{id}/preview?fit=a"
+    whole = client.post(path, json={"operations": operations}).json()
+    part = client.post(path, json={"operations": operations, "sections": ["mount"]}).json()
+    mount = lambda items: [i for i in items if i["bench"] == "mount"]
+    for name in ("benches", "findings", "values"):
+        assert part["assessment"][name] == mount(whole["assessment"][name]) != []
+    assert part["changed"] == mount(whole["changed"]) != whole["changed"]
+    assert part["assessment"]["shapes"] == whole["assessment"]["shapes"]
+    for sections in ([], ["keel"], "mount"):
+        assert client.post(path, json={"operations": operations, "sections": sections}).status_code == 422
+
+
 @pytest.mark.parametrize(
     ("path", "value", "said"),
     [

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+import time
 from pathlib import Path
 
 import pytest
@@ -185,6 +186,36 @@ def test_the_unit_is_dragged_and_everything_follows(page: Page, demo: str) -> No
     assert re.fullmatch(r"7\d\d mm", after) and after != "795 mm"
     page.get_by_role("button", name="undo").click()
     expect(figure(page, "/fits/a/installations/main/placement/flange_station")).to_have_value("795 mm")
+
+
+def test_while_the_hand_moves_the_bench_in_view_is_asked_and_when_it_rests_all_are(page: Page, demo: str) -> None:
+    """The others are drawn faint till then: what stands of them is of before."""
+    asked: list[list[str] | None] = []
+    page.on(
+        "request",
+        lambda r: asked.append(r.post_data_json["sections"]) if r.url.split("?")[0].endswith("/preview") else None,
+    )
+    page.goto(f"/p/{demo}/balance?fit=a")
+    page.wait_for_load_state("networkidle")
+    box = page.locator("[data-unit]").bounding_box()
+    assert box
+    x, y = box["x"] + box["width"] * 0.55, box["y"] + box["height"] * 0.5
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.clock.install()
+    page.clock.pause_at(time.time() + 10)
+    page.mouse.move(x + 60, y, steps=4)
+    strip, faint = page.locator("[data-ripple]"), page.locator("nav[aria-label=Benches] [data-behind]")
+    expect(strip).to_contain_text("Looking ahead, balance only")
+    expect(faint).to_have_count(8)
+    assert asked and all(one == ["balance"] for one in asked)
+    expect(page.get_by_role("link", name="Align: ok")).to_be_visible()
+    page.clock.run_for(400)
+    expect(faint).to_have_count(0)
+    expect(strip).not_to_contain_text("balance only")
+    assert asked[-1] is None
+    expect(page.get_by_role("link", name="Align: stop")).to_be_visible()
+    page.mouse.up()
 
 
 def test_nudges_by_key_are_one_step_of_undo(page: Page, demo: str) -> None:

@@ -85,7 +85,8 @@ def edit_project(request: Request, project_id: Id, edit: Edit, fit: FitQuery = N
 @router.post("/projects/{project_id}/preview", response_model=PreviewOut)
 def preview(request: Request, project_id: Id, ahead: Preview, fit: FitQuery = None) -> Written:
     """An edit to look at, not saved."""
-    return Written(service(request).preview(project_id, fit, [o.model_dump() for o in ahead.operations]))
+    operations = [o.model_dump() for o in ahead.operations]
+    return Written(service(request).preview(project_id, fit, operations, ahead.sections))
 
 
 @router.post("/projects/{project_id}/undo", response_model=State)

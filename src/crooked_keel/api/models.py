@@ -10,7 +10,7 @@ from pydantic import BaseModel, ConfigDict, Field
 from ..core.assess import Assessment
 from ..core.changes import Change
 from ..core.formula import Working
-from ..core.judging.finding import Bench, Level, Message, Suggestion
+from ..core.judging.finding import BENCHES, Bench, Level, Message, Suggestion
 from ..core.profile import Shapes
 
 
@@ -135,9 +135,10 @@ class Edit(In):
 
 
 class Preview(In):
-    """An edit to look at, not to save."""
+    """An edit to look at, not to save. sections: the benches that are asked, while a hand moves; all where left out."""
 
     operations: Annotated[list[OperationIn], Field(max_length=200)]
+    sections: Annotated[list[Bench], Field(min_length=1, max_length=len(BENCHES))] | None = None
 
 
 class KeelLevel(Reply):
@@ -196,7 +197,7 @@ class Patched(Reply):
 
 
 class PreviewOut(Reply):
-    """An assessment without workings, and what would change."""
+    """An assessment without workings, and what would change. Its `benches` are those that were asked."""
 
     assessment: Assessment
     changed: list[Change]

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import logging
 from collections import OrderedDict
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 from dataclasses import asdict, replace
 from datetime import datetime
 from functools import cache
@@ -23,6 +23,7 @@ from ..core.document import Project, apply_operations, dump, fragments_of, plain
 from ..core.errors import InputError
 from ..core.facts import Facts, read_record
 from ..core.figure.grammar import NumberStyle, parse_figure
+from ..core.judging.finding import Bench
 from ..core.judging.study import Answer, Study
 from ..core.reference.cards import CHANNELS, parsed_as
 from ..core.topic.memo import Memo
@@ -73,8 +74,15 @@ class Service:
             self._kept.popitem(last=False)
         return found
 
-    def _fresh(self, project_id: str, document: Project, fit: str | None, facts: Facts) -> Assessment:
-        made = self._workspaces.assess(project_id, document, fit, facts)
+    def _fresh(
+        self,
+        project_id: str,
+        document: Project,
+        fit: str | None,
+        facts: Facts,
+        sections: Collection[Bench] | None = None,
+    ) -> Assessment:
+        made = self._workspaces.assess(project_id, document, fit, facts, sections)
         for failure in made.failures:
             log.error("%s failed\n%s", failure.part, failure.trace)
         # Traces are for the log, not for the screen.
@@ -179,13 +187,20 @@ class Service:
         said |= {"dimension": dimension, "si": figure.si}
         return said | ({"doubt_si": figure.plus_minus_si} if figure.plus_minus_si is not None else {})
 
-    def preview(self, project_id: str, fit: str | None, operations: Sequence[dict[str, Any]]) -> PreviewOut:
-        """Assess an edit without saving it; no workings."""
+    def preview(
+        self,
+        project_id: str,
+        fit: str | None,
+        operations: Sequence[dict[str, Any]],
+        sections: Collection[Bench] | None = None,
+    ) -> PreviewOut:
+        """Assess an edit without saving it; no workings. sections: the benches that are asked, or all."""
         head = self.store.head(project_id)
         fit = self.fit_of(head.document, fit)
         document = apply_operations(head.document, operations)
         facts = self.facts.of(project_id)
-        was, made = self.assessment(head, fit, facts), self._fresh(project_id, document, fit, facts)
+        was = self.assessment(head, fit, facts)
+        made = self._fresh(project_id, document, fit, facts, sections)
         findings = [replace(f, working=None) for f in made.findings]
         values = [replace(v, working=None) for v in made.values]
         return PreviewOut(

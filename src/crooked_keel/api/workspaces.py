@@ -5,12 +5,13 @@ from __future__ import annotations
 
 import threading
 from collections import OrderedDict
-from collections.abc import Iterator
+from collections.abc import Collection, Iterator
 from contextlib import contextmanager
 
 from ..core.assess import Assessment, assess
 from ..core.document import Project
 from ..core.facts import Facts
+from ..core.judging.finding import Bench
 from ..core.topic.workspace import Workspace
 
 # A fit as people leave it open: four windows on one project, or one on each of four.
@@ -25,10 +26,17 @@ class Workspaces:
         self._lock = threading.Lock()
         self._open: OrderedDict[tuple[str, str | None], tuple[Workspace, threading.Lock]] = OrderedDict()
 
-    def assess(self, project_id: str, document: Project, fit: str | None, facts: Facts) -> Assessment:
+    def assess(
+        self,
+        project_id: str,
+        document: Project,
+        fit: str | None,
+        facts: Facts,
+        sections: Collection[Bench] | None = None,
+    ) -> Assessment:
         """The assessment of a document, with what was kept of the last one of the same fit."""
         with self.of(project_id, fit) as workspace:
-            return assess(document, fit, workspace, facts)
+            return assess(document, fit, workspace, facts, sections=sections)
 
     @contextmanager
     def of(self, project_id: str, fit: str | None) -> Iterator[Workspace]:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 import traceback
-from collections.abc import Callable
+from collections.abc import Callable, Collection
 from dataclasses import replace
 from typing import Any, TypeVar
 
@@ -41,6 +41,7 @@ from .systems import section as systems
 from .topic.lazy import placed, rooted
 from .topic.tables import Tables
 from .topic.workspace import Scope, Takes, Workspace, takes
+from .wanted import EVERYTHING, Wanted
 from .wiring import Benches, InstallationBenches, set_up
 
 T = TypeVar("T")
@@ -206,49 +207,61 @@ def assess(
     workspace: Workspace | None = None,
     facts: Facts = NOTHING,
     drawn: bool = True,
+    sections: Collection[Bench] | None = None,
 ) -> Assessment:
     """Assess a document with one fit, or the craft as found when fit_id is None.
 
     workspace: keeps what does not change from one assessment of this fit to the next; facts: what is recorded, and
-    which day it is; drawn: whether tables and drawings are wanted, or verdicts and values alone. Raises InputError only
-    if the fit does not exist. A missing figure or a fault in one part never blanks the rest, and a fault of the whole
-    never keeps anybody from their figures: every bench says then that it failed."""
+    which day it is; drawn: whether tables and drawings are wanted, or verdicts and values alone; sections: the benches
+    that are asked, with the profile, or all of them; of the others nothing is said, not even that they are ok. What
+    prove has to prove all of them say, so that with prove all are asked. Raises InputError only if the fit does not
+    exist. A missing figure or a fault in one part never blanks the rest, and a fault of the whole never keeps anybody
+    from their figures: every bench says then that it failed."""
     if fit_id is not None and fit_id not in project.fits:
         raise InputError("/fits", "no such fit", given=fit_id, allowed=", ".join(project.fits) or "none yet")
     ws = workspace or Workspace()
+    wanted = Wanted.of(drawn, sections)
     try:
         filled, stood = stood_in(project, fit_id, ws.memory("rough", 4_000))
-        typed = _as_typed(project, fit_id, ws, facts, drawn and not stood)
-        return _with_rough(typed, project, filled, stood, ws, facts, drawn) if stood else typed
+        typed = _as_typed(project, fit_id, ws, facts, wanted.undrawn() if stood else wanted)
+        return _with_rough(typed, project, filled, stood, ws, facts, wanted) if stood else typed
     except Exception:
         ws.forget()
         return _failed(project, fit_id, traceback.format_exc())
 
 
-def _as_typed(project: Project, fit_id: str | None, ws: Workspace, facts: Facts, drawn: bool) -> Assessment:
+def _as_typed(project: Project, fit_id: str | None, ws: Workspace, facts: Facts, wanted: Wanted) -> Assessment:
     """The assessment of the figures that stand in a document."""
-    made, benches = _stood_up(project, fit_id, ws, facts, drawn)
+    made, benches = _stood_up(project, fit_id, ws, facts, wanted)
     wide = benches.balance.remarkable.wide
-    return _with_doubts(made, project, fit_id, facts, wide, ws.beside) if wide else made
+    return _with_doubts(made, project, fit_id, facts, wide, ws.beside, wanted.undrawn()) if wide else made
 
 
 def _stood_up(
-    project: Project, fit_id: str | None, ws: Workspace, facts: Facts, drawn: bool
+    project: Project, fit_id: str | None, ws: Workspace, facts: Facts, wanted: Wanted
 ) -> tuple[Assessment, Benches]:
     ws.begin()
     benches = set_up(project, fit_id, ws, facts)
-    made = judge(benches, fit_id, drawn)
-    ws.settle()
+    made = judge(benches, fit_id, wanted)
+    # What is not asked now is asked again soon: it is kept till then.
+    if wanted.sections is None:
+        ws.settle()
     return made, benches
 
 
 def _with_rough(
-    typed: Assessment, project: Project, filled: Project, stood: list[Stand], ws: Workspace, facts: Facts, drawn: bool
+    typed: Assessment,
+    project: Project,
+    filled: Project,
+    stood: list[Stand],
+    ws: Workspace,
+    facts: Facts,
+    wanted: Wanted,
 ) -> Assessment:
     """The assessment with rough figures in the blanks; what rests on them says so."""
-    made, _ = _stood_up(filled, typed.fit, ws.roughly, facts, drawn)
+    made, _ = _stood_up(filled, typed.fit, ws.roughly, facts, wanted)
     light = filled_with(project, [s for s in stood if not heavy(s)], ws.memory("light", 4_000))
-    half, _ = _stood_up(light, typed.fit, ws.roughly.roughly, facts, False)
+    half, _ = _stood_up(light, typed.fit, ws.roughly.roughly, facts, wanted.undrawn())
     findings = sorted(resting(typed.findings, half.findings, made.findings, stood), key=_urgency)
     values = resting_values(typed.values, made.values)
     failed = {b.bench for b in (*typed.benches, *made.benches) if b.failed}
@@ -257,7 +270,7 @@ def _with_rough(
             "findings": findings,
             "values": values,
             "missing": missing_of(findings, values),
-            "benches": bench_states(findings, failed, kind_of(filled).forms),
+            "benches": wanted.states(findings, failed, kind_of(filled).forms),
             "rough": listed(stood, typed.findings, typed.values),
         }
     )
@@ -287,51 +300,50 @@ def _with_doubts(
     facts: Facts,
     wide: list[tuple[str, Figure]],
     beside: Workspace,
+    wanted: Wanted,
 ) -> Assessment:
     """The assessment with figures of a wide ± tried at both ends. beside: keeps what one trial leaves to the next."""
-
-    def again(document: Project) -> list[Finding]:
-        beside.begin()
-        found = judge(set_up(document, fit_id, beside, facts), fit_id, False).findings
-        beside.settle()
-        return found
-
+    again = lambda document: _stood_up(document, fit_id, beside, facts, wanted)[0].findings
     findings = sorted(tried(project, wide, made.findings, again), key=_urgency)
     failed = {b.bench for b in made.benches if b.failed}
-    states = bench_states(findings, failed, kind_of(project).forms)
+    states = wanted.states(findings, failed, kind_of(project).forms)
     return made.model_copy(update={"findings": findings, "benches": states})
 
 
-def judge(benches: Benches, fit_id: str | None, drawn: bool = True) -> Assessment:
-    """Assess benches that are set up already. drawn: with their tables and drawings."""
+def judge(benches: Benches, fit_id: str | None, wanted: Wanted = EVERYTHING) -> Assessment:
+    """Assess benches that are set up already."""
     run = _Run(benches.workspace, benches.resolved.references.kind.forms)
     built = benches.build.topics() if benches.build is not None else ()
     common = (benches.resolved, *benches.craft.topics(), *benches.balance.topics(), *built)
     scope = Scope("", *common)
     several = len(benches.installations) > 1
     scopes = [Scope(i.placed.id if several else "", *common, *i.topics()) for i in benches.installations]
+    drawn = wanted.drawn
     for name, entry in TABLE.items():
+        if not wanted.has(name):
+            continue
         if name == "prove":
             # What all benches before it say is what it has to prove.
             scopes = [_with_promises(run, i, one) for i, one in zip(benches.installations, scopes, strict=True)]
         for one in scopes if entry.of_an_installation else [scope]:
             run.bench(name, one)
-    listed = run.guarded("balance", "balance", lambda: balance.listed(run.tables("balance", scope))) if drawn else None
+    tables = lambda: balance.listed(run.tables("balance", scope))
+    listed = run.guarded("balance", "balance", tables) if drawn and wanted.has("balance") else None
     units = zip(benches.installations, scopes, strict=True) if drawn else ()
-    installations = [_listed(run, i, one) for i, one in units]
+    installations = [_listed(run, i, one, wanted) for i, one in units]
     shapes = profile(benches, run.table, scope) if drawn else Shapes()
     given = Given(benches.resolved.project)
     findings = sorted((given.to_finding(f) for f in run.findings), key=_urgency)
     values = [given.to_value(v) for v in run.values]
     return Assessment(
         fit=fit_id,
-        benches=bench_states(findings, run.failed, run.forms),
+        benches=wanted.states(findings, run.failed, run.forms),
         findings=findings,
         values=values,
         missing=missing_of(findings, values),
         balance=listed,
         installations=installations,
-        build=build.listed(run.tables("build", scope)) if built and drawn else None,
+        build=build.listed(run.tables("build", scope)) if built and drawn and wanted.has("build") else None,
         shapes=shapes,
         rough=[],
         failures=run.failures,
@@ -351,18 +363,22 @@ def _with_promises(run: _Run, i: InstallationBenches, scope: Scope) -> Scope:
     return Scope(scope.name, *scope.values(), promises)
 
 
-def _listed(run: _Run, i: InstallationBenches, scope: Scope) -> InstallationOut:
+def _listed(run: _Run, i: InstallationBenches, scope: Scope, wanted: Wanted) -> InstallationOut:
     """What the benches of one installation list and draw."""
+
+    def of(bench: Bench, listed: Callable[[Tables], T]) -> T | None:
+        return listed(run.tables(bench, scope)) if wanted.has(bench) else None
+
     return InstallationOut(
         id=i.placed.id,
         name=i.placed.name,
         pointer=i.placed.pointer,
-        choose=choose.listed(run.tables("choose", scope)),
-        drive=drive.listed(run.tables("drive", scope)),
-        mount=mount.listed(run.tables("mount", scope)),
-        align=align.listed(run.tables("align", scope)),
-        systems=systems.listed(run.tables("systems", scope)),
-        prove=prove.listed(run.tables("prove", scope)) if i.prove is not None else None,
+        choose=of("choose", choose.listed),
+        drive=of("drive", drive.listed),
+        mount=of("mount", mount.listed),
+        align=of("align", align.listed),
+        systems=of("systems", systems.listed),
+        prove=of("prove", prove.listed) if i.prove is not None else None,
     )
 
 

@@ -24,9 +24,10 @@ class Change:
 
 
 def changed(before: Assessment, after: Assessment) -> list[Change]:
-    """The difference of two assessments, flipped findings first."""
+    """The difference of two assessments, flipped findings first; of the benches that were asked of both."""
     made: list[Change] = []
-    old = {f.key: f for f in before.findings}
+    asked = {b.bench for b in after.benches}
+    old = {f.key: f for f in before.findings if f.bench in asked}
     new = {f.key: f for f in after.findings}
     for key in {**old, **new}:
         a, b = old.get(key), new.get(key)

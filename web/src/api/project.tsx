@@ -1,9 +1,11 @@
-import { replaceEqualDeep, useIsMutating, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
+import { useIsMutating, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react';
+import { type Ahead, useAhead } from './ahead';
 import {
   type Assessment,
   answer,
   api,
+  type Bench,
   type Change,
   type Operation,
   type Reference,
@@ -17,21 +19,10 @@ import { SheetContext } from './sheet';
 /** This window: what it did is joined into steps of undo, never with what another did. */
 const WINDOW = crypto.randomUUID().slice(0, 8);
 
-/** Previews on their way at once: while one is drawn, the next is worked out. */
-const AT_ONCE = 2;
-
 /** What the last edit changed, for the ripple. */
 export interface Ripple {
   summary: string;
   changed: Change[];
-}
-interface Ahead {
-  /** The revision it was worked out on: it is shown until another one is. */
-  on: number;
-  assessment: Assessment;
-  changed: Change[];
-  summary: string;
-  operations: Operation[];
 }
 export interface Asked {
   operations: Operation[];
@@ -58,6 +49,8 @@ interface ProjectApi {
   at: (pointer: string) => unknown;
   edit: (operations: Operation[], summary: string, burst?: string) => Promise<void>;
   preview: (operations: Operation[], summary: string) => void;
+  /** The same while a hand moves: the bench in view at once, the others when it rests. */
+  follow: (operations: Operation[], summary: string) => void;
   leaveAhead: () => void;
   undo: () => Promise<void>;
   redo: () => Promise<void>;
@@ -128,9 +121,11 @@ export function ProjectProvider(props: {
   id: string;
   fit: string | undefined;
   units: Units | undefined;
+  /** The bench in view; where several are, null. */
+  bench: Bench | null;
   children: ReactNode;
 }) {
-  const { id, fit: wanted } = props;
+  const { id, fit: wanted, bench } = props;
   const queries = useQueryClient();
   const key = useMemo(() => ['project', id, wanted ?? ''], [id, wanted]);
   const reference = useReference();
@@ -146,17 +141,14 @@ export function ProjectProvider(props: {
     queryFn: load,
     placeholderData: (before) => (before?.id === id ? before : undefined),
   });
-  const [ahead, setAhead] = useState<Ahead | null>(null);
   const [ripple, setRipple] = useState<Ripple | null>(null);
   const [asked, setAsked] = useState<Asked | null>(null);
   const [notice, say] = useState<string | null>(null);
-  const latest = useRef<{ operations: Operation[]; summary: string } | null>(null);
-  const flights = useRef({ now: 0, sent: 0, landed: 0 });
-  const generation = useRef(0);
+  const { ahead, preview, follow, settled, leaveAhead } = useAhead({ id, fit: wanted, bench, saved: key, say });
 
   const revision = project.data?.revision;
   // biome-ignore lint/correctness/useExhaustiveDependencies: another fit, project or state drops what was looked ahead to
-  useEffect(() => setAhead(null), [id, wanted, revision]);
+  useEffect(() => leaveAhead(), [id, wanted, revision]);
 
   const keep = useCallback(
     (state: State, changed: Change[], summary: string) => {
@@ -170,11 +162,10 @@ export function ProjectProvider(props: {
       queries.invalidateQueries({ predicate: others, type: 'active' });
       queries.invalidateQueries({ queryKey: ['projects'] });
       queries.removeQueries({ queryKey: ['suggestions', id] });
-      generation.current += 1;
-      latest.current = null;
+      settled();
       setRipple({ summary, changed });
     },
-    [id, key, queries],
+    [id, key, queries, settled],
   );
 
   // Edits of one project go one after the other: each knows the revision before it.
@@ -229,54 +220,6 @@ export function ProjectProvider(props: {
     [asked, key, line, queries, send],
   );
 
-  const fly = useCallback(async () => {
-    const flight = flights.current;
-    flight.now += 1;
-    while (latest.current) {
-      const { operations, summary } = latest.current;
-      const born = generation.current;
-      flight.sent += 1;
-      const turn = flight.sent;
-      latest.current = null;
-      try {
-        const reply = answer(
-          await api.POST('/api/projects/{project_id}/preview', {
-            params: { path: { project_id: id }, query: { fit: wanted } },
-            body: { operations },
-          }),
-        );
-        if (born === generation.current && turn > flight.landed) {
-          flight.landed = turn;
-          const saved = queries.getQueryData<State>(key);
-          // What did not change is the same object: only what changed is drawn again.
-          setAhead((before) => ({
-            ...reply,
-            on: saved?.revision ?? 0,
-            assessment: replaceEqualDeep(before?.assessment ?? saved?.assessment, reply.assessment),
-            summary,
-            operations,
-          }));
-        }
-      } catch (bad) {
-        if (bad instanceof Refused) say(bad.words);
-      }
-    }
-    flight.now -= 1;
-  }, [id, key, queries, wanted]);
-
-  const preview = useCallback(
-    (operations: Operation[], summary: string) => {
-      latest.current = { operations, summary };
-      if (flights.current.now < AT_ONCE) void fly();
-    },
-    [fly],
-  );
-  const leaveAhead = useCallback(() => {
-    generation.current += 1;
-    latest.current = null;
-    setAhead(null);
-  }, []);
-
   const move = useCallback(
     (way: 'undo' | 'redo' | number) =>
       line(async () => {
@@ -321,8 +264,8 @@ export function ProjectProvider(props: {
   const state = project.data;
   const at = useCallback((pointer: string) => partAt(state?.document, pointer), [state]);
   const acts = useMemo(
-    () => ({ at, edit, preview, leaveAhead, undo, redo, backTo, settle, happened, say }),
-    [at, edit, preview, leaveAhead, undo, redo, backTo, settle, happened],
+    () => ({ at, edit, preview, follow, leaveAhead, undo, redo, backTo, settle, happened, say }),
+    [at, edit, preview, follow, leaveAhead, undo, redo, backTo, settle, happened],
   );
   const seen = useMemo<ShownApi | null>(() => {
     if (!state) return null;
@@ -359,7 +302,7 @@ export function ProjectProvider(props: {
 
 type Acts = Pick<
   ProjectApi,
-  'at' | 'edit' | 'preview' | 'leaveAhead' | 'undo' | 'redo' | 'backTo' | 'settle' | 'happened' | 'say'
+  'at' | 'edit' | 'preview' | 'follow' | 'leaveAhead' | 'undo' | 'redo' | 'backTo' | 'settle' | 'happened' | 'say'
 >;
 
 /** What stands while something is dragged, made anew only when one of its parts changes. */

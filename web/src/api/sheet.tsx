@@ -15,8 +15,8 @@ export interface SheetApi {
   rough: (pointer: string) => { si: number; dimension: string } | undefined;
   edit: (operations: Operation[], summary: string, burst?: string) => Promise<void>;
   say: (notice: string | null) => void;
-  /** What would follow from an edit, until it is made or left; not where nothing is worked out. */
-  preview?: (operations: Operation[], summary: string) => void;
+  /** What would follow from an edit while a hand moves, until it is made or left; not where nothing is worked out. */
+  follow?: (operations: Operation[], summary: string) => void;
   leaveAhead?: () => void;
 }
 

@@ -30,6 +30,24 @@ function ofTheSheets(blocks: Block[], unit: string | null, fit: string | null) {
 
 /** One line to find a bench, a finding, a value or a field, or to do something. */
 export function FindOrDo(props: { open: boolean; onClose: () => void }) {
+  return (
+    <Dialog.Root open={props.open} onOpenChange={(o) => !o && props.onClose()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-20 bg-ink/20" />
+        <Dialog.Content
+          className="fixed right-4 top-14 z-30 w-96 border border-ink bg-sheet p-3 shadow-lg"
+          onCloseAutoFocus={(e) => e.preventDefault()}
+        >
+          <Dialog.Title className="sr-only">Find or do</Dialog.Title>
+          <Dialog.Description className="sr-only">Type a word; Enter takes the first line.</Dialog.Description>
+          <Finder onClose={props.onClose} />
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+function Finder(props: { onClose: () => void }) {
   const { id } = workshop.useParams();
   const { view, units, undo, redo, reference, state, fit } = useProject();
   const { pointer } = useInstallation();
@@ -39,14 +57,12 @@ export function FindOrDo(props: { open: boolean; onClose: () => void }) {
   const [text, setText] = useState('');
   const to = (bench: (typeof shown.benches)[number]['bench'], finding?: string) => () =>
     void go({ to: '/p/$id/$bench', params: { id, bench }, search: (s) => ({ ...s, finding }) });
-  const listed = props.open ? ofTheSheets(reference.sheets[state.document.kind as string] ?? [], pointer, fit) : [];
+  const listed = ofTheSheets(reference.sheets[state.document.kind as string] ?? [], pointer, fit);
   const known = new Set(listed.map((f) => f.pointer));
   // Rows of the tables of this bench, and what else is drawn on it.
-  const drawn = props.open
-    ? [...document.querySelectorAll<HTMLElement>('main [data-pointer]')].filter(
-        (f) => !known.has(f.dataset.pointer ?? ''),
-      )
-    : [];
+  const drawn = [...document.querySelectorAll<HTMLElement>('main [data-pointer]')].filter(
+    (f) => !known.has(f.dataset.pointer ?? ''),
+  );
   const find = (at: string) => () => void setTimeout(() => focusField(at));
   const entries: Entry[] = [
     ...shown.benches.filter((b) => b.built).map((b) => ({ words: b.bench, hint: 'bench', run: to(b.bench) })),
@@ -66,52 +82,38 @@ export function FindOrDo(props: { open: boolean; onClose: () => void }) {
   const wanted = text.toLowerCase().split(/\s+/).filter(Boolean);
   const holds = (e: Entry) => wanted.length > 0 && wanted.every((w) => e.words.toLowerCase().includes(w));
   const found = entries.filter(holds).slice(0, 9);
-  const close = () => {
-    setText('');
-    props.onClose();
-  };
   return (
-    <Dialog.Root open={props.open} onOpenChange={(o) => !o && close()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-20 bg-ink/20" />
-        <Dialog.Content
-          className="fixed right-4 top-14 z-30 w-96 border border-ink bg-sheet p-3 shadow-lg"
-          onCloseAutoFocus={(e) => e.preventDefault()}
-        >
-          <Dialog.Title className="sr-only">Find or do</Dialog.Title>
-          <Dialog.Description className="sr-only">Type a word; Enter takes the first line.</Dialog.Description>
-          <input
-            aria-label="find or do"
-            className="w-full border border-ink px-2 py-1"
-            value={text}
-            onChange={(e) => setText(e.target.value)}
-            onKeyDown={(e) => {
-              if (e.key === 'Enter' && found[0]) {
-                close();
-                found[0].run();
-              }
-            }}
-          />
-          <ul className="mt-2">
-            {found.map((e) => (
-              <li key={`${e.hint} ${e.words}`}>
-                <button
-                  type="button"
-                  className="flex w-full justify-between gap-3 px-1 py-1 text-left hover:bg-tray"
-                  onClick={() => {
-                    close();
-                    e.run();
-                  }}
-                >
-                  <span>{e.words}</span>
-                  <span className="text-muted">{e.hint}</span>
-                </button>
-              </li>
-            ))}
-            {wanted.length > 0 && found.length === 0 && <li className="text-muted">Nothing by that word.</li>}
-          </ul>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <>
+      <input
+        aria-label="find or do"
+        className="w-full border border-ink px-2 py-1"
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter' && found[0]) {
+            props.onClose();
+            found[0].run();
+          }
+        }}
+      />
+      <ul className="mt-2">
+        {found.map((e) => (
+          <li key={`${e.hint} ${e.words}`}>
+            <button
+              type="button"
+              className="flex w-full justify-between gap-3 px-1 py-1 text-left hover:bg-tray"
+              onClick={() => {
+                props.onClose();
+                e.run();
+              }}
+            >
+              <span>{e.words}</span>
+              <span className="text-muted">{e.hint}</span>
+            </button>
+          </li>
+        ))}
+        {wanted.length > 0 && found.length === 0 && <li className="text-muted">Nothing by that word.</li>}
+      </ul>
+    </>
   );
 }

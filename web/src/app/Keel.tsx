@@ -1,9 +1,11 @@
 import { Link } from '@tanstack/react-router';
+import { memo } from 'react';
 import type { Assessment, Bench, Level } from '../api/client';
 import { COLOURS, WORDS } from '../findings/Mark';
 import type { Page } from './benches';
 
 const PITCH = 76;
+const FAINT = 0.4;
 
 /** How far a watch bows out, px: the nearer its limit, measured in its doubts, the further. */
 function bow(doubts: number | null | undefined): number {
@@ -19,8 +21,16 @@ function stroke(level: Level | null, top: number, x: number, length: number, out
   return `M${x} ${top}V${at(1)}`;
 }
 
+interface RailProps {
+  id: string;
+  bench: Page;
+  benches: Assessment['benches'];
+  /** Benches that were not asked yet while a hand moves: what stands of them is of before, and drawn faint. */
+  behind: Bench[];
+}
+
 /** One vertical line through nine benches: straight, bowed, broken, dotted. */
-export function KeelRail(props: { id: string; bench: Page; assessment: Assessment }) {
+export const KeelRail = memo(function KeelRail(props: RailProps) {
   const on = props.bench === 'first';
   return (
     <div className="no-print overflow-y-auto overflow-x-hidden border-r border-rule [grid-area:rail]">
@@ -36,13 +46,13 @@ export function KeelRail(props: { id: string; bench: Page; assessment: Assessmen
       <Benches {...props} />
     </div>
   );
-}
+});
 
-function Benches(props: { id: string; bench: Page; assessment: Assessment }) {
+function Benches(props: RailProps) {
   return (
     <nav aria-label="Benches" className="relative">
       <svg width="52" height={16 + PITCH * 9} className="absolute left-0 top-0" aria-hidden="true">
-        {props.assessment.benches.map((b, i) => (
+        {props.benches.map((b, i) => (
           <path
             key={b.bench}
             d={stroke(b.level ?? null, 14 + i * PITCH, 28, PITCH, bow(b.margin?.doubts))}
@@ -51,11 +61,12 @@ function Benches(props: { id: string; bench: Page; assessment: Assessment }) {
             strokeLinecap={b.level === 'unknown' || b.level === null ? 'round' : 'butt'}
             stroke={b.level ? COLOURS[b.level] : 'var(--color-grey)'}
             strokeDasharray={b.level === 'unknown' || b.level === null ? '0.5 9' : undefined}
+            opacity={props.behind.includes(b.bench) ? FAINT : undefined}
           />
         ))}
       </svg>
       <ol style={{ height: 16 + PITCH * 9 }}>
-        {props.assessment.benches.map((b, i) => {
+        {props.benches.map((b, i) => {
           const words = b.failed
             ? 'failed'
             : [
@@ -76,7 +87,12 @@ function Benches(props: { id: string; bench: Page; assessment: Assessment }) {
             </>
           );
           return (
-            <li key={b.bench} className="absolute left-[50px] right-0" style={place}>
+            <li
+              key={b.bench}
+              className="absolute left-[50px] right-0"
+              style={props.behind.includes(b.bench) ? { ...place, opacity: FAINT } : place}
+              data-behind={props.behind.includes(b.bench) || undefined}
+            >
               {b.built ? (
                 <Link
                   to="/p/$id/$bench"

@@ -1,14 +1,21 @@
 import { Link } from '@tanstack/react-router';
+import type { Ahead } from '../api/ahead';
 import { useProject, useShown } from '../api/project';
 import { workshop } from '../api/route';
 import { movedBetween, sentence } from '../figure/format';
 import { Mark } from '../findings/Mark';
 
+/** While a hand moves the bench in view alone is asked; the others follow when it rests. */
+function heading(ahead: Ahead | null, bench: string): string {
+  if (!ahead) return 'Last edit';
+  return ahead.behind.length ? `Looking ahead, ${bench} only` : 'Looking ahead';
+}
+
 /** What the last edit changed: what flipped, then what moved. Click to jump. */
 export function RippleStrip() {
   const { view, leaveAhead } = useProject();
   const { ripple, ahead } = useShown();
-  const { id } = workshop.useParams();
+  const { id, bench } = workshop.useParams();
   const flips = ripple?.changed.filter((c) => c.kind === 'finding') ?? [];
   const moves = (ripple?.changed.filter((c) => c.kind === 'value') ?? [])
     .filter((c) => c.dimension && c.dimension !== 'text')
@@ -24,7 +31,7 @@ export function RippleStrip() {
       className="no-print flex h-9 flex-none items-center gap-4 overflow-hidden whitespace-nowrap border-t border-rule bg-tray px-3.5 text-[13px]"
       data-ripple
     >
-      <b className="head flex-none">{ahead ? 'Looking ahead' : 'Last edit'}</b>
+      <b className="head flex-none">{heading(ahead, bench)}</b>
       {ahead && (
         <button type="button" className="quiet flex-none" onClick={leaveAhead}>
           let go

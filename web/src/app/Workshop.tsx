@@ -1,7 +1,7 @@
 import { Link } from '@tanstack/react-router';
 import { Dialog, DropdownMenu, Popover } from 'radix-ui';
 import { Suspense, useCallback, useEffect, useState } from 'react';
-import { answer, api, type Operation, type Units } from '../api/client';
+import { answer, api, type Bench, type Operation, type Units } from '../api/client';
 import { ProjectProvider, useProject, useShown } from '../api/project';
 import { workshop } from '../api/route';
 import { useInstallation } from '../api/useInstallation';
@@ -21,10 +21,10 @@ import { RippleStrip } from './Ripple';
 
 /** The frame of an open project. */
 export function Workshop() {
-  const { id } = workshop.useParams();
+  const { id, bench } = workshop.useParams();
   const { fit, units } = workshop.useSearch();
   return (
-    <ProjectProvider id={id} fit={fit} units={units}>
+    <ProjectProvider id={id} fit={fit} units={units} bench={bench === 'first' ? null : bench}>
       <Frame />
     </ProjectProvider>
   );
@@ -105,10 +105,12 @@ function Open() {
   return <Screen />;
 }
 
+const NONE: Bench[] = [];
+
 /** The keel follows what is shown, apart from the frame, which stands while something is dragged. */
 function Keel(props: { id: string; bench: Page }) {
-  const { shown } = useShown();
-  return <KeelRail {...props} assessment={shown} />;
+  const { shown, ahead } = useShown();
+  return <KeelRail {...props} benches={shown.benches} behind={ahead?.behind ?? NONE} />;
 }
 
 function TopBar(props: { onFind: () => void; onKeys: () => void; onCompare: (sides: Sides) => void }) {

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { DropdownMenu } from 'radix-ui';
-import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react';
+import { type KeyboardEvent, memo, useEffect, useId, useRef, useState } from 'react';
 import { answer, api, type Operation, Refused } from '../api/client';
 import { useSheet } from '../api/sheet';
 import { completeUnit, fieldAt, stepText } from './fields';
@@ -62,10 +62,10 @@ function useReading(text: string, dimension: string, shown: string, on: boolean)
 
 /** One figure: value, unit and tolerance in one text; source and place by the tags beside it. source: where it is from unless
  * somebody says otherwise. */
-export function FigureField(props: FigureProps) {
+export const FigureField = memo(function FigureField(props: FigureProps) {
   // Another figure in the same place (of another fit) is another field: what is typed here is not for it.
   return <OneFigure key={props.pointer} {...props} />;
-}
+});
 
 interface FigureProps {
   pointer: string;
@@ -78,7 +78,7 @@ interface FigureProps {
 
 function OneFigure(props: FigureProps) {
   const { pointer, label } = props;
-  const { at, edit, reference, view, unitSide, rough, say, preview, leaveAhead } = useSheet();
+  const { at, edit, reference, view, unitSide, rough, say, follow, leaveAhead } = useSheet();
   const spec = fieldAt(reference, pointer);
   const figure = at(pointer) as StoredFigure | undefined;
   const stored = asText(figure);
@@ -177,10 +177,10 @@ function OneFigure(props: FigureProps) {
         </label>
       )}
       <span className="inline-flex items-center gap-1 whitespace-nowrap">
-        {props.drag && figure && preview && leaveAhead && (
+        {props.drag && figure && follow && leaveAhead && (
           <Grip
             label={label}
-            onTry={(steps) => preview(...written(rolled(steps)))}
+            onTry={(steps) => follow(...written(rolled(steps)))}
             onLetGo={(steps) => {
               const next = rolled(steps);
               if (next === stored) leaveAhead();

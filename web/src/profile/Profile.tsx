@@ -26,7 +26,7 @@ interface Drag {
 
 /** The craft to scale, side on, live. The unit is dragged along its station, packs anywhere; spaces for packs are drawn. */
 export function Profile(props: { folded: boolean; onFold: () => void; showOld: boolean }) {
-  const { state, view, units, fit, at, edit, preview, leaveAhead, say } = useProject();
+  const { state, view, units, fit, at, edit, follow, leaveAhead, say } = useProject();
   const { shown } = useShown();
   const shapes = shown.shapes;
   const { word, has } = useForms();
@@ -35,6 +35,8 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
   const [drag, setDrag] = useState<Drag | null>(null);
   const [drawing, setDrawing] = useState(false);
   const svg = useRef<SVGSVGElement>(null);
+  // Where the drawing lies on the page while something is held: asked once, for asking costs a layout each time.
+  const sheet = useRef<DOMRect>(undefined);
   // The unit that is dragged is drawn from the saved state, moved by the hand at once; all else follows the preview.
   const units_here = (drag?.held ? state.assessment.shapes : shapes).installations.filter((i) => !i.old);
   const unit = units_here.find((i) => i.id === picked) ?? units_here[0];
@@ -85,7 +87,7 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
     .curve(curveCatmullRomClosed.alpha(0.6));
 
   function metres(event: PointerEvent): XZ {
-    const box = svg.current?.getBoundingClientRect();
+    const box = sheet.current;
     if (!box) return { x: 0, z: 0 };
     const scale = WIDTH / box.width;
     return { x: sx.invert((event.clientX - box.left) * scale), z: sz.invert((event.clientY - box.top) * scale) };
@@ -94,6 +96,7 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
     if (event.button !== 0 || (held && !held.along && !held.up)) return;
     event.stopPropagation();
     event.currentTarget.setPointerCapture(event.pointerId);
+    sheet.current = svg.current?.getBoundingClientRect();
     setDrag({ held, from: metres(event), by: { x: 0, z: 0 } });
   }
   function onMove(event: PointerEvent<SVGElement>) {
@@ -102,7 +105,7 @@ export function Profile(props: { folded: boolean; onFold: () => void; showOld: b
     const by = { x: now.x - drag.from.x, z: now.z - drag.from.z };
     setDrag({ ...drag, by });
     const step = drag.held && moved(drag.held, by, units);
-    if (step) preview(step.operations, step.words);
+    if (step) follow(step.operations, step.words);
   }
   async function onUp() {
     if (!drag) return;

@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { useProject, useShown } from '../../api/project';
 import { bare, roundTicks } from '../../drawing/ticks';
-import { directed, formatNumber, needed, STATION } from '../../figure/format';
+import { directed, formatNumber, MARGIN, needed, STATION } from '../../figure/format';
 
 const WIDTH = 470;
 const HEIGHT = 250;
@@ -30,9 +30,7 @@ export function Envelope() {
                   <>
                     {formatNumber(l.mass_si, 'mass', view)} at {directed(l.x_si, 'length', view, STATION)}
                     {Number.isFinite(least) && (
-                      <span className={least < 0 ? 'text-stop' : ''}>
-                        , {formatNumber(Math.abs(least), 'length', view)} {least < 0 ? 'outside' : 'inside'}
-                      </span>
+                      <span className={least < 0 ? 'text-stop' : ''}>, {directed(least, 'length', view, MARGIN)}</span>
                     )}
                   </>
                 )}

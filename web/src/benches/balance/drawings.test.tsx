@@ -41,12 +41,13 @@ describe.each(flying)('envelope of $craft $fit, $units', ({ craft, fit, units })
       balance.loadings.map((l, i) => expect.stringContaining(`${i + 1} ${l.name}`)),
     );
   });
-  it('is red where a margin is negative, and the list says how far outside', () => {
+  it('is red where a margin is negative, and the list says how far beyond', () => {
     balance.loadings.forEach((l, i) => {
       if (l.mass_si == null || l.forward_margin_si == null || l.aft_margin_si == null) return;
       const least = Math.min(l.forward_margin_si, l.aft_margin_si);
       const said = drawn.querySelectorAll('ol > li')[i]?.textContent ?? '';
-      expect(said).toContain(`${formatNumber(Math.abs(least), 'length', view)} ${least < 0 ? 'outside' : 'inside'}`);
+      const [number, way] = [formatNumber(Math.abs(least), 'length', view), least < 0 ? 'beyond' : 'inside'];
+      expect(said.replaceAll('\u00a0', ' ')).toContain(`${number.replaceAll('\u00a0', ' ')} ${way}`);
     });
     const red = balance.loadings.filter((l) => Math.min(l.forward_margin_si ?? 0, l.aft_margin_si ?? 0) < 0).length;
     expect(plot.svg.querySelectorAll('g[fill="var(--color-stop)"]')).toHaveLength(red);
