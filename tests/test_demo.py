@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import hashlib
 import json
+from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
 
@@ -11,13 +12,29 @@ import pytest
 from fastapi.testclient import TestClient
 
 from crooked_keel.api.service import Service
-from crooked_keel.core.document import SCHEMA_VERSION, Project, apply_operations, dump, load, schema
+from crooked_keel.core.document import SCHEMA_VERSION, Project, apply_operations, dump, load, plain, schema
 from crooked_keel.core.errors import InputError
 from crooked_keel.demo import shelf
 from crooked_keel.demo.seed import DEMOS, SECOND, library, made, seed
 from crooked_keel.store.store import Store
 from tests.conftest import DEMO_OF, KIND_IDS, put
 from tests.kept import assess, suggest
+
+
+@pytest.mark.parametrize("kind", KIND_IDS)
+def test_a_place_says_which_way_it_lies_and_never_so_much_less_than_nothing(kind: str) -> None:
+    def places(part: Any) -> Iterator[str]:
+        if isinstance(part, dict):
+            if "dir" in part:
+                yield part["entered"]
+            for below in part.values():
+                yield from places(below)
+        elif isinstance(part, list):
+            for below in part:
+                yield from places(below)
+
+    typed = list(places(plain(DEMO_OF[kind])))
+    assert len(typed) > 30 and [text for text in typed if text.startswith("-")] == []
 
 
 def test_seeded_once_with_its_summary(tmp_path: Path) -> None:

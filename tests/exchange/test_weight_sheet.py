@@ -50,6 +50,8 @@ def test_heading_overrides_the_units_of_the_project_and_ahead_of_the_datum_is_mi
     sheet = read_weight_sheet("Item  Weight lb  Arm inches\nengine  200  (40.5)  (8100)\nmains  400  10", "mm-kg")
     assert sheet.mass_kg == pytest.approx(600 * LB)
     assert sheet.station_m == pytest.approx((200 * -40.5 + 4000) / 600 * IN)
+    station = to_operations(sheet, False, False)[-1]["value"]
+    assert (station["entered"], station["dir"]) == (f"{4100 / 600 * 25.4:.1f} mm", "forward")
 
 
 def test_decimal_comma() -> None:

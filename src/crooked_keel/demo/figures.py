@@ -12,7 +12,8 @@ def f(text: str, source: str = "measured", **more: str) -> dict[str, Any]:
 
 def aft(text: str, source: str = "measured", origin: str = "datum") -> dict[str, Any]:
     """A station; negative is ahead."""
-    return f(text, source, **{"from": origin, "dir": "aft"})
+    forward = text.startswith("-")
+    return f(text.lstrip("-"), source, **{"from": origin, "dir": "forward" if forward else "aft"})
 
 
 def ahead(text: str, source: str = "measured", origin: str = "datum") -> dict[str, Any]:

@@ -141,11 +141,11 @@ def to_operations(sheet: WeightSheet, has_mass: bool, has_station: bool) -> list
         "report_station": (
             has_station,
             {
-                "entered": f"{sheet.station_m * 1000:.1f} mm",
+                "entered": f"{abs(sheet.station_m) * 1000:.1f} mm",
                 "source": "estimated",
                 "note": "sum of an old weight sheet",
                 "from": "datum",
-                "dir": "aft",
+                "dir": "aft" if sheet.station_m >= 0 else "forward",
             },
         ),
     }

@@ -3,7 +3,7 @@ import { DropdownMenu } from 'radix-ui';
 import { type KeyboardEvent, memo, useEffect, useId, useRef, useState } from 'react';
 import { answer, api, type Operation, Refused } from '../api/client';
 import { useSheet } from '../api/sheet';
-import { completeUnit, fieldAt, stepText } from './fields';
+import { completeUnit, DIRECTIONS, facing, fieldAt, stepText } from './fields';
 import { formatNumber } from './format';
 import { Grip } from './Grip';
 import { useLeaving } from './useLeaving';
@@ -20,12 +20,6 @@ export interface StoredFigure {
   earlier?: { entered: string; source: string };
 }
 const SOURCES = ['measured', 'maker', 'estimated', 'hearsay', 'template', 'computed'];
-const DIRECTIONS: Record<string, string[]> = {
-  station: ['aft', 'forward'],
-  'butt line': ['starboard', 'port'],
-  'water line': ['up', 'down'],
-};
-
 /** What a unit's own measures are taken from. */
 const OWN = ['unit flange', 'output flange', 'driving shaft'];
 
@@ -160,10 +154,12 @@ function OneFigure(props: FigureProps) {
   }
 
   /** Another value on the tape, tried: what follows from it is shown until it is let go. */
-  function rolled(steps: number): string {
+  function rolled(steps: number): [string, Partial<StoredFigure>] {
     const next = steps === 0 ? stored : (stepText(stored, steps) ?? stored);
     setText(next);
-    return next;
+    if (steps === 0 || !figure?.dir) return [next, {}];
+    const { entered, dir } = facing(next, figure.dir);
+    return [entered, { dir }];
   }
   const source = figure?.source ?? 'blank';
   const stands = rough(pointer);
@@ -180,11 +176,11 @@ function OneFigure(props: FigureProps) {
         {props.drag && figure && follow && leaveAhead && (
           <Grip
             label={label}
-            onTry={(steps) => follow(...written(rolled(steps)))}
+            onTry={(steps) => follow(...written(...rolled(steps)))}
             onLetGo={(steps) => {
-              const next = rolled(steps);
+              const [next, way] = rolled(steps);
               if (next === stored) leaveAhead();
-              else void commit(next);
+              else void commit(next, way);
             }}
           />
         )}

@@ -62,6 +62,20 @@ export function tapeText(si: number, units: Units): string {
   return `${si < 0 ? '-' : ''}${sixteenthsText(Math.round((Math.abs(si) / 0.0254) * 16))} in`;
 }
 
+/** Which ways a place is measured along its axis. */
+export const DIRECTIONS: Record<string, string[]> = {
+  station: ['aft', 'forward'],
+  'butt line': ['starboard', 'port'],
+  'water line': ['up', 'down'],
+};
+
+/** A place that the hand has brought past its origin is measured the other way: never so much less than nothing. */
+export function facing<D extends string | undefined>(entered: string, dir: D): { entered: string; dir: D } {
+  const axis = Object.values(DIRECTIONS).find((ways) => ways.includes(dir ?? ''));
+  if (!axis || !/^[-−]/.test(entered)) return { entered, dir };
+  return { entered: entered.slice(1), dir: axis.find((way) => way !== dir) as D };
+}
+
 const STEPS: Record<string, number> = {
   mm: 1,
   cm: 0.1,

@@ -19,8 +19,10 @@ export function between(dimension: string): string {
   return dimension === 'temperature' ? 'temperature_rise' : dimension;
 }
 
-/** What the sign of a station is called, and of a margin. */
+/** What the sign of a station is called, of the other two of a place, and of a margin. */
 export const STATION: Ways = { over: 'aft', under: 'forward' };
+export const BUTT_LINE: Ways = { over: 'starboard', under: 'port' };
+export const WATER_LINE: Ways = { over: 'up', under: 'down' };
 export const MARGIN: Ways = { over: 'inside', under: 'beyond' };
 
 /** A figure whose sign is a direction, in words: `13 mm port`; what prints as nought has none. */

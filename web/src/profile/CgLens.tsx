@@ -24,8 +24,7 @@ export function CgLens(props: { shapes: Shapes; span: number; x: number; y: numb
   return (
     <g data-lens>
       <title>
-        The empty CG seen {formatNumber(times, 'count', view)} times as close: grey where it was, with its doubt of two
-        standard deviations; filled, one.
+        {`The empty CG seen ${formatNumber(times, 'count', view)} times as close: grey where it was, with its doubt of two standard deviations; filled, one.`}
       </title>
       <clipPath id="cg-lens">
         <rect x={props.x} y={props.y} {...LENS} />

@@ -1,6 +1,6 @@
 import type { Operation, Units } from '../api/client';
 import type { StoredFigure } from '../figure/FigureField';
-import { tapeText } from '../figure/fields';
+import { facing, tapeText } from '../figure/fields';
 
 /** 1 mm, or 1/16 in: what a drag and a nudge step by. */
 export const TAPE = { 'mm-kg': 0.001, 'in-lb': 0.0254 / 16 };
@@ -25,9 +25,13 @@ export function moved(held: Held, by: { x: number; z: number }, units: Units) {
     const { figure, pointer } = at;
     const sign = figure.dir === 'forward' || figure.dir === 'down' ? -1 : 1;
     const next = Math.round((figure.si + sign * far) / TAPE[units]) * TAPE[units];
-    const value = { entered: tapeText(next, units), from: figure.from, dir: figure.dir, source: figure.source };
-    operations.push({ op: 'replace', path: pointer, value });
-    words.push(`${figure.entered} → ${value.entered}`);
+    const { entered, dir } = facing(tapeText(next, units), figure.dir);
+    operations.push({
+      op: 'replace',
+      path: pointer,
+      value: { entered, from: figure.from, dir, source: figure.source },
+    });
+    words.push(`${figure.entered} → ${entered}${dir === figure.dir ? '' : ` ${dir}`}`);
   }
   return operations.length > 0 ? { words: `${held.name} ${words.join(', ')}`, operations } : null;
 }
@@ -36,9 +40,8 @@ export function moved(held: Held, by: { x: number; z: number }, units: Units) {
 export function drawnSpace(a: { x: number; z: number }, b: { x: number; z: number }, units: Units) {
   const step = TAPE[units];
   const place = (si: number, from: string, dir: string) => ({
-    entered: tapeText(Math.round(si / step) * step, units),
+    ...facing(tapeText(Math.round(si / step) * step, units), dir),
     from,
-    dir,
     source: 'measured',
   });
   return {

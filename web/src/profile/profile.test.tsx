@@ -44,6 +44,8 @@ describe.each(fits)('side view of $craft $fit', ({ craft, fit }) => {
   });
 });
 
+const plain = (text: string | null) => (text ?? '').replaceAll('\u00a0', ' ');
+
 describe('the limits', () => {
   const shapes = (limits: number[]) => ({ limits }) as unknown as Shapes;
   const { draw, view } = stand('Lapwing', 'a');
@@ -53,8 +55,12 @@ describe('the limits', () => {
     const band = drawn.querySelector('rect');
     expect([attribute(band, 'x'), attribute(band, 'width')]).toEqual([115, 20]);
     expect([...drawn.querySelectorAll('path')].map((p) => points(p.getAttribute('d'))[0]?.[0])).toEqual([115, 135]);
-    expect(drawn.textContent).toContain(formatNumber(0.3, 'length', view));
-    expect(drawn.textContent).toContain(`${formatNumber(0.7, 'length', view)} limits`);
+    const ahead = draw(<Limits shapes={shapes([-0.3, 0.7])} view={view} sx={scale} high={180} />);
+    const said = [drawn, ahead].map((d) => [...d.querySelectorAll('text')].map((t) => plain(t.textContent)));
+    expect(said).toEqual([
+      ['300 mm', '700 mm limits'],
+      ['300 mm forward', '700 mm limits'],
+    ]);
   });
   it('are not drawn where there are none', () => {
     expect(draw(<Limits shapes={shapes([])} view={view} sx={scale} high={180} />).innerHTML).toBe('');
@@ -193,6 +199,15 @@ describe('what the hand moves', () => {
       ['/up', '70 mm'],
     ]);
   });
+  it('is measured the other way once it is past its origin, and says so', () => {
+    const past = (figure: [string, number, string]) => moved(held(figure), { x: 0.03, z: 0 }, 'mm-kg');
+    const made = past(['10 mm', 0.01, 'forward']);
+    expect(made?.operations[0]?.value).toMatchObject({ entered: '20 mm', dir: 'aft' });
+    expect(made?.words).toBe('flange 10 mm → 20 mm aft');
+    expect(past(['30 mm', 0.03, 'forward'])?.operations[0]?.value).toMatchObject({ entered: '0 mm', dir: 'forward' });
+    const below = moved(held(null, ['10 mm', 0.01, 'up']), { x: 0, z: -0.03 }, 'in-lb');
+    expect(below?.operations[0]?.value).toMatchObject({ entered: '13/16 in', dir: 'down' });
+  });
   it('steps by the tape of the view', () => {
     expect(operations(moved(held(['10 in', 0.254, 'aft']), { x: 0.02, z: 0 }, 'in-lb'))).toEqual([
       ['/along', '10 13/16 in'],
@@ -240,6 +255,11 @@ describe('a space that is drawn', () => {
       '600 mm',
     ]);
     expect([made.forward.dir, made.low.dir]).toEqual(['aft', 'up']);
+    const across = drawnSpace({ x: -0.4, z: -0.1 }, { x: 0.5, z: 0.2 }, 'mm-kg');
+    expect([across.forward, across.low].map(({ entered, dir }) => `${entered} ${dir}`)).toEqual([
+      '400 mm forward',
+      '100 mm down',
+    ]);
   });
 });
 

@@ -1,5 +1,5 @@
 import type { Shapes, View } from '../api/client';
-import { formatNumber } from '../figure/format';
+import { directed, formatNumber, STATION } from '../figure/format';
 
 type XZ = { x: number; z: number };
 type Scale = (v: number) => number;
@@ -8,6 +8,8 @@ type Scale = (v: number) => number;
 export function Limits(props: { shapes: Shapes; view: View; sx: Scale; high: number }) {
   const { shapes, view, sx } = props;
   if (shapes.limits.length !== 2) return null;
+  // The datum is drawn beside them: aft of it goes without saying.
+  const said = (x: number) => (x < 0 ? directed(x, 'length', view, STATION) : formatNumber(x, 'length', view));
   return (
     <g>
       <rect
@@ -27,10 +29,10 @@ export function Limits(props: { shapes: Shapes; view: View; sx: Scale; high: num
         textAnchor="end"
         style={{ fill: 'var(--color-ok)' }}
       >
-        {formatNumber(shapes.limits[0] ?? 0, 'length', view)}
+        {said(shapes.limits[0] ?? 0)}
       </text>
       <text x={sx(shapes.limits[1] ?? 0) + 4} y={24} style={{ fill: 'var(--color-ok)' }}>
-        {formatNumber(shapes.limits[1] ?? 0, 'length', view)} limits
+        {said(shapes.limits[1] ?? 0)} limits
       </text>
     </g>
   );

@@ -11,8 +11,8 @@ def _guess(text: str, **more: str) -> Values:
     return {"entered": text, "source": "template", **more}
 
 
-def _at(station: str) -> Values:
-    return _guess(station, **{"from": "datum", "dir": "aft"})
+def _at(station: str, way: str = "aft") -> Values:
+    return _guess(station, **{"from": "datum", "dir": way})
 
 
 def _up(height: str, way: str = "up") -> Values:
@@ -283,7 +283,7 @@ def _road_vehicle(layout: str, unit_name: str) -> Values:
         },
         "/craft/road": {"drag_area": _guess("0.85 m²"), "rolling": _guess("0.015"), "grip": _guess("0.8")},
         "/craft/outline": {
-            "nose": _at("-450 mm"),
+            "nose": _at("450 mm", "forward"),
             "tail": _at("2450 mm"),
             "top": _up("1650 mm"),
             "belly": _up("200 mm"),

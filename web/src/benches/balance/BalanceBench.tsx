@@ -1,7 +1,8 @@
+import type { Ways } from '../../api/client';
 import { useProject, useShown } from '../../api/project';
 import { useForms } from '../../api/useForms';
 import { FigureField } from '../../figure/FigureField';
-import { directed, formatNumber, MARGIN, needed, STATION } from '../../figure/format';
+import { BUTT_LINE, directed, formatNumber, MARGIN, needed, STATION, WATER_LINE } from '../../figure/format';
 import { Collection, TextField } from '../../figure/forms';
 import { Table } from '../../parts/Table';
 import { Answers } from '../../sheet/Answers';
@@ -119,8 +120,7 @@ function DerivedRows() {
   const { shown } = useShown();
   const rows = (shown.balance?.ledger ?? []).filter((r) => r.derived);
   if (rows.length === 0) return null;
-  const cell = (si: number | null | undefined, dimension: string) =>
-    si == null ? '?' : formatNumber(si, dimension, view);
+  const cell = (si: number | null | undefined, ways: Ways) => (si == null ? '?' : directed(si, 'length', view, ways));
   return (
     <section aria-label="From the installations" className="mb-4">
       <Table
@@ -136,9 +136,9 @@ function DerivedRows() {
             num: true,
             cell: (r) => <FigureField bare pointer={`${r.pointer}/mass`} label={`${r.name} ${r.kind}, mass`} />,
           },
-          { id: 'station', head: 'station', num: true, cell: (r) => cell(r.x_si, 'length') },
-          { id: 'butt', head: 'butt line', num: true, cell: (r) => cell(r.y_si, 'length') },
-          { id: 'water', head: 'water line', num: true, cell: (r) => cell(r.z_si, 'length') },
+          { id: 'station', head: 'station', num: true, cell: (r) => cell(r.x_si, STATION) },
+          { id: 'butt', head: 'butt line', num: true, cell: (r) => cell(r.y_si, BUTT_LINE) },
+          { id: 'water', head: 'water line', num: true, cell: (r) => cell(r.z_si, WATER_LINE) },
         ]}
       />
     </section>

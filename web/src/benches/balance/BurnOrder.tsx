@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { answer, api } from '../../api/client';
 import { useProject } from '../../api/project';
-import { formatNumber, needed } from '../../figure/format';
+import { directed, formatNumber, MARGIN, needed } from '../../figure/format';
 import { Table } from '../../parts/Table';
 import { Fold } from '../../sheet/Sheet';
 
@@ -91,7 +91,7 @@ function Orders() {
               head: 'least margin',
               num: true,
               className: (o) => (o.margin_si < 0 ? 'text-stop' : ''),
-              cell: (o) => length(o.margin_si),
+              cell: (o) => directed(o.margin_si, 'length', view, MARGIN),
             },
           ]}
         />

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { answer, api, Refused } from '../../api/client';
 import { useProject } from '../../api/project';
 import { useForms } from '../../api/useForms';
-import { formatNumber, needed, sentence } from '../../figure/format';
+import { directed, formatNumber, MARGIN, needed, STATION, sentence } from '../../figure/format';
 import { WayOut } from '../../findings/Findings';
 import { Fold } from '../../sheet/Sheet';
 
@@ -52,6 +52,7 @@ function Solver() {
   const m = found.data;
   const refused = found.error instanceof Refused ? found.error : null;
   const length = (si: number) => formatNumber(si, 'length', view);
+  const station = (si: number) => directed(si, 'length', view, STATION);
   return (
     <>
       <div className="grid gap-x-8 py-1 min-[900px]:grid-cols-2">
@@ -96,16 +97,16 @@ function Solver() {
               {m.best_margin_si >= 0
                 ? 'Within these bounds the worst margin of all can be brought to '
                 : 'Nothing within these bounds keeps every limit; at best the worst margin is '}
-              <b className="num">{length(m.best_margin_si)}</b>.
+              <b className="num">{directed(m.best_margin_si, 'length', view, MARGIN)}</b>.
               {m.reach_from_si != null && m.reach_to_si != null && m.mount_to_si != null && (
                 <>
                   {' '}
                   With the propeller where it is, any mount up to {length(m.mount_to_si)} gives an empty CG of{' '}
-                  {length(m.reach_from_si)} to {length(m.reach_to_si)}
+                  {station(m.reach_from_si)} to {station(m.reach_to_si)}
                   {m.split &&
                     (m.split.mount_si !== null && m.split.spacer_si !== null
-                      ? `; the middle of the limits, ${length(m.split.middle_si)}, wants a mount of ${length(m.split.mount_si)} and a spacer of ${length(m.split.spacer_si)}`
-                      : `; the middle of the limits, ${length(m.split.middle_si)}, wants the unit's CG at ${length(m.split.unit_cg_si)} and cannot be reached so`)}
+                      ? `; the middle of the limits, ${station(m.split.middle_si)}, wants a mount of ${length(m.split.mount_si)} and a spacer of ${length(m.split.spacer_si)}`
+                      : `; the middle of the limits, ${station(m.split.middle_si)}, wants the unit's CG at ${station(m.split.unit_cg_si)} and cannot be reached so`)}
                   .
                 </>
               )}

@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { useProject, useShown } from '../../api/project';
 import { roundTicks } from '../../drawing/ticks';
-import { formatNumber } from '../../figure/format';
+import { directed, formatNumber, STATION } from '../../figure/format';
 
 const WIDTH = 828;
 const HEIGHT = 134;
@@ -73,7 +73,7 @@ export function Steelyard() {
               fillOpacity={out ? 1 : 0.85}
               stroke={out ? 'var(--color-grey)' : 'var(--color-sheet)'}
             >
-              <title>{`${r.name}: ${formatNumber(r.mass_si as number, 'mass', view)} at ${formatNumber(r.x_si as number, 'length', view)}`}</title>
+              <title>{`${r.name}: ${formatNumber(r.mass_si as number, 'mass', view)} at ${directed(r.x_si as number, 'length', view, STATION)}`}</title>
             </rect>
           </g>
         );
@@ -99,8 +99,10 @@ export function Steelyard() {
         <g>
           <Fulcrum x={sx(after.x)} colour={inside === false ? 'var(--color-stop)' : 'var(--color-act)'} />
           <text x={sx(after.x) + (late(after.x) ? -14 : 14)} y={BEAM + 34} textAnchor={late(after.x) ? 'end' : 'start'}>
-            empty CG {formatNumber(after.x, 'length', view)}
-            {shapes.cg_before && shapes.cg_after ? `, was ${formatNumber(shapes.cg_before.x, 'length', view)}` : ''}
+            empty CG {directed(after.x, 'length', view, STATION)}
+            {shapes.cg_before && shapes.cg_after
+              ? `, was ${directed(shapes.cg_before.x, 'length', view, STATION)}`
+              : ''}
           </text>
         </g>
       )}

@@ -5,7 +5,7 @@ import { answer, api, type Candidate, type Turn } from '../../api/client';
 import { useProject } from '../../api/project';
 import { CurvesKey, CurvesPlot } from '../../drawing/CurvesPlot';
 import type { StoredFigure } from '../../figure/FigureField';
-import { formatNumber, needed } from '../../figure/format';
+import { directed, formatNumber, needed, STATION } from '../../figure/format';
 import { Mark, WORDS } from '../../findings/Mark';
 import { Table } from '../../parts/Table';
 import { Picture } from '../../sheet/Sheet';
@@ -43,7 +43,7 @@ export function Candidates() {
     ['burns', (c) => (c.burns_si == null ? '' : formatNumber(c.burns_si, 'fuel_flow', view))],
     ['heat into its coolant', (c) => (c.heat_si == null ? '' : formatNumber(c.heat_si, 'power', view))],
     ['empty mass', (c) => said(c.empty_si, 'mass')],
-    ['empty CG', (c) => said(c.cg_si, 'length')],
+    ['empty CG', (c) => (c.cg_si == null ? '' : directed(c.cg_si, 'length', view, STATION))],
     [`cost${money ? `, ${money}` : ''}`, (c) => (c.id === 'none' ? '' : said(c.cost_si, 'money')), 'cost'],
     ['wait', (c) => (c.id === 'none' ? '' : said(c.wait_si, 'wait')), 'wait'],
     ['supply of parts', (c) => (c.id === 'none' ? '' : said(c.parts, 'count')), 'parts'],
