@@ -4,6 +4,7 @@ whatever was left behind can be reached."""
 from __future__ import annotations
 
 import re
+from types import ModuleType
 from typing import Any
 
 import pytest
@@ -11,6 +12,7 @@ from fastapi.testclient import TestClient
 
 from crooked_keel.api.service import Service
 from crooked_keel.core import assess as core
+from crooked_keel.core import wanted
 from crooked_keel.core.document import apply_operations, plain, value_at
 from crooked_keel.core.document.fields import figure_pointers
 from crooked_keel.core.figure.grammar import reads_two_ways
@@ -91,20 +93,21 @@ def test_redo_finds_its_way_however_many_were_undone(client: TestClient, id: str
 # -- whatever the computation does --------------------------------------------------------------------------------
 
 
-@pytest.mark.parametrize("part", ["set_up", "judge", "profile", "bench_states"])
+@pytest.mark.parametrize(
+    ("module", "part"), [(core, "set_up"), (core, "judge"), (core, "profile"), (wanted, "bench_states")]
+)
 def test_whatever_fails_the_project_opens_and_can_be_edited_and_undone(
-    client: TestClient, id: str, part: str, monkeypatch: pytest.MonkeyPatch
+    client: TestClient, id: str, module: ModuleType, part: str, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     broken = [True]
-    whole = getattr(core, part)
+    whole = getattr(module, part)
 
     def fails(*of: Any, **more: Any) -> Any:
-        # Where the benches say that they failed is needed to say so.
-        if broken[0] and not (part == "bench_states" and not of[0]):
+        if broken[0]:
             raise ZeroDivisionError("a fault of the program")
         return whole(*of, **more)
 
-    monkeypatch.setattr(core, part, fails)
+    monkeypatch.setattr(module, part, fails)
     opened = client.get(f"/api/projects/{id}?fit=a")
     assert opened.status_code == 200
     assert opened.json()["document"]["name"] == "Lapwing"
