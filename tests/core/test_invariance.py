@@ -3,6 +3,7 @@ and in which order its rows stand. Every demonstration is rewritten that way, an
 
 from __future__ import annotations
 
+import re
 from collections.abc import Callable, Iterator
 from typing import Any
 
@@ -13,8 +14,9 @@ from crooked_keel.core.document import Figure, Project, apply_operations, value_
 from crooked_keel.core.document.fields import figure_pointers
 from crooked_keel.core.figure.place import Place, Station, WaterLine
 from crooked_keel.core.figure.units import VIEWS
+from crooked_keel.exchange.present import answer, sentence
 from tests.conftest import DEMO_OF, KIND_IDS
-from tests.kept import assess
+from tests.kept import assess, suggest
 
 SHIFT_M = 0.25
 Rewrite = Callable[[Figure], dict[str, Any] | None]
@@ -67,13 +69,13 @@ def rewritten(project: Project, rewrite: Rewrite) -> Project:
     return apply_operations(project, operations)
 
 
-def moved(origin: str, of: type[Place], ahead: str, behind: str) -> Rewrite:
-    """Every place measured from one reference, measured from one that lies SHIFT_M the other way."""
+def moved(origin: str, of: type[Place], ahead: str, behind: str, by_m: float = SHIFT_M) -> Rewrite:
+    """Every place measured from one reference, measured from one that lies so far the other way."""
 
     def rewrite(figure: Figure) -> dict[str, Any] | None:
         if not isinstance(figure, of) or figure.origin != origin:
             return None
-        along = figure.along_m + SHIFT_M
+        along = figure.along_m + by_m
         return {"entered": f"{abs(along) * 1000:.9f} mm", "dir": ahead if along >= 0 else behind}
 
     return rewrite
@@ -133,6 +135,31 @@ def test_any_line_may_be_called_level(kind: str, fit: str | None) -> None:
     before, after = assess(project, fit), assess(elsewhere, fit)
     assert judged(after) == judged(before)
     assert differs(before, after, SHIFT_M) == []
+
+
+@pytest.mark.parametrize("kind", KIND_IDS)
+@pytest.mark.parametrize(
+    ("origin", "of", "way", "other", "by_m"),
+    [("datum", Station, "aft", "forward", -6.0), ("level line", WaterLine, "up", "down", -3.0)],
+)
+def test_a_place_ahead_of_the_datum_or_below_the_level_line_is_said_in_words(
+    kind: str, origin: str, of: type[Place], way: str, other: str, by_m: float
+) -> None:
+    """Where everything lies on the far side of the reference, no sentence, answer or way out tells a place by a bare
+    minus. A load factor downwards is one by its definition."""
+    project = rewritten(DEMO_OF[kind], moved(origin, of, way, other, by_m))
+    told: dict[str, str] = {}
+    for fit in (None, *project.fits):
+        made = assess(project, fit)
+        for f in made.findings:
+            told |= {f"{f.key} {n}": sentence(m, "mm-kg") for n, m in enumerate((f.title, f.message))}
+            if fit and f.rule in ("balance.cg-forward", "balance.worst-loading") and f.can_suggest:
+                ways = suggest(project, fit, f.key).suggestions
+                told |= {f"way out of {f.key}, {s.id}": sentence(s.message, "mm-kg") for s in ways}
+        told |= {v.id: said for v in made.values for said in answer(v, "mm-kg") if said is not None}
+    assert len(told) > 150
+    bare = {k: text for k, text in told.items() if re.search(r"(?<!\d)[−-]\d", text)}
+    assert {k.partition("@")[0] for k in bare} <= {"mount.load-factor-down"}, bare
 
 
 @pytest.mark.parametrize("view", sorted(VIEWS))

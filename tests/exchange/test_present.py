@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import re
 from pathlib import Path
 from typing import Any
 
@@ -10,7 +11,7 @@ import pytest
 
 from crooked_keel.core.errors import Gap
 from crooked_keel.core.figure.units import VIEWS
-from crooked_keel.core.formula import FORMULAS
+from crooked_keel.core.formula import FORMULAS, FUNCTIONS
 from crooked_keel.core.judging.finding import Message, Param, Value, Ways
 from crooked_keel.exchange.present import answer, needed, number, sentence, working
 
@@ -41,6 +42,21 @@ def test_golden_sentence_and_working() -> None:
     assert sentence(message, "in-lb") == case["shown"]["in-lb"]
     made = FORMULAS["balance.cg"].working(275.87, 490.0)
     assert working(made, "mm-kg") == GOLDEN["working"]["shown"]
+
+
+@pytest.mark.parametrize("id", sorted(FORMULAS))
+def test_a_working_puts_numbers_for_symbols_and_for_nothing_else(id: str) -> None:
+    """Without its numbers and the functions that it calls nothing is left of the line but signs: `cos` stays `cos`
+    where a symbol is called c."""
+    of = FORMULAS[id]
+    made = of.working(*of.example[0])
+    said, filled, _ = working(made, "mm-kg")
+    assert re.findall(r"[a-z]{2,}(?=\()", filled) == re.findall(r"[a-z]{2,}(?=\()", said.split("=", 1)[1])
+    left = filled
+    for told in sorted((number(t.si, t.dimension, "mm-kg") for t in made.terms), key=len, reverse=True):
+        left = left.replace(told, "")
+    left = re.sub(rf"({'|'.join(FUNCTIONS)}|Φ|π|(?<=\d)e(?=-\d))", "", left)
+    assert [sign for sign in left if sign.isalpha()] == []
 
 
 def test_an_unknown_dimension_is_a_fault() -> None:

@@ -133,6 +133,10 @@ _PYTHON = {
 }
 
 
+# What the text of a formula calls by name.
+FUNCTIONS = ("sqrt", "cbrt", "sin", "cos", "tan", "atan", "hypot", "ln", "max", "min", "abs")
+
+
 def evaluate_text(text: str, values: dict[str, float]) -> float:
     """Evaluate the right side of a formula's text with numbers; for the test that text and function agree."""
     import math
@@ -140,13 +144,7 @@ def evaluate_text(text: str, values: dict[str, float]) -> float:
     expression = text.split("=", 1)[1]
     for sign, python in _PYTHON.items():
         expression = expression.replace(sign, python)
-    allowed: dict[str, Any] = {
-        n: getattr(math, n) for n in ("sqrt", "cbrt", "pi", "sin", "cos", "tan", "atan", "hypot")
-    }
-    return float(
-        eval(
-            expression,
-            {"__builtins__": {}, "max": max, "min": min, "abs": abs},
-            {**allowed, "ln": math.log, "Φ": lambda x: 0.5 * (1 + math.erf(x / math.sqrt(2))), **values},
-        )
-    )
+    own: dict[str, Any] = {"ln": math.log, "max": max, "min": min, "abs": abs}
+    allowed = {n: own.get(n) or getattr(math, n) for n in FUNCTIONS} | {"pi": math.pi}
+    chance = {"Φ": lambda x: 0.5 * (1 + math.erf(x / math.sqrt(2)))}
+    return float(eval(expression, {"__builtins__": {}}, {**allowed, **chance, **values}))

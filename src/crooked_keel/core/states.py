@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
+
 from .benches import BUILT, asked_of_forms
 from .formula import record
 from .judging.finding import BENCHES, LEVELS, Bench, Finding, Level, Margin
@@ -27,10 +29,12 @@ class BenchOut:
     failed: bool
 
 
-def bench_states(findings: list[Finding], failed: set[Bench], forms: frozenset[Form]) -> list[BenchOut]:
-    """Every bench by its findings. A bench that found nothing at all cannot say."""
+def bench_states(
+    findings: list[Finding], failed: set[Bench], forms: frozenset[Form], benches: Iterable[Bench] = BENCHES
+) -> list[BenchOut]:
+    """Every bench, or those that were asked, by their findings. A bench that found nothing at all cannot say."""
     made = []
-    found: dict[Bench, list[Finding]] = {bench: [] for bench in BENCHES}
+    found: dict[Bench, list[Finding]] = {bench: [] for bench in benches}
     for finding in findings:
         found[finding.bench].append(finding)
     for bench, own in found.items():

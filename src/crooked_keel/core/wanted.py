@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Collection
 from typing import NamedTuple
 
-from .judging.finding import Bench, Finding
+from .judging.finding import BENCHES, Bench, Finding
 from .reference.kinds import Form
 from .states import BenchOut, bench_states
 
@@ -31,7 +31,7 @@ class Wanted(NamedTuple):
 
     def states(self, findings: list[Finding], failed: set[Bench], forms: frozenset[Form]) -> list[BenchOut]:
         """The benches that were asked, by their findings: one that was not says nothing of itself."""
-        return [state for state in bench_states(findings, failed, forms) if self.has(state.bench)]
+        return bench_states(findings, failed, forms, filter(self.has, BENCHES))
 
 
 EVERYTHING = Wanted(True, None)

@@ -8,7 +8,7 @@ from collections.abc import Iterable
 
 from ..core.errors import Gap
 from ..core.figure.units import VIEWS
-from ..core.formula import Working
+from ..core.formula import FUNCTIONS, Working
 from ..core.judging.finding import Message, Param, Value, Ways
 
 MINUS = "−"
@@ -80,11 +80,8 @@ def _named(gap: Gap) -> str:
 def working(w: Working, units: str) -> list[str]:
     """Three lines: the formula, the formula with its numbers, the result."""
     symbol, expression = (part.strip() for part in w.text.split("=", 1))
-    by_symbol = {t.symbol: number(t.si, t.dimension, units) for t in w.terms}
-    names = sorted(by_symbol, key=len, reverse=True)
-    filled = (
-        re.sub("|".join(re.escape(n) for n in names), lambda m: by_symbol[m.group(0)], expression)
-        if names
-        else expression
-    )
+    # A function keeps its name though a symbol is spelt with one of its letters.
+    words = {name: name for name in FUNCTIONS} | {t.symbol: number(t.si, t.dimension, units) for t in w.terms}
+    names = sorted(words, key=len, reverse=True)
+    filled = re.sub("|".join(re.escape(n) for n in names), lambda m: words[m.group(0)], expression)
     return [f"{symbol} = {expression}", f"  = {filled}", f"  = {number(w.result.si, w.result.dimension, units)}"]

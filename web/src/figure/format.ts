@@ -73,12 +73,17 @@ export function needed(gaps: Gap[]): string {
   return gaps.map(named).join(', ');
 }
 
+/** What the text of a formula calls by name. */
+const FUNCTIONS = ['sqrt', 'cbrt', 'sin', 'cos', 'tan', 'atan', 'hypot', 'ln', 'max', 'min', 'abs'];
+
 /** Formula, formula with its numbers, result. */
 export function workingLines(working: Working, view: View): [string, string, string] {
   const [symbol = '', expression = ''] = working.text.split('=', 2).map((part) => part.trim());
-  const shown = new Map(working.terms.map((t) => [t.symbol, formatNumber(t.si, t.dimension, view)]));
+  // A function keeps its name though a symbol is spelt with one of its letters.
+  const shown = new Map(FUNCTIONS.map((name) => [name, name]));
+  for (const t of working.terms) shown.set(t.symbol, formatNumber(t.si, t.dimension, view));
   const names = [...shown.keys()].sort((a, b) => b.length - a.length);
   const pattern = new RegExp(names.map((n) => n.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')).join('|'), 'g');
-  const filled = names.length ? expression.replace(pattern, (name) => shown.get(name) ?? name) : expression;
+  const filled = expression.replace(pattern, (name) => shown.get(name) ?? name);
   return [`${symbol} = ${expression}`, filled, formatNumber(working.result.si, working.result.dimension, view)];
 }

@@ -10,7 +10,7 @@ from ..document import LedgerRow, Pack, Project
 from ..errors import CannotSay, InputError, or_none
 from ..figure.place import Place
 from ..figure.units import LB_KG
-from ..judging.finding import Message, Operation, Param, q, word
+from ..judging.finding import STATION, Message, Operation, Param, q, word
 from ..judging.propose import Proposal, computed, moved_place, on_the_tape, said_place, tape_text
 from ..resolved.references import Body, got
 from .fuel.functions import along_limits, best_burn_orders
@@ -150,7 +150,7 @@ def _ballast(bench: Balance, lack: Lack) -> Iterator[Proposal]:
         "ballast",
         Message(
             template="{m} of lead at {x}, on the centreline, its height to be entered; fixed, marked, and in the log",
-            params={"m": q(kg, "mass"), "x": q(station, "length")},
+            params={"m": q(kg, "mass"), "x": q(station, "length", STATION)},
         ),
         [operation],
     )

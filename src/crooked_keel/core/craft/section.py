@@ -6,7 +6,7 @@ from collections.abc import Callable
 from typing import NamedTuple
 
 from ..formula import Working
-from ..judging.finding import Value, Ways
+from ..judging.finding import BUTT_LINE, STATION, WATER_LINE, Value
 from ..judging.values import ValueList
 from ..resolved.craft import Resolved
 from ..resolved.floating import Floating
@@ -62,7 +62,7 @@ def found_values(resolved: Resolved, weighing: Weighing, found: Found, floating:
         lambda: got(first().x),
         working=(lambda: cg_on_scales.working(got(first().x).value * net(), net())) if scales else None,
         source=by if reported else f"{by}; trim as read",
-        ways=Ways("aft", "forward"),
+        ways=STATION,
     )
     out.add(
         "butt-line-found",
@@ -75,7 +75,7 @@ def found_values(resolved: Resolved, weighing: Weighing, found: Found, floating:
             else None
         ),
         source=by if reported else "as entered, or by her heel",
-        ways=Ways("to starboard", "to port"),
+        ways=BUTT_LINE,
     )
     return out.values
 
@@ -96,8 +96,8 @@ def support_values(resolved: Resolved, weighing: Weighing, found: Found, floatin
             ),
         )
     if resolved.has("stands on wheels"):
-        by = "one end lifted, statics; or as entered"
-        out.add("height-found", "CG above the level line", "length", lambda: got(found.as_found[0].z), source=by)
+        by, z = "one end lifted, statics; or as entered", lambda: got(found.as_found[0].z)
+        out.add("height-found", "CG, from the level line", "length", z, source=by, ways=WATER_LINE)
         out.add("wheelbase", "Wheelbase", "length", lambda: weighing.weighed_x[3], source="stations of the axles")
     if resolved.has("corners") and len(weighing.supports) == 4:
         for part, label in (

@@ -52,6 +52,10 @@ class Ways:
     under: str
 
 
+# Along the craft, across it and upwards.
+STATION, BUTT_LINE, WATER_LINE = Ways("aft", "forward"), Ways("to starboard", "to port"), Ways("up", "down")
+
+
 @record
 class Param:
     """One slot of a message: an SI number with its dimension, or a word. ways: what the sign of the number is called,

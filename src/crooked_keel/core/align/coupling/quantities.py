@@ -5,7 +5,7 @@ from __future__ import annotations
 from ...errors import Gap, InputError, ask_all, or_none
 from ...figure.trace import need
 from ...formula import Working, record
-from ...judging.finding import LeftOut, Ways
+from ...judging.finding import BUTT_LINE, WATER_LINE, LeftOut, Ways
 from ...judging.values import ValueList
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
@@ -289,7 +289,7 @@ class Coupling(Readings):
                 "fine_length",
                 lambda e=end: self.move(e, "up"),
                 working=lambda e=end: foot_move.working(*self.move_terms(e, "up")),
-                ways=Ways("up", "down"),
+                ways=WATER_LINE,
             )
             out.add(
                 f"{name.lower()}-turns",
@@ -297,7 +297,7 @@ class Coupling(Readings):
                 "number",
                 lambda e=end: self._turns(e),
                 working=lambda e=end: nut_turns.working(self.move(e, "up"), self.thread),
-                ways=Ways("up", "down"),
+                ways=WATER_LINE,
             )
             out.add(
                 f"{name.lower()}-flats",
@@ -305,7 +305,7 @@ class Coupling(Readings):
                 "count",
                 lambda e=end: float((self.plan.front_flats, self.plan.rear_flats)[e]),
                 source="whole flats that leave least of both limits",
-                ways=Ways("up", "down"),
+                ways=WATER_LINE,
             )
             out.add(
                 f"{name.lower()}-sideways",
@@ -313,7 +313,7 @@ class Coupling(Readings):
                 "fine_length",
                 lambda e=end: self.move(e, "sideways"),
                 working=lambda e=end: foot_move.working(*self.move_terms(e, "sideways")),
-                ways=Ways("to starboard", "to port"),
+                ways=BUTT_LINE,
             )
 
     def _opening_working(self) -> Working:

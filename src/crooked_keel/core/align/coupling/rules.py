@@ -8,7 +8,7 @@ from typing import Any
 
 from ...errors import CannotSay, Gap, or_none
 from ...judging.band import at_most, band
-from ...judging.finding import LEVELS, Compared, Finding, Level, Ways, q, word
+from ...judging.finding import BUTT_LINE, LEVELS, WATER_LINE, Compared, Finding, Level, Ways, q, word
 from ...judging.register import rule, verdict
 from ...resolved.installation import ResolvedInstallation
 from .functions import CLOSURE_OK_M, CLOSURE_WATCH_M, OFFSET_OK_M, OFFSET_WATCH_M, gap_limits
@@ -104,8 +104,8 @@ def offset(coupling: Coupling) -> Iterable[Finding]:
             c=q(abs(closure), "fine_length"),
             k=q(CLOSURE_OK_M, "fine_length"),
             d=q(size, "fine_length"),
-            u=q(up, "fine_length", Ways("up", "down")),
-            s=q(starboard, "fine_length", Ways("to starboard", "to port")),
+            u=q(up, "fine_length", WATER_LINE),
+            s=q(starboard, "fine_length", BUTT_LINE),
         )
         return
     yield verdict(
@@ -116,8 +116,8 @@ def offset(coupling: Coupling) -> Iterable[Finding]:
         compared=judged.compared,
         k=q(OFFSET_OK_M, "fine_length"),
         d=q(size, "fine_length"),
-        u=q(up, "fine_length", Ways("up", "down")),
-        s=q(starboard, "fine_length", Ways("to starboard", "to port")),
+        u=q(up, "fine_length", WATER_LINE),
+        s=q(starboard, "fine_length", BUTT_LINE),
     )
 
 

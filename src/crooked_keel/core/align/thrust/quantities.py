@@ -6,7 +6,7 @@ import numpy as np
 
 from ...errors import ask_all, or_none
 from ...figure.trace import need
-from ...judging.finding import Ways
+from ...judging.finding import BUTT_LINE, WATER_LINE, Ways
 from ...judging.values import ValueList
 from ...physics.geometry import Vector
 from ...resolved.installation import Local, ResolvedInstallation
@@ -156,12 +156,12 @@ class ThrustLine(Topic):
     @property
     def up_or_down(self) -> Ways:
         """What the sign of the far end's height is called: the end of a pusher sinks with down thrust."""
-        return Ways("down", "up") if self.pushes else Ways("up", "down")
+        return Ways("down", "up") if self.pushes else WATER_LINE
 
     @property
     def port_or_starboard(self) -> Ways:
         """What the sign of its way sideways is called."""
-        return Ways("to starboard", "to port") if self.pushes else Ways("to port", "to starboard")
+        return BUTT_LINE if self.pushes else Ways("to port", "to starboard")
 
     @lazy
     def rear_shift(self) -> tuple[float, float]:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ...errors import CannotSay, InputError, or_none
-from ...judging.finding import Value, Ways
+from ...judging.finding import BUTT_LINE, Value, Ways
 from ...judging.values import ValueList
 from ...physics.hydrostatics import heel_angle, metacentric_height, sinkage, trim_after
 from ...physics.stability import Docked
@@ -56,7 +56,7 @@ def afloat_values(afloat: AfloatStates) -> list[Value]:
         working=lambda: heel_angle.working(
             empty().after.heel_moment_kg_m, empty().after.displacement_kg, empty().after.gm_m
         ),
-        ways=Ways("to starboard", "to port"),
+        ways=BUTT_LINE,
     )
     out.add(
         "gm",

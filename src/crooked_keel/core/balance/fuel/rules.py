@@ -7,7 +7,7 @@ from typing import Any
 
 from ...errors import CannotSay, Gap
 from ...figure.trace import Traced
-from ...judging.finding import Compared, Finding, Level, Ways, q, word
+from ...judging.finding import BUTT_LINE, Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.loads import Loads
 from ..ledger.quantities import Ledger
@@ -130,7 +130,7 @@ def one_side_fuel(fuel: Fuel, limits: Limits, ledger: Ledger, loads: Loads) -> I
         s=word(worst.side),
         d=q(abs(y), "length"),
         l=word(worst.loading),
-        y=q(y, "length", Ways("to starboard", "to port")),
+        y=q(y, "length", BUTT_LINE),
         u=q(2 * u, "length"),
     )
 

@@ -8,7 +8,7 @@ from collections.abc import Iterable
 
 from ...document import Hung, TwoScales
 from ...errors import CannotSay
-from ...judging.finding import Compared, Finding, q, word
+from ...judging.finding import STATION, WATER_LINE, Compared, Finding, q, word
 from ...judging.register import rule, verdict
 from ...judging.subjects import one_by_one
 from ...resolved.craft import Resolved
@@ -48,11 +48,11 @@ def cg_height(ledger: Ledger) -> Iterable[Finding]:
     yield verdict(
         "balance.cg-height",
         "ok",
-        "CG height moves by {d}",
-        "Empty, above the level line: {a} → {b}.",
-        d=q(z.value - before, "length"),
-        a=q(before, "length"),
-        b=q(z.value, "length"),
+        "CG height moves {d}",
+        "Empty, from the level line: {a} → {b}.",
+        d=q(z.value - before, "length", WATER_LINE),
+        a=q(before, "length", WATER_LINE),
+        b=q(z.value, "length", WATER_LINE),
     )
 
 
@@ -139,11 +139,11 @@ def double_count(resolved: Resolved) -> Iterable[Finding]:
                 yield verdict(
                     "balance.double-count",
                     "watch",
-                    "{n} sits {x} aft of the datum: off the craft",
+                    "{n} sits {x} of the datum: off the craft",
                     "Is the station measured from the reference that it says, and the right way?",
                     subject=f"place {body.pointer}",
                     n=word(body.name),
-                    x=q(body.x.value, "length"),
+                    x=q(body.x.value, "length", STATION),
                 )
     if rows and not troubled:
         yield verdict(

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from ...figure.trace import Traced
 from ...formula import record
-from ...judging.finding import Value, Ways
+from ...judging.finding import BUTT_LINE, STATION, WATER_LINE, Value
 from ...judging.values import ValueList
 from ...resolved.craft import Resolved
 from ...resolved.references import Body
@@ -48,7 +48,7 @@ def empty_values(ledger: Ledger) -> list[Value]:
         lambda: ledger.empty.station,
         before=lambda: ledger.before.station_m,
         working=lambda: cg_station.working(ledger.empty.moment_kg_m, ledger.empty.mass_kg),
-        ways=Ways("aft", "forward"),
+        ways=STATION,
     )
     return out.values
 
@@ -63,15 +63,16 @@ def side_values(ledger: Ledger) -> list[Value]:
         lambda: ledger.empty_y.station,
         before=lambda: ledger.before_y.station_m,
         working=lambda: cg_butt_line.working(ledger.empty_y.moment_kg_m, ledger.empty_y.mass_kg),
-        ways=Ways("to starboard", "to port"),
+        ways=BUTT_LINE,
     )
     out.add(
         "cg-water-line",
-        "Empty CG above the level line",
+        "Empty CG, from the level line",
         "length",
         lambda: ledger.empty_z.station,
         before=lambda: ledger.before_z.station_m,
         working=lambda: cg_water_line.working(ledger.empty_z.moment_kg_m, ledger.empty_z.mass_kg),
+        ways=WATER_LINE,
     )
     return out.values
 

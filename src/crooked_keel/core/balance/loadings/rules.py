@@ -7,7 +7,7 @@ from typing import Any
 
 from ...figure.trace import standard_uncertainty
 from ...judging.certainty import chance_at_most
-from ...judging.finding import Compared, Finding, Level, Ways, q, word
+from ...judging.finding import BUTT_LINE, STATION, Compared, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...judging.subjects import Subject, known_of
 from ...resolved.craft import Resolved
@@ -46,9 +46,9 @@ def _side(loadings: Loadings, loads: Loads, rule_id: str, side: str, end: str) -
         d=q(abs(margin), "length"),
         loading=word(case.name),
         tanks=word(_tanks(loads, case, point)),
-        x=q(point.x_m, "length"),
+        x=q(point.x_m, "length", STATION),
         u=q(2 * u, "length"),
-        limit=q(point.limit(side), "length"),
+        limit=q(point.limit(side), "length", STATION),
         m=q(point.mass_kg, "mass"),
     )
 
@@ -189,9 +189,9 @@ def worst_loading(every: EveryLoading) -> Iterable[Finding]:
         can_suggest=level != "ok",
         side=word(side),
         d=q(abs(worst.margin_m), "length"),
-        x=q(worst.at.x_m, "length"),
+        x=q(worst.at.x_m, "length", STATION),
         u=q(2 * u, "length"),
-        limit=q(worst.limit_m, "length"),
+        limit=q(worst.limit_m, "length", STATION),
         m=q(worst.at.mass_kg, "mass"),
         **params,
     )
@@ -312,7 +312,7 @@ def cg_lateral(limits: Limits, ledger: Ledger, loads: Loads) -> Iterable[Finding
         left_out=known.left_out,
         d=q(abs(y.value), "length"),
         l=word(name),
-        y=q(y.value, "length", Ways("to starboard", "to port")),
+        y=q(y.value, "length", BUTT_LINE),
         u=q(2 * y.u, "length"),
     )
 

@@ -89,6 +89,7 @@ def _margins(out: ValueList, ledger: Ledger, limits: Limits, loadings: Loadings,
             "mass",
             lambda s=side: ballast_mass(*loadings.ballast_terms(s)),
             working=lambda s=side: ballast_mass.working(*loadings.ballast_terms(s)),
+            ways=Ways("in", "out"),
         )
 
 

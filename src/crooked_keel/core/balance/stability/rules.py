@@ -8,7 +8,7 @@ from collections.abc import Iterable
 from ...errors import CannotSay, Gap, ask_all
 from ...figure.trace import need
 from ...judging.band import at_least, band, within
-from ...judging.finding import Compared, Finding, LeftOut, Level, Ways, q, word
+from ...judging.finding import BUTT_LINE, Compared, Finding, LeftOut, Level, q, word
 from ...judging.register import rule, verdict
 from ...physics.hydrostatics import heel_angle, metacentric_height
 from ...physics.stability import fluid_gm, loll, offset_load_limit, wall_sided_heel, wall_sided_limit
@@ -19,7 +19,6 @@ from ..afloat.quantities import AfloatStates, State
 from ..afloat.rules import HEEL_OK, HEEL_STOP
 from ..fuel.quantities import OFF_CENTRE_M, Fuel
 
-_BY_SIDE = Ways("to starboard", "to port")
 GM_LEAST_M = 0.15
 
 
@@ -55,8 +54,8 @@ def heel(afloat: AfloatStates) -> Iterable[Finding]:
         d=q(abs(angle), "angle"),
         side=word("starboard" if angle >= 0 else "port"),
         s=word(s.name),
-        a=q(s.before.heel_rad or 0.0, "angle", _BY_SIDE),
-        b=q(angle, "angle", _BY_SIDE),
+        a=q(s.before.heel_rad or 0.0, "angle", BUTT_LINE),
+        b=q(angle, "angle", BUTT_LINE),
         u=q(doubt, "angle"),
     )
 

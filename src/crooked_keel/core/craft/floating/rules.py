@@ -8,7 +8,7 @@ from collections.abc import Iterable
 from ...errors import CannotSay, Gap
 from ...figure.trace import above_zero
 from ...judging.band import at_most, band
-from ...judging.finding import Finding, Level, q, word
+from ...judging.finding import STATION, Finding, Level, q, word
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
 from ...resolved.floating import Floating
@@ -71,7 +71,7 @@ def form_estimate(floating: Floating) -> Iterable[Finding]:
             by=word(floating.by),
             t=q(row.draft_m, "length"),
             m=q(row.displacement_kg, "mass"),
-            x=q(row.lcf_m, "length"),
+            x=q(row.lcf_m, "length", STATION),
         )
         return
     h = floating.hydro

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ...formula import Working
-from ...judging.finding import Value, Ways
+from ...judging.finding import BUTT_LINE, Value, Ways
 from ...judging.values import ValueList
 from ...physics.hydrostatics import form_displacement, form_immersion, metacentric_height
 from ...resolved.floating import Floating
@@ -41,7 +41,7 @@ def floating_values(floating: Floating) -> list[Value]:
         "angle",
         lambda: floating.waterplane.slope_starboard,
         source="plane through the freeboards, least squares",
-        ways=Ways("to starboard", "to port"),
+        ways=BUTT_LINE,
     )
     out.add(
         "immersion",

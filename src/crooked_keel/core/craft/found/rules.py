@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, InputError
-from ...judging.finding import Compared, Finding, q, word
+from ...judging.finding import STATION, Compared, Finding, q, word
 from ...judging.register import rule, verdict
 from ...judging.values import said_of
 from ...resolved.craft import Resolved
@@ -47,7 +47,7 @@ def as_found(found: Found, weighing: Weighing, floating: Floating | None, resolv
         "As found: {m} at {x}",
         _KNOWN_BY["freeboards" if afloat and method == "weighing" else method],
         m=q(got(bodies[0].mass).value, "mass"),
-        x=q(got(bodies[0].x).value, "length"),
+        x=q(got(bodies[0].x).value, "length", STATION),
         n=q(len(floating.marks if floating else weighing.supports), "count"),
         by=word(_HULL_BY[floating.by] if floating else ""),
     )
