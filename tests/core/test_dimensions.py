@@ -38,6 +38,7 @@ DIMENSIONS: dict[str, tuple[float, ...]] = {
     "acceleration": of((_L, 1), (_T, -2)),
     **dict.fromkeys(("rotation", "frequency"), of((_T, -1))),
     "temperature": _K,
+    "absolute_temperature": _K,
     "density": of((_M, 1), (_L, -3)),
     "mass_moment": of((_M, 1), (_L, 1)),
     "inertia": of((_M, 1), (_L, 2)),

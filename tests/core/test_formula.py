@@ -65,3 +65,18 @@ def test_every_rule_says_limit_and_source(id: str) -> None:
     rule = RULES[id]
     assert rule.limit and rule.source and rule.title
     assert rule.id.split(".")[0] == rule.bench
+
+
+ZERO_C_K = 273.15
+IN_DEGREES = sorted(k for k, f in FORMULAS.items() if "temperature" in {d for d, _ in f.symbols.values()})
+
+
+@pytest.mark.parametrize("id", IN_DEGREES)
+def test_a_working_in_degrees_comes_out_in_degrees(id: str) -> None:
+    """Whoever puts the degrees that are shown into the formula gets what is shown: where only temperatures from
+    absolute nought will do, those are shown."""
+    of = FORMULAS[id]
+    numbers = dict(zip(of.symbols, of.example[0], strict=True))
+    shown = {s: v - ZERO_C_K if of.symbols[s][0] == "temperature" else v for s, v in numbers.items()}
+    by_hand = evaluate_text(of.text, shown) + (ZERO_C_K if of.result[1] == "temperature" else 0.0)
+    assert by_hand == pytest.approx(of(*of.example[0]), rel=1e-9)

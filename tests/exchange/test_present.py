@@ -40,8 +40,10 @@ def test_golden_sentence_and_working() -> None:
     message = Message(template=case["template"], params={k: Param(**v) for k, v in case["params"].items()})
     assert sentence(message, "mm-kg") == case["shown"]["mm-kg"]
     assert sentence(message, "in-lb") == case["shown"]["in-lb"]
-    made = FORMULAS["balance.cg"].working(275.87, 490.0)
-    assert working(made, "mm-kg") == GOLDEN["working"]["shown"]
+    for case in GOLDEN["workings"]:
+        of = case["working"]
+        made = FORMULAS[of["formula"]].working(*(t["si"] for t in of["terms"]))
+        assert working(made, "mm-kg") == case["shown"]
 
 
 @pytest.mark.parametrize("id", sorted(FORMULAS))

@@ -77,11 +77,18 @@ def _named(gap: Gap) -> str:
     return f"{gap.what} (given: {gap.given}{f'; accepted: {gap.allowed}' if gap.allowed else ''})"
 
 
+def _put(told: str, at: re.Match[str]) -> str:
+    """A number in the place of a symbol: apart where its minus or its unit would be taken for the formula's."""
+    before, after = at.string[: at.start()].rstrip()[-1:], at.string[at.end() :][:1]
+    less, raised = told.startswith("−") and before not in ("", "("), after in "²³⁴^" and after != ""
+    return f"({told})" if less or (raised and not told.isdecimal() and told != at.group(0)) else told
+
+
 def working(w: Working, units: str) -> list[str]:
     """Three lines: the formula, the formula with its numbers, the result."""
     symbol, expression = (part.strip() for part in w.text.split("=", 1))
     # A function keeps its name though a symbol is spelt with one of its letters.
     words = {name: name for name in FUNCTIONS} | {t.symbol: number(t.si, t.dimension, units) for t in w.terms}
     names = sorted(words, key=len, reverse=True)
-    filled = re.sub("|".join(re.escape(n) for n in names), lambda m: words[m.group(0)], expression)
+    filled = re.sub("|".join(re.escape(n) for n in names), lambda m: _put(words[m.group(0)], m), expression)
     return [f"{symbol} = {expression}", f"  = {filled}", f"  = {number(w.result.si, w.result.dimension, units)}"]

@@ -26,7 +26,9 @@ describe('sentences and workings', () => {
     expect(needed(golden.needed.gaps)).toBe(golden.needed.shown);
   });
   it('puts the numbers into the formula', () => {
-    const [formula, filled, result] = workingLines(golden.working.working as Working, views['mm-kg'] as View);
-    expect([formula, `  = ${filled}`, `  = ${result}`]).toEqual(golden.working.shown);
+    for (const { working, shown } of golden.workings) {
+      const [formula, filled, result] = workingLines(working as Working, views['mm-kg'] as View);
+      expect([formula, `  = ${filled}`, `  = ${result}`]).toEqual(shown);
+    }
   });
 });

@@ -76,6 +76,13 @@ export function needed(gaps: Gap[]): string {
 /** What the text of a formula calls by name. */
 const FUNCTIONS = ['sqrt', 'cbrt', 'sin', 'cos', 'tan', 'atan', 'hypot', 'ln', 'max', 'min', 'abs'];
 
+/** A number in the place of a symbol: apart where its minus or its unit would be taken for the formula's. */
+function put(told: string, name: string, before: string, after: string): string {
+  const less = told.startsWith(MINUS) && !['', '('].includes(before.trimEnd().slice(-1));
+  const raised = /^[²³⁴^]/.test(after) && !/^\d+$/.test(told) && told !== name;
+  return less || raised ? `(${told})` : told;
+}
+
 /** Formula, formula with its numbers, result. */
 export function workingLines(working: Working, view: View): [string, string, string] {
   const [symbol = '', expression = ''] = working.text.split('=', 2).map((part) => part.trim());
@@ -84,6 +91,8 @@ export function workingLines(working: Working, view: View): [string, string, str
   for (const t of working.terms) shown.set(t.symbol, formatNumber(t.si, t.dimension, view));
   const names = [...shown.keys()].sort((a, b) => b.length - a.length);
   const pattern = new RegExp(names.map((n) => n.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')).join('|'), 'g');
-  const filled = expression.replace(pattern, (name) => shown.get(name) ?? name);
+  const filled = expression.replace(pattern, (name, at: number) =>
+    put(shown.get(name) ?? name, name, expression.slice(0, at), expression.slice(at + name.length)),
+  );
   return [`${symbol} = ${expression}`, filled, formatNumber(working.result.si, working.result.dimension, view)];
 }

@@ -6,7 +6,7 @@ import re
 from collections.abc import Callable, Iterator
 
 from ..document import Figure
-from ..judging.finding import Message, Operation, q, word
+from ..judging.finding import Message, Operation, counted, q, word
 from ..judging.propose import Proposal
 from .kept.quantities import Records
 from .plan.functions import sealed_in
@@ -97,7 +97,11 @@ def take_out(records: Records) -> Iterator[Proposal]:
         yield Proposal(
             "ledger",
             Message(
-                template="{n} rows of the ledger take them out as they were weighed, where they sat",
+                template=counted(
+                    len(operations),
+                    "a row of the ledger takes it out as it was weighed, where it sat",
+                    "{n} rows of the ledger take them out as they were weighed, where they sat",
+                ),
                 params={"n": q(len(operations), "count")},
             ),
             operations,

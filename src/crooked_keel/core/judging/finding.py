@@ -85,6 +85,11 @@ def word(text: str) -> Param:
     return Param(text=text)
 
 
+def counted(n: int, one: str, more: str) -> str:
+    """The words for one of them, or for any other number."""
+    return one if n == 1 else more
+
+
 @record
 class Margin:
     """How far inside its nearest bound a number lies, negative beyond it: in its unit, and in doubts where known."""

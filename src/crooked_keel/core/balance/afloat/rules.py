@@ -7,7 +7,7 @@ from collections.abc import Iterable
 
 from ...figure.trace import need
 from ...judging.band import band, within
-from ...judging.finding import LEVELS, Compared, Finding, LeftOut, Level, Ways, q, word
+from ...judging.finding import LEVELS, Compared, Finding, LeftOut, Level, Ways, counted, q, word
 from ...judging.register import rule, verdict
 from ...physics.hydrostatics import trim_change
 from ...physics.stability import bottom_loading, lcg_fraction
@@ -272,7 +272,7 @@ def states_afloat(afloat: AfloatStates) -> Iterable[Finding]:
     yield verdict(
         "balance.states-afloat",
         "ok",
-        "{n} states followed afloat",
+        counted(len(afloat.keys), "One state followed afloat", "{n} states followed afloat"),
         "Empty and every loading. Small-change method: KM and the waterplane are held at the draft found.",
         left_out=afloat.unsaid,
         n=q(len(afloat.keys), "count"),

@@ -8,7 +8,7 @@ from collections.abc import Iterable
 
 from ...document import Hung, TwoScales
 from ...errors import CannotSay
-from ...judging.finding import STATION, WATER_LINE, Compared, Finding, q, word
+from ...judging.finding import STATION, WATER_LINE, Compared, Finding, counted, q, word
 from ...judging.register import rule, verdict
 from ...judging.subjects import one_by_one
 from ...resolved.craft import Resolved
@@ -35,8 +35,9 @@ def lateral_left_out(ledger: Ledger) -> Iterable[Finding]:
         yield verdict(
             "balance.lateral-left-out",
             "unknown",
-            "Left out of the lateral CG: {n} rows",
-            "Their butt lines are blank; together they move it less than 1 mm.",
+            "Left out of the lateral CG: " + counted(len(blank), "one row", "{n} rows"),
+            counted(len(blank), "Its butt line is blank; it moves", "Their butt lines are blank; together they move")
+            + " the CG less than 1 mm.",
             n=q(len(blank), "count"),
             needs=needs,
         )

@@ -7,7 +7,7 @@ from typing import Any
 
 from ...figure.trace import standard_uncertainty
 from ...judging.certainty import chance_at_most
-from ...judging.finding import BUTT_LINE, STATION, Compared, Finding, Level, q, word
+from ...judging.finding import BUTT_LINE, STATION, Compared, Finding, Level, counted, q, word
 from ...judging.register import rule, verdict
 from ...judging.subjects import Subject, known_of
 from ...resolved.craft import Resolved
@@ -116,7 +116,8 @@ def loadings(loadings: Loadings, loads: Loads, resolved: Resolved) -> Iterable[F
         yield verdict(
             "balance.loadings",
             "ok",
-            "{n} loadings followed to empty tanks" if limited else "{n} loadings checked",
+            counted(len(cases), "One loading ", "{n} loadings ")
+            + ("followed to empty tanks" if limited else "checked"),
             ("Both ends of each burn, and every corner of the envelope between. " if limited else "As loaded. ")
             + "Loadings not listed here were not checked.",
             n=q(len(cases), "count"),

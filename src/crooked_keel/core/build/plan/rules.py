@@ -6,7 +6,7 @@ from collections.abc import Iterable, Iterator
 
 from ...errors import CannotSay, Gap, or_gap
 from ...figure.trace import need
-from ...judging.finding import Compared, Finding, LeftOut, Level, q, word
+from ...judging.finding import Compared, Finding, LeftOut, Level, counted, q, word
 from ...judging.register import rule, verdict
 from ...judging.subjects import Subject, one_by_one
 from ..holds.quantities import Holds
@@ -110,7 +110,12 @@ def sealed(planned: Planned) -> Iterable[Finding]:
             "build.sealed-in",
             "ok",
             "Nothing would be sealed in",
-            "{n} tasks stand before what would shut them in: {w}. Only what the plan says is looked at.",
+            counted(
+                len(seals),
+                "One task stands before what would shut it in",
+                "{n} tasks stand before what would shut them in",
+            )
+            + ": {w}. Only what the plan says is looked at.",
             n=q(len(seals), "count"),
             w=word("; ".join(tasks[k].name for k in seals)),
         )

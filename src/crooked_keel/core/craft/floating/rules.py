@@ -8,7 +8,7 @@ from collections.abc import Iterable
 from ...errors import CannotSay, Gap
 from ...figure.trace import above_zero
 from ...judging.band import at_most, band
-from ...judging.finding import STATION, Finding, Level, q, word
+from ...judging.finding import STATION, Finding, Level, counted, q, word
 from ...judging.register import rule, verdict
 from ...resolved.craft import Resolved
 from ...resolved.floating import Floating
@@ -30,7 +30,7 @@ def freeboards(floating: Floating, resolved: Resolved) -> Iterable[Finding]:
         yield verdict(
             "craft.freeboards",
             "watch",
-            "{n} freeboards only: nothing checks them",
+            counted(len(plane.residuals_m), "One freeboard", "{n} freeboards") + " only: nothing checks them",
             "A plane lies through any three. Read a fourth, off the line of the others.",
             n=q(len(plane.residuals_m), "count"),
         )

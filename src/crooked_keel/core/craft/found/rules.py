@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, InputError
-from ...judging.finding import STATION, Compared, Finding, q, word
+from ...judging.finding import STATION, Compared, Finding, counted, q, word
 from ...judging.register import rule, verdict
 from ...judging.values import said_of
 from ...resolved.craft import Resolved
@@ -109,7 +109,8 @@ def untried(remarkable: Remarkable) -> Iterable[Finding]:
     yield verdict(
         "craft.untried",
         "watch",
-        "{n} figures with a wide ± were not tried at their ends",
+        counted(len(left), "One figure with a wide ± was", "{n} figures with a wide ± were")
+        + " not tried at both ends",
         "Only the {most} widest were: what is ok may turn with one of the others. Measure what has the widest ± first.",
         needs=[Gap(pointer, said_of(pointer), figure.entered, "a narrower ±") for pointer, figure in left],
         compared=Compared(value=float(MOST_TRIED + len(left)), dimension="count", hi=float(MOST_TRIED)),
@@ -265,6 +266,5 @@ def references(resolved: Resolved) -> Iterable[Finding]:
         needs.append(Gap("/craft/references/firewall", "the firewall as a reference"))
     if needs:
         raise CannotSay(*needs)
-    yield verdict(
-        "craft.references", "ok", "References are placed", "{n} places to measure from.", n=q(len(refs), "count")
-    )
+    from_where = counted(len(refs), "One place to measure from.", "{n} places to measure from.")
+    yield verdict("craft.references", "ok", "References are placed", from_where, n=q(len(refs), "count"))

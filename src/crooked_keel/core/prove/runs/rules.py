@@ -6,7 +6,7 @@ from collections.abc import Iterable, Iterator
 
 from ...errors import CannotSay, Gap
 from ...judging.band import at_least, at_most, band
-from ...judging.finding import Compared, Finding, Level, q, word
+from ...judging.finding import Compared, Finding, Level, counted, q, word
 from ...judging.register import rule, verdict
 from ...judging.subjects import Subject, but_ok, one_by_one
 from ...reference.cards import CHANNELS
@@ -135,7 +135,7 @@ def trend(runs: Readings) -> Iterable[Finding]:
             "prove.trend",
             "ok",
             "Nothing that was logged reaches a limit within the hour",
-            "{n} limits, by the last readings; a thermostat that opens turns a trend.",
+            counted(n, "One limit", "{n} limits") + ", by the last readings; a thermostat that opens turns a trend.",
             subject="ok",
             n=q(n, "count"),
         ),
@@ -290,7 +290,9 @@ def sensor(runs: Readings) -> Iterable[Finding]:
     yield verdict(
         "prove.sensor",
         "watch" if both else "ok",
-        "{n} things in the logs cannot be right" if both else "Nothing in the logs is out of what is possible",
+        counted(len(both), "One thing in the logs cannot be right", "{n} things in the logs cannot be right")
+        if both
+        else "Nothing in the logs is out of what is possible",
         "{w}. Such rows are kept and flagged; limits do not read what no sensor can read."
         if both
         else "That a quiet sensor repeats itself proves nothing.",

@@ -11,8 +11,8 @@ EXPONENT = 0.2857
 @formula(
     "systems.compressed",
     "T2 = T1·(1 + ((1 + b/p)^0.2857 − 1)/η)",
-    result=("temperature", "charge behind the blower"),
-    T1=("temperature", "air into the blower"),
+    result=("absolute_temperature", "charge behind the blower"),
+    T1=("absolute_temperature", "air into the blower"),
     p=("pressure", "pressure outside"),
     b=("pressure", "boost over it"),
     η=("number", "share of an ideal blower"),
