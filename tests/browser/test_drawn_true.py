@@ -38,7 +38,7 @@ def test_the_envelope_says_which_loading_is_which(page: Page, beside) -> None:  
     for i, loading in enumerate(made.loadings):
         expect(items.nth(i)).to_contain_text(loading.name)
         least = min(loading.forward_margin_si or 0, loading.aft_margin_si or 0)
-        expect(items.nth(i)).to_contain_text("outside" if least < 0 else "inside")
+        expect(items.nth(i)).to_contain_text("beyond" if least < 0 else "inside")
     # The axis ticks at whole numbers of the unit that is shown.
     ticks = picture.locator("svg text").all_text_contents()
     assert ticks and not [t for t in ticks if re.fullmatch(r"\d+\.\d+", t)]
