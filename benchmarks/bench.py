@@ -35,6 +35,7 @@ from crooked_keel.core.judging.finding import Bench
 from crooked_keel.core.physics.hull import Hull, Section, both_sides, float_equilibrium
 from crooked_keel.core.topic.reading import Topic
 from crooked_keel.core.topic.workspace import Workspace
+from crooked_keel.core.wanted import Wanted
 from crooked_keel.core.wiring import set_up
 from crooked_keel.demo.seed import DEMOS, SECOND, library, made
 from crooked_keel.exchange.library_table import library_from_csv, library_to_csv
@@ -164,7 +165,7 @@ def with_more_benches(project: Project) -> tuple[float, float]:
         def once(i: int, more: int = more, workspace: Workspace = workspace) -> None:
             document = apply_operations(project, edit(i))
             workspace.begin()
-            judge(set_up(document, "a", workspace), "a")
+            judge(set_up(document, "a", workspace), "a", Wanted.of(True, None))
             for k in range(more):
                 workspace.topic(f"bystander {k}", Bystander, document)
             workspace.settle()

@@ -166,15 +166,21 @@ def test_suggestion_is_tried_let_go_and_applied(page: Page, demo: str) -> None:
     expect(page.locator('[data-finding="balance.cg-forward"]')).to_have_attribute("data-level", "stop")
 
 
-def test_the_unit_is_dragged_and_everything_follows(page: Page, demo: str) -> None:
-    page.goto(f"/p/{demo}/balance?fit=a")
-    page.wait_for_load_state("networkidle")
-    before = page.locator('[data-value="balance.empty-cg"]').inner_text()
+def held_unit(page: Page) -> tuple[float, float]:
+    """Where the mouse holds the unit on the profile."""
     box = page.locator("[data-unit]").bounding_box()
     assert box
     x, y = box["x"] + box["width"] * 0.55, box["y"] + box["height"] * 0.5
     page.mouse.move(x, y)
     page.mouse.down()
+    return x, y
+
+
+def test_the_unit_is_dragged_and_everything_follows(page: Page, demo: str) -> None:
+    page.goto(f"/p/{demo}/balance?fit=a")
+    page.wait_for_load_state("networkidle")
+    before = page.locator('[data-value="balance.empty-cg"]').inner_text()
+    x, y = held_unit(page)
     page.mouse.move(x + 8, y, steps=4)
     expect(page.locator("[data-ripple]")).to_contain_text("Looking ahead")
     assert page.locator('[data-value="balance.empty-cg"]').inner_text() != before
@@ -203,16 +209,12 @@ def test_while_the_hand_moves_the_bench_in_view_is_asked_and_when_it_rests_all_a
     page.route("**/preview*", hold)
     page.goto(f"/p/{demo}/balance?fit=a")
     page.wait_for_load_state("networkidle")
-    box = page.locator("[data-unit]").bounding_box()
-    assert box
-    x, y = box["x"] + box["width"] * 0.55, box["y"] + box["height"] * 0.5
-    page.mouse.move(x, y)
-    page.mouse.down()
+    x, y = held_unit(page)
     page.mouse.move(x + 60, y, steps=4)
     strip, faint = page.locator("[data-ripple]"), page.locator("nav[aria-label=Benches] [data-behind]")
     expect(strip).to_contain_text("Looking ahead, balance only")
     expect(faint).to_have_count(8)
-    expect(page.get_by_role("link", name="Align: ok")).to_be_visible()
+    expect(page.get_by_role("link", name="Align: ok, as before the move")).to_be_visible()
     assert asked[0] == ["balance"] and asked.count(None) <= 1
     for _ in range(500):
         if held:

@@ -68,29 +68,11 @@ class Service:
         kept = self._kept.get(key)
         if kept is not None and kept[0] is facts:
             return kept[1]
-        found = self._fresh(head.project_id, head.document, fit, facts)
+        found = _logged(self._workspaces.assess(head.project_id, head.document, fit, facts))
         self._kept[key] = (facts, found)
         while len(self._kept) > 4:
             self._kept.popitem(last=False)
         return found
-
-    def _fresh(
-        self,
-        project_id: str,
-        document: Project,
-        fit: str | None,
-        facts: Facts,
-        sections: Collection[Bench] | None = None,
-    ) -> Assessment:
-        made = self._workspaces.assess(project_id, document, fit, facts, sections)
-        for failure in made.failures:
-            log.error("%s failed\n%s", failure.part, failure.trace)
-        # Traces are for the log, not for the screen.
-        return (
-            made.model_copy(update={"failures": [f.model_copy(update={"trace": ""}) for f in made.failures]})
-            if made.failures
-            else made
-        )
 
     def assess_beside(self, project_id: str, document: Project, fit: str | None) -> Assessment:
         """The assessment of another state of a project, which is looked at and let go."""
@@ -200,7 +182,7 @@ class Service:
         document = apply_operations(head.document, operations)
         facts = self.facts.of(project_id)
         was = self.assessment(head, fit, facts)
-        made = self._fresh(project_id, document, fit, facts, sections)
+        made = _logged(self._workspaces.assess(project_id, document, fit, facts, sections))
         findings = [replace(f, working=None) for f in made.findings]
         values = [replace(v, working=None) for v in made.values]
         return PreviewOut(
@@ -302,6 +284,17 @@ class Service:
         # What is tried for ways out, apart from what is edited: neither waits for the other.
         self._trials = Workspaces(1)
         return found
+
+
+def _logged(made: Assessment) -> Assessment:
+    """An assessment with its failures in the log: traces are not for the screen."""
+    for failure in made.failures:
+        log.error("%s failed\n%s", failure.part, failure.trace)
+    return (
+        made.model_copy(update={"failures": [f.model_copy(update={"trace": ""}) for f in made.failures]})
+        if made.failures
+        else made
+    )
 
 
 @cache

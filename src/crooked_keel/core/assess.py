@@ -41,7 +41,7 @@ from .systems import section as systems
 from .topic.lazy import placed, rooted
 from .topic.tables import Tables
 from .topic.workspace import Scope, Takes, Workspace, takes
-from .wanted import EVERYTHING, Wanted
+from .wanted import Wanted
 from .wiring import Benches, InstallationBenches, set_up
 
 T = TypeVar("T")
@@ -310,7 +310,7 @@ def _with_doubts(
     return made.model_copy(update={"findings": findings, "benches": states})
 
 
-def judge(benches: Benches, fit_id: str | None, wanted: Wanted = EVERYTHING) -> Assessment:
+def judge(benches: Benches, fit_id: str | None, wanted: Wanted) -> Assessment:
     """Assess benches that are set up already."""
     run = _Run(benches.workspace, benches.resolved.references.kind.forms)
     built = benches.build.topics() if benches.build is not None else ()

@@ -32,6 +32,3 @@ class Wanted(NamedTuple):
     def states(self, findings: list[Finding], failed: set[Bench], forms: frozenset[Form]) -> list[BenchOut]:
         """The benches that were asked, by their findings: one that was not says nothing of itself."""
         return bench_states(findings, failed, forms, filter(self.has, BENCHES))
-
-
-EVERYTHING = Wanted(True, None)

@@ -78,6 +78,7 @@ function Benches(props: RailProps) {
                 .join(', ');
           const name = b.bench[0]?.toUpperCase() + b.bench.slice(1);
           const place = { top: 34 + i * PITCH - 2 };
+          const late = props.behind.includes(b.bench);
           const body = (
             <>
               <span className="head block text-[18px] leading-tight">{name}</span>
@@ -90,15 +91,15 @@ function Benches(props: RailProps) {
             <li
               key={b.bench}
               className="absolute left-[50px] right-0"
-              style={props.behind.includes(b.bench) ? { ...place, opacity: FAINT } : place}
-              data-behind={props.behind.includes(b.bench) || undefined}
+              style={late ? { ...place, opacity: FAINT } : place}
+              data-behind={late || undefined}
             >
               {b.built ? (
                 <Link
                   to="/p/$id/$bench"
                   params={{ id: props.id, bench: b.bench }}
                   search={(s) => ({ ...s, finding: undefined })}
-                  aria-label={`${name}: ${b.level ? WORDS[b.level] : 'not started'}`}
+                  aria-label={`${name}: ${b.level ? WORDS[b.level] : 'not started'}${late ? ', as before the move' : ''}`}
                   aria-current={b.bench === props.bench ? 'page' : undefined}
                   data-level={b.level}
                   className={`block py-0.5 pl-2 ${b.bench === props.bench ? 'border border-r-0 border-rule bg-sheet text-act' : 'border border-transparent'}`}
