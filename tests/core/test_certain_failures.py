@@ -258,3 +258,17 @@ def test_what_its_doubt_may_hold_is_not_ok(name: str) -> None:
     level = lambda typed: [f.level for f in told(Case(kind, fit, {}, rule, (), (), {}), typed) if f.rule == rule]
     assert set(level(sharp)) == {"ok"}
     assert "ok" not in level(changes)
+
+
+@pytest.mark.parametrize("blank", ["seats/baggage/heaviest", "seats/baggage/station", "tanks/header/capacity"])
+def test_a_loading_that_can_be_and_fails_stands_though_another_place_is_blank(blank: str) -> None:
+    """What is blank may stay at its lightest: a loading without it is one that can be. The same figure blank where all
+    else keeps the limits says nothing."""
+    heavy = {"/craft/seats/rear/heaviest": "250 kg", "/craft/limits/gross": "650 kg"}
+    document = put(DEMO_OF["aeroplane"], heavy)
+    lacking = put(document, {f"/craft/{blank}": None})
+    of = lambda made: next(f for f in made.findings if f.rule == "balance.worst-loading")
+    whole, found = of(judged(document, "a")), of(judged(lacking, "a"))
+    assert whole.level == found.level == "stop"
+    assert f"/craft/{blank}" in [n.pointer for n in found.needs] and "what is known" in found.message.template
+    assert of(judged(put(DEMO_OF["aeroplane"], {f"/craft/{blank}": None}), "b")).level == "unknown"

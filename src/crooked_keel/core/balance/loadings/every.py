@@ -33,6 +33,10 @@ class FrontierOut:
     points: list[CasePoint]
 
 
+# Its id and name; lightest and heaviest, kg; its station.
+Row = tuple[str, str, Callable[[], float], Callable[[], float], Callable[[], Traced]]
+
+
 class EveryLoading(Topic):
     """Every loading that places and tanks allow, after the work."""
 
@@ -46,12 +50,11 @@ class EveryLoading(Topic):
         """Whether anybody said what a place may carry."""
         return any(s.lightest or s.heaviest for _, s in self.loads.seats)
 
-    @lazy
-    def items(self) -> list[tuple[Item, Traced]]:
-        """What may be aboard, with the traced station of each: every place from its lightest to its heaviest, every
-        tank from empty to full. Raises CannotSay with every figure that is missing."""
+    @property
+    def _rows(self) -> list[Row]:
+        """What may be aboard, each figure asked when it is wanted."""
         place = self.references.place
-        rows: list[tuple[str, str, Callable[[], float], Callable[[], float], Callable[[], Traced]]] = []
+        rows: list[Row] = []
         for key, seat in self.loads.seats:
             at = f"/craft/seats/{key}"
             rows.append(
@@ -76,8 +79,14 @@ class EveryLoading(Topic):
                     lambda t=tank, p=at: place(t.station, f"{p}/station", f"station of {t.name}", "x"),
                 )
             )
+        return rows
+
+    @lazy
+    def items(self) -> list[tuple[Item, Traced]]:
+        """What may be aboard, with the traced station of each: every place from its lightest to its heaviest, every
+        tank from empty to full. Raises CannotSay with every figure that is missing."""
+        rows, made = self._rows, []
         ask_all(*[ask for row in rows for ask in row[2:]])
-        made = []
         for id, name, lo, hi, x in rows:
             if hi() < lo():
                 raise InputError(
@@ -86,6 +95,19 @@ class EveryLoading(Topic):
                     allowed="the lightest or more",
                 )
             made.append((Item(id, name, lo(), hi(), x().value), x()))
+        return made
+
+    @lazy
+    def sure_items(self) -> list[tuple[Item, Traced]]:
+        """The same of what is known: a place or tank without its heaviest or its station stays at its lightest, for
+        that can be. Raises CannotSay where that is not known either."""
+        made = []
+        for id, name, lo, hi, x in self._rows:
+            least, most, at = lo(), or_none(hi), or_none(x)
+            if (most is None or at is None) and least == 0:
+                continue
+            at = at or x()
+            made.append((Item(id, name, least, least if most is None else max(most, least), at.value), at))
         return made
 
     @property
@@ -102,20 +124,19 @@ class EveryLoading(Topic):
     def over_at_lightest(self) -> tuple[float, float] | None:
         """Mass of the lightest loading and the gross mass that it is above, kg; None where it is not above, or where it
         cannot be said."""
-        known = or_none(
-            lambda: ask_all(lambda: self.loadings.base, lambda: self.loadings.limits.gross, lambda: self.items)
-        )
+        lows = lambda: ask_all(*(lo for _, _, lo, _, _ in self._rows))
+        known = or_none(lambda: ask_all(lambda: self.loadings.base, lambda: self.loadings.limits.gross, lows))
         if known is None:
             return None
-        base, gross, items = known
-        lightest = base.mass_kg + sum(i.lo_kg for i, _ in items)
+        base, gross, least = known
+        lightest = base.mass_kg + sum(least)
         return (lightest, gross) if lightest > gross + 1e-9 else None
 
-    def _on(self, side: Side) -> list[Item]:
+    def _on(self, side: Side, aboard: list[tuple[Item, Traced]]) -> list[Item]:
         """What may be aboard, with every seat that slides where it is worst for a side."""
         seats, way = dict(self.loads.seats), -1.0 if side == "forward" else 1.0
         made = []
-        for item, _ in self.items:
+        for item, _ in aboard:
             seat = seats.get(item.id.removeprefix("seats/"))
             slides = seat.slides.si if seat is not None and seat.slides is not None else 0.0
             made.append(item._replace(x_m=item.x_m + way * slides))
@@ -124,13 +145,20 @@ class EveryLoading(Topic):
     def worst_of_all(self, side: Side) -> tuple[Worst, float]:
         """The least margin of every loading that the places and tanks allow, to one side, and its standard uncertainty;
         loads exact."""
-        ask_all(
+        return self._worst(side, lambda: self.items)
+
+    def worst_of_sure(self, side: Side) -> tuple[Worst, float]:
+        """The same of those loadings alone that are known to be allowed."""
+        return self._worst(side, lambda: self.sure_items)
+
+    def _worst(self, side: Side, what: Callable[[], list[tuple[Item, Traced]]]) -> tuple[Worst, float]:
+        *_, aboard = ask_all(
             lambda: self.loadings.base,
             lambda: self.loadings.limits.envelope,
             lambda: self.loadings.limits.gross,
-            lambda: self.items,
+            what,
         )
-        items = self._on(side)
+        items = self._on(side, aboard)
         found = worst_margin(
             self.loadings.base.mass_kg,
             self.loadings.base.moment_kg_m,
@@ -140,7 +168,7 @@ class EveryLoading(Topic):
             self.loadings.limits.gross,
         )
         loaded = Centre(self.loadings.base)
-        for item, (_, x) in zip(items, self.items, strict=True):
+        for item, (_, x) in zip(items, aboard, strict=True):
             loaded.add(1, Traced(found.at.loads_kg[item.id]), Traced(item.x_m, x.slopes))
         cut = self.loadings.limits.envelope.cut(found.at.mass_kg)
         slope = 0.0 if cut is None else cut.forward_slope_m_kg if side == "forward" else cut.aft_slope_m_kg
@@ -177,7 +205,9 @@ class EveryLoading(Topic):
                 side=side,
                 points=[
                     CasePoint(mass_si=p.mass_kg, x_si=p.x_m)
-                    for p in frontier(self.loadings.base.mass_kg, self.loadings.base.moment_kg_m, self._on(side), side)
+                    for p in frontier(
+                        self.loadings.base.mass_kg, self.loadings.base.moment_kg_m, self._on(side, self.items), side
+                    )
                 ],
             )
             for side in sides
@@ -186,7 +216,7 @@ class EveryLoading(Topic):
     def most_of(self, item: Item, side: Side) -> float | None:
         """The heaviest that an item may be so that no loading passes the limit on a side, kg; None when even its
         lightest does."""
-        empty, items = self.loadings.base, self._on(side)
+        empty, items = self.loadings.base, self._on(side, self.items)
         return most_of(
             item,
             empty.mass_kg,

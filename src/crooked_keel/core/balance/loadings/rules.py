@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterable
 from typing import Any
 
+from ...errors import CannotSay, or_gap, or_none
 from ...figure.trace import standard_uncertainty
 from ...judging.certainty import chance_at_most
-from ...judging.finding import BUTT_LINE, STATION, Compared, Finding, Level, counted, q, word
+from ...judging.finding import BUTT_LINE, STATION, Compared, Finding, LeftOut, Level, counted, q, word
 from ...judging.register import rule, verdict
 from ...judging.subjects import Subject, known_of
 from ...resolved.craft import Resolved
@@ -16,7 +17,7 @@ from ..ledger.functions import apply_ledger
 from ..ledger.quantities import Ledger
 from ..limits.quantities import Limits
 from .every import EveryLoading
-from .frontier import Side
+from .frontier import Side, Worst
 from .quantities import LoadedCase, Loadings, TrailPoint, least_first
 
 
@@ -124,6 +125,18 @@ def loadings(loadings: Loadings, loads: Loads, resolved: Resolved) -> Iterable[F
         )
 
 
+def _worst_known(every: EveryLoading) -> tuple[list[tuple[Side, Worst, float]], LeftOut | None]:
+    """The worst to either side of all that may be aboard; where figures of it are blank, of what is known if that
+    passes a limit already, and what was left out. Raises CannotSay with every figure that is missing."""
+    sides: tuple[Side, Side] = ("forward", "aft")
+    unsaid = or_gap(lambda: every.items)
+    if isinstance(unsaid, CannotSay):
+        sure = or_none(lambda: [(s, *every.worst_of_sure(s)) for s in sides])
+        if sure is not None and min(worst.margin_m for _, worst, _ in sure) < 0:
+            return sure, LeftOut(["places and tanks with a blank"], list(unsaid.needs))
+    return [(s, *every.worst_of_all(s)) for s in sides], None
+
+
 @rule(
     "balance.worst-loading",
     "Every loading that can be",
@@ -152,18 +165,19 @@ def worst_loading(every: EveryLoading) -> Iterable[Finding]:
             cap=q(gross, "mass"),
         )
         return
-    sides: tuple[Side, Side] = ("forward", "aft")
-    found = [(s, *every.worst_of_all(s)) for s in sides]
+    found, left_out = _worst_known(every)
     side, worst, u = min(found, key=lambda f: f[1].margin_m / (f[2] or 1e-12))
-    above = every.above_outline_kg
+    above = every.above_outline_kg if left_out is None else 0.0
+    aboard = every.items if left_out is None else every.sure_items
     level: Level = "stop" if worst.margin_m < 0 or above > 0 else "watch" if worst.margin_m < 2 * u else "ok"
-    loads = [(i, worst.at.loads_kg[i.id]) for i, _ in every.items]
+    loads = [(i, worst.at.loads_kg[i.id]) for i, _ in aboard]
     listed = ", ".join(f"{{n{k}}} {{m{k}}}" for k in range(len(loads)))
-    message = f"Worst of all with {listed}: CG at {{x}} ±{{u}}, limit {{limit}}, at {{m}}."
+    which = "Worst of all" if left_out is None else "Worst of what is known"
+    message = f"{which} with {listed or 'nothing aboard'}: CG at {{x}} ±{{u}}, limit {{limit}}, at {{m}}."
     params: dict[str, Any] = {f"n{k}": word(i.name) for k, (i, _) in enumerate(loads)} | {
         f"m{k}": q(kg, "mass") for k, (_, kg) in enumerate(loads)
     }
-    if level == "stop":
+    if level == "stop" and left_out is None:
         for k, (item, _) in enumerate(loads):
             most = every.most_of(item, side)
             if most is not None and most < item.hi_kg:
@@ -188,6 +202,7 @@ def worst_loading(every: EveryLoading) -> Iterable[Finding]:
         message,
         compared=against(worst.at.x_m, worst.limit_m, side, 2 * u),
         can_suggest=level != "ok",
+        left_out=left_out,
         side=word(side),
         d=q(abs(worst.margin_m), "length"),
         x=q(worst.at.x_m, "length", STATION),

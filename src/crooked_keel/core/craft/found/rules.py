@@ -266,5 +266,6 @@ def references(resolved: Resolved) -> Iterable[Finding]:
         needs.append(Gap("/craft/references/firewall", "the firewall as a reference"))
     if needs:
         raise CannotSay(*needs)
-    from_where = counted(len(refs), "One place to measure from.", "{n} places to measure from.")
+    none = "None is named beside the datum: all is measured from there."
+    from_where = counted(len(refs), "One place to measure from.", "{n} places to measure from.") if refs else none
     yield verdict("craft.references", "ok", "References are placed", from_where, n=q(len(refs), "count"))
