@@ -77,7 +77,7 @@ CASES: list[tuple[str, str, str | None, dict[str, Any], str]] = [
         "boat",
         "balance.trim",
         "a",
-        {"/fits/a/ledger/battery/station": "1000 mm", "/fits/a/ledger/battery/mass": "120 kg"},
+        {"/fits/a/ledger/battery/station": "7000 mm", "/fits/a/ledger/battery/mass": "120 kg"},
         "watch",
     ),
     (
@@ -661,7 +661,7 @@ TROUBLES: dict[str, tuple[str, str, dict[str, Any]]] = {
     "balance.trim": (
         "boat",
         "a",
-        {"/fits/a/ledger/battery/station": "1000 mm", "/fits/a/ledger/battery/mass": "120 kg"},
+        {"/fits/a/ledger/battery/station": "7000 mm", "/fits/a/ledger/battery/mass": "120 kg"},
     ),
     "balance.heel": ("boat", "a", {"/fits/a/ledger/battery/butt_line": {"entered": "1100 mm", "dir": "port"}}),
     "balance.lean": ("motorcycle", "a", {}),

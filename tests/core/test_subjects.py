@@ -7,7 +7,7 @@ import pytest
 from crooked_keel.core.document import Project
 from crooked_keel.core.errors import CannotSay, Gap, InputError
 from crooked_keel.core.judging.finding import Finding, LeftOut
-from crooked_keel.core.judging.register import verdict
+from crooked_keel.core.judging.register import RULES, Verdict, verdict
 from crooked_keel.core.judging.subjects import Subject, known_of, one_by_one
 from tests.conftest import DEMO_OF, put
 from tests.kept import assess
@@ -20,30 +20,31 @@ def found_of(project: Project, rule: str, fit: str = "a") -> dict[str, Finding]:
     return {f.key.split(":")[-1]: f for f in assess(project, fit).findings if f.rule == rule}
 
 
-def asked(key: str) -> list[Finding]:
+def asked(key: str) -> list[Verdict]:
     if key == "b":
         raise CannotSay(Gap("/b", "mass of b"))
     if key == "c":
         raise InputError("/c", "too small", given="0 kg", allowed="above zero")
-    return [verdict("align.joints", "stop", "no", "", subject=key)]
+    return [verdict("stop", "no", "", subject=key)]
 
 
 def test_each_subject_is_judged_whatever_the_others_lack() -> None:
-    made = {f.key: f for f in one_by_one("align.joints", ONES, lambda s: asked(s.of))}
+    made = {f.key: f for f in map(RULES["align.joints"].finds, one_by_one(ONES, lambda s: asked(s.of)))}
     assert {k: f.level for k, f in made.items()} == {
         "align.joints:a": "stop",
         "align.joints:b": "unknown",
         "align.joints:c": "unknown",
     }
+    assert made["align.joints:b"].title.params["rule"].text == "universal joints"
     assert made["align.joints:c"].needs == [Gap("/c", "too small", "0 kg", "above zero")]
 
 
 def test_what_all_lack_alike_is_said_once() -> None:
-    def same(_: Subject[str]) -> list[Finding]:
+    def same(_: Subject[str]) -> list[Verdict]:
         raise CannotSay(Gap("/x", "mass"))
 
     with pytest.raises(CannotSay) as gap:
-        one_by_one("align.joints", ONES, same)
+        one_by_one(ONES, same)
     assert gap.value.needs == (Gap("/x", "mass"),)
 
 
@@ -59,9 +60,9 @@ def test_known_answers_and_those_left_out() -> None:
 @pytest.mark.parametrize(("level", "said"), [("ok", "unknown"), ("watch", "watch"), ("stop", "stop")])
 def test_a_verdict_with_something_left_out_is_never_ok(level: str, said: str) -> None:
     left = LeftOut(["solo"], [Gap("/loadings/solo", "load")])
-    made = verdict("align.joints", level, "x", "All.", left_out=left)  # type: ignore[arg-type]
+    made = verdict(level, "x", "All.", left_out=left)  # type: ignore[arg-type]
     assert made.level == said
-    assert "{left_out}" in made.message.template
+    assert "{left_out}" in made.message
     assert made.needs == left.needs
 
 

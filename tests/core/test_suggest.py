@@ -14,7 +14,7 @@ from crooked_keel.core.document import Project, apply_operations, value_at
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.figure.grammar import parse_figure
 from crooked_keel.core.judging.propose import on_the_tape, tape_text
-from crooked_keel.core.judging.settling import SETTLES
+from crooked_keel.core.judging.register import RULES
 from crooked_keel.store.store import Store
 from tests.conftest import made_lapwing
 from tests.core.drive.test_ways_out import TRIED
@@ -122,7 +122,7 @@ def test_what_makes_a_new_stop_is_no_way_out_and_that_is_said() -> None:
     """Second look, C8: a move would clear it and run into something else; and what settles it is said."""
     found = suggest(put(DEMO, **AFT), "a", "balance.cg-aft")
     assert found.suggestions == [] and found.none.startswith("1 way would clear it but stop something else.")
-    assert found.none.endswith(SETTLES["balance.cg-aft"].said)
+    assert found.none.endswith(RULES["balance.cg-aft"].settles.said)  # type: ignore[union-attr]
     for key in ("balance.cg-forward", "balance.useful-load"):
         for s in suggest(DEMO, "a", key).suggestions:
             assert all(c.params["level"].text != "stop" for c in s.consequences)

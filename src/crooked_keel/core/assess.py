@@ -23,7 +23,6 @@ from .judging.finding import (
     LEVELS,
     Bench,
     Finding,
-    Param,
     Value,
     word,
 )
@@ -160,21 +159,22 @@ class _Run:
             self.failures.append(Failure(part=r.id, trace=traceback.format_exc()))
             self.failed.add(r.bench)
             why = "This check failed by a fault of the program. The other checks stand."
-            return _finding_names([verdict(r.id, "unknown", "Cannot say: {what}", why, what=_named(r))], scope.name)
+            return _finding_names([r.finds(verdict("unknown", "Cannot say: {rule}", why))], scope.name)
 
 
 def _verdicts(r: Rule, topics: tuple[Any, ...], suffix: str) -> list[Finding]:
     """What a rule finds; unknown where figures are missing or cannot be used."""
     try:
-        made = list(r.check(*topics))
+        return _finding_names(r.check(*topics), suffix)
     except CannotSay as gap:
-        why = "Needs figures that are not there yet."
-        made = [verdict(r.id, "unknown", "Cannot say yet: {what}", why, needs=list(gap.needs), what=_named(r))]
+        unsaid = verdict(
+            "unknown", "Cannot say yet: {rule}", "Needs figures that are not there yet.", needs=list(gap.needs)
+        )
     except InputError as refused:
         bad = placed(refused, *topics)
-        needs, said = [bad.gap], word(bad.message.rstrip("."))
-        made = [verdict(r.id, "unknown", "Cannot say yet: {what}", "{why}.", needs=needs, what=_named(r), why=said)]
-    return _finding_names(made, suffix)
+        why = word(bad.message.rstrip("."))
+        unsaid = verdict("unknown", "Cannot say yet: {rule}", "{why}.", needs=[bad.gap], why=why)
+    return _finding_names([r.finds(unsaid)], suffix)
 
 
 def _urgency(finding: Finding) -> tuple[int, float]:
@@ -380,12 +380,6 @@ def _listed(run: _Run, i: InstallationBenches, scope: Scope, wanted: Wanted) -> 
         systems=of("systems", systems.listed),
         prove=of("prove", prove.listed) if i.prove is not None else None,
     )
-
-
-def _named(r: Rule) -> Param:
-    """The title of a rule within a sentence: `CG` stays as it is."""
-    keep = r.title[:2].isupper()
-    return word(r.title if keep else r.title[0].lower() + r.title[1:])
 
 
 __all__ = ["Assessment", "assess", "judge"]

@@ -14,10 +14,8 @@ from .document.fields import with_figure
 from .figure.place import Place
 from .figure.units import between
 from .judging.finding import LEVELS, Finding, Level, Message, Param, q, word
+from .judging.register import RULES
 from .judging.values import said_of
-
-# Rules that look at a figure as it was typed: what they would say of an end was not typed by anybody.
-OF_WHAT_WAS_TYPED = ("craft.unusual", "balance.wide-tolerance", "balance.rests-on-guess")
 
 
 def ends(figure: Figure) -> Iterable[Figure]:
@@ -58,7 +56,7 @@ def tried(
                     turned.get(found.key, ("", figure, "ok"))[2]
                 ):
                     turned[found.key] = (pointer, figure, found.level)
-                    if found.key not in known and found.rule not in OF_WHAT_WAS_TYPED:
+                    if found.key not in known and RULES[found.rule].about == "craft":
                         heard[found.key] = (found, pointer, figure)
     stand = [_turned(f, *turned[f.key]) if f.level == "ok" and f.key in turned else f for f in findings]
     return stand + [_heard(*h) for h in heard.values()]
@@ -77,7 +75,7 @@ def _heard(finding: Finding, pointer: str, figure: Figure) -> Finding:
         f"There: {finding.message.template}"
     )
     level: Level = "unknown" if finding.level == "unknown" else "watch"
-    return replace(finding, level=level, message=Message(template, params))
+    return replace(finding.at(level, "a wide ±"), message=Message(template, params))
 
 
 def _turned(finding: Finding, pointer: str, figure: Figure, level: Level) -> Finding:
@@ -87,4 +85,4 @@ def _turned(finding: Finding, pointer: str, figure: Figure, level: Level) -> Fin
     message = Message(
         finding.message.template + f" At one end of the ±{{by}} of {{wide}} {said}: measure that.", params
     )
-    return replace(finding, level="watch", message=message)
+    return replace(finding.at("watch", "a wide ±"), message=message)

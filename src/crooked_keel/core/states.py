@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from .benches import BUILT, asked_of_forms
+from .benches import BUILT, TABLE, asked_of_forms
 from .formula import record
 from .judging.finding import BENCHES, LEVELS, Bench, Finding, Level, Margin
-from .judging.unchecked import unchecked
+from .judging.matters import not_looked_at
 from .reference.kinds import Form
 
 
@@ -15,7 +15,7 @@ from .reference.kinds import Form
 class BenchOut:
     """State of one bench: its worst level, a count of each, its least margin in doubts, and whether it failed.
 
-    silent: rules of this kind of craft that found nothing to judge; unchecked: what no rule looks at."""
+    silent: rules of this kind of craft that found nothing to judge; unchecked: what no verdict was about."""
 
     bench: Bench
     level: Level | None
@@ -50,7 +50,7 @@ def bench_states(
                 unknowns=levels.count("unknown"),
                 margin=min(margins, key=lambda m: m.doubts or 0.0, default=None),
                 silent=[a.rule.title for a in asked_of_forms(bench, forms) if a.rule.id not in spoke],
-                unchecked=list(unchecked(bench, forms)),
+                unchecked=not_looked_at(TABLE[bench].matters, own, forms) if bench in BUILT else [],
                 built=bench in BUILT,
                 failed=bench in failed,
             )

@@ -23,7 +23,7 @@ from ..core.assess import Assessment
 from ..core.document import Figure, Project, value_at
 from ..core.figure.place import Place
 from ..core.figure.units import between
-from ..core.judging.finding import Bench, Finding, Margin, Value
+from ..core.judging.finding import Bench, Finding, Value
 from ..core.profile import Shapes
 from ..core.reference.kinds import KINDS
 from ..core.sheet.kit import Block
@@ -179,7 +179,7 @@ def _findings(findings: list[Finding], units: str) -> list[Any]:
                 [
                     _p(sentence(f.title, units), font="KeelBold", size=9),
                     _p(sentence(f.message, units) + needs),
-                    *([_p(_margin(f.margin, units), size=7, colour=MUTED)] if f.margin else []),
+                    *([_p(said, size=7, colour=MUTED)] if (said := _margin(f, units)) else []),
                 ],
                 _p(source, size=7, colour=MUTED),
             ]
@@ -187,8 +187,11 @@ def _findings(findings: list[Finding], units: str) -> list[Any]:
     return [_table(rows, [16 * mm, WIDTH - 61 * mm, 45 * mm], head=False)]
 
 
-def _margin(margin: Margin, units: str) -> str:
-    """How far inside what is ok, or beyond it; and how many times its doubt that is."""
+def _margin(finding: Finding, units: str) -> str:
+    """How far inside what is ok, or beyond it, and how many times its doubt that is; or what decided in its place."""
+    margin = finding.margin
+    if margin is None:
+        return f"decided by: {finding.compared.ground}" if finding.compared and finding.compared.ground else ""
     size = number(abs(margin.si), between(margin.dimension), units)
     said = f"{size} inside what is ok" if margin.si >= 0 else f"{size} beyond what is ok"
     return said if margin.doubts is None else f"{said}, {number(abs(margin.doubts), 'number', units)} times its doubt"

@@ -10,19 +10,23 @@ import json
 from collections.abc import Iterator
 from datetime import date
 from functools import cache
+from itertools import groupby
 from pathlib import Path
 from typing import Any, NamedTuple
 
+from crooked_keel.core.assess import assess
 from crooked_keel.core.document import Figure, Project, apply_operations, value_at
 from crooked_keel.core.document.fields import all_fields, figure_pointers
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.facts import Facts, Kept, read_record
 from crooked_keel.core.figure.units import VIEWS
 from crooked_keel.core.judging.finding import Finding
+from crooked_keel.core.judging.register import RULES
+from crooked_keel.core.reference.kinds import KINDS
 from crooked_keel.core.topic.workspace import Workspace
 from crooked_keel.demo.seed import DEMOS, SECOND, made
+from tests import kept
 from tests.conftest import DEMO_OF
-from tests.kept import assess
 
 KEPT_BOX = "kept_box"
 FILE = Path(__file__).parent / "cases.json"
@@ -69,7 +73,7 @@ def document(case: Case) -> Project:
 
 def found(case: Case, work: Workspace | None = None) -> list[Finding]:
     """Everything that is found there."""
-    return assess(document(case), case.fit, work, facts(case)).findings
+    return kept.assess(document(case), case.fit, work, facts(case)).findings
 
 
 def levels(case: Case) -> set[tuple[str, str]]:
@@ -120,20 +124,54 @@ def _matching(raw: Any, pattern: list[str], at: str = "") -> Iterator[str]:
 def looked_for(wanted: set[tuple[str, str]]) -> list[Case]:
     """Cases of what is wanted, each one edit away from a demonstration or from a case that is there."""
     found: list[Case] = []
-    starts = [Case("", "", of, fit, []) for of, p in demonstrations().items() for fit in (None, *p.fits)]
-    for start in [*starts, *(c for c in cases() if holds(c))]:
-        project, workspace = document(start), Workspace()
-        for edit in spoilt(project):
-            if not wanted:
-                return found
+    for rule in sorted({rule for rule, _ in wanted}):
+        levels = {level for of, level in wanted if of == rule}
+        for start in _starts(rule):
+            for edit, level in _one_edit_away(rule, start):
+                if level in levels:
+                    found.append(Case(rule, level, start.of, start.fit, [*start.edits, edit], start.told, start.today))
+                    levels.discard(level)
+                if not levels:
+                    break
+            if not levels:
+                break
+    return found
+
+
+def _starts(rule: str) -> list[Case]:
+    """Where to begin: crafts that have the rule's form and of which it says anything, those that are changed least
+    first."""
+    form = RULES[rule].form
+    shown = [Case(rule, "", of, fit, []) for of, p in demonstrations().items() for fit in (None, *p.fits)]
+    starts = [*shown, *(c for c in cases() if c.rule == rule)]
+    of_its_form = [s for s in starts if form is None or form in KINDS[demonstrations()[s.of].kind].forms]
+    return sorted((s for s in of_its_form if _said(rule, document(s), s, Workspace())), key=lambda s: len(s.edits))
+
+
+def _said(rule: str, project: Project, start: Case, work: Workspace) -> list[Finding]:
+    """What a rule finds: its own bench is asked and no other."""
+    made = assess(project, start.fit, work, facts(start), drawn=False, sections=[RULES[rule].bench])
+    return [f for f in made.findings if f.rule == rule]
+
+
+def _one_edit_away(rule: str, start: Case) -> Iterator[tuple[dict[str, Any], str]]:
+    """Every edit with each level that the rule then gives. A figure that moves nothing when it is a quarter more, and
+    gone, is not tried further."""
+    project, work = document(start), Workspace()
+    before = _said(rule, project, start, work)
+    by_path = groupby(spoilt(project), key=lambda edit: edit["path"])
+    for _, edits in by_path:
+        tries = sorted(edits, key=lambda e: e["op"] != "remove")
+        moves = False
+        for edit in [*tries[:1], *tries[11:12], *tries[1:11], *tries[12:]]:
             try:
-                made_of_it = assess(apply_operations(project, [edit]), start.fit, workspace)
+                found = _said(rule, apply_operations(project, [edit]), start, work)
             except InputError:
                 continue
-            for rule, level in {(f.rule, f.level) for f in made_of_it.findings} & wanted:
-                found.append(Case(rule, level, start.of, start.fit, [*start.edits, edit]))
-                wanted.discard((rule, level))
-    return found
+            moves = moves or found != before
+            yield from ((edit, f.level) for f in found)
+            if not moves and edit is not tries[0]:
+                break
 
 
 def written(all_cases: list[Case]) -> str:

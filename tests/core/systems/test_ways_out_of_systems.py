@@ -13,7 +13,7 @@ import pytest
 from crooked_keel.core.document import Project, apply_operations, value_at
 from crooked_keel.core.figure.units import ZERO_C_K
 from crooked_keel.core.judging.finding import Suggestion
-from crooked_keel.core.judging.settling import SETTLES
+from crooked_keel.core.judging.register import RULES
 from crooked_keel.exchange.present import sentence
 from tests.conftest import DEMO_OF, put
 from tests.kept import assess, suggest
@@ -163,4 +163,5 @@ def test_shield_and_return_are_words_and_not_figures() -> None:
 @pytest.mark.parametrize("key", ["current-single", "cooling-boils"])
 def test_where_no_figure_clears_it_the_finding_says_what_does(key: str) -> None:
     found = suggest(PLANE, "a", f"systems.{key}")
-    assert found.suggestions == [] and found.none.endswith(SETTLES[f"systems.{key}"].said)
+    settles = RULES[f"systems.{key}"].settles
+    assert settles is not None and found.suggestions == [] and found.none.endswith(settles.said)

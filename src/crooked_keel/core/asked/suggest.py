@@ -11,7 +11,7 @@ from ..errors import CannotSay, InputError
 from ..facts import NOTHING, Facts
 from ..judging.finding import LEVELS, Finding, Message, Suggestion, Ways, q, word
 from ..judging.propose import Proposal
-from ..judging.settling import SETTLES
+from ..judging.register import RULES
 from ..topic.workspace import Workspace
 from ..wiring import set_up
 from .across import PLACED, mended, together
@@ -50,7 +50,7 @@ def suggest(
     finding = next((f for f in before.findings if f.key == key), None)
     if finding is None:
         raise InputError("/findings", "no such finding now", given=key)
-    settled = SETTLES.get(finding.rule)
+    settled = RULES[finding.rule].settles
     else_ = settled.said if settled is not None else "Its sentence says what would clear it."
     if fit_id is None:
         return WaysOut([], f"The craft as found is not changed by suggestions; pick a fit. {else_}")

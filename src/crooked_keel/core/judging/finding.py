@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import field
+from dataclasses import field, replace
 from typing import Any, Literal
 
 from ..errors import Gap
@@ -113,16 +113,20 @@ class LeftOut:
 
 @record
 class Compared:
-    """What was compared. lo and hi bound what is allowed, each if it is there. doubt: two standard deviations."""
+    """What was compared. lo and hi bound what is ok, each if it is there. doubt: two standard deviations. ground:
+    what decided the level, where these bounds did not."""
 
     value: float
     dimension: str
     lo: float | None = None
     hi: float | None = None
     doubt: float | None = None
+    ground: str = ""
 
     def margin(self) -> Margin | None:
-        """To the nearer bound; None where there is none."""
+        """To the nearer bound; None where there is none, and where something else decided."""
+        if self.ground:
+            return None
         ends = [self.value - self.lo] if self.lo is not None else []
         if self.hi is not None:
             ends.append(self.hi - self.value)
@@ -171,6 +175,11 @@ class Finding:
     mark: Mark = "statics"
     can_suggest: bool = False
     rough: list[Gap] | None = None
+
+    def at(self, level: Level, ground: str) -> Finding:
+        """The finding at another level, for a ground that is named: its margin says nothing of that."""
+        compared = replace(self.compared, ground=ground) if self.compared is not None else None
+        return replace(self, level=level, compared=compared, margin=None)
 
 
 @record

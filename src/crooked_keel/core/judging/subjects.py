@@ -6,8 +6,8 @@ from collections.abc import Callable, Iterable
 from typing import Generic, NamedTuple, TypeVar
 
 from ..errors import CannotSay, Gap, InputError
-from .finding import Finding, LeftOut, word
-from .register import RULES, verdict
+from .finding import LeftOut, word
+from .register import Verdict, verdict
 
 S = TypeVar("S")
 T = TypeVar("T")
@@ -21,12 +21,10 @@ class Subject(NamedTuple, Generic[S]):
     of: S
 
 
-def one_by_one(
-    rule_id: str, subjects: Iterable[Subject[S]], judge: Callable[[Subject[S]], Iterable[Finding]]
-) -> list[Finding]:
+def one_by_one(subjects: Iterable[Subject[S]], judge: Callable[[Subject[S]], Iterable[Verdict]]) -> list[Verdict]:
     """The findings of each subject; unknown, with what it needs, of one that cannot be judged. Raises CannotSay where
     all of them lack the very same."""
-    made: list[Finding] = []
+    made: list[Verdict] = []
     gaps: list[tuple[Gap, ...]] = []
     asked = 0
     for subject in subjects:
@@ -38,31 +36,28 @@ def one_by_one(
             gaps.append(gap.needs)
         except InputError as bad:
             gaps.append((bad.gap,))
-        made.append(cannot_say(rule_id, subject, gaps[-1]))
+        made.append(cannot_say(subject, gaps[-1]))
     if asked == len(gaps) > 1 and len({frozenset(g) for g in gaps}) == 1:
         raise CannotSay(*gaps[0])
     return made
 
 
-def but_ok(found: list[Finding], all_ok: Callable[[int], Finding]) -> list[Finding]:
+def but_ok(found: list[Verdict], all_ok: Callable[[int], Verdict]) -> list[Verdict]:
     """What is not ok, each by itself; what is ok in one finding of how many."""
     other = [f for f in found if f.level != "ok"]
     count = len(found) - len(other)
     return [*other, all_ok(count)] if count else other
 
 
-def cannot_say(rule_id: str, subject: Subject[S], needs: Iterable[Gap]) -> Finding:
+def cannot_say(subject: Subject[S], needs: Iterable[Gap]) -> Verdict:
     """The unknown verdict of one subject."""
-    title = RULES[rule_id].title
     return verdict(
-        rule_id,
         "unknown",
-        "Cannot say yet: {n}, {what}",
+        "Cannot say yet: {n}, {rule}",
         "Needs figures that are not there yet, or that cannot be used.",
         subject=subject.key,
         needs=list(needs),
         n=word(subject.name),
-        what=word(title[0].lower() + title[1:] if title[1:2].islower() else title),
     )
 
 

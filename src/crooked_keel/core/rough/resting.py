@@ -11,16 +11,18 @@ from dataclasses import replace
 
 from ..errors import Gap
 from ..judging.finding import LEVELS, Finding, Message, Value, q, word
+from ..judging.register import RULES
 from .stand import RoughOut, Stand
 
-# Rules that look at figures as they were typed: a rough figure was not.
-_OF_WHAT_WAS_TYPED = ("craft.unusual", "craft.untried", "balance.wide-tolerance")
-# What weighs guesses counts the rough ones among them.
-_OF_GUESSES = ("balance.rests-on-guess",)
 # Figures that move most, by the end of their pointer.
 _HEAVY = ("/as_found/water_line", "mass", "/rough", "cg_aft", "station", "density")
 # Of the rough figures under a verdict, this many are named in its sentence.
 _NAMED = 3
+
+
+def _as_typed(finding: Finding) -> bool:
+    """Whether it is about figures as they were typed: a rough figure was not."""
+    return RULES[finding.rule].about == "figures"
 
 
 def heavy(stand: Stand) -> bool:
@@ -65,18 +67,19 @@ def resting(
     asked = _Asked(stood)
     lacks = {f.key: f.needs for f in half}
     before = {f.key: f for f in typed}
-    own = [f for f in made if f.rule not in _OF_WHAT_WAS_TYPED]
+    own = [f for f in made if not _as_typed(f)]
     found = [f if before.get(f.key) == f else _capped(f, before.get(f.key), lacks.get(f.key, []), asked) for f in own]
     spoken = {f.key for f in own}
     left = [f for f in typed if f.key not in spoken]
-    return found + [f for f in left if f.rule in _OF_WHAT_WAS_TYPED or f.level != "ok"]
+    return found + [f for f in left if _as_typed(f) or f.level != "ok"]
 
 
 def _capped(finding: Finding, before: Finding | None, lacks: list[Gap], asked: _Asked) -> Finding:
     warned = before is not None and before.level in ("stop", "watch")
     if before is not None and warned and LEVELS.index(before.level) < LEVELS.index(finding.level):
         return before
-    if finding.level == "unknown" or finding.rule in _OF_GUESSES:
+    # What weighs guesses counts the rough ones among them.
+    if finding.level == "unknown" or RULES[finding.rule].about == "guesses":
         return finding
     under = asked.under([*(before.needs if before is not None else []), *lacks])
     said = " Rests on rough figures" + (", among them {rough}." if under else ".")
@@ -88,8 +91,7 @@ def _capped(finding: Finding, before: Finding | None, lacks: list[Gap], asked: _
         said += " It may lie ±{rough_by} off."
         params["rough_by"] = q(compared.doubt, compared.dimension)
     return replace(
-        finding,
-        level="watch" if finding.level == "ok" else finding.level,
+        finding.at("watch", "rough figures") if finding.level == "ok" else finding,
         message=Message(finding.message.template + said, params),
         rough=[Gap(s.pointer, s.what) for s in under],
         can_suggest=False,

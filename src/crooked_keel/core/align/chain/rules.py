@@ -7,9 +7,10 @@ from collections.abc import Iterable
 
 from ...document import Joint
 from ...errors import CannotSay, Gap, ask_all
-from ...judging.band import at_most, band
-from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, at_most, band, kept
+from ...judging.finding import q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, buy
 from ...judging.subjects import Subject, one_by_one
 from .functions import (
     CHAIN_ANGLE_RAD,
@@ -30,20 +31,19 @@ from .quantities import RoadLine
     source="chain makers' guides (from memory)",
     mark="from memory",
     form="sprockets",
+    settles=adjust("Wheel to the frame's centreline first, then shim the unit until the straightedge lies flat."),
 )
-def sprockets(chain: RoadLine) -> Iterable[Finding]:
+def sprockets(chain: RoadLine) -> Iterable[Verdict]:
     if not chain.asks("sprockets"):
         return
     angle, apart = chain.sprocket_line
     distance = chain.sprocket_terms[3]
     share = max(abs(angle) / CHAIN_ANGLE_RAD, abs(apart) / chain_offset_limit(distance))
-    level: Level = "ok" if share <= 1 else "watch" if share <= 2 else "stop"
+    judged = band(share, "number", ok=at_most(1.0), watch=at_most(2.0))
     yield verdict(
-        "align.sprockets",
-        level,
+        judged,
         "Sprockets {o} apart, {a} out of parallel",
         "{l} and {t} are allowed. Set the wheel on the frame's centreline first, then the motor to the wheel.",
-        compared=Compared(value=share, dimension="number", hi=1.0),
         working=line_offset.working(chain.sprocket_terms[0], angle, distance),
         o=q(abs(apart), "fine_length"),
         a=q(abs(angle), "angle"),
@@ -59,29 +59,28 @@ def sprockets(chain: RoadLine) -> Iterable[Finding]:
     source="geometry",
     mark="statics",
     form="wheel centre",
+    settles=buy("A narrower hub, or the rim laced over."),
 )
-def spacers(chain: RoadLine) -> Iterable[Finding]:
+def spacers(chain: RoadLine) -> Iterable[Verdict]:
     if not chain.asks("wheel"):
         return
     s, (inside, hub, rim, target) = chain.spacers, chain.wheel_terms
-    least = min(s)
     # A millionth of a millimetre is rounding, not a spacer.
-    level: Level = "ok" if least >= -1e-9 else "stop"
+    least = min(s) if min(s) < -1e-9 else max(min(s), 0.0)
+    judged = kept(least, "length", at_least(0.0))
     title = (
         "Hub {h} is wider than the space between the arms, {w}"
         if hub > inside
         else "The rim cannot be brought there: one spacer would be under zero"
-        if level == "stop"
+        if judged.level == "stop"
         else "Spacers {p} to port, {s} to starboard"
     )
     yield verdict(
-        "align.spacers",
-        level,
+        judged,
         title,
         "Rim's middle {t} to starboard of the frame's: {p} to port, {s} to starboard. Check that the axle still "
         "has full thread in its nut.",
         working=port_spacer.working(inside, hub, target, rim),
-        compared=Compared(value=least, dimension="length", lo=0.0),
         p=q(s.port_m, "length"),
         s=q(s.starboard_m, "length"),
         t=q(target, "length"),
@@ -97,8 +96,9 @@ def spacers(chain: RoadLine) -> Iterable[Finding]:
     source="transmission-shop practice (from memory)",
     mark="from memory",
     form="adapter",
+    settles=adjust("Move the box as its sentence says, half the total reading, and swing the dial again."),
 )
-def adapter(chain: RoadLine) -> Iterable[Finding]:
+def adapter(chain: RoadLine) -> Iterable[Verdict]:
     if not chain.asks("runout"):
         return
     r = chain.runout
@@ -106,13 +106,11 @@ def adapter(chain: RoadLine) -> Iterable[Finding]:
     judged = band(total, "fine_length", ok=at_most(RUNOUT_OK_M), watch=at_most(RUNOUT_WATCH_M))
     oval = judged.level == "ok" and r.total_m > RUNOUT_WATCH_M
     yield verdict(
-        "align.adapter",
-        "watch" if oval else judged.level,
+        judged.or_by("watch", "it is out of round, or a reading is bad", oval),
         "Bore out of round, or a bad reading" if oval else "Bore {t} out, total reading",
         "The dial turns with the crank: the bore's centre lies {e} off its axis, toward the low reading at {a}. Move "
         "the box {e}, half the total reading, the other way: toward {away}. Angles clockwise from the top. Raw total "
         "reading {raw}, out of round {o}.",
-        compared=judged.compared,
         t=q(total, "fine_length"),
         e=q(r.eccentricity_m, "fine_length"),
         a=q(r.centre_rad, "angle"),
@@ -129,32 +127,25 @@ def adapter(chain: RoadLine) -> Iterable[Finding]:
     source="driveline makers' table (from memory)",
     mark="from memory",
     form="joints",
+    settles=adjust("Set box or axle so that the shaft runs straighter, not below half a degree."),
 )
-def joints(chain: RoadLine) -> Iterable[Finding]:
-    return one_by_one("align.joints", chain.joints(), lambda joint: _joint(chain, joint))
+def joints(chain: RoadLine) -> Iterable[Verdict]:
+    return one_by_one(chain.joints(), lambda joint: _joint(chain, joint))
 
 
-def _joint(chain: RoadLine, joint: Subject[Joint]) -> Iterable[Finding]:
+def _joint(chain: RoadLine, joint: Subject[Joint]) -> Iterable[Verdict]:
     key, name, _ = joint
     angle, limit = chain.joint(key, joint.of)
     doubt = math.hypot(*(f.plus_minus.si for f in (joint.of.side, joint.of.plan) if f is not None and f.plus_minus))
-    level: Level = (
-        "watch"
-        if angle < math.radians(0.5)
-        else "ok"
-        if angle + doubt <= limit
-        else "watch"
-        if angle <= 1.25 * limit
-        else "stop"
+    judged = band(angle, "angle", ok=at_most(limit), watch=at_most(1.25 * limit), doubt=doubt).or_by(
+        "watch", "it is straight: its needles do not roll", angle < math.radians(0.5)
     )
     yield verdict(
-        "align.joints",
-        level,
+        judged,
         "{n}: {a}",
         "{l} is allowed at its speed; the speed behind it rises and falls by {v}."
         + (" Straight: the needles do not roll." if angle < math.radians(0.5) else ""),
         subject=key,
-        compared=Compared(value=angle, dimension="angle", hi=limit, doubt=doubt or None),
         working=joint_variation.working(angle),
         n=word(name),
         a=q(angle, "angle"),
@@ -170,8 +161,9 @@ def _joint(chain: RoadLine, joint: Subject[Joint]) -> Iterable[Finding]:
     source="driveline texts: equivalent angle of joints in one plane (from memory)",
     mark="from memory",
     form="joints",
+    settles=adjust("Forks in line and both joints at one angle."),
 )
-def joint_pair(chain: RoadLine) -> Iterable[Finding]:
+def joint_pair(chain: RoadLine) -> Iterable[Verdict]:
     joints = chain.joints()
     phased = chain.align.joints_phased
     if len(joints) < 2 or phased == "each on a shaft of its own":
@@ -184,13 +176,11 @@ def joint_pair(chain: RoadLine) -> Iterable[Finding]:
     left = math.sqrt(abs(first**2 - second**2)) if in_line else math.hypot(first, second)
     judged = band(left, "angle", ok=at_most(math.radians(3)), watch=at_most(math.radians(5)))
     yield verdict(
-        "align.joint-pair",
-        judged.level,
+        judged,
         "The pair leaves the swing of one joint at {l}",
         "{a} and {b}, forks {p}; 3° is allowed, above 5° it stops. Taken as bent in one plane."
         + ("" if in_line else " Turn one fork by a quarter: in line the two cancel instead of adding.")
         + ("" if judged.level == "ok" or not in_line else " Set both to one angle: shims under the box or the axle."),
-        compared=judged.compared,
         l=q(left, "angle"),
         a=q(first, "angle"),
         b=q(second, "angle"),

@@ -8,8 +8,9 @@ from typing import Any
 
 from ...errors import CannotSay, Gap, or_none
 from ...judging.band import at_most, band
-from ...judging.finding import BUTT_LINE, LEVELS, WATER_LINE, Compared, Finding, Level, Ways, q, word
-from ...judging.register import rule, verdict
+from ...judging.finding import BUTT_LINE, LEVELS, WATER_LINE, Level, Ways, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, measure
 from ...resolved.installation import ResolvedInstallation
 from .functions import CLOSURE_OK_M, CLOSURE_WATCH_M, OFFSET_OK_M, OFFSET_WATCH_M, gap_limits
 from .quantities import Coupling
@@ -22,8 +23,9 @@ from .quantities import Coupling
     source="marine trade practice, no single source (from memory)",
     mark="from memory",
     form="coupling",
+    settles=adjust("Turn the nuts as the flats say, move the feet sideways, and read again."),
 )
-def gap(coupling: Coupling) -> Iterable[Finding]:
+def gap(coupling: Coupling) -> Iterable[Verdict]:
     if not coupling.asks("coupling"):
         return
     lines = coupling
@@ -37,12 +39,10 @@ def gap(coupling: Coupling) -> Iterable[Finding]:
         else ("port side" if faces.open_port_m >= 0 else "starboard side")
     )
     yield verdict(
-        "align.gap",
-        judged.level,
+        judged,
         "The flange opens {d} at the {w}",
         "Greatest less least gap round the rim; {ok} is allowed. One setting of both halves: a face out of true "
         "cannot be told from this; turn one half by 180° and read again.",
-        compared=judged.compared,
         can_suggest=False,
         d=q(size, "fine_length"),
         w=word(where),
@@ -57,22 +57,22 @@ def gap(coupling: Coupling) -> Iterable[Finding]:
     source="geometry: top and bottom together equal port and starboard; limits common practice",
     mark="common practice",
     form="coupling",
+    settles=measure("Read the four gaps again."),
 )
-def gap_closure(coupling: Coupling) -> Iterable[Finding]:
+def gap_closure(coupling: Coupling) -> Iterable[Verdict]:
     if not coupling.asks("coupling"):
         return
     faces = coupling.faces
     if faces.freedom == 0:
         coupling.every_gap  # noqa: B018  names the fourth: three close whatever they are
     # Four readings leave one misfit, a quarter of the closure, the same at each.
-    level: Level = "ok" if faces.misfit_m <= 0.02e-3 / 4 else "watch" if faces.misfit_m <= 0.05e-3 / 4 else "stop"
+    judged = band(4 * faces.misfit_m, "fine_length", ok=at_most(0.02e-3), watch=at_most(0.05e-3))
+    level = judged.level
     yield verdict(
-        "align.gap-closure",
-        level,
+        judged,
         "Top and bottom agree with port and starboard" if level == "ok" else "The gaps do not close by {d}",
         "Top and bottom together should equal port and starboard together."
         + ("" if level == "ok" else " One of them is misread: read again."),
-        compared=Compared(value=4 * faces.misfit_m, dimension="fine_length", hi=0.02e-3),
         d=q(4 * faces.misfit_m, "fine_length"),
     )
 
@@ -84,8 +84,9 @@ def gap_closure(coupling: Coupling) -> Iterable[Finding]:
     source="common practice, no source",
     mark="common practice",
     form="coupling",
+    settles=adjust("The moves of the feet take it out; where the steps do not close, read them again."),
 )
-def offset(coupling: Coupling) -> Iterable[Finding]:
+def offset(coupling: Coupling) -> Iterable[Verdict]:
     if not coupling.asks("coupling"):
         return
     up, starboard, closure = coupling.offset
@@ -94,13 +95,11 @@ def offset(coupling: Coupling) -> Iterable[Finding]:
     closed = band(abs(closure), "fine_length", ok=at_most(CLOSURE_OK_M), watch=at_most(CLOSURE_WATCH_M))
     if LEVELS.index(closed.level) < LEVELS.index(judged.level):
         yield verdict(
-            "align.offset",
-            closed.level,
+            closed,
             "The steps do not close by {c}: read them again",
             "Top and bottom together should equal port and starboard together; {k} is allowed. As read the unit "
             "lies {d} "
             "off the shaft, {u}, {s}.",
-            compared=closed.compared,
             c=q(abs(closure), "fine_length"),
             k=q(CLOSURE_OK_M, "fine_length"),
             d=q(size, "fine_length"),
@@ -109,11 +108,9 @@ def offset(coupling: Coupling) -> Iterable[Finding]:
         )
         return
     yield verdict(
-        "align.offset",
-        judged.level,
+        judged,
         "Unit {d} off the shaft",
         "{u}, {s}; {k} is allowed. The moves of the feet take it out.",
-        compared=judged.compared,
         k=q(OFFSET_OK_M, "fine_length"),
         d=q(size, "fine_length"),
         u=q(up, "fine_length", WATER_LINE),
@@ -128,8 +125,9 @@ def offset(coupling: Coupling) -> Iterable[Finding]:
     source="search over whole flats",
     mark="statics",
     form="coupling",
+    settles=adjust("Packers or shims for what the nuts do not reach; sideways by moving the feet."),
 )
-def flats(coupling: Coupling) -> Iterable[Finding]:
+def flats(coupling: Coupling) -> Iterable[Verdict]:
     if not coupling.asks("coupling"):
         return
     plan, faces = coupling.plan, coupling.faces
@@ -150,7 +148,6 @@ def flats(coupling: Coupling) -> Iterable[Finding]:
     )
     way = lambda n: word("up" if n >= 0 else "down")
     yield verdict(
-        "align.flats",
         level,
         "The thread does not reach: {short}" if short else "Front nuts {f} flats {a}, rear nuts {r} flats {b}",
         (
@@ -182,8 +179,9 @@ def flats(coupling: Coupling) -> Iterable[Finding]:
     source="common practice, no source; geometry",
     mark="common practice",
     form="coupling",
+    settles=adjust("The shims that its sentence names, then feel every foot again."),
 )
-def soft_foot(coupling: Coupling) -> Iterable[Finding]:
+def soft_foot(coupling: Coupling) -> Iterable[Verdict]:
     if not coupling.asks("coupling"):
         return
     lift, feet = coupling.soft
@@ -193,12 +191,10 @@ def soft_foot(coupling: Coupling) -> Iterable[Finding]:
         params |= {f"n{k}": word(name), f"f{k}": q(shim, "fine_length")}
     shims = ", ".join(f"{{n{k}}} {{f{k}}}" for k in range(len(feet)))
     yield verdict(
-        "align.soft-foot",
-        judged.level,
+        judged,
         "No soft foot" if judged.level == "ok" else "Soft: {a}",
         "{l} is the most that a foot stands clear, or lifts when its bolt is let go; 0.05 mm is allowed."
         + ("" if judged.level == "ok" else f" Shim {shims}. On rubber compare the heights of the mounts instead."),
-        compared=judged.compared,
         a=word(" and ".join(name for name, _ in feet)),
         l=q(lift, "fine_length"),
         **params,
@@ -212,8 +208,9 @@ def soft_foot(coupling: Coupling) -> Iterable[Finding]:
     source="marine practice",
     mark="common practice",
     form="coupling",
+    settles=measure("Read again afloat: a day in the water, loaded, coupling apart."),
 )
-def afloat(coupling: Coupling, placed: ResolvedInstallation) -> Iterable[Finding]:
+def afloat(coupling: Coupling, placed: ResolvedInstallation) -> Iterable[Verdict]:
     if not coupling.asks("coupling"):
         return
     state = placed.installation.align.coupling.afloat
@@ -221,7 +218,6 @@ def afloat(coupling: Coupling, placed: ResolvedInstallation) -> Iterable[Finding
         raise CannotSay(Gap(placed.p("align/coupling/afloat"), "whether the gaps were read afloat"))
     if state == "ashore":
         yield verdict(
-            "align.afloat",
             "watch",
             "Aligned ashore: read again afloat",
             "The hull takes another shape in the water. A day afloat, tanks and gear aboard, coupling bolts out, "
@@ -229,7 +225,6 @@ def afloat(coupling: Coupling, placed: ResolvedInstallation) -> Iterable[Finding
         )
     else:
         yield verdict(
-            "align.afloat",
             "ok",
             "Read afloat, loaded, coupling apart",
             "Read again after the first hours of running: soft mounts settle.",

@@ -6,9 +6,10 @@ from collections.abc import Iterable
 
 from ...errors import ask_all
 from ...figure.trace import need
-from ...judging.band import at_least, band
-from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, at_most, band, beyond
+from ...judging.finding import q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, buy
 from ...judging.subjects import Subject, known_of
 from ...resolved.installation import ResolvedInstallation
 from .functions import packer_height, unit_angle
@@ -22,8 +23,9 @@ from .quantities import ShaftLine
     source="maker of the unit",
     mark="statics",
     form="shaft line",
+    settles=buy("A gear with another down-angle, or a unit allowed to lie steeper."),
 )
-def unit_angle_rule(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[Finding]:
+def unit_angle_rule(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[Verdict]:
     limit = lambda: (
         need(
             placed.installation.unit.angle_limit,
@@ -33,14 +35,14 @@ def unit_angle_rule(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[
     )
     ask_all(limit, lambda: placed.nose_up)
     angle = placed.nose_up
-    level: Level = "stop" if abs(angle) > limit() else "watch" if angle < 0 or abs(angle) > 0.8 * limit() else "ok"
+    judged = band(abs(angle), "angle", ok=at_most(0.8 * limit()), watch=at_most(limit())).or_by(
+        "watch", "it lies nose down", angle < 0
+    )
     yield verdict(
-        "align.unit-angle",
-        level,
+        judged,
         "Unit {a} nose {w}",
         "Shaft {s}, gear {b} down. At rest and level: her trim under way comes on top."
         + (" Nose down: ask about oil pickup and vents." if angle < 0 else ""),
-        compared=Compared(value=angle, dimension="angle", hi=limit()),
         left_out=shaft.unsaid_gear,
         working=unit_angle.working(placed.shaft[0], placed.gear_down),
         a=q(abs(angle), "angle"),
@@ -61,21 +63,27 @@ PACKER_OK_M, PACKER_STOP_M = 0.080, 0.150
     source="geometry; 3 mm: common practice, no source; 80 and 150 mm: proposed",
     mark="common practice",
     form="bed",
+    settles=adjust("Raise the unit with its shaft; a stringer is not cut."),
 )
-def packers(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[Finding]:
+def packers(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[Verdict]:
     points = placed.installation.mount.points
     placed.mount_points  # noqa: B018  says what is missing
     known = known_of([Subject(k, points[k].name, k) for k in placed.mount_keys], shaft.packer)
     gear = shaft.unsaid_gear
     key, least = min(known.answers, key=lambda a: a[1])
     tall, most = max(known.answers, key=lambda a: a[1])
-    judged = band(least, "length", ok=at_least(0.003))
-    level: Level = "stop" if judged.level != "ok" or most > PACKER_STOP_M else "watch" if most > PACKER_OK_M else "ok"
-    if level != "ok" and least >= 0.003:
+    # What lies too high under a foot comes before what sways.
+    low = least < 0.003
+    judged = (
+        beyond(least, "length", at_least(0.003), "stop")
+        if low
+        else band(most, "length", ok=at_most(PACKER_OK_M), watch=at_most(PACKER_STOP_M))
+    )
+    level = judged.level
+    if level != "ok" and not low:
         key = tall
     yield verdict(
-        "align.packers",
-        level,
+        judged,
         "Stringer {d} too high under {f}"
         if least < 0.003
         else "Packers {a} to {b}"
@@ -88,7 +96,6 @@ def packers(shaft: ShaftLine, placed: ResolvedInstallation) -> Iterable[Finding]
         else "{ok} is the most for a stack, above {stop} it stops: so tall it sways. Build a bed on the "
         "stringer, or read "
         "its height again.",
-        compared=Compared(value=least if least < 0.003 else most, dimension="length", lo=0.003, hi=PACKER_OK_M),
         ok=q(PACKER_OK_M, "length"),
         stop=q(PACKER_STOP_M, "length"),
         working=packer_height.working(*shaft.packer_terms(key)),

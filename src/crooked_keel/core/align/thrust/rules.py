@@ -7,8 +7,9 @@ from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap
 from ...judging.band import at_least, band
-from ...judging.finding import Finding, Ways, q, word
-from ...judging.register import rule, verdict
+from ...judging.finding import Ways, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, buy
 from ...physics.mechanics import TURN_SIGN
 from ...resolved.installation import ResolvedInstallation
 from .functions import expected_right_sign, rear_port
@@ -22,16 +23,15 @@ from .quantities import ThrustLine
     source="example from builders, no source; 25 mm is often asked near hoses",
     mark="common practice",
     form="thrust line",
+    settles=buy("A shorter mount is not to be had: a shorter unit or accessory."),
 )
-def rear_clearance(thrust: ThrustLine) -> Iterable[Finding]:
+def rear_clearance(thrust: ThrustLine) -> Iterable[Verdict]:
     c = thrust.rear_clearance
     judged = band(c, "length", ok=at_least(0.0127), watch=at_least(0.008))
     yield verdict(
-        "align.rear-clearance",
-        judged.level,
+        judged,
         "{c} between unit and firewall" if c >= 0 else "The unit runs {n} into the firewall",
         "Turned as set, nearest rim. Travel of the rubbers is not taken off: it must be less.",
-        compared=judged.compared,
         can_suggest=judged.level != "ok",
         c=q(c, "length"),
         n=q(-c, "length"),
@@ -45,11 +45,12 @@ def rear_clearance(thrust: ThrustLine) -> Iterable[Finding]:
     source="FAA-H-8083-25, aerodynamics chapter (from memory); pusher: statics",
     mark="from memory",
     form="thrust line",
+    settles=adjust("Turn the thrust line to the other side, and prove it in small steps."),
 )
-def thrust_side(placed: ResolvedInstallation) -> Iterable[Finding]:
+def thrust_side(placed: ResolvedInstallation) -> Iterable[Verdict]:
     right = placed.angles[1].value
     if abs(right) <= math.radians(0.25):
-        yield verdict("align.thrust-side", "ok", "No side thrust set", "Nothing to compare with the turning direction.")
+        yield verdict("ok", "No side thrust set", "Nothing to compare with the turning direction.")
         return
     turns = placed.installation.propeller.turns
     if turns is None:
@@ -58,7 +59,6 @@ def thrust_side(placed: ResolvedInstallation) -> Iterable[Finding]:
     wanted = expected_right_sign(TURN_SIGN[turns], side)
     same = (right > 0) == (wanted > 0)
     yield verdict(
-        "align.thrust-side",
         "ok" if same else "watch",
         "{a} to the {side}" if same else "Thrust points to the {side}",
         "The propeller turns {t} seen from aft looking forward; such a {kind} wants its thrust to the {want}. "
@@ -80,11 +80,10 @@ def thrust_side(placed: ResolvedInstallation) -> Iterable[Finding]:
     mark="statics",
     form="thrust line",
 )
-def held_flange(thrust: ThrustLine, placed: ResolvedInstallation) -> Iterable[Finding]:
+def held_flange(thrust: ThrustLine, placed: ResolvedInstallation) -> Iterable[Verdict]:
     up, port = thrust.rear_shift
     down, right = (a.value for a in placed.angles)
     yield verdict(
-        "align.held-flange",
         "ok",
         "Far end of the unit: {p}, {u}",
         "Thrust {n} and {m}, the output flange held. Drill nothing from the straight drawing.",
@@ -104,12 +103,11 @@ def held_flange(thrust: ThrustLine, placed: ResolvedInstallation) -> Iterable[Fi
     mark="statics",
     form="thrust line",
 )
-def tubes(thrust: ThrustLine, placed: ResolvedInstallation) -> Iterable[Finding]:
+def tubes(thrust: ThrustLine, placed: ResolvedInstallation) -> Iterable[Verdict]:
     turned, straight = thrust.turned, thrust.straight
     most = max(turned.tube_length_m, key=lambda k: abs(turned.tube_length_m[k] - straight.tube_length_m[k]))
     change = turned.tube_length_m[most] - straight.tube_length_m[most]
     yield verdict(
-        "align.tubes",
         "ok",
         "Length of {n} tubes",
         "Centre to centre, for cutting. {w} differs most from the straight drawing: {d}. Buckling, welds and "
@@ -131,12 +129,11 @@ _BY_THE_FLANGE_M = 0.03
     source="geometry; 30 mm: proposed",
     mark="proposed",
 )
-def lies(placed: ResolvedInstallation) -> Iterable[Finding]:
+def lies(placed: ResolvedInstallation) -> Iterable[Verdict]:
     at, said = placed.installation.unit.cg_aft, placed.installation.lies
     if said is None or at is None or abs(at.along_m) <= _BY_THE_FLANGE_M or at.along_m * placed.side >= 0:
         return
     yield verdict(
-        "align.lies",
         "unknown",
         "The {n} is said to lie {s}, and its CG {c} of it: which?",
         "All that is said of clearance, propeller, thrust and mount follows from it.",

@@ -139,23 +139,26 @@ def _pitch_limits(bench: Balance) -> Iterator[Bound]:
         # a stop.
         whole = s.base_m * s.mass_kg
         for way, left in ((-1.0, s.front_share - lo), (1.0, hi - s.front_share)):
-            yield Bound((0.0, way, 0.0, 0.0), (left + 1.0) * whole, whole)
+            yield Bound(
+                (0.0, way, 0.0, 0.0), (left + 1.0) * whole, (1.0 + axles.doubt(s.id, {"x": 1 / s.base_m})) * whole
+            )
     for s in axles.heights():
         moment, height = (s.base_m - s.x_m) * s.mass_kg, s.height() * s.mass_kg
         yield Bound(
             (0.0, -1.0, 0.0, -WHEELIE_OK),
             moment - WHEELIE_STOP * height,
-            (WHEELIE_OK - WHEELIE_STOP) * height,
+            (WHEELIE_OK + axles.pitch_doubt(s, True) - WHEELIE_STOP) * height,
             stop_effect=(0.0, -1.0, 0.0, -WHEELIE_STOP),
         )
     y, z = axles.lean()
     mass = axles.sums(EMPTY, True, "y").mass_kg
-    stop, ok = math.tan(LEAN_STOP), math.tan(LEAN_OK)
+    far = y * y + z * z
+    stop, ok, doubt = math.tan(LEAN_STOP), math.tan(LEAN_OK), axles.doubt(EMPTY, {"y": z / far, "z": -y / far})
     for sign in (1.0, -1.0):
         yield Bound(
             (0.0, 0.0, -sign, ok),
             mass * (stop * z - sign * y),
-            mass * z * (stop - ok),
+            mass * z * (stop - ok + doubt),
             stop_effect=(0.0, 0.0, -sign, stop),
         )
 
@@ -171,12 +174,13 @@ def _corners(bench: Balance) -> Iterator[Bound]:
     for s in axles.heights():
         track, _, height = axles.stability_terms(s.id)
         stop = s.mass_kg * (track / 2 - STABILITY_STOP * height)
+        doubt = axles.stability(s.id)[1]
         by_x, off = axles.half_track_by_station(s), axles.sums(s.id, True, "y").station_m - axles.middle
         for sign in (1.0, -1.0):
             yield Bound(
                 (0.0, by_x, -sign, -STABILITY_OK),
                 stop - sign * s.mass_kg * off,
-                s.mass_kg * height * (STABILITY_OK - STABILITY_STOP),
+                s.mass_kg * height * (STABILITY_OK + doubt - STABILITY_STOP),
                 stop_effect=(0.0, by_x, -sign, -STABILITY_STOP),
             )
 
@@ -187,13 +191,14 @@ def _afloat(bench: Balance) -> Iterator[Bound]:
     for s in bench.floats.states():
         after, was = s.after, s.before.trim_m
         mct, mass = after.mct_kg, after.displacement_kg
+        of_trim, of_heel, of_gm = bench.floats.doubts(s.id)
         # trim·MCT is the moment, and MCT falls by a kilogram-metre for each of height: MCT = m·(KM − KG)/L.
         for sign in (1.0, -1.0):
             stop, ok = STOP_TRIM * length + sign * was, OK_TRIM * length + sign * was
             yield Bound(
                 (0.0, -sign, 0.0, -ok / length),
                 stop * mct - sign * after.trim_moment_kg_m,
-                (stop - ok) * mct,
+                (stop - ok + of_trim) * mct,
                 stop_effect=(0.0, -sign, 0.0, -stop / length),
             )
         stiff = mass * after.gm_m
@@ -202,10 +207,10 @@ def _afloat(bench: Balance) -> Iterator[Bound]:
             yield Bound(
                 (0.0, 0.0, -sign, -ok),
                 stop * stiff - sign * after.heel_moment_kg_m,
-                (stop - ok) * stiff,
+                (stop - ok + of_heel) * stiff,
                 stop_effect=(0.0, 0.0, -sign, -stop),
             )
-        yield Bound((0.0, 0.0, 0.0, -1.0), stiff - GM_LEAST_M * mass, (GM_WATCH_M - GM_LEAST_M) * mass)
+        yield Bound((0.0, 0.0, 0.0, -1.0), stiff - GM_LEAST_M * mass, (GM_WATCH_M + of_gm - GM_LEAST_M) * mass)
 
 
 def bounds(bench: Balance) -> list[Bound]:

@@ -6,9 +6,10 @@ import math
 from collections.abc import Iterable
 
 from ...figure.trace import need
-from ...judging.band import band, within
-from ...judging.finding import LEVELS, Compared, Finding, LeftOut, Level, Ways, counted, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import Band, at_least, band, kept, within
+from ...judging.finding import LEVELS, LeftOut, Ways, counted, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, decide, measure
 from ...physics.hydrostatics import trim_change
 from ...physics.stability import bottom_loading, lcg_fraction
 from ...resolved.craft import Resolved
@@ -28,8 +29,9 @@ HEEL_OK, HEEL_STOP = math.radians(1), math.radians(3)
     source="validity of the small-change method; ship stability texts (from memory)",
     mark="from memory",
     form="afloat",
+    settles=decide("A lighter unit or less with it; or her hydrostatics worked at the new draft."),
 )
-def displacement_change(afloat: AfloatStates) -> Iterable[Finding]:
+def displacement_change(afloat: AfloatStates) -> Iterable[Verdict]:
     s = afloat.worst("change")
     share = (s.after.displacement_kg - s.before.displacement_kg) / s.before.displacement_kg
     judged = band(share, "percent", ok=within(-0.05, 0.05), watch=within(-0.1, 0.1))
@@ -39,12 +41,10 @@ def displacement_change(afloat: AfloatStates) -> Iterable[Finding]:
         "stop": " Beyond the small-change method: trim, heel and freeboards below are not good enough to act on.",
     }
     yield verdict(
-        "balance.displacement-change",
-        judged.level,
+        judged,
         "Displacement {p}",
         "{s}: {a} → {b}." + words[judged.level],
         left_out=afloat.unsaid,
-        compared=judged.compared,
         p=q(share, "percent", _BY_WEIGHT),
         s=word(s.name),
         a=q(s.before.displacement_kg, "mass"),
@@ -59,21 +59,21 @@ def displacement_change(afloat: AfloatStates) -> Iterable[Finding]:
     source="common practice, no source",
     mark="common practice",
     form="afloat",
+    settles=adjust("Move what is aboard anyway along her; no part can be moved far enough by itself."),
 )
-def trim(afloat: AfloatStates) -> Iterable[Finding]:
+def trim(afloat: AfloatStates) -> Iterable[Verdict]:
     s = afloat.worst("trim")
     change, length = s.after.trim_m - s.before.trim_m, afloat.floating.length
     doubt = afloat.doubts(s.id)[0]
     ok, stop = OK_TRIM * length, STOP_TRIM * length
-    level = band(change, "length", ok=within(-ok, ok), watch=within(-stop, stop), soft=True, doubt=doubt).level
+    judged = band(change, "length", ok=within(-ok, ok), watch=within(-stop, stop), doubt=doubt)
+    level = judged.level
     end = "stern" if change >= 0 else "bow"
     yield verdict(
-        "balance.trim",
-        level,
+        judged,
         "Trims {d} by the {end}",
         "{s}, over her waterline: {a} → {b}, the change known to ±{u}. Small-change method, waterplane held as found.",
         left_out=afloat.unsaid,
-        compared=Compared(value=change, dimension="length", lo=-ok, hi=ok, doubt=doubt or None),
         u=q(doubt, "length"),
         working=trim_change.working(s.after.trim_moment_kg_m - s.before.trim_moment_kg_m, s.after.mct_kg),
         can_suggest=level != "ok",
@@ -92,8 +92,9 @@ def trim(afloat: AfloatStates) -> Iterable[Finding]:
     source="common practice, no source",
     mark="common practice",
     form="afloat",
+    settles=adjust("Shift stores, batteries or tanks along her; a designer says what she was drawn for."),
 )
-def trim_at_rest(afloat: AfloatStates, resolved: Resolved) -> Iterable[Finding]:
+def trim_at_rest(afloat: AfloatStates, resolved: Resolved) -> Iterable[Verdict]:
     if resolved.project.craft.as_found.method == "report":
         return  # a report says nothing of how she lay
     s = afloat.worst("lies")
@@ -102,12 +103,10 @@ def trim_at_rest(afloat: AfloatStates, resolved: Resolved) -> Iterable[Finding]:
         lies, "length", ok=within(-0.01 * length, 0.01 * length), watch=within(-0.025 * length, 0.025 * length)
     )
     yield verdict(
-        "balance.trim-at-rest",
-        judged.level,
+        judged,
         "She lies {d}, {p} of her waterline",
         "{s}; it was {a}. 1 % is allowed, above 2.5 % it stops. Against the level line of the sheer as entered.",
         left_out=afloat.unsaid,
-        compared=judged.compared,
         d=q(lies, "length", _BY_END),
         p=q(abs(lies) / length, "percent"),
         s=word(s.name),
@@ -122,8 +121,9 @@ def trim_at_rest(afloat: AfloatStates, resolved: Resolved) -> Iterable[Finding]:
     source="hydrostatics, small change; the limits: common practice, no source",
     mark="common practice",
     form="afloat",
+    settles=measure("Find what was left off the list, and read both sets of freeboards in one water."),
 )
-def dock(afloat: AfloatStates, resolved: Resolved) -> Iterable[Finding]:
+def dock(afloat: AfloatStates, resolved: Resolved) -> Iterable[Verdict]:
     found = afloat.docked
     if found is None:
         return
@@ -137,14 +137,15 @@ def dock(afloat: AfloatStates, resolved: Resolved) -> Iterable[Finding]:
     at = afloat.floating.lcf + off_moment / off if abs(off) > 2 * read.u_kg else None
     lines = [b for b in resolved.ledger if b.sign]
     near = sorted(lines, key=lambda b: abs(got(b.x).value - at))[:3] if at is not None else []
+    judged = band(off, "mass", ok=within(-2 * read.u_kg, 2 * read.u_kg)).or_by(
+        "watch", "the moments are apart by more than a tenth of what moved", not agrees
+    )
     yield verdict(
-        "balance.dock-scale",
-        "ok" if agrees else "watch",
+        judged,
         "Her waterline says {r}, the ledger {m}" + ("" if agrees else ": {d} apart"),
         "Moment about the centre of flotation {a}, by the ledger {b}. Read to ±{u}; the same water both times."
         + ("" if agrees else " Find what was left off the list, or read again.")
         + (" What is off sits at {x} or so; the lines nearest there: {n}." if near and not agrees else ""),
-        compared=Compared(value=off, dimension="mass", lo=-2 * read.u_kg, hi=2 * read.u_kg),
         r=q(read.mass_kg, "mass"),
         m=q(mass, "mass"),
         d=q(abs(off), "mass"),
@@ -163,8 +164,9 @@ def dock(afloat: AfloatStates, resolved: Resolved) -> Iterable[Finding]:
     source="series planing-hull tests (from memory)",
     mark="from memory",
     form="afloat",
+    settles=decide("Take weight out of her, or accept that she will not plane."),
 )
-def bottom_load(afloat: AfloatStates, resolved: Resolved) -> Iterable[Finding]:
+def bottom_load(afloat: AfloatStates, resolved: Resolved) -> Iterable[Verdict]:
     if resolved.project.craft.trial.regime != "planing":
         return
     area_m2 = need(
@@ -176,12 +178,10 @@ def bottom_load(afloat: AfloatStates, resolved: Resolved) -> Iterable[Finding]:
     density = afloat.floating.density.value
     before, after = (bottom_loading(area_m2, f.displacement_kg, density) for f in (state.before, state.after))
     yield verdict(
-        "balance.bottom-loading",
-        "ok" if after >= 5.5 else "watch",
+        band(after, "number", ok=at_least(5.5)),
         "Bottom loading {a} → {b}",
         "{s}, {m}." + ("" if after >= 5.5 else " Heavy for her bottom: slow onto the plane, if at all."),
         left_out=afloat.unsaid,
-        compared=Compared(value=after, dimension="number", lo=5.5),
         a=q(before, "number"),
         b=q(after, "number"),
         s=word(state.name),
@@ -196,8 +196,9 @@ def bottom_load(afloat: AfloatStates, resolved: Resolved) -> Iterable[Finding]:
     source="planing-hull practice (from memory); schools differ",
     mark="from memory",
     form="afloat",
+    settles=adjust("Move weight along her until the LCG is in the band."),
 )
-def lcg_planing(afloat: AfloatStates, ledger: Ledger, resolved: Resolved) -> Iterable[Finding]:
+def lcg_planing(afloat: AfloatStates, ledger: Ledger, resolved: Resolved) -> Iterable[Verdict]:
     craft = resolved.project.craft
     if craft.trial.regime != "planing":
         return
@@ -208,8 +209,7 @@ def lcg_planing(afloat: AfloatStates, ledger: Ledger, resolved: Resolved) -> Ite
     }
     value = share["after"]
     yield verdict(
-        "balance.lcg-planing",
-        "ok" if 0.33 <= value <= 0.45 else "watch",
+        band(value, "percent", ok=within(0.33, 0.45)),
         "LCG {a} → {b} of the waterline from the transom",
         "Empty. By the series tests, 0 to 12 % of the planing length aft of its centroid: 36 to 48 %."
         + (
@@ -219,7 +219,6 @@ def lcg_planing(afloat: AfloatStates, ledger: Ledger, resolved: Resolved) -> Ite
             if value < 0.33
             else " Far forward she is wet and steers by the bow."
         ),
-        compared=Compared(value=value, dimension="percent", lo=0.33, hi=0.45),
         a=q(share["before"], "percent"),
         b=q(value, "percent"),
     )
@@ -232,24 +231,25 @@ def lcg_planing(afloat: AfloatStates, ledger: Ledger, resolved: Resolved) -> Ite
     source="common practice, no source; ISO 12217-1 downflooding heights by category are better (from memory)",
     mark="common practice",
     form="afloat",
+    settles=adjust("Take weight out of that end of her; read the freeboard again afloat."),
 )
-def freeboard(afloat: AfloatStates) -> Iterable[Finding]:
+def freeboard(afloat: AfloatStates) -> Iterable[Verdict]:
     lost = lambda m: 1 - m.after_si / m.before_si if m.before_si > 0 else 1.0
 
-    def judge(m: MarkOut) -> Level:
-        return "stop" if lost(m) > 0.25 or m.after_si < 0.20 else "watch" if lost(m) > 0.10 else "ok"
+    def judge(m: MarkOut) -> Band:
+        left = kept(m.after_si, "length", at_least(0.20))
+        most = left.or_by("stop", "more than a quarter is lost", lost(m) > 0.25)
+        return most.or_by("watch", "more than a tenth is lost", lost(m) > 0.10)
 
-    state, mark = min((afloat.least(), afloat.most_lost()), key=lambda f: LEVELS.index(judge(f[1])))
+    state, mark = min((afloat.least(), afloat.most_lost()), key=lambda f: LEVELS.index(judge(f[1]).level))
     least, unsaid = afloat.least()[1], afloat.unsaid_stiff
     lolling = [s.name for s in afloat.states() if s.after.heel_rad is None]
     yield verdict(
-        "balance.freeboard",
         judge(mark),
         "Freeboard {b} left at {m}",
         "{s}: {a} → {b}, {p} lost; 10 % is allowed, 25 % lost or less than 200 mm left stops. Least of all {l} at {n}. "
         "Openings lower than the marks were not entered and not checked.",
         left_out=LeftOut([*unsaid.names, *(f"{n} (GM is lost)" for n in lolling)], unsaid.needs),
-        compared=Compared(value=mark.after_si, dimension="length", lo=0.20),
         a=q(mark.before_si, "length"),
         b=q(mark.after_si, "length"),
         m=word(mark.name),
@@ -268,9 +268,8 @@ def freeboard(afloat: AfloatStates) -> Iterable[Finding]:
     mark="statics",
     form="afloat",
 )
-def states_afloat(afloat: AfloatStates) -> Iterable[Finding]:
+def states_afloat(afloat: AfloatStates) -> Iterable[Verdict]:
     yield verdict(
-        "balance.states-afloat",
         "ok",
         counted(len(afloat.keys), "One state followed afloat", "{n} states followed afloat"),
         "Empty and every loading. Small-change method: KM and the waterplane are held at the draft found.",

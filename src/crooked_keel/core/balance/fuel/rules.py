@@ -7,8 +7,10 @@ from typing import Any
 
 from ...errors import CannotSay, Gap
 from ...figure.trace import Traced
-from ...judging.finding import BUTT_LINE, Compared, Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_most, band, kept, within
+from ...judging.finding import BUTT_LINE, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, decide
 from ...resolved.loads import Loads
 from ..ledger.quantities import Ledger
 from ..limits.quantities import Limits
@@ -32,20 +34,17 @@ def _heaviest(loadings: Loadings, when: int, cap_kg: float) -> tuple[LoadedCase,
     source="designer's limit",
     mark="statics",
     form="cg limits",
+    settles=decide("Carry less, or burn down before landing."),
 )
-def mass_landing(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
+def mass_landing(loadings: Loadings, limits: Limits) -> Iterable[Verdict]:
     cap = limits.limits.landing
     if cap is None:
         return
     case, dry = _heaviest(loadings, 0, cap.si)
     heavy, laden = _heaviest(loadings, -1, cap.si)
     full = laden.value
-    level: Level = (
-        "stop"
-        if dry.value > cap.si
-        else "watch"
-        if full + 2 * laden.u > cap.si or dry.value + 2 * dry.u > cap.si
-        else "ok"
+    judged = kept(dry.value, "mass", at_most(cap.si), 2 * dry.u).or_by(
+        "watch", "fuel is to be burnt before landing", full + 2 * laden.u > cap.si
     )
     if dry.value > cap.si:
         title, message = "Landing mass passed by {d}", "{l} with empty tanks: {m} of {cap}."
@@ -54,11 +53,9 @@ def mass_landing(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
     else:
         title, message = "{d} of landing mass left", "{l} with empty tanks: {m} ±{u} of {cap}."
     yield verdict(
-        "balance.mass-landing",
-        level,
+        judged,
         title,
         message,
-        compared=Compared(value=dry.value, dimension="mass", hi=cap.si, doubt=2 * dry.u or None),
         left_out=loadings.unsaid,
         d=q(abs(cap.si - dry.value), "mass"),
         b=q(max(full - cap.si, 0.0), "mass"),
@@ -78,19 +75,18 @@ def mass_landing(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
     source="designer's limit",
     mark="statics",
     form="cg limits",
+    settles=decide("Carry less in the cabin."),
 )
-def mass_zero_fuel(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
+def mass_zero_fuel(loadings: Loadings, limits: Limits) -> Iterable[Verdict]:
     cap = limits.limits.zero_fuel
     if cap is None:
         return
     case, dry = _heaviest(loadings, 0, cap.si)
-    level: Level = "stop" if dry.value > cap.si else "watch" if dry.value + 2 * dry.u > cap.si else "ok"
+    judged = kept(dry.value, "mass", at_most(cap.si), 2 * dry.u)
     yield verdict(
-        "balance.mass-zero-fuel",
-        level,
+        judged,
         "Mass without fuel passed by {d}" if dry.value > cap.si else "{d} of mass without fuel left",
         "{l}: {m} ±{u} of {cap}.",
-        compared=Compared(value=dry.value, dimension="mass", hi=cap.si, doubt=2 * dry.u or None),
         left_out=loadings.unsaid,
         d=q(abs(cap.si - dry.value), "mass"),
         l=word(case.name),
@@ -107,8 +103,9 @@ def mass_zero_fuel(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
     source="designer's limit; 25 mm: common practice, no source",
     mark="common practice",
     form="cg limits",
+    settles=adjust("A cross-feed, or a limit on what may differ between the sides."),
 )
-def one_side_fuel(fuel: Fuel, limits: Limits, ledger: Ledger, loads: Loads) -> Iterable[Finding]:
+def one_side_fuel(fuel: Fuel, limits: Limits, ledger: Ledger, loads: Loads) -> Iterable[Verdict]:
     if not fuel.on_sides:
         fuel.every_side  # noqa: B018  a tank of which nobody said where it lies is not on the centreline
         return
@@ -118,15 +115,12 @@ def one_side_fuel(fuel: Fuel, limits: Limits, ledger: Ledger, loads: Loads) -> I
         raise CannotSay(Gap("/loadings", "a loading: who and what is aboard"))
     worst = min(stuck, key=lambda s: min(s.centre_y.station_m - lo, hi - s.centre_y.station_m))
     y, u = worst.centre_y.station_m, worst.centre_y.station.u
-    margin = min(y - lo, hi - y)
-    level: Level = ("stop" if given else "watch") if margin < 0 else "watch" if margin < 2 * u else "ok"
+    judged = band(y, "length", ok=within(lo, hi), watch=within(lo, hi) if given else None, doubt=2 * u)
     yield verdict(
-        "balance.one-side-fuel",
-        level,
+        judged,
         "With the {s} tanks stuck full the CG is {d} off the centreline",
         "{l}, all else burnt: {y} ±{u}"
         + ("." if given else "; no lateral limit given, 25 mm taken. Roll control is not checked here."),
-        compared=Compared(value=y, dimension="length", lo=lo, hi=hi, doubt=2 * u or None),
         s=word(worst.side),
         d=q(abs(y), "length"),
         l=word(worst.loading),
@@ -142,8 +136,9 @@ def one_side_fuel(fuel: Fuel, limits: Limits, ledger: Ledger, loads: Loads) -> I
     source="statics",
     mark="statics",
     form="cg limits",
+    settles=adjust("Burn the tanks in another order, as far as the pipes allow."),
 )
-def burn_order(loadings: Loadings, fuel: Fuel) -> Iterable[Finding]:
+def burn_order(loadings: Loadings, fuel: Fuel) -> Iterable[Verdict]:
     unturned = fuel.unturned([c.key for c in loadings.cases])
     cases = [c for c in loadings.cases if len(fuel.legs(c.key)) > 1]
     if not cases:
@@ -160,16 +155,14 @@ def burn_order(loadings: Loadings, fuel: Fuel) -> Iterable[Finding]:
                     worst = found
     if worst is None:
         return
-    sure, margin, case, point, side = worst
-    level: Level = "stop" if margin < 0 else "watch" if sure < 2 else "ok"
+    _, margin, case, point, side = worst
+    judged = against(point.x_m, point.limit(side), side, 2 * point.u(side))
     yield verdict(
-        "balance.burn-order",
-        level,
+        judged,
         "On the way the {s} limit is passed by {d}" if margin < 0 else "On the way the {s} limit is kept by {d}",
         "{l}, burning turn by turn: CG at {x}, limit {k}, at {m}.",
-        compared=against(point.x_m, point.limit(side), side, 2 * point.u(side)),
         working=point.margin_working(side),
-        can_suggest=level != "ok",
+        can_suggest=judged.level != "ok",
         left_out=unsaid + unturned,
         s=word(side),
         d=q(abs(margin), "length"),

@@ -8,8 +8,10 @@ from collections.abc import Iterable
 
 from ...document import Hung, TwoScales
 from ...errors import CannotSay
-from ...judging.finding import STATION, WATER_LINE, Compared, Finding, counted, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import told
+from ...judging.finding import STATION, WATER_LINE, counted, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, decide, measure
 from ...judging.subjects import one_by_one
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
@@ -28,12 +30,11 @@ from .quantities import Ledger
     mark="statics",
     form="cg limits",
 )
-def lateral_left_out(ledger: Ledger) -> Iterable[Finding]:
+def lateral_left_out(ledger: Ledger) -> Iterable[Verdict]:
     blank = ledger.lateral_left_out
     if blank:
         needs = [n for b in blank if not hasattr(b.y, "value") for n in b.y.needs]
         yield verdict(
-            "balance.lateral-left-out",
             "unknown",
             "Left out of the lateral CG: " + counted(len(blank), "one row", "{n} rows"),
             counted(len(blank), "Its butt line is blank; it moves", "Their butt lines are blank; together they move")
@@ -44,10 +45,9 @@ def lateral_left_out(ledger: Ledger) -> Iterable[Finding]:
 
 
 @rule("balance.cg-height", "Height of the CG", limit="known for every row", source="statics", mark="statics")
-def cg_height(ledger: Ledger) -> Iterable[Finding]:
+def cg_height(ledger: Ledger) -> Iterable[Verdict]:
     z, before = ledger.empty_z.station, apply_ledger(ledger.as_found, "z").station_m
     yield verdict(
-        "balance.cg-height",
         "ok",
         "CG height moves {d}",
         "Empty, from the level line: {a} → {b}.",
@@ -63,12 +63,13 @@ def cg_height(ledger: Ledger) -> Iterable[Finding]:
     limit="± smaller than the mass itself",
     source="common practice, no source",
     mark="common practice",
+    settles=measure("Weigh it."),
+    about="figures",
 )
-def wide_tolerance(resolved: Resolved) -> Iterable[Finding]:
+def wide_tolerance(resolved: Resolved) -> Iterable[Verdict]:
     for body in resolved.ledger:
         if body.sign and not isinstance(body.mass, CannotSay) and 2 * body.mass.u > body.mass.value > 0:
             yield verdict(
-                "balance.wide-tolerance",
                 "watch",
                 "{n}: ± larger than the mass",
                 "{m} ±{u}. As far as is known it may not be there at all.",
@@ -107,8 +108,9 @@ def _plain(name: str) -> str:
     limit="each thing once; nothing listed that a unit ready to run has on it; stations within a metre of the craft",
     source="common practice, no source",
     mark="common practice",
+    settles=decide("If it is one thing, take one of the two out; if two, name them apart."),
 )
-def double_count(resolved: Resolved) -> Iterable[Finding]:
+def double_count(resolved: Resolved) -> Iterable[Verdict]:
     rows = [b for b in resolved.typed_rows if not b.id.endswith("-to")]
     seen: dict[tuple[str, bool], Body] = {}
     troubled = False
@@ -117,7 +119,6 @@ def double_count(resolved: Resolved) -> Iterable[Finding]:
         if here[0] and here in seen:
             troubled = True
             yield verdict(
-                "balance.double-count",
                 "watch",
                 "{n} is listed twice",
                 "Once as {a}, once as {b}. If it is one thing, take one row out; if it is two, name them apart.",
@@ -138,7 +139,6 @@ def double_count(resolved: Resolved) -> Iterable[Finding]:
             if not isinstance(body.x, CannotSay) and not lo <= body.x.value <= hi:
                 troubled = True
                 yield verdict(
-                    "balance.double-count",
                     "watch",
                     "{n} sits {x} of the datum: off the craft",
                     "Is the station measured from the reference that it says, and the right way?",
@@ -148,14 +148,13 @@ def double_count(resolved: Resolved) -> Iterable[Finding]:
                 )
     if rows and not troubled:
         yield verdict(
-            "balance.double-count",
             "ok",
             "Nothing looks counted twice",
             "By names, by the state in which the units were weighed, and by the places of the rows.",
         )
 
 
-def _twice_with_units(resolved: Resolved, rows: list[Body]) -> Iterable[Finding]:
+def _twice_with_units(resolved: Resolved, rows: list[Body]) -> Iterable[Verdict]:
     """Rows that put on, or take off, what a unit weighed ready to run has in its own mass already."""
     of = [(p, "installed") for p in resolved.installations] + [(p, "removed") for p in resolved.old]
     for placed, kind in of:
@@ -166,7 +165,6 @@ def _twice_with_units(resolved: Resolved, rows: list[Body]) -> Iterable[Finding]
             names = _ON_THE_UNIT if kind == "installed" else _ON_THE_UNIT - _OFTEN_APART
             if body.kind == kind and names & set(_plain(body.name).split()):
                 yield verdict(
-                    "balance.double-count",
                     "watch",
                     "{n}: counted in the unit already?",
                     "{u} was weighed ready to run. If it had this on, take the row out.",
@@ -176,14 +174,13 @@ def _twice_with_units(resolved: Resolved, rows: list[Body]) -> Iterable[Finding]
                 )
 
 
-def _packs_typed(resolved: Resolved, rows: list[Body]) -> Iterable[Finding]:
+def _packs_typed(resolved: Resolved, rows: list[Body]) -> Iterable[Verdict]:
     """Rows that put on what stands among the packs of a fit already."""
     packs = {_plain(k.name) for p in resolved.installations for k in p.installation.packs.values()}
     for body in rows:
         name = _plain(body.name)
         if body.kind == "installed" and packs and (name in packs or {"pack", "packs"} & set(name.split())):
             yield verdict(
-                "balance.double-count",
                 "watch",
                 "{n}: is that one of the packs?",
                 "The packs of this fit are in the sums by themselves. If this is one of them, take the row out.",
@@ -198,15 +195,15 @@ def _packs_typed(resolved: Resolved, rows: list[Body]) -> Iterable[Finding]:
     limit="dry, wet or ready to run, said",
     source="common practice, no source",
     mark="common practice",
+    settles=measure("Weigh the unit ready to run, or list what its mass leaves out."),
 )
-def condition(resolved: Resolved) -> Iterable[Finding]:
+def condition(resolved: Resolved) -> Iterable[Verdict]:
     for unit in resolved.units:
         placed = unit.of
         if placed.installation.unit.mass is None or (placed.old and resolved.fit_id is None):
             continue
         if placed.installation.unit.condition != "ready to run":
             yield verdict(
-                "balance.condition",
                 "watch",
                 "{n}: its mass is {c}",
                 "Oil, coolant, exhaust, starter and hoses went out with it and may be missing from that mass: list "
@@ -220,7 +217,6 @@ def condition(resolved: Resolved) -> Iterable[Finding]:
             )
         else:
             yield verdict(
-                "balance.condition",
                 "ok",
                 "{n} was weighed ready to run",
                 "Its mass is taken with oil, coolant, exhaust and starter. Rows that name them again are asked about "
@@ -236,13 +232,14 @@ def condition(resolved: Resolved) -> Iterable[Finding]:
     limit="agrees with the mass and CG entered within 2 % and 5 mm",
     source="statics; the tolerance: common practice, no source",
     mark="common practice",
+    settles=measure("Weigh it again, both edges level."),
 )
-def unit_on_scales(resolved: Resolved) -> Iterable[Finding]:
+def unit_on_scales(resolved: Resolved) -> Iterable[Verdict]:
     units = [u for u in resolved.units if u.of.installation.unit.on_scales != TwoScales()]
-    return one_by_one("balance.unit-on-scales", units, lambda unit: _on_scales(unit.of, resolved))
+    return one_by_one(units, lambda unit: _on_scales(unit.of, resolved))
 
 
-def _on_scales(placed: ResolvedInstallation, resolved: Resolved) -> Iterable[Finding]:
+def _on_scales(placed: ResolvedInstallation, resolved: Resolved) -> Iterable[Verdict]:
     mass, at = on_scales(placed)
     unit = placed.installation.unit
     agrees = (
@@ -252,7 +249,6 @@ def _on_scales(placed: ResolvedInstallation, resolved: Resolved) -> Iterable[Fin
         and abs(unit.cg_aft.along_m - at) <= 0.005
     )
     yield verdict(
-        "balance.unit-on-scales",
         "ok" if agrees else "watch",
         "{n}: {m}, CG {x} aft of {f}",
         "By two scales and a plank."
@@ -272,13 +268,14 @@ def _on_scales(placed: ResolvedInstallation, resolved: Resolved) -> Iterable[Fin
     limit="agrees with the CG entered within 10 mm",
     source="statics; the tolerance: common practice, no source",
     mark="common practice",
+    settles=measure("Hang it again from two points further apart."),
 )
-def unit_hung(resolved: Resolved) -> Iterable[Finding]:
+def unit_hung(resolved: Resolved) -> Iterable[Verdict]:
     units = [u for u in resolved.units if u.of.installation.unit.hung != Hung()]
-    return one_by_one("balance.unit-hung", units, lambda unit: _hung(unit.of, resolved))
+    return one_by_one(units, lambda unit: _hung(unit.of, resolved))
 
 
-def _hung(placed: ResolvedInstallation, resolved: Resolved) -> Iterable[Finding]:
+def _hung(placed: ResolvedInstallation, resolved: Resolved) -> Iterable[Verdict]:
     unit = placed.installation.unit
     x, z = hung(placed)
     agrees = (
@@ -287,7 +284,6 @@ def _hung(placed: ResolvedInstallation, resolved: Resolved) -> Iterable[Finding]
         and math.hypot(unit.cg_aft.along_m - x, unit.cg_up.along_m - z) <= 0.010
     )
     yield verdict(
-        "balance.unit-hung",
         "ok" if agrees else "watch",
         "{n}: CG {x} aft of {f}, {z} up",
         "Where its two plumb lines cross."
@@ -307,13 +303,13 @@ def _hung(placed: ResolvedInstallation, resolved: Resolved) -> Iterable[Finding]
     limit="within three standard deviations of the figure that it replaces",
     source="JCGM 100:2008 (from memory)",
     mark="from memory",
+    settles=measure("Measure it a third time: two that agree stand."),
 )
-def surprise(remarkable: Remarkable) -> Iterable[Finding]:
+def surprise(remarkable: Remarkable) -> Iterable[Verdict]:
     for pointer, figure in remarkable.disputed:
         earlier = figure.earlier
         assert earlier is not None
         yield verdict(
-            "balance.surprise",
             "watch",
             "{p}: {a} {s} was {b}",
             "They differ by more than three standard deviations of both together. Was the same thing measured, in "
@@ -334,19 +330,18 @@ def surprise(remarkable: Remarkable) -> Iterable[Finding]:
     source="AC 43.13-1B chapter 10 (from memory); 3 %: common practice",
     mark="from memory",
     form="cg limits",
+    settles=adjust("Bolt it for the loads of a crash, mark it, log it; or move something aboard instead."),
 )
-def ballast_security(ledger: Ledger, resolved: Resolved) -> Iterable[Finding]:
+def ballast_security(ledger: Ledger, resolved: Resolved) -> Iterable[Verdict]:
     lead = [b for b in resolved.typed_rows if b.sign >= 0 and b.kind != "removed" and is_lead(b.name)]
     if not lead or resolved.fit_id is None:
         return
     mass = sum(got(b.mass).value for b in lead)
     much = mass > MUCH_LEAD * ledger.empty.mass_kg
     yield verdict(
-        "balance.ballast-security",
-        "watch",
+        told(mass, "mass", "watch", "lead must hold in a crash, whatever its mass"),
         "{m} of lead aboard",
         "It must hold the loads of flight, landing and a crash, be marked, and stand in the log."
         + (" That is more than 3 % of the empty mass: move something that is aboard anyway." if much else ""),
         m=q(mass, "mass"),
-        compared=Compared(value=mass, dimension="mass", hi=MUCH_LEAD * ledger.empty.mass_kg),
     )

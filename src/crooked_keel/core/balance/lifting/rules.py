@@ -10,9 +10,10 @@ from ...document import Crane, Lifting
 from ...errors import CannotSay, Gap, InputError, ask_all
 from ...figure.trace import Traced, need, traced
 from ...figure.units import G0_M_S2
-from ...judging.band import Band, at_least, at_most, band
-from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import Band, at_least, at_most, band, kept, within
+from ...judging.finding import q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, buy
 from ...judging.subjects import Subject, one_by_one
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
@@ -92,9 +93,8 @@ def _subject(lift: _Lift) -> str:
     return f"old-{lift.placed.id}" if lift.placed.old else lift.placed.id
 
 
-def _refused(rule_id: str, lift: _Lift, bad: InputError) -> Finding:
+def _refused(rule_id: str, lift: _Lift, bad: InputError) -> Verdict:
     return verdict(
-        rule_id,
         "stop",
         "{n}: {why}",
         "Move a pick. " + _HANGS,
@@ -110,12 +110,13 @@ def _refused(rule_id: str, lift: _Lift, bad: InputError) -> Finding:
     limit="5° or less ok, 20° or less watch, more stop; picks above the CG and on both sides of it",
     source="statics; the limits: common practice, no source",
     mark="common practice",
+    settles=adjust("Move the pick over the CG, or lift by two."),
 )
-def hangs(resolved: Resolved) -> Iterable[Finding]:
-    return one_by_one("balance.pick-tilt", _lifts(resolved), lambda unit: _hung(_lift(unit.of)))
+def hangs(resolved: Resolved) -> Iterable[Verdict]:
+    return one_by_one(_lifts(resolved), lambda unit: _hung(_lift(unit.of)))
 
 
-def _hung(lift: _Lift) -> Iterable[Finding]:
+def _hung(lift: _Lift) -> Iterable[Verdict]:
     try:
         yield _hanging(lift)
     except InputError as bad:
@@ -137,7 +138,7 @@ def _beside(lift: _Lift) -> str:
     return "its CG {y} beside the centreline. " if lift.across is not None else "the side is not looked at. "
 
 
-def _hanging(lift: _Lift) -> Finding:
+def _hanging(lift: _Lift) -> Verdict:
     if lift.second is not None:
         if line_height(lift.first, lift.second, lift.cg.x_m) - lift.cg.z_m <= lift.doubt_m:
             raise InputError(
@@ -148,11 +149,9 @@ def _hanging(lift: _Lift) -> Finding:
         under = line_height(lift.first, lift.second, lift.cg.x_m) - lift.cg.z_m
         judged = _tilted(math.atan(abs(_side(lift).value) / under), math.atan(2 * _side(lift).u / under))
         return verdict(
-            "balance.pick-tilt",
-            judged.level,
+            judged,
             "{n} hangs between its picks",
             "CG {d} under the line that joins them; " + _beside(lift) + _HANGS,
-            compared=judged.compared,
             y=q(abs(_side(lift).value), "length"),
             subject=_subject(lift),
             n=word(lift.placed.name),
@@ -164,13 +163,11 @@ def _hanging(lift: _Lift) -> Finding:
     off = math.hypot(tilt, math.atan(_side(lift).value / height))
     judged = _tilted(off, math.atan(lift.doubt_m / height))
     return verdict(
-        "balance.pick-tilt",
-        judged.level,
+        judged,
         "{n} hangs {t} off level, {way} end down",
         "The pick is {d} off the CG along the shaft and {h} above it; " + _beside(lift) + _HANGS,
         subject=_subject(lift),
         working=pick_tilt_working(lift.first.x_m, lift.cg.x_m, lift.first.z_m, lift.cg.z_m),
-        compared=judged.compared,
         n=word(lift.placed.name),
         t=q(off, "angle"),
         way=word("front" if tilt > 0 else "rear"),
@@ -186,12 +183,13 @@ def _hanging(lift: _Lift) -> Finding:
     limit="legs 45° or more from the horizontal ok, 30° or more watch, flatter stop",
     source="ASME B30.9 (from memory): no leg flatter than 30°",
     mark="from memory",
+    settles=adjust("Longer legs, or a spreader."),
 )
-def slings(resolved: Resolved) -> Iterable[Finding]:
-    return one_by_one("balance.sling-angle", _lifts(resolved), lambda unit: _in_slings(_lift(unit.of)))
+def slings(resolved: Resolved) -> Iterable[Verdict]:
+    return one_by_one(_lifts(resolved), lambda unit: _in_slings(_lift(unit.of)))
 
 
-def _in_slings(lift: _Lift) -> Iterable[Finding]:
+def _in_slings(lift: _Lift) -> Iterable[Verdict]:
     if lift.second is None:
         return
     try:
@@ -200,7 +198,7 @@ def _in_slings(lift: _Lift) -> Iterable[Finding]:
         yield _refused("balance.sling-angle", lift, bad)
 
 
-def _slung(lift: _Lift, second: Point) -> Finding:
+def _slung(lift: _Lift, second: Point) -> Verdict:
     name = word(lift.placed.name)
     if lift.lifting.legs is None and lift.lifting.hook_up is None:
         what = f"whether the two legs meet in one hook or hang plumb ({lift.placed.name})"
@@ -208,7 +206,6 @@ def _slung(lift: _Lift, second: Point) -> Finding:
     if lift.lifting.legs == "hang plumb":
         a, b = leveller_share(lift.mass.value, lift.first.x_m, second.x_m, lift.cg.x_m)
         return verdict(
-            "balance.sling-angle",
             "ok",
             "{n} on two plumb chains: {a} and {b}",
             "First and second pick, at rest, from a beam or a leveller that keeps both chains plumb.",
@@ -222,12 +219,10 @@ def _slung(lift: _Lift, second: Point) -> Finding:
     flattest = min(sling.first_rad, sling.second_rad)
     judged = band(flattest, "angle", ok=at_least(math.radians(45)), watch=at_least(math.radians(30)))
     return verdict(
-        "balance.sling-angle",
-        judged.level,
+        judged,
         "{n}: legs carry {a} and {b}",
         "Flattest leg {t} from the horizontal, hook over the CG, at rest. A longer sling carries less.",
         subject=_subject(lift),
-        compared=judged.compared,
         a=q(sling.first_n, "force"),
         b=q(sling.second_n, "force"),
         t=q(flattest, "angle"),
@@ -241,12 +236,13 @@ def _slung(lift: _Lift, second: Point) -> Finding:
     limit="mass with its doubt, times 1.25, within the rating at this boom",
     source="the hoist's plate; the dynamic factor: common practice, no source",
     mark="common practice",
+    settles=buy("A hoist rated for it at that boom, or a shorter boom."),
 )
-def hoist(resolved: Resolved) -> Iterable[Finding]:
-    return one_by_one("balance.hoist", _lifts(resolved), lambda unit: _hoisted(unit.of))
+def hoist(resolved: Resolved) -> Iterable[Verdict]:
+    return one_by_one(_lifts(resolved), lambda unit: _hoisted(unit.of))
 
 
-def _hoisted(placed: ResolvedInstallation) -> Iterable[Finding]:
+def _hoisted(placed: ResolvedInstallation) -> Iterable[Verdict]:
     unit, base = placed.installation.unit, f"{placed.pointer}/unit"
     mass, rating = ask_all(
         lambda: traced(unit.mass, f"{base}/mass", f"mass of the {placed.name}"),
@@ -254,13 +250,11 @@ def _hoisted(placed: ResolvedInstallation) -> Iterable[Finding]:
     )
     heaviest = (mass.value + 2 * mass.u) * DYNAMIC_FACTOR
     yield verdict(
-        "balance.hoist",
-        "ok" if heaviest <= rating else "stop",
+        kept(heaviest, "mass", at_most(rating)),
         "{n} asks {m} of the hoist, rated {r}" if heaviest <= rating else "{n} is too heavy for the hoist: {m} of {r}",
         "{k} times the mass with its doubt, {f}. The boom as it stands, and between two of its marks the lower rating; "
         "the legs of a floor crane as its plate shows them.",
         subject=f"old-{placed.id}" if placed.old else placed.id,
-        compared=Compared(value=heaviest, dimension="mass", hi=rating),
         n=word(placed.name),
         m=q(heaviest, "mass"),
         r=q(rating, "mass"),
@@ -275,13 +269,14 @@ def _hoisted(placed: ResolvedInstallation) -> Iterable[Finding]:
     limit="CG of crane and load, times 1.25, inside its castors by a tenth of the legs, else watch; outside stop",
     source="statics; a tenth and the dynamic factor: common practice, no source",
     mark="common practice",
+    settles=adjust("Shorten the boom or weigh down its rear; a hand on it is no weight."),
 )
-def crane(resolved: Resolved) -> Iterable[Finding]:
+def crane(resolved: Resolved) -> Iterable[Verdict]:
     lifted = [unit for unit in resolved.units if unit.of.installation.unit.lifting.crane != Crane()]
-    return one_by_one("balance.crane", lifted, lambda unit: _craned(unit.of))
+    return one_by_one(lifted, lambda unit: _craned(unit.of))
 
 
-def _craned(placed: ResolvedInstallation) -> Iterable[Finding]:
+def _craned(placed: ResolvedInstallation) -> Iterable[Verdict]:
     c, base = placed.installation.unit.lifting.crane, f"{placed.pointer}/unit/lifting/crane"
     words = {
         "mass": "mass of the crane",
@@ -295,16 +290,14 @@ def _craned(placed: ResolvedInstallation) -> Iterable[Finding]:
     load = (lifted.value + 2 * lifted.u) * DYNAMIC_FACTOR
     at = crane_cg(mass, cg, load, hook)
     inside = min(at, legs - at)
-    level: Level = "stop" if inside < 0 else "watch" if inside < 0.1 * legs else "ok"
+    judged = band(at, "length", ok=within(0.1 * legs, 0.9 * legs), watch=within(0.0, legs))
     yield verdict(
-        "balance.crane",
-        level,
+        judged,
         "Crane with {n}: {d} inside its castors" if inside >= 0 else "Crane with {n} tips over its legs",
         "Together at {x}, front castors at {l}; hook at {h}, {m} with the factor. Boom in, or legs further out, "
-        "to gain." + (" Rated load at this boom is asked for apart." if level == "ok" else ""),
+        "to gain." + (" Rated load at this boom is asked for apart." if judged.level == "ok" else ""),
         subject=f"old-{placed.id}" if placed.old else placed.id,
         working=crane_cg.working(mass, cg, load, hook),
-        compared=Compared(value=at, dimension="length", lo=0.0, hi=legs),
         n=word(placed.name),
         d=q(abs(inside), "length"),
         x=q(at, "length"),

@@ -7,9 +7,11 @@ from collections.abc import Iterable
 from ...errors import Gap, InputError, ask_all
 from ...figure.trace import need
 from ...figure.units import HP_W, LB_KG
+from ...judging.band import at_least, at_most, band, beyond, kept, told
 from ...judging.certainty import chance_at_most
-from ...judging.finding import Compared, Finding, LeftOut, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.finding import LeftOut, Level, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import decide, measure
 from ...resolved.craft import Resolved
 from ...resolved.loads import Loads
 from ..ledger.quantities import Ledger
@@ -39,8 +41,9 @@ def min_fuel_for_check(power_w: float) -> float:
     limit="stop above the heaviest of a place",
     source="designer's limit",
     mark="statics",
+    settles=decide("Carry less there."),
 )
-def place_cap(loads: Loads, resolved: Resolved) -> Iterable[Finding]:
+def place_cap(loads: Loads, resolved: Resolved) -> Iterable[Verdict]:
     capped = {k: s for k, s in resolved.project.craft.seats.items() if s.heaviest is not None}
     over = False
     blank = {
@@ -55,12 +58,10 @@ def place_cap(loads: Loads, resolved: Resolved) -> Iterable[Finding]:
             if load is not None and cap is not None and load.si > cap.si + 1e-9:
                 over = True
                 yield verdict(
-                    "balance.place-cap",
-                    "stop",
+                    beyond(load.si, "mass", at_most(cap.si), "stop"),
                     "{l}: {d} too much in {s}",
                     "{m} of {cap}.",
                     subject=f"{key} {place}",
-                    compared=Compared(value=load.si, dimension="mass", hi=cap.si),
                     l=word(loading.name),
                     d=q(load.si - cap.si, "mass"),
                     s=word(seat.name),
@@ -69,7 +70,6 @@ def place_cap(loads: Loads, resolved: Resolved) -> Iterable[Finding]:
                 )
     if capped and not over:
         yield verdict(
-            "balance.place-cap",
             "ok",
             "No place carries more than it may",
             "Every loading against what each place may carry.",
@@ -85,10 +85,9 @@ def place_cap(loads: Loads, resolved: Resolved) -> Iterable[Finding]:
     mark="statics",
     form="cg limits",
 )
-def limit_twice(limits: Limits) -> Iterable[Finding]:
+def limit_twice(limits: Limits) -> Iterable[Verdict]:
     for side, station, chord in limits.twice:
         yield verdict(
-            "balance.limit-twice",
             "unknown",
             "The {s} limit is given twice, {d} apart: which?",
             "By its station {a}, by its part of the MAC {b}. The narrower of the two is judged meanwhile.",
@@ -109,8 +108,9 @@ def limit_twice(limits: Limits) -> Iterable[Finding]:
     source="170 and 190 lb for a person, FAA; least fuel AC 43.13-1B chapter 10 (from memory)",
     mark="from memory",
     form="cg limits",
+    settles=decide("A lighter unit, less fuel, or fewer people; the plate is not to be argued with."),
 )
-def useful_load(limits: Limits, ledger: Ledger, loads: Loads, resolved: Resolved) -> Iterable[Finding]:
+def useful_load(limits: Limits, ledger: Ledger, loads: Loads, resolved: Resolved) -> Iterable[Verdict]:
     tanks = loads.tanks(True)
     holds = [
         lambda t=t, p=p: (
@@ -132,16 +132,16 @@ def useful_load(limits: Limits, ledger: Ledger, loads: Loads, resolved: Resolved
     ]
     least = min_fuel_for_check(sum(powers))
     places = sum(1 for s in resolved.project.craft.seats.values() if s.heaviest is None or s.heaviest.si >= person)
-    level: Level = "stop" if useful < HEAVY_KG + least else "watch" if people < places else "ok"
+    judged = kept(useful, "mass", at_least(HEAVY_KG + least)).or_by(
+        "watch", "full tanks leave room for fewer people than places", people < places
+    )
     message = "Empty {e}, gross {g}. Full tanks, {f}, leave {l}, room for {n} of {p}."
-    if level == "stop":
+    if judged.level == "stop":
         message += " Not even one heavy person with {h} of fuel fits."
     yield verdict(
-        "balance.useful-load",
-        level,
+        judged,
         "Useful load {u}",
         message,
-        compared=Compared(value=useful, dimension="mass", lo=HEAVY_KG + least),
         u=q(useful, "mass"),
         e=q(ledger.empty.mass_kg, "mass"),
         g=q(limits.gross, "mass"),
@@ -159,21 +159,20 @@ def useful_load(limits: Limits, ledger: Ledger, loads: Loads, resolved: Resolved
     limit="ok where the chance to keep it is above 90 %, stop below 50 %",
     source="owner's wish; JCGM 100:2008 (from memory)",
     mark="from memory",
+    settles=decide("Find the mass elsewhere, or give up the wish."),
 )
-def mass_target(limits: Limits, ledger: Ledger) -> Iterable[Finding]:
+def mass_target(limits: Limits, ledger: Ledger) -> Iterable[Verdict]:
     wanted = limits.limits.empty_wanted
     if wanted is None:
         return
     mass = ledger.empty.mass
     chance = chance_at_most(wanted.si, mass.value, mass.u)
-    level: Level = "ok" if chance > 0.9 else "watch" if chance >= 0.5 else "stop"
+    judged = band(chance, "percent", ok=at_least(0.9), watch=at_least(0.5))
     over = mass.value > wanted.si
     yield verdict(
-        "balance.mass-target",
-        level,
+        judged,
         "Still {d} to find" if over else "{d} under the empty mass wanted",
         "Empty {m} ±{u}, wanted {w}. The chance to keep it is {p}.",
-        compared=Compared(value=mass.value, dimension="mass", hi=wanted.si, doubt=2 * mass.u or None),
         d=q(abs(wanted.si - mass.value), "mass"),
         m=q(mass.value, "mass"),
         u=q(2 * mass.u, "mass"),
@@ -189,10 +188,11 @@ def mass_target(limits: Limits, ledger: Ledger) -> Iterable[Finding]:
     source="moments; JCGM 100:2008 bounds (from memory)",
     mark="from memory",
     form="cg limits",
+    settles=measure("Ask for that craft's weighing sheets, before and after."),
 )
-def story(ledger: Ledger, resolved: Resolved) -> Iterable[Finding]:
-    told = resolved.project.craft.story
-    if all(getattr(told, name) is None for name in type(told).model_fields):
+def story(ledger: Ledger, resolved: Resolved) -> Iterable[Verdict]:
+    tale = resolved.project.craft.story
+    if all(getattr(tale, name) is None for name in type(tale).model_fields):
         return
     base = "/craft/story"
     words = {
@@ -202,7 +202,7 @@ def story(ledger: Ledger, resolved: Resolved) -> Iterable[Finding]:
         "moved_aft": "how far aft its new unit went",
         "cg_forward": "how far forward its CG came",
     }
-    asks = [lambda n=n, w=w: need(getattr(told, n), f"{base}/{n}", w) for n, w in words.items()]
+    asks = [lambda n=n, w=w: need(getattr(tale, n), f"{base}/{n}", w) for n, w in words.items()]
     figures, _ = ask_all(lambda: ask_all(*asks), lambda: ledger.before)
     bounds = [f.plus_minus.si if f.plus_minus else 0.0 for f in figures]
     if not any(bounds):
@@ -214,15 +214,13 @@ def story(ledger: Ledger, resolved: Resolved) -> Iterable[Finding]:
     )
     if hi <= 0:
         yield verdict(
-            "balance.story",
             "stop",
             "The tale contradicts itself",
             "With the unit where it is said to be, the CG cannot have gone that way.",
         )
         return
     yield verdict(
-        "balance.story",
-        level,
+        told(own, "mass", level, "what the tale allows: half to twice this mass"),
         "The tale fits a craft of {a} to {b} empty",
         "This one weighs {m}."
         + (
@@ -235,5 +233,4 @@ def story(ledger: Ledger, resolved: Resolved) -> Iterable[Finding]:
         a=q(max(lo, 0.0), "mass"),
         b=q(hi, "mass"),
         m=q(own, "mass"),
-        compared=Compared(value=own, dimension="mass", lo=lo, hi=hi),
     )

@@ -7,9 +7,11 @@ from typing import Any
 
 from ...errors import CannotSay, or_gap, or_none
 from ...figure.trace import standard_uncertainty
+from ...judging.band import Band, at_least, at_most, band, beyond, kept, within
 from ...judging.certainty import chance_at_most
-from ...judging.finding import BUTT_LINE, STATION, Compared, Finding, LeftOut, Level, counted, q, word
-from ...judging.register import rule, verdict
+from ...judging.finding import BUTT_LINE, STATION, LeftOut, counted, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, decide, measure
 from ...judging.subjects import Subject, known_of
 from ...resolved.craft import Resolved
 from ...resolved.loads import Loads
@@ -21,12 +23,15 @@ from .frontier import Side, Worst
 from .quantities import LoadedCase, Loadings, TrailPoint, least_first
 
 
-def _side(loadings: Loadings, loads: Loads, rule_id: str, side: str, end: str) -> Iterable[Finding]:
+def _side(loadings: Loadings, loads: Loads, rule_id: str, side: str, end: str) -> Iterable[Verdict]:
     case, point = loadings.least_sure(side)
     margin, u = point.margin(side), point.u(side)
-    level: Level = "stop" if margin < 0 else "watch" if margin < 2 * u else "ok"
-    if side == "aft" and level == "ok" and margin < 0.05 * (point.aft_limit_m - point.forward_limit_m):
-        level = "watch"
+    judged = against(point.x_m, point.limit(side), side, 2 * u).or_by(
+        "watch",
+        "closer to the aft limit than a twentieth of the range",
+        side == "aft" and margin < 0.05 * (point.aft_limit_m - point.forward_limit_m),
+    )
+    level = judged.level
     title = f"{end} limit passed by {{d}}" if margin < 0 else f"{end} limit kept by {{d}}"
     message = "{loading}, {tanks}. CG at {x} ±{u}, limit {limit}, at {m}."
     if level == "watch" and margin < 2 * u:
@@ -34,13 +39,9 @@ def _side(loadings: Loadings, loads: Loads, rule_id: str, side: str, end: str) -
     elif level == "watch":
         message += " Close to the aft limit: less stability, slow or no recovery from a stall or spin."
     yield verdict(
-        rule_id,
-        level,
+        judged,
         title,
         message,
-        compared=Compared(
-            value=point.x_m, dimension="length", lo=point.forward_limit_m, hi=point.aft_limit_m, doubt=2 * u or None
-        ),
         working=point.margin_working(side),
         can_suggest=level in ("stop", "watch"),
         left_out=loadings.unsaid,
@@ -54,10 +55,10 @@ def _side(loadings: Loadings, loads: Loads, rule_id: str, side: str, end: str) -
     )
 
 
-def against(x_m: float, limit_m: float, side: str, doubt_m: float) -> Compared:
-    """A CG against the limit on one side."""
-    lo, hi = (limit_m, None) if side == "forward" else (None, limit_m)
-    return Compared(x_m, "length", lo, hi, doubt_m or None)
+def against(x_m: float, limit_m: float, side: str, doubt_m: float) -> Band:
+    """A CG against the limit on one side: it stops outside, and is watched where its doubt reaches across."""
+    bound = at_least(limit_m) if side == "forward" else at_most(limit_m)
+    return kept(x_m, "length", bound, doubt_m)
 
 
 def _tanks(loads: Loads, case: LoadedCase, point: TrailPoint) -> str:
@@ -76,8 +77,9 @@ def _tanks(loads: Loads, case: LoadedCase, point: TrailPoint) -> str:
     source="designer's limit; statics",
     mark="statics",
     form="cg limits",
+    settles=adjust("Move something aft, or take weight out ahead of the CG."),
 )
-def cg_forward(loadings: Loadings, loads: Loads) -> Iterable[Finding]:
+def cg_forward(loadings: Loadings, loads: Loads) -> Iterable[Verdict]:
     return _side(loadings, loads, "balance.cg-forward", "forward", "Forward")
 
 
@@ -88,8 +90,9 @@ def cg_forward(loadings: Loadings, loads: Loads) -> Iterable[Finding]:
     source="designer's limit; FAA-H-8083-1B ch. 2 (from memory)",
     mark="from memory",
     form="cg limits",
+    settles=adjust("Move something forward, or take weight out behind the CG."),
 )
-def cg_aft(loadings: Loadings, loads: Loads) -> Iterable[Finding]:
+def cg_aft(loadings: Loadings, loads: Loads) -> Iterable[Verdict]:
     return _side(loadings, loads, "balance.cg-aft", "aft", "Aft")
 
 
@@ -100,12 +103,11 @@ def cg_aft(loadings: Loadings, loads: Loads) -> Iterable[Finding]:
     source="FAA-H-8083-1 adverse-loading checks (from memory)",
     mark="from memory",
 )
-def loadings(loadings: Loadings, loads: Loads, resolved: Resolved) -> Iterable[Finding]:
+def loadings(loadings: Loadings, loads: Loads, resolved: Resolved) -> Iterable[Verdict]:
     limited = resolved.has("cg limits")
     cases, gaps = loadings.cases_and_gaps if limited else loadings.loads_and_gaps
     for key, gap in gaps.items():
         yield verdict(
-            "balance.loadings",
             "unknown",
             "Cannot say yet: {l}",
             "This loading is left out of the verdicts above.",
@@ -115,7 +117,6 @@ def loadings(loadings: Loadings, loads: Loads, resolved: Resolved) -> Iterable[F
         )
     if not gaps and cases:
         yield verdict(
-            "balance.loadings",
             "ok",
             counted(len(cases), "One loading ", "{n} loadings ")
             + ("followed to empty tanks" if limited else "checked"),
@@ -145,21 +146,20 @@ def _worst_known(every: EveryLoading) -> tuple[list[tuple[Side, Worst, float]], 
     source="statics; adverse loading of FAA-H-8083-1 and AC 43.13-1B chapter 10 (from memory)",
     mark="from memory",
     form="cg limits",
+    settles=decide("Limit what a place may carry, as its sentence says, and placard it."),
 )
-def worst_loading(every: EveryLoading) -> Iterable[Finding]:
+def worst_loading(every: EveryLoading) -> Iterable[Verdict]:
     if not every.ranges_given:
         return
     over = every.over_at_lightest
     if over is not None:
         lightest, gross = over
         yield verdict(
-            "balance.worst-loading",
-            "stop",
+            beyond(lightest, "mass", at_most(gross), "stop"),
             "Even the lightest loading is {d} over gross",
             "With every place at its lightest and the tanks empty: {m} of {cap}. No loading keeps it, and the CG "
             "of none is judged. A lighter unit, or less of what stays aboard; a higher gross mass is its designer's to "
             "give.",
-            compared=Compared(value=lightest, dimension="mass", hi=gross),
             d=q(lightest - gross, "mass"),
             m=q(lightest, "mass"),
             cap=q(gross, "mass"),
@@ -169,7 +169,10 @@ def worst_loading(every: EveryLoading) -> Iterable[Finding]:
     side, worst, u = min(found, key=lambda f: f[1].margin_m / (f[2] or 1e-12))
     above = every.above_outline_kg if left_out is None else 0.0
     aboard = every.items if left_out is None else every.sure_items
-    level: Level = "stop" if worst.margin_m < 0 or above > 0 else "watch" if worst.margin_m < 2 * u else "ok"
+    judged = against(worst.at.x_m, worst.limit_m, side, 2 * u).or_by(
+        "stop", "the outline ends below what may be loaded", above > 0
+    )
+    level = judged.level
     loads = [(i, worst.at.loads_kg[i.id]) for i, _ in aboard]
     listed = ", ".join(f"{{n{k}}} {{m{k}}}" for k in range(len(loads)))
     which = "Worst of all" if left_out is None else "Worst of what is known"
@@ -192,15 +195,13 @@ def worst_loading(every: EveryLoading) -> Iterable[Finding]:
     if worst.below_envelope:
         message += " That is lighter than the envelope reaches: its lowest limits are held."
     yield verdict(
-        "balance.worst-loading",
-        level,
+        judged,
         "Some loading passes the {side} limit by {d}"
         if worst.margin_m < 0
         else "Some loading is heavier than the outline reaches"
         if above > 0
         else "Every loading keeps the {side} limit by {d}",
         message,
-        compared=against(worst.at.x_m, worst.limit_m, side, 2 * u),
         can_suggest=level != "ok",
         left_out=left_out,
         side=word(side),
@@ -220,22 +221,21 @@ def worst_loading(every: EveryLoading) -> Iterable[Finding]:
     source="statics",
     mark="statics",
     form="cg limits",
+    settles=adjust("Stop the slide of the seat, or move the CG of the empty craft."),
 )
-def seat_slide(every: EveryLoading) -> Iterable[Finding]:
+def seat_slide(every: EveryLoading) -> Iterable[Verdict]:
     if every.ranges_given or not every.slides or not every.loads.keys:
         return
     sides: tuple[Side, Side] = ("forward", "aft")
     found = [(s, *every.slid(s)) for s in sides]
     side, name, x, limit, margin, u = min(found, key=lambda f: least_first(f[4], f[5]))
-    level: Level = "stop" if margin < 0 else "watch" if margin < 2 * u else "ok"
+    judged = against(x, limit, side, 2 * u)
     yield verdict(
-        "balance.seat-slide",
-        level,
+        judged,
         "With the seats slid {s} the {s} limit is passed by {d}"
         if margin < 0
         else "With the seats slid {s} the {s} limit is kept by {d}",
         "{l}: CG at {x} ±{u}, limit {k}. With fuel as loaded and without any.",
-        compared=against(x, limit, side, 2 * u),
         s=word("forward" if side == "forward" else "aft"),
         d=q(abs(margin), "length"),
         l=word(name),
@@ -251,18 +251,18 @@ def seat_slide(every: EveryLoading) -> Iterable[Finding]:
     limit="stop above, watch if the doubt reaches above",
     source="designer's limit",
     mark="statics",
+    settles=decide("Carry less in that loading, or a lighter unit."),
 )
-def mass_max(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
+def mass_max(loadings: Loadings, limits: Limits) -> Iterable[Verdict]:
     name, centre = loadings.heaviest_loading
     m, u, cap = centre.mass_kg, centre.mass.u, limits.gross
-    level: Level = "stop" if m > cap else "watch" if m + 2 * u > cap else "ok"
+    judged = kept(m, "mass", at_most(cap), 2 * u)
+    level = judged.level
     chance: dict[str, Any] = {"p": q(chance_at_most(cap, m, u), "percent")} if level == "watch" else {}
     yield verdict(
-        "balance.mass-max",
-        level,
+        judged,
         "Gross mass passed by {d}" if m > cap else "{d} of gross mass left",
         "{loading}: {m} ±{u} of {cap}." + (" The chance to keep it is {p}." if level == "watch" else ""),
-        compared=Compared(value=m, dimension="mass", hi=cap, doubt=2 * u or None),
         left_out=loadings.unsaid,
         d=q(abs(cap - m), "mass"),
         loading=word(name),
@@ -280,8 +280,9 @@ def mass_max(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
     source="designer's limit",
     mark="statics",
     form="cg limits",
+    settles=decide("Keep the loading inside the masses that the designer gave limits for."),
 )
-def envelope_range(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
+def envelope_range(loadings: Loadings, limits: Limits) -> Iterable[Verdict]:
     masses = limits.envelope.masses_kg
     if not masses:
         return
@@ -290,7 +291,6 @@ def envelope_range(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
         if heavy > masses[-1] + 1e-9 or light < masses[0] - 1e-9:
             over = heavy > masses[-1] + 1e-9
             yield verdict(
-                "balance.envelope-range",
                 "stop" if over else "watch",
                 "{l}: above the envelope" if over else "{l}: below the envelope",
                 "{m} is outside the masses that the envelope covers; the limits of its nearest corner were held.",
@@ -307,8 +307,9 @@ def envelope_range(loadings: Loadings, limits: Limits) -> Iterable[Finding]:
     source="designer's limit; 25 mm: common practice, no source",
     mark="common practice",
     form="cg limits",
+    settles=adjust("Move a part across, or placard which seat is filled first."),
 )
-def cg_lateral(limits: Limits, ledger: Ledger, loads: Loads) -> Iterable[Finding]:
+def cg_lateral(limits: Limits, ledger: Ledger, loads: Loads) -> Iterable[Verdict]:
     lo, hi, given = limits.lateral
     empty = ledger.empty_y
     left = lambda c: min(c.station_m - lo, hi - c.station_m)
@@ -316,15 +317,13 @@ def cg_lateral(limits: Limits, ledger: Ledger, loads: Loads) -> Iterable[Finding
     known = known_of(named, lambda k: apply_ledger([*loads.people(k), *loads.fuel(k, True)], "y", start=empty))
     found = [("Empty", empty), *((loads.name(k), c) for k, c in known.answers)]
     name, centre = min(found, key=lambda f: least_first(left(f[1]), f[1].station.u))
-    y, margin = centre.station, left(centre)
-    level: Level = ("stop" if given else "watch") if margin < 0 else "watch" if margin < 2 * y.u else "ok"
+    y = centre.station
+    judged = band(y.value, "length", ok=within(lo, hi), watch=within(lo, hi) if given else None, doubt=2 * y.u)
     yield verdict(
-        "balance.cg-lateral",
-        level,
+        judged,
         "CG {d} off the centreline",
         "{l}: {y} ±{u}"
         + ("." if given else "; no lateral limit given, 25 mm taken. Roll control is not checked here."),
-        compared=Compared(value=y.value, dimension="length", lo=lo, hi=hi, doubt=2 * y.u or None),
         left_out=known.left_out,
         d=q(abs(y.value), "length"),
         l=word(name),
@@ -340,8 +339,10 @@ def cg_lateral(limits: Limits, ledger: Ledger, loads: Loads) -> Iterable[Finding
     source="JCGM 100:2008 (from memory)",
     mark="from memory",
     form="cg limits",
+    settles=measure("Measure the figure that its sentence names."),
+    about="guesses",
 )
-def rests_on_guess(loadings: Loadings) -> Iterable[Finding]:
+def rests_on_guess(loadings: Loadings) -> Iterable[Verdict]:
     side = min(("forward", "aft"), key=lambda s: loadings.worst(s)[1].margin(s) / (loadings.worst(s)[1].u(s) or 1e-12))
     _, point = loadings.worst(side)
     u = point.u(side)
@@ -351,7 +352,6 @@ def rests_on_guess(loadings: Loadings) -> Iterable[Finding]:
     if share > 0.5 and abs(point.margin(side)) < 2 * u:
         top = max(guessed, key=lambda o: abs(guessed[o]) * o.u)
         yield verdict(
-            "balance.rests-on-guess",
             "watch",
             "The verdict rests on a guess",
             "The {what} is {origin}. It alone moves the CG by ±{d}. Measure it.",
@@ -361,7 +361,6 @@ def rests_on_guess(loadings: Loadings) -> Iterable[Finding]:
         )
     else:
         yield verdict(
-            "balance.rests-on-guess",
             "ok",
             "The verdict does not hang on a guess",
             "Guessed figures make {s} of the doubt in the closest margin.",

@@ -7,9 +7,10 @@ from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, ask_all
 from ...figure.trace import need
-from ...judging.band import at_least, band, within
-from ...judging.finding import BUTT_LINE, Compared, Finding, LeftOut, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, at_most, band, within
+from ...judging.finding import BUTT_LINE, LeftOut, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, decide, measure
 from ...physics.hydrostatics import heel_angle, metacentric_height
 from ...physics.stability import fluid_gm, loll, offset_load_limit, wall_sided_heel, wall_sided_limit
 from ...resolved.craft import Resolved
@@ -32,23 +33,20 @@ GM_WATCH_M = 0.35
     source="common practice, no source",
     mark="common practice",
     form="afloat",
+    settles=adjust("Move a part to the other side; no part can be moved far enough by itself."),
 )
-def heel(afloat: AfloatStates) -> Iterable[Finding]:
+def heel(afloat: AfloatStates) -> Iterable[Verdict]:
     s = afloat.worst("heel")
     angle = s.after.heel_rad
     if angle is None:
         return
     doubt = afloat.doubts(s.id)[1]
-    judged = band(
-        angle, "angle", ok=within(-HEEL_OK, HEEL_OK), watch=within(-HEEL_STOP, HEEL_STOP), soft=True, doubt=doubt
-    )
+    judged = band(angle, "angle", ok=within(-HEEL_OK, HEEL_OK), watch=within(-HEEL_STOP, HEEL_STOP), doubt=doubt)
     yield verdict(
-        "balance.heel",
-        judged.level,
+        judged,
         "Lists {d} to {side}",
         "{s}: {a} → {b}, ±{u}; 1° is allowed, above 3° it stops. Linear, good for small angles.",
         left_out=afloat.unsaid_stiff,
-        compared=judged.compared,
         working=heel_angle.working(s.after.heel_moment_kg_m, s.after.displacement_kg, s.after.gm_m),
         can_suggest=judged.level != "ok",
         d=q(abs(angle), "angle"),
@@ -67,22 +65,21 @@ def heel(afloat: AfloatStates) -> Iterable[Finding]:
     source="IMO 2008 IS Code, 0.15 m general (from memory); nothing applies straight to small pleasure craft",
     mark="from memory",
     form="afloat",
+    settles=measure("Incline her; then weight low, or out from high up."),
 )
-def gm(afloat: AfloatStates) -> Iterable[Finding]:
+def gm(afloat: AfloatStates) -> Iterable[Verdict]:
     s = afloat.worst("gm")
     value = s.after.gm_m
     if value <= 0:
         hydro = afloat.floating.hydro
         angle = loll(value, hydro.bm_m) if hydro.kb_m > 0 else None
         yield verdict(
-            "balance.gm",
-            "stop",
+            band(value, "length", ok=at_least(GM_WATCH_M), watch=at_least(GM_LEAST_M)),
             "GM is lost: {a} → {b}",
             "{s}. She will not stay upright."
             + (" By a wall-sided hull she lolls to {l}." if angle is not None else "")
             + " Take weight off high up or put weight low; fill slack low tanks, the low side first. Never move "
             "weight to the high side: she flops over to a greater angle.",
-            compared=Compared(value=value, dimension="length", lo=GM_LEAST_M),
             working=metacentric_height.working(afloat.floating.hydro.km_m, s.after.kg_m),
             a=q(s.before.gm_m, "length"),
             b=q(value, "length"),
@@ -93,8 +90,10 @@ def gm(afloat: AfloatStates) -> Iterable[Finding]:
     by, floating = afloat.floating.gm_by, afloat.floating
     drop = 1 - value / s.before.gm_m if s.before.gm_m > 0 else 1.0
     settled, doubt = by == "inclined", afloat.doubts(s.id)[2]
-    judged = band(value, "length", ok=at_least(GM_WATCH_M), watch=at_least(GM_LEAST_M), soft=True, doubt=doubt)
-    level = "watch" if judged.level == "ok" and (drop > 0.15 or not settled) else judged.level
+    judged = band(value, "length", ok=at_least(GM_WATCH_M), watch=at_least(GM_LEAST_M), doubt=doubt)
+    judged = judged.or_by("watch", "it drops by more than 15 %", drop > 0.15).or_by(
+        "watch", "it is an estimate", not settled
+    )
     words = {
         "form estimate": "An estimate is not settled: incline her or time ten rolls.",
         "timed roll": "By the lowest roll coefficient: incline her to be sure.",
@@ -103,8 +102,7 @@ def gm(afloat: AfloatStates) -> Iterable[Finding]:
     said = words.get(by, "The height of her CG is an entry: incline her to be sure.")
     slack, unknown = afloat.slack(s.id, True)
     yield verdict(
-        "balance.gm",
-        level,
+        judged,
         "GM {a} → {b}, {by}",
         f"{{s}}, ±{{u}}. {said}"
         + (
@@ -117,7 +115,6 @@ def gm(afloat: AfloatStates) -> Iterable[Finding]:
             [*afloat.unsaid.names, *(["the free surface of every tank"] if unknown else [])],
             [*afloat.unsaid.needs, *unknown],
         ),
-        compared=Compared(value=value, dimension="length", lo=GM_LEAST_M, doubt=doubt or None),
         u=q(doubt, "length"),
         working=metacentric_height.working(floating.hydro.km_m, s.after.kg_m)
         if not slack
@@ -137,8 +134,9 @@ def gm(afloat: AfloatStates) -> Iterable[Finding]:
     source="common practice, no source; ship stability texts (from memory)",
     mark="common practice",
     form="afloat",
+    settles=adjust("Shut the pipe across, press tanks full, or divide them lengthwise."),
 )
-def free_surface(afloat: AfloatStates, loads: Loads) -> Iterable[Finding]:
+def free_surface(afloat: AfloatStates, loads: Loads) -> Iterable[Verdict]:
     found = [(s, afloat.free_surface(s.id, True, s.after.displacement_kg)) for s in afloat.states()]
     needs = {n.pointer: n for s in afloat.states() for n in afloat.slack(s.id, True)[1]}
     if needs:
@@ -151,10 +149,10 @@ def free_surface(afloat: AfloatStates, loads: Loads) -> Iterable[Finding]:
     solid = state.after.gm_m + fsc
     share = fsc / solid if solid > 0 else 1.0
     open_across = any(t.joined == "pipe across, open" for _, _, t in loads.tanks(True))
-    level: Level = "stop" if share > 0.5 else "watch" if share > 0.1 else "ok"
+    judged = band(share, "percent", ok=at_most(0.1), watch=at_most(0.5))
+    level = judged.level
     yield verdict(
-        "balance.free-surface",
-        level,
+        judged,
         "Slack tanks take {d} off GM",
         "{s}: {p} of it."
         + (
@@ -165,7 +163,6 @@ def free_surface(afloat: AfloatStates, loads: Loads) -> Iterable[Finding]:
             else ""
         ),
         left_out=afloat.unsaid,
-        compared=Compared(value=share, dimension="percent", hi=0.1),
         d=q(fsc, "length"),
         s=word(state.name),
         p=q(share, "percent"),
@@ -179,8 +176,9 @@ def free_surface(afloat: AfloatStates, loads: Loads) -> Iterable[Finding]:
     source="common practice, no source",
     mark="common practice",
     form="afloat",
+    settles=adjust("Draw from both sides, or fit a transfer pump."),
 )
-def one_side_tank(fuel: Fuel, afloat: AfloatStates) -> Iterable[Finding]:
+def one_side_tank(fuel: Fuel, afloat: AfloatStates) -> Iterable[Verdict]:
     if not fuel.on_sides:
         fuel.every_side  # noqa: B018  a tank of which nobody said where it lies is not on the centreline
         return
@@ -198,7 +196,6 @@ def one_side_tank(fuel: Fuel, afloat: AfloatStates) -> Iterable[Finding]:
     angle, gm, state, body = max(found, key=lambda f: abs(f[0]))
     if gm <= 0:
         yield verdict(
-            "balance.one-side-tank",
             "stop",
             "With the {t} empty GM is lost",
             "{s}: {g} is left. She will not stay upright.",
@@ -212,13 +209,11 @@ def one_side_tank(fuel: Fuel, afloat: AfloatStates) -> Iterable[Finding]:
         angle, "angle", ok=within(-math.radians(2), math.radians(2)), watch=within(-math.radians(5), math.radians(5))
     )
     yield verdict(
-        "balance.one-side-tank",
-        judged.level,
+        judged,
         "With the {t} empty she lists {a}",
         "{s}, the others as they are. Linear, GM as it is then."
         + ("" if judged.level == "ok" else " Draw from both, or shut one off in good time."),
         left_out=afloat.unsaid_stiff,
-        compared=judged.compared,
         working=heel_angle.working(
             state.after.heel_moment_kg_m - got(body.mass).value * got(body.y).value,
             state.after.displacement_kg - got(body.mass).value,
@@ -249,8 +244,9 @@ def _without(afloat: AfloatStates, state: State, body: Body) -> tuple[float, flo
     source="ISO 12217-1 offset-load test (from memory); wall-sided heel",
     mark="from memory",
     form="afloat",
+    settles=decide("Fewer people, or weight low; deck edge and openings are a surveyor's to judge."),
 )
-def offset_load(afloat: AfloatStates, loads: Loads, resolved: Resolved) -> Iterable[Finding]:
+def offset_load(afloat: AfloatStates, loads: Loads, resolved: Resolved) -> Iterable[Verdict]:
     crowd = resolved.project.craft.flotation.crowd
     if crowd is None:
         return
@@ -287,10 +283,12 @@ def offset_load(afloat: AfloatStates, loads: Loads, resolved: Resolved) -> Itera
         beam = need(resolved.project.craft.flotation.beam, "/craft/flotation/beam", "beam at the waterline").si
     valid = wall_sided_limit(freeboard, afloat.floating.draft.value, beam)
     under = angle > math.atan(2 * freeboard / beam)
-    level: Level = "stop" if angle > limit or under else "watch" if angle > limit / 2 or angle > valid else "ok"
+    judged = band(angle, "angle", ok=at_most(limit / 2), watch=at_most(limit))
+    judged = judged.or_by("stop", "her deck edge goes under", under).or_by(
+        "watch", "beyond what the estimate is good for", angle > valid
+    )
     yield verdict(
-        "balance.offset-load",
-        level,
+        judged,
         "With everybody on one side she heels {a}",
         "{s}: {m} of people and load {y} out, to the side to which she lists. {l} is allowed."
         + (
@@ -301,7 +299,6 @@ def offset_load(afloat: AfloatStates, loads: Loads, resolved: Resolved) -> Itera
             else ""
         ),
         left_out=afloat.unsaid_stiff,
-        compared=Compared(value=angle, dimension="angle", hi=limit / 2),
         a=q(angle, "angle"),
         s=word(state.name),
         m=q(people, "mass"),

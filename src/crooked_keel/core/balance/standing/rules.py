@@ -8,8 +8,10 @@ from collections.abc import Iterable
 from typing import Any
 
 from ...errors import or_none
-from ...judging.finding import Compared, Finding, LeftOut, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, band, beyond
+from ...judging.finding import LeftOut, Level, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust
 from ...resolved.craft import Resolved
 from ..ledger.quantities import Ledger
 from ..wheels.functions import stand_load
@@ -26,23 +28,23 @@ from .supports import OnSupports
     source="statics; 5 %: common practice, no source",
     mark="common practice",
     form="scales",
+    settles=adjust("A stand or weight on the light wheel whenever nobody holds it."),
 )
-def supports(supports: OnSupports, ledger: Ledger) -> Iterable[Finding]:
+def supports(supports: OnSupports, ledger: Ledger) -> Iterable[Verdict]:
     after, before = supports.after, dict(supports.before)
     name, load = min(after, key=lambda r: r[1])
     share = load / ledger.empty.mass_kg
-    level: Level = "stop" if load < 0 else "watch" if share < 0.05 else "ok"
+    judged = band(load, "mass", ok=at_least(0.05 * ledger.empty.mass_kg), watch=at_least(0.0))
+    level = judged.level
     words = {
         "ok": "Empty and level: {a} → {b}, {p} of the mass.",
         "watch": "Empty and level: {a} → {b}, under 5 % of the mass: it steers and stands lightly.",
         "stop": "Empty and level: {a} → {b}. It needs a stand or ballast before anybody leaves it.",
     }
     yield verdict(
-        "balance.supports",
-        level,
+        judged,
         "{s} carries {b}" if load >= 0 else "{s} lifts: the craft tips",
         words[level],
-        compared=Compared(value=load, dimension="mass", lo=0.0),
         s=word(name),
         a=q(before[name], "mass"),
         b=q(load, "mass"),
@@ -50,13 +52,16 @@ def supports(supports: OnSupports, ledger: Ledger) -> Iterable[Finding]:
     )
 
 
-def _every_step(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
+def _every_step(standing: Standing, resolved: Resolved) -> Iterable[Verdict]:
     """The step of the work that leaves least on a wheel, with what keeps it down."""
     step = min(standing.steps, key=lambda s: s.loads[s.light] / s.mass_kg)
     light = step.light
     load, least = step.loads[light], LEAST_SHARE * step.mass_kg
     leaning = step.hand_kg is not None and step.hand_kg < 0
-    level: Level = "stop" if load < 0 else "watch" if load < least or leaning else "ok"
+    judged = band(load, "mass", ok=at_least(least), watch=at_least(0.0)).or_by(
+        "watch", "a hand on its far end lifts it", leaning
+    )
+    level = judged.level
     params: dict[str, Any] = {}
     message = "{s}: {m}, in the attitude in which it stands. "
     mains = [p[0] for p, s in zip(step.places, standing.stands, strict=True) if s.role == "main"]
@@ -92,8 +97,7 @@ def _every_step(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
     else:
         message += "A stand beyond the CG keeps it down. Set it before the last bolt comes out."
     yield verdict(
-        "balance.engine-out",
-        level,
+        judged,
         "It tips: {n} lifts" if load < 0 else "{n} keeps {l} at every step" if level == "ok" else "{n} is down to {l}",
         message,
         left_out=standing.unsaid,
@@ -101,7 +105,6 @@ def _every_step(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
         l=q(load, "mass"),
         s=word(step.name),
         m=q(load, "mass"),
-        compared=Compared(value=load, dimension="mass", lo=0.0),
         working=working,
         **params,
     )
@@ -115,13 +118,13 @@ def _every_step(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
     source="statics; 50 mm and 10°: common practice, no source",
     mark="common practice",
     form="scales",
+    settles=adjust("A stand under the side to which it leans, set before the step that its sentence names."),
 )
-def tipping(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
+def tipping(standing: Standing, resolved: Resolved) -> Iterable[Verdict]:
     if resolved.in_line:
         return
     if standing.in_one_line:
         yield verdict(
-            "balance.tipping",
             "stop",
             "Its {n} wheels stand in one line: it tips over",
             "By the stations and butt lines that were entered nothing holds it beside that line. A stand to one side, "
@@ -137,13 +140,15 @@ def tipping(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
         found.append((nearest.inside_m, step, nearest))
     inside, step, edge = min(found, key=lambda f: f[0])
     shallow = step.height_m is not None and edge.angle_rad < math.radians(10)
-    level: Level = "stop" if inside < 2 * step.u_m else "watch" if inside < 0.05 or shallow else "ok"
+    judged = band(inside, "length", ok=at_least(0.05), watch=at_least(0.0), doubt=2 * step.u_m)
+    judged = judged.or_by("stop", "its doubt reaches over the edge", inside < 2 * step.u_m).or_by(
+        "watch", "it tips over at less than 10°", shallow
+    )
     unsaid = standing.unsaid
     blank = LeftOut(["the height of its CG"], step.height_needs) if step.height_m is None else LeftOut()
     a, b = (standing.stands[i].name for i in edge.between)
     yield verdict(
-        "balance.tipping",
-        level,
+        judged,
         "CG {d} inside its wheels" if inside >= 0 else "CG {d} outside its wheels",
         "{s}: nearest to the line between {a} and {b}, doubt ±{u}"
         + (
@@ -160,7 +165,6 @@ def tipping(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
         b=word(b),
         u=q(2 * step.u_m, "length"),
         t=q(edge.angle_rad, "angle"),
-        compared=Compared(value=inside, dimension="length", lo=0.05, doubt=2 * step.u_m or None),
     )
 
 
@@ -172,8 +176,9 @@ def tipping(standing: Standing, resolved: Resolved) -> Iterable[Finding]:
     source="statics; 50 mm, 5 % and 20 kg: common practice, no source",
     mark="statics",
     form="scales",
+    settles=adjust("The stand or weight that its sentence names, set before the last bolt comes out."),
 )
-def engine_out(standing: Standing, axles: Axles | None, ledger: Ledger, resolved: Resolved) -> Iterable[Finding]:
+def engine_out(standing: Standing, axles: Axles | None, ledger: Ledger, resolved: Resolved) -> Iterable[Verdict]:
     if axles is None or not resolved.has("wheels in line"):
         yield from _every_step(standing, resolved)
         return
@@ -181,12 +186,10 @@ def engine_out(standing: Standing, axles: Axles | None, ledger: Ledger, resolved
     under = axles.stand_under(out)
     if under is not None:
         yield verdict(
-            "balance.engine-out",
-            "stop",
+            beyond(under[1], "length", at_least(UNDER_M), "stop"),
             "With the engine out the stand carries all, {d} from the {w} axle",
             "The CG is at the stand or beyond it, and under 50 mm from that axle nothing steadies it: it tips over "
             "that wheel. Stand it elsewhere, or hang weight on before the last bolt comes out.",
-            compared=Compared(value=under[1], dimension="length", lo=UNDER_M),
             w=word(under[0]),
             d=q(under[1], "length"),
         )
@@ -195,7 +198,6 @@ def engine_out(standing: Standing, axles: Axles | None, ledger: Ledger, resolved
     margin = abs(out.station_m - axles.stand)
     if now[1] > out.mass_kg:
         yield verdict(
-            "balance.engine-out",
             "stop",
             "With the engine out it tips over the {w} wheel",
             "The CG lies beyond that wheel: the stand would have to pull. {m} on the wheel of {a} in all. Stand it "
@@ -209,7 +211,6 @@ def engine_out(standing: Standing, axles: Axles | None, ledger: Ledger, resolved
     doubt = 2 * math.hypot(out.station.u, axles.stand_place.u)
     level: Level = "watch" if was[0] != now[0] or margin < 0.03 + doubt else "ok"
     yield verdict(
-        "balance.engine-out",
         level,
         "With the engine out the {w} wheel stays down, {m}"
         if was[0] == now[0]

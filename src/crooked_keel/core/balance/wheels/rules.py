@@ -6,9 +6,10 @@ from collections.abc import Iterable
 from typing import NamedTuple
 
 from ...errors import CannotSay, Gap, or_gap
-from ...judging.band import at_least, band, within
-from ...judging.finding import LEVELS, Compared, Finding, LeftOut, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import Band, at_least, at_most, band, kept, within
+from ...judging.finding import LEVELS, LeftOut, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, buy
 from ...judging.subjects import Subject, known_of, one_by_one
 from ..limits.quantities import Limits
 from .functions import static_stability
@@ -42,20 +43,18 @@ def axle_cap(axles: Axles, caps: Limits, end: str) -> tuple[float, str]:
     source="statics",
     mark="statics",
     form="stands on wheels",
+    settles=adjust("Move the unit or packs between the axles."),
 )
-def wheelbase(axles: Axles) -> Iterable[Finding]:
+def wheelbase(axles: Axles) -> Iterable[Verdict]:
     doubts = {s.id: axles.doubt(s.id, {"x": 1.0}) for s in axles.stances()}
     worst = min(axles.stances(), key=lambda s: min(s.x_m, s.base_m - s.x_m) - doubts[s.id])
     inside, doubt = 0 < worst.x_m < worst.base_m, doubts[worst.id]
-    sure = doubt < worst.x_m < worst.base_m - doubt
     lifts = "front" if worst.x_m >= worst.base_m else "rear"
     yield verdict(
-        "balance.wheelbase",
-        "ok" if sure else "watch" if inside else "stop",
+        kept(worst.x_m, "length", within(0.0, worst.base_m), doubt),
         "CG between the axles in every loading" if inside else "CG outside the wheelbase: the {e} lifts",
         "{s}: {x} ±{u} behind the front axle, wheelbase {l}." + ("" if inside else " It falls over its own wheel."),
         left_out=axles.unsaid,
-        compared=Compared(value=worst.x_m, dimension="length", lo=0.0, hi=worst.base_m, doubt=doubt or None),
         u=q(doubt, "length"),
         s=word(worst.name),
         x=q(worst.x_m, "length"),
@@ -71,11 +70,12 @@ def wheelbase(axles: Axles) -> Iterable[Finding]:
     source="vehicle plate; tyre load index, ISO 4000-1 (from memory)",
     mark="statics",
     form="stands on wheels",
+    settles=buy("Tyres of a higher load index where the plate allows; else less on that axle."),
 )
-def axle_load(axles: Axles, limits: Limits) -> Iterable[Finding]:
+def axle_load(axles: Axles, limits: Limits) -> Iterable[Verdict]:
     both: tuple[End, ...] = ("front", "rear")
     ends = [Subject[End](e, f"{e} axle", e) for e in both]
-    return one_by_one("balance.axle-load", ends, lambda end: _loaded(axles, limits, end.of))
+    return one_by_one(ends, lambda end: _loaded(axles, limits, end.of))
 
 
 class _Borne(NamedTuple):
@@ -94,11 +94,11 @@ class _Borne(NamedTuple):
         return left / self.doubt_kg if self.doubt_kg > 0 else left / max(self.cap_kg, 1e-9) * 1e9
 
 
-def _level(b: _Borne) -> Level:
+def _judged(b: _Borne) -> Band:
     """Stop above the cap, watch within a twentieth or the doubt of it."""
-    if b.load_kg > b.cap_kg:
-        return "stop"
-    return "watch" if b.load_kg > 0.95 * b.cap_kg or b.load_kg + b.doubt_kg > b.cap_kg else "ok"
+    cap = at_most(b.cap_kg)
+    whole = kept(b.load_kg, "mass", cap, b.doubt_kg)
+    return whole.or_by("watch", "less than a twentieth of it is left", b.load_kg > 0.95 * b.cap_kg)
 
 
 def _borne(axles: Axles, limits: Limits, end: End) -> tuple[list[_Borne], LeftOut]:
@@ -143,20 +143,18 @@ def _unasked(axles: Axles, limits: Limits, end: End) -> tuple[bool, LeftOut]:
     return plateless, LeftOut()
 
 
-def _loaded(axles: Axles, limits: Limits, end: End) -> Iterable[Finding]:
+def _loaded(axles: Axles, limits: Limits, end: End) -> Iterable[Verdict]:
     borne, uneven = _borne(axles, limits, end)
-    worst = min(borne, key=lambda b: (LEVELS.index(_level(b)), b.left))
-    level, by, unsaid, (plateless, blank) = _level(worst), worst.by, axles.unsaid, _unasked(axles, limits, end)
+    worst = min(borne, key=lambda b: (LEVELS.index(_judged(b).level), b.left))
+    judged, by, unsaid, (plateless, blank) = _judged(worst), worst.by, axles.unsaid, _unasked(axles, limits, end)
     yield verdict(
-        "balance.axle-load",
-        level,
-        "{e} axle {d} over what {by} may carry" if level == "stop" else "{e} axle has {d} left",
+        judged,
+        "{e} axle {d} over what {by} may carry" if judged.level == "stop" else "{e} axle has {d} left",
         "{s}: {m} ±{u} of {cap}, by {by}."
         + (" At the pressure and up to the speed that the maker of the tyre gives." if by != "its plate" else "")
         + (" No plate was entered: tyres alone." if plateless else ""),
         subject=end,
         left_out=unsaid + uneven + blank,
-        compared=Compared(value=worst.load_kg, dimension="mass", hi=worst.cap_kg, doubt=worst.doubt_kg or None),
         u=q(worst.doubt_kg, "mass"),
         e=word(end.capitalize()),
         d=q(abs(worst.cap_kg - worst.load_kg), "mass"),
@@ -174,15 +172,15 @@ def _loaded(axles: Axles, limits: Limits, end: End) -> Iterable[Finding]:
     source="caution, no source",
     mark="proposed",
     form="corners",
+    settles=adjust("Brake balance and springs set for the new split."),
 )
-def axle_shift(axles: Axles) -> Iterable[Finding]:
+def axle_shift(axles: Axles) -> Iterable[Verdict]:
     pairs = [(s, axles.stance(s.id, False)) for s in axles.stances()]
     after, before = max(pairs, key=lambda p: abs(p[0].front_share - p[1].front_share))
     shift = after.front_share - before.front_share
     judged = band(shift, "percent", ok=within(-SHIFT_OK, SHIFT_OK), watch=within(-SHIFT_STOP, SHIFT_STOP))
     yield verdict(
-        "balance.axle-shift",
-        judged.level,
+        judged,
         "Front axle {a} → {b}",
         "{s}. "
         + (
@@ -191,7 +189,6 @@ def axle_shift(axles: Axles) -> Iterable[Finding]:
             else "Have brake balance and springs checked for the new split before it is driven."
         ),
         left_out=axles.unsaid,
-        compared=judged.compared,
         a=q(before.front_share, "percent"),
         b=q(after.front_share, "percent"),
         s=word(after.name),
@@ -205,17 +202,17 @@ def axle_shift(axles: Axles) -> Iterable[Finding]:
     source="road-vehicle rollover measure (from memory); 0.90: caution",
     mark="from memory",
     form="corners",
+    settles=adjust("Mass lower, or to the middle; a wider track where the law allows."),
 )
-def rollover(axles: Axles) -> Iterable[Finding]:
+def rollover(axles: Axles) -> Iterable[Verdict]:
     known = known_of([Subject(s.id, s.name, s) for s in axles.heights()], lambda s: axles.stability(s.id))
     worst, (value, doubt) = min(known.answers, key=lambda k: k[1][0] - k[1][1])
     before = static_stability(*axles.stability_terms(worst.id, False))
-    judged = band(value, "number", ok=at_least(STABILITY_OK), watch=at_least(STABILITY_STOP), soft=True, doubt=doubt)
-    level = "watch" if judged.level == "ok" and value < 0.95 * before else judged.level
+    judged = band(value, "number", ok=at_least(STABILITY_OK), watch=at_least(STABILITY_STOP), doubt=doubt)
+    judged = judged.or_by("watch", "it is more than 5 % down", value < 0.95 * before)
     left, unsaid = known.left_out, axles.unsaid_heights
     yield verdict(
-        "balance.rollover",
-        level,
+        judged,
         "Static stability factor {a} → {b}",
         "{s}, ±{u}, toward the side that carries more. 1.10 is asked, below 0.90 it stops. Half track less what "
         "the CG is "
@@ -223,7 +220,6 @@ def rollover(axles: Axles) -> Iterable[Finding]:
         "wheel tips "
         "it sooner.",
         left_out=unsaid + left,
-        compared=judged.compared,
         working=static_stability.working(*axles.stability_terms(worst.id)),
         a=q(before, "number"),
         b=q(value, "number"),

@@ -5,13 +5,16 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap
-from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_most, band, kept
+from ...judging.finding import q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import decide
 from ...resolved.craft import Resolved
 from ...resolved.loads import Loads
 from ..fuel.quantities import Fuel
 from ..ledger.quantities import Ledger
 from ..limits.quantities import Limits
+from ..matters import WING_ROOT
 from .functions import root_bending
 
 
@@ -22,8 +25,10 @@ from .functions import root_bending
     source="common practice, no source: a comparison, not an approval",
     mark="common practice",
     form="cg limits",
+    settles=decide("The designer of the wing must say yes; or less outside the wing."),
+    looks_at=WING_ROOT,
 )
-def wing_bending(fuel: Fuel, ledger: Ledger, loads: Loads, resolved: Resolved) -> Iterable[Finding]:
+def wing_bending(fuel: Fuel, ledger: Ledger, loads: Loads, resolved: Resolved) -> Iterable[Verdict]:
     added = bool(resolved.fit and resolved.fit.tanks)
     if resolved.fit_id is None or not (fuel.has_wing_figures or added):
         return
@@ -33,13 +38,11 @@ def wing_bending(fuel: Fuel, ledger: Ledger, loads: Loads, resolved: Resolved) -
     after = max((b for k in keys for b in fuel.bending(k, ledger.empty, True)), key=lambda b: b.moment_n_m)
     before = max((b for k in keys for b in fuel.bending(k, ledger.before, False)), key=lambda b: b.moment_n_m)
     share = after.moment_n_m / before.moment_n_m
-    level: Level = "stop" if share > 1.05 else "watch" if share > 1.0 else "ok"
+    judged = band(share, "percent", ok=at_most(1.0), watch=at_most(1.05))
     yield verdict(
-        "balance.wing-bending",
-        level,
+        judged,
         "Root bending {p} of the highest before",
         "{w}: {a}, before {b} ({v}), at the same load factor. It compares; whoever designed the wing must say yes.",
-        compared=Compared(value=share, dimension="percent", hi=1.0),
         working=root_bending.working(*after.terms),
         p=q(share, "percent"),
         w=word(after.words),
@@ -57,8 +60,9 @@ def wing_bending(fuel: Fuel, ledger: Ledger, loads: Loads, resolved: Resolved) -
     source="designer's limit; statics",
     mark="statics",
     form="cg limits",
+    settles=decide("The designer must give a limit, or the tanks go elsewhere."),
 )
-def zero_wing_fuel(fuel: Fuel, limits: Limits, ledger: Ledger, loads: Loads, resolved: Resolved) -> Iterable[Finding]:
+def zero_wing_fuel(fuel: Fuel, limits: Limits, ledger: Ledger, loads: Loads, resolved: Resolved) -> Iterable[Verdict]:
     fit, cap = resolved.fit, limits.limits.no_wing_fuel
     wings = any(fuel.is_wing_tank(k) for k, _, _ in [*loads.tanks(False), *loads.tanks(True)])
     if fit is None or not (wings or cap):
@@ -68,22 +72,21 @@ def zero_wing_fuel(fuel: Fuel, limits: Limits, ledger: Ledger, loads: Loads, res
     before = max(fuel.no_wing_fuel(k, ledger.before, False) for k in keys) if keys else ledger.before.mass_kg
     inside = any(t.where not in ("wing", "wing tip") for t in fit.tanks.values())
     if cap is not None:
-        near = after + 2 * ledger.empty.mass.u > cap.si
-        level: Level = "stop" if after > cap.si else "watch" if near else "ok"
+        judged = kept(after, "mass", at_most(cap.si), 2 * ledger.empty.mass.u)
         words = "Known to ±{u}. Limit {cap}."
     else:
-        level = "stop" if inside else "watch" if after > before else "ok"
+        judged = band(after, "mass", ok=at_most(before)).or_by(
+            "stop", "tanks are added in the fuselage and no limit is given", inside
+        )
         words = "No limit is given. " + (
             "Tanks are added in the fuselage: full there with empty wings is the hard case; the designer must give one."
             if inside
             else "Before: {b}."
         )
     yield verdict(
-        "balance.zero-wing-fuel",
-        level,
+        judged,
         "{a} with empty wings",
         words,
-        compared=Compared(value=after, dimension="mass", hi=cap.si if cap else None),
         a=q(after, "mass"),
         b=q(before, "mass"),
         cap=q(cap.si if cap else 0.0, "mass"),
@@ -98,12 +101,12 @@ def zero_wing_fuel(fuel: Fuel, limits: Limits, ledger: Ledger, loads: Loads, res
     source="flutter guidance, FAA (from memory)",
     mark="from memory",
     form="cg limits",
+    settles=decide("A qualified person must look at flutter and loads before it flies; or move it inboard."),
 )
-def tip_fuel(fuel: Fuel, resolved: Resolved) -> Iterable[Finding]:
+def tip_fuel(fuel: Fuel, resolved: Resolved) -> Iterable[Verdict]:
     names = fuel.at_the_tips(resolved.ledger)
     if names:
         yield verdict(
-            "balance.tip-fuel",
             "stop",
             "{n} at the wing tips",
             "It changes flutter, landing loads, roll and spin. Nothing here can check that: a designer must, "

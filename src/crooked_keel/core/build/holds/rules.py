@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...judging.finding import Finding, q, word
-from ...judging.register import rule, verdict
+from ...judging.finding import q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import measure
 from .quantities import Holds
 
 
@@ -15,14 +16,14 @@ from .quantities import Holds
     limit="released, or not reached yet, ok; done and not released watch; something behind it begun stop",
     source="independent inspection: common practice, no source",
     mark="common practice",
+    settles=measure("Somebody else, in the role that is named, looks at it and writes down what shows it."),
 )
-def hold(holds: Holds) -> Iterable[Finding]:
+def hold(holds: Holds) -> Iterable[Verdict]:
     planned = holds.planned
     if not planned.fit.tasks or not holds.all:
         return
     for key, shut in holds.broken:
         yield verdict(
-            "build.hold",
             "stop",
             "'{k}' was begun before '{h}' was released",
             "{r} must see it first. Stop there, have it seen, and look again at what was done since.{y}",
@@ -35,7 +36,6 @@ def hold(holds: Holds) -> Iterable[Finding]:
     waiting = [h for h in holds.all.values() if h.word == "waits for a witness"]
     for h in waiting:
         yield verdict(
-            "build.hold",
             "watch",
             "'{k}' waits for {r}",
             "Wanted: somebody other than who did it, with {e}. Nothing behind it may begin."
@@ -49,7 +49,6 @@ def hold(holds: Holds) -> Iterable[Finding]:
     if not waiting and not holds.broken:
         released = sum(h.word == "released" for h in holds.all.values())
         yield verdict(
-            "build.hold",
             "ok",
             "{n} of {a} holds released, none waits",
             "Who may sign is for local rules and licensed people to say; that a name is true is not looked at.",

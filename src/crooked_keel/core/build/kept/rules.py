@@ -4,8 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_most, band
+from ...judging.finding import Level, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, decide, measure
 from ...judging.subjects import but_ok
 from ..plan.quantities import Planned
 from .quantities import Records
@@ -23,8 +25,9 @@ def started(planned: Planned) -> bool:
     "start begun stop",
     source="common practice, no source",
     mark="common practice",
+    settles=adjust("Mate it and try it, cap it, or write down that it is left off."),
 )
-def remate(records: Records, planned: Planned) -> Iterable[Finding]:
+def remate(records: Records, planned: Planned) -> Iterable[Verdict]:
     if not records.connections:
         return
     parted = [r for _, r in records.connections.values() if r.step == "parted"]
@@ -32,7 +35,6 @@ def remate(records: Records, planned: Planned) -> Iterable[Finding]:
     late = started(planned)
     for r in parted:
         yield verdict(
-            "build.remate",
             "stop" if late else "watch",
             "{n} was parted and not mated again" + (", and it was started" if late else ""),
             "Mate it and try it, cap it, or write down that it is left off. The first start waits for it.",
@@ -41,7 +43,6 @@ def remate(records: Records, planned: Planned) -> Iterable[Finding]:
         )
     for r in untried:
         yield verdict(
-            "build.remate",
             "watch",
             "{n} was mated again, not tried",
             "Tug it, or press it and look for leaks.",
@@ -50,7 +51,6 @@ def remate(records: Records, planned: Planned) -> Iterable[Finding]:
         )
     if not parted and not untried:
         yield verdict(
-            "build.remate",
             "ok",
             "All {n} connections are mated again, capped or left off",
             "As recorded; what nobody wrote down when it was parted is not known here.",
@@ -64,14 +64,14 @@ def remate(records: Records, planned: Planned) -> Iterable[Finding]:
     limit="a label at either end ok, one missing watch",
     source="common practice, no source",
     mark="common practice",
+    settles=adjust("Tag both ends before it is parted."),
 )
-def labels(records: Records) -> Iterable[Finding]:
+def labels(records: Records) -> Iterable[Verdict]:
     if not records.labels:
         return
     bare = [n for n, (a, b) in records.labels.items() if not a or not b]
     whole = len(records.labels) - len(bare)
     yield verdict(
-        "build.labels",
         "watch" if bare else "ok",
         "{n} connections, {w} labelled at both ends",
         "Without: {b}." if bare else "A tag that falls off is not known here: photograph them.",
@@ -87,14 +87,14 @@ def labels(records: Records) -> Iterable[Finding]:
     limit="at the mark ok; not read, or no grade noted, watch; below or above the mark stop",
     source="common practice, no source",
     mark="common practice",
+    settles=adjust("Fill it to its mark, level and cold, and write down how it was read."),
 )
-def fluid(records: Records) -> Iterable[Finding]:
+def fluid(records: Records) -> Iterable[Verdict]:
     made = []
     for name, (_, r) in records.fluids.items():
         if r.filled is None:
             made.append(
                 verdict(
-                    "build.fluid",
                     "watch",
                     "{n}: drained, not filled again",
                     "Write down what is filled in, how much, and how its level was read.",
@@ -109,7 +109,6 @@ def fluid(records: Records) -> Iterable[Finding]:
         said = {"at the mark": "at the mark", "below it": "below its mark", "above it": "above its mark"}
         made.append(
             verdict(
-                "build.fluid",
                 level,
                 "{n}: {f} filled, level {l}",
                 ("" if r.grade else "Its grade is not noted. ")
@@ -126,13 +125,12 @@ def fluid(records: Records) -> Iterable[Finding]:
     yield from but_ok(
         made,
         lambda n: verdict(
-            "build.fluid",
             "ok",
             "{n} fluids at their marks: {w}",
             "Read again after the first run: coolers and lines take some.",
             subject="ok",
             n=q(n, "count"),
-            w=word(", ".join(f.title.params["n"].text or "" for f in made if f.level == "ok")),
+            w=word(", ".join(f.params["n"].text or "" for f in made if f.level == "ok")),
         ),
     )
 
@@ -143,11 +141,11 @@ def fluid(records: Records) -> Iterable[Finding]:
     limit="none open ok; severity 3 or 4 watch; 1 or 2 stop",
     source="common practice, no source",
     mark="common practice",
+    settles=adjust("Put it right, and close it with what shows it."),
 )
-def squawk(records: Records) -> Iterable[Finding]:
+def squawk(records: Records) -> Iterable[Verdict]:
     for kept, r in records.squawks:
         yield verdict(
-            "build.squawk",
             "stop" if r.severity <= 2 else "watch",
             "Squawk {k} open: {t}",
             "Severity {s}. "
@@ -159,7 +157,7 @@ def squawk(records: Records) -> Iterable[Finding]:
             s=q(r.severity, "count"),
         )
     if not records.squawks and records.facts.standing:
-        yield verdict("build.squawk", "ok", "No squawk is open", "What nobody wrote down is not known here.")
+        yield verdict("ok", "No squawk is open", "What nobody wrote down is not known here.")
 
 
 @rule(
@@ -168,15 +166,15 @@ def squawk(records: Records) -> Iterable[Finding]:
     limit="every part weighed as it came off has its row, else watch",
     source="common practice, no source",
     mark="common practice",
+    settles=measure("Enter each in the ledger as removed, with its place; weigh what was not."),
 )
-def weighed_parts(records: Records) -> Iterable[Finding]:
+def weighed_parts(records: Records) -> Iterable[Verdict]:
     if not records.removed:
         return
     loose = records.not_in_ledger
     unweighed = [r.part for _, r in records.removed if r.mass is None]
     kg = sum(r.mass.si for _, r in loose if r.mass is not None)
     yield verdict(
-        "build.weighed-parts",
         "watch" if loose or unweighed else "ok",
         ("{w}, {m}, is not in the ledger" if len(loose) == 1 else "{n} weighed parts, {m}, are not in the ledger")
         if loose
@@ -201,8 +199,9 @@ def weighed_parts(records: Records) -> Iterable[Finding]:
     limit="not above what was planned ok, a tenth above watch, more stop",
     source="project accounting; the tenth: common practice, no source",
     mark="common practice",
+    settles=decide("Drop a line, or plan for more."),
 )
-def spend(records: Records) -> Iterable[Finding]:
+def spend(records: Records) -> Iterable[Verdict]:
     if not records.paid:
         return
     lines = records.fit.money
@@ -210,15 +209,14 @@ def spend(records: Records) -> Iterable[Finding]:
     blank = [m.name for m in lines.values() if m.planned is None]
     if not planned:
         return
-    over = records.spent / planned
-    level: Level = "ok" if over <= 1 else "watch" if over <= 1.1 else "stop"
+    judged = band(records.spent, "money", ok=at_most(planned), watch=at_most(1.1 * planned)).or_by(
+        "watch", "lines have no planned amount", bool(blank)
+    )
     yield verdict(
-        "build.spend",
-        level if level != "ok" or not blank else "watch",
+        judged,
         "{s} of {p} spent",
         ("Lines without a planned amount: {b}. " if blank else "")
         + "By the records; what is ordered and not paid stands on the choose bench.",
-        compared=Compared(value=records.spent, dimension="money", hi=planned),
         s=q(records.spent, "money"),
         p=q(planned, "money"),
         b=word(", ".join(blank)),

@@ -6,8 +6,10 @@ from collections.abc import Iterable, Iterator
 
 from ...errors import CannotSay, Gap, or_gap
 from ...figure.trace import need
-from ...judging.finding import Compared, Finding, LeftOut, Level, counted, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, band
+from ...judging.finding import LeftOut, counted, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import buy, decide
 from ...judging.subjects import Subject, one_by_one
 from ..holds.quantities import Holds
 from .functions import latest_order_date, sealed_in
@@ -24,12 +26,12 @@ NEAR_DAYS = 14
     "is not there, stop",
     source="critical path method",
     mark="statics",
+    settles=decide("Say what each task waits for and how many hours it takes."),
 )
-def plan(planned: Planned) -> Iterable[Finding]:
+def plan(planned: Planned) -> Iterable[Verdict]:
     loop = or_gap(lambda: planned.order)
     if isinstance(loop, CannotSay) and loop.needs[0].pointer.endswith("/after"):
         yield verdict(
-            "build.plan",
             "stop",
             "The plan cannot be done: {w}",
             "Take one of these waits out; nothing behind it has a day until then.",
@@ -47,7 +49,6 @@ def plan(planned: Planned) -> Iterable[Finding]:
     left = len(planned.left)
     ends, helped = planned.day(planned.alone.total), planned.day(planned.helped.total)
     yield verdict(
-        "build.plan",
         "watch" if out.names else "ok",
         ("One task left" if left == 1 else "{n} tasks left") + ": one pair of hands is done on {d}"
         if left
@@ -68,8 +69,9 @@ def plan(planned: Planned) -> Iterable[Finding]:
     limit="what is shut in by another task stands before it, else stop",
     source="common practice, no source",
     mark="common practice",
+    settles=decide("Put what would be shut in before what shuts it in."),
 )
-def sealed(planned: Planned) -> Iterable[Finding]:
+def sealed(planned: Planned) -> Iterable[Verdict]:
     if not planned.fit.tasks:
         return
     tasks = planned.tasks
@@ -80,7 +82,6 @@ def sealed(planned: Planned) -> Iterable[Finding]:
     late = [(a, b) for a, b in sealed_in(planned.after, seals) if planned.done[a].standing != "done"]
     for key, shut in late:
         yield verdict(
-            "build.sealed-in",
             "stop",
             "Would be sealed in: '{a}' must come before '{b}'",
             "Once the other is done this cannot be reached, or only by undoing it.",
@@ -97,7 +98,6 @@ def sealed(planned: Planned) -> Iterable[Finding]:
     ]
     for key, shut in shut_already:
         yield verdict(
-            "build.sealed-in",
             "stop",
             "'{b}' was begun before '{a}' was done",
             "What it shuts in is not there yet. Stop, and look whether it can still be reached.",
@@ -107,7 +107,6 @@ def sealed(planned: Planned) -> Iterable[Finding]:
         )
     if not late and not shut_already:
         yield verdict(
-            "build.sealed-in",
             "ok",
             "Nothing would be sealed in",
             counted(
@@ -127,20 +126,22 @@ def sealed(planned: Planned) -> Iterable[Finding]:
     limit="one pair of hands is done by then ok; only with help for all that can go on at once watch; not even so stop",
     source="critical path method",
     mark="statics",
+    settles=decide("Begin earlier, give it more hours a week, order first, or move the day."),
 )
-def done_by(planned: Planned) -> Iterable[Finding]:
+def done_by(planned: Planned) -> Iterable[Verdict]:
     if not planned.fit.tasks or planned.wanted is None or not planned.left:
         return
     alone, helped = planned.day(planned.alone.total), planned.day(planned.helped.total)
-    level: Level = "ok" if alone <= planned.wanted else "watch" if helped <= planned.wanted else "stop"
+    judged = band((planned.wanted - alone).days * DAY_S, "wait", ok=at_least(0.0)).or_by(
+        "stop", "not even with help for all that can go on at once", helped > planned.wanted
+    )
+    level = judged.level
     yield verdict(
-        "build.done-by",
-        level,
+        judged,
         "Wanted by {w}: one pair of hands is done on {a}",
         "With help for all that can go on at once on {h}. "
         + ("What cannot be hurried are the waits: order first. " if level == "stop" else "")
         + "A day missed anywhere on the longest way moves the end by a day.",
-        compared=Compared(value=(planned.wanted - alone).days * DAY_S, dimension="wait", lo=0.0),
         left_out=planned.blank,
         w=word(planned.wanted.isoformat()),
         a=word(alone.isoformat()),
@@ -155,8 +156,9 @@ def done_by(planned: Planned) -> Iterable[Finding]:
     "past the last day for the day wanted stop",
     source="common practice, no source",
     mark="common practice",
+    settles=buy("Order it, and write down that the task was begun; or find another supplier."),
 )
-def order_by(planned: Planned) -> Iterable[Finding]:
+def order_by(planned: Planned) -> Iterable[Verdict]:
     if not planned.fit.tasks:
         return
     open_ = [
@@ -165,7 +167,7 @@ def order_by(planned: Planned) -> Iterable[Finding]:
         if (t.work == "order" or (t.lead is not None and t.lead.si > 0)) and planned.done[k].standing == "open"
     ]
 
-    def judge(s: Subject[str]) -> Iterator[Finding]:
+    def judge(s: Subject[str]) -> Iterator[Verdict]:
         task = planned.tasks[s.key]
         lead_s = need(task.lead, planned.at(s.key, "lead"), f"how long '{task.name}' takes to come").si
         needed = [planned.if_all_were_here.start[k] for k in planned.left if s.key in planned.left[k].after]
@@ -178,16 +180,16 @@ def order_by(planned: Planned) -> Iterable[Finding]:
             last = min(last, planned.day(planned.helped.latest[s.key] + spare))
         days = (last - planned.today).days
         over = wanted is not None and planned.helped.total > (wanted - planned.from_day).days and days < 0
-        level: Level = "stop" if over else "watch" if days < NEAR_DAYS else "ok"
+        judged = band(days * DAY_S, "wait", ok=at_least(NEAR_DAYS * DAY_S)).or_by(
+            "stop", "the day that is wanted cannot be met", over
+        )
         yield verdict(
-            "build.order-by",
-            level,
+            judged,
             "Too late for {w}: {n}" if over else "Hands will wait for it: {n}" if days < 0 else "Order by {d}: {n}",
             "It takes {l} to come; what waits for it would begin on {s}, were all here: to be ordered by {d}."
             + (" Order it now: every day moves the end by a day, if it stands on the longest way." if days < 0 else "")
             + " How sure the supplier's word is, is not looked at.",
             subject=s.key,
-            compared=Compared(value=days * DAY_S, dimension="wait", lo=NEAR_DAYS * DAY_S),
             d=word(last.isoformat()),
             n=word(task.name),
             w=word(wanted.isoformat() if wanted else ""),
@@ -196,7 +198,7 @@ def order_by(planned: Planned) -> Iterable[Finding]:
         )
 
     if open_:
-        yield from one_by_one("build.order-by", [Subject(k, planned.tasks[k].name, k) for k in open_], judge)
+        yield from one_by_one([Subject(k, planned.tasks[k].name, k) for k in open_], judge)
 
 
 @rule(
@@ -205,8 +207,9 @@ def order_by(planned: Planned) -> Iterable[Finding]:
     limit="every line of the money that takes time to come has its task, else watch",
     source="common practice, no source",
     mark="common practice",
+    settles=decide("Put an order of that name into the plan."),
 )
-def purchases(planned: Planned) -> Iterable[Finding]:
+def purchases(planned: Planned) -> Iterable[Verdict]:
     if not planned.fit.tasks:
         return
     lines = {k: m for k, m in planned.fit.money.items() if m.wait is not None and m.wait.si > 0 and m.state != "closed"}
@@ -215,7 +218,6 @@ def purchases(planned: Planned) -> Iterable[Finding]:
     held = {t.name.casefold() for t in planned.tasks.values()}
     loose = [m.name for m in lines.values() if f"order {m.name}".casefold() not in held]
     yield verdict(
-        "build.purchases",
         "watch" if loose else "ok",
         "Not in the plan: {n}" if loose else "All that takes time to come stands in the plan",
         "Lines of the money with a wait, and no task 'Order …' of that name." if loose else "By the name of its line.",
@@ -230,8 +232,9 @@ def purchases(planned: Planned) -> Iterable[Finding]:
     limit="a gate begun with all before it done and seen ok, else stop; one not begun is not judged",
     source="common practice, no source",
     mark="common practice",
+    settles=decide("Stop; do and have seen what stands open before it, then look again at what was done."),
 )
-def gate(planned: Planned, holds: Holds) -> Iterable[Finding]:
+def gate(planned: Planned, holds: Holds) -> Iterable[Verdict]:
     if not planned.fit.tasks:
         return
     for key, task in planned.tasks.items():
@@ -239,7 +242,6 @@ def gate(planned: Planned, holds: Holds) -> Iterable[Finding]:
             continue
         missing = [k for k in planned.order if k in planned.before[key] and not holds.is_over(k)]
         yield verdict(
-            "build.gate",
             "stop" if missing else "ok",
             "'{g}' was passed with {n} tasks open before it" if missing else "'{g}': all before it was done and seen",
             "Open or not seen by another: {w}." if missing else "By the plan; what it does not name is not looked at.",

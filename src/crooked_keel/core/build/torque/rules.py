@@ -7,8 +7,10 @@ from datetime import date
 
 from ...errors import Gap, InputError
 from ...facts.records import Tightened
-from ...judging.finding import Compared, Finding, LeftOut, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, at_most, band, within
+from ...judging.finding import LeftOut, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, measure
 from ...judging.subjects import Subject, but_ok, one_by_one
 from ..kept.quantities import Records
 from ..plan.quantities import day_of
@@ -28,9 +30,10 @@ CALIBRATED_DAYS = 366
     "reading unknown",
     source="common practice, no source",
     mark="common practice",
+    settles=adjust("Tighten it anew with a tried wrench, see the mark, and write it down again."),
 )
-def torque(records: Records) -> Iterable[Finding]:
-    def judge(s: Subject[tuple[int, Tightened]]) -> Iterator[Finding]:
+def torque(records: Records) -> Iterable[Verdict]:
+    def judge(s: Subject[tuple[int, Tightened]]) -> Iterator[Verdict]:
         number, r = s.of
         at = records.p(number)
         needs = [
@@ -48,7 +51,6 @@ def torque(records: Records) -> Iterable[Finding]:
         far = off is not None and abs(off) > _WATCH + 1e-9
         if needs and not far:
             yield verdict(
-                "build.torque",
                 "unknown",
                 "Cannot say yet: {n}",
                 "A dry value onto an oiled thread overstretches it by a third.",
@@ -59,15 +61,18 @@ def torque(records: Records) -> Iterable[Finding]:
             return
         assert off is not None and r.target is not None and r.actual is not None
         doubt = sum(f.plus_minus.si for f in (r.actual, r.target) if f.plus_minus is not None) / r.target.si
-        level: Level = "stop" if far else "watch" if abs(off) + doubt > _OK + 1e-9 else "ok"
+        lo, hi = (1 - _WATCH) * r.target.si, (1 + _WATCH) * r.target.si
         tool = day_of(records.kept[number], r) - date.fromisoformat(r.calibrated) if r.calibrated else None
         old = tool is None or tool.days > CALIBRATED_DAYS
         unmarked = r.marked != "yes"
-        if level == "ok" and (old or unmarked):
-            level = "watch"
+        near = within((1 - _OK - 1e-9) * r.target.si, (1 + _OK + 1e-9) * r.target.si)
+        judged = band(
+            r.actual.si, "torque", ok=near, watch=None if not far else within(lo, hi), doubt=doubt * r.target.si
+        )
+        judged = judged.or_by("watch", "its wrench was not tried within a year", old)
+        judged = judged.or_by("watch", "no mark was seen on it", unmarked)
         yield verdict(
-            "build.torque",
-            level,
+            judged,
             "{n}: {a} of {t}",
             ("Loosen it and tighten it anew; one that was overtightened is thrown away. " if far and off > 0 else "")
             + ("Tighten it again. " if far and off < 0 else "")
@@ -75,13 +80,6 @@ def torque(records: Records) -> Iterable[Finding]:
             + ("When its wrench was last tried is not said, or over a year ago. " if old else "")
             + "What the joint holds by it is not looked at.",
             subject=s.key,
-            compared=Compared(
-                value=r.actual.si,
-                dimension="torque",
-                lo=(1 - _OK) * r.target.si,
-                hi=(1 + _OK) * r.target.si,
-                doubt=doubt * r.target.si or None,
-            ),
             n=word(s.name),
             a=q(r.actual.si, "torque"),
             t=q(r.target.si, "torque"),
@@ -89,9 +87,8 @@ def torque(records: Records) -> Iterable[Finding]:
 
     if records.tightened:
         yield from but_ok(
-            one_by_one("build.torque", records.tightened, judge),
+            one_by_one(records.tightened, judge),
             lambda n: verdict(
-                "build.torque",
                 "ok",
                 "{n} fasteners within 5 % of what was wanted, marked",
                 "As recorded. What a joint holds by it is not looked at.",
@@ -108,9 +105,10 @@ def torque(records: Records) -> Iterable[Finding]:
     "the proof stress stop, the maker's figure watch until the fastener would break",
     source="nut factors: common practice, no source; proof stresses: ISO 898-1, SAE J429 (from memory)",
     mark="from memory",
+    settles=measure("Read its maker's figure again, with what is on the thread."),
 )
-def target(records: Records) -> Iterable[Finding]:
-    def judge(s: Subject[tuple[int, Tightened]]) -> Iterator[Finding]:
+def target(records: Records) -> Iterable[Verdict]:
+    def judge(s: Subject[tuple[int, Tightened]]) -> Iterator[Verdict]:
         number, r = s.of
         if r.target is None or not r.thread:
             return
@@ -127,7 +125,6 @@ def target(records: Records) -> Iterable[Finding]:
             missing.append(Gap(f"{at}/{bad.field}", bad.message, bad.given, bad.allowed))
         if missing:
             yield verdict(
-                "build.torque-target",
                 "unknown",
                 "Cannot say yet: what {n} can take",
                 "Its maker's figure, a table, or thread, marking and lubricant.",
@@ -141,18 +138,22 @@ def target(records: Records) -> Iterable[Finding]:
         most = torque_target(*terms)
         over = r.target.si / most
         most_over = over + (r.target.plus_minus.si / most if r.target.plus_minus is not None else 0.0)
-        bears = over <= 1 / 0.75 or (r.target_from == "maker" and over <= _BREAKS)
-        level: Level = "ok" if most_over <= 1.02 else "watch" if bears else "stop"
+        judged = band(
+            r.target.si,
+            "torque",
+            ok=at_most(1.02 * most),
+            watch=at_most((_BREAKS if r.target_from == "maker" else 1 / 0.75) * most),
+            doubt=(most_over - over) * most,
+        )
+        level = judged.level
         yield verdict(
-            "build.torque-target",
-            level,
+            judged,
             "{n}: {t} asked, {m} by its thread" if level != "ok" else "{n}: {t} is within {m} by its thread",
             ("It would break. " if over > _BREAKS else "That passes its proof stress. " if over > 1 / 0.75 else "")
             + ("Its maker's figure wins; read it again. " if r.target_from == "maker" and level != "ok" else "")
             + "Castings, studs in light metal, wood and aircraft hardware go by their own figures; the nut and the "
             "thread in it are not looked at.",
             subject=s.key,
-            compared=Compared(value=r.target.si, dimension="torque", hi=most),
             working=torque_target.working(*terms),
             n=word(s.name),
             t=q(r.target.si, "torque"),
@@ -161,9 +162,8 @@ def target(records: Records) -> Iterable[Finding]:
 
     if records.tightened:
         yield from but_ok(
-            one_by_one("build.torque-target", records.tightened, judge),
+            one_by_one(records.tightened, judge),
             lambda n: verdict(
-                "build.torque-target",
                 "ok",
                 "{n} targets within what their threads take",
                 "By thread, marking and lubricant; the nut and the thread in it are not looked at.",
@@ -179,8 +179,9 @@ def target(records: Records) -> Iterable[Finding]:
     limit="7 days or more until due ok, less watch, past stop",
     source="common practice, no source",
     mark="common practice",
+    settles=adjust("Tighten it again, and write down when it is due next."),
 )
-def retorque(records: Records) -> Iterable[Finding]:
+def retorque(records: Records) -> Iterable[Verdict]:
     due = [(s, date.fromisoformat(s.of[1].again)) for s in records.tightened if s.of[1].again]
     if not due:
         return
@@ -188,16 +189,14 @@ def retorque(records: Records) -> Iterable[Finding]:
     made = []
     for s, day in due:
         days = (day - today).days
-        level: Level = "stop" if days < 0 else "watch" if days < 7 else "ok"
+        judged = band(days * 86400.0, "wait", ok=at_least(7 * 86400.0), watch=at_least(0.0))
         made.append(
             verdict(
-                "build.retorque",
-                level,
+                judged,
                 "{n}: to be tightened again " + ("since {d}" if days < 0 else "by {d}"),
                 "Hot joints, wood, rubber and paint settle: what was right once is loose later. By the calendar only; "
                 "hours of running are not counted.",
                 subject=s.key,
-                compared=Compared(value=days * 86400.0, dimension="wait", lo=7 * 86400.0),
                 n=word(s.name),
                 d=word(day.isoformat()),
             )
@@ -206,7 +205,6 @@ def retorque(records: Records) -> Iterable[Finding]:
     yield from but_ok(
         made,
         lambda n: verdict(
-            "build.retorque",
             "ok",
             "{n} fasteners to be tightened again, the first on {d}",
             "By the calendar only; hours of running are not counted.",
@@ -223,8 +221,9 @@ def retorque(records: Records) -> Iterable[Finding]:
     limit="every hole of a set of several lengths with its length ok, one without watch",
     source="common practice, no source",
     mark="common practice",
+    settles=measure("Measure what sits in each hole before it is tightened."),
 )
-def fasteners(records: Records) -> Iterable[Finding]:
+def fasteners(records: Records) -> Iterable[Verdict]:
     for name, holes in records.sets.items():
         lengths = {round(h.length.si, 5) for h in holes if h.length is not None}
         blank = [h.hole for h in holes if h.length is None]
@@ -232,7 +231,6 @@ def fasteners(records: Records) -> Iterable[Finding]:
             continue
         mixed = len(lengths) > 1
         yield verdict(
-            "build.fasteners",
             "watch" if blank else "ok",
             "{n}: {k} holes without a length" if blank else "{n}: lengths written down, hole by hole",
             "A long one in a short hole bottoms and feels tight."

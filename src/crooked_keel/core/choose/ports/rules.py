@@ -5,8 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import Gap
-from ...judging.finding import Finding, Level, word
-from ...judging.register import rule, verdict
+from ...judging.finding import Level, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import buy
 from ..power.rules import _SAID
 from .quantities import PortPair
 
@@ -17,12 +18,12 @@ from .quantities import PortPair
     limit="every attribute measured on both sides and alike ok, else watch; a blank is never the same",
     source="facts of the trade; tolerances: common practice, no source",
     mark="common practice",
+    settles=buy("What its sentence names, measured on both sides before it is ordered."),
 )
-def port(ports: PortPair) -> Iterable[Finding]:
+def port(ports: PortPair) -> Iterable[Verdict]:
     blank = ports.one_sided
     if blank is not None:
         yield verdict(
-            "choose.port",
             "unknown",
             "Where old and new meet was not looked at",
             "Nothing is entered of the ports of the {n}, while the other unit's are there.",
@@ -36,7 +37,6 @@ def port(ports: PortPair) -> Iterable[Finding]:
         named = row.differs or row.blank
         level: Level = "ok" if row.status == "same" else "watch"
         yield verdict(
-            "choose.port",
             level,
             _SAID[row.status],
             ("" if row.status == "same" else "Buy: {b}. Do: {t}. ")
@@ -67,14 +67,14 @@ _PETROL = (
     source="33 CFR 183, subparts I to K; ABYC practice (from memory)",
     mark="from memory",
     form="afloat",
+    settles=buy("Blower, ducts, protected electrics and a vapour alarm, seen by a surveyor."),
 )
-def petrol_below(ports: PortPair) -> Iterable[Finding]:
+def petrol_below(ports: PortPair) -> Iterable[Verdict]:
     if ports.fit is None or not ports.burns_petrol or ports.old is None or ports.old.burns_petrol:
         return
     lacking = [(f, words) for f, words in _PETROL if getattr(ports.fit, f) != "yes"]
     base = f"/fits/{ports.placed.pointer.split('/')[2]}"
     yield verdict(
-        "choose.petrol-below",
         "stop" if lacking else "watch",
         "Petrol where there was none: {l} not answered" if lacking else "Petrol where there was none",
         (

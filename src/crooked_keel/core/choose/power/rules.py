@@ -6,8 +6,10 @@ from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, ask_all
 from ...figure.kinds import Power, Rotation
-from ...judging.finding import Compared, Finding, LeftOut, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, at_most, band, told, within
+from ...judging.finding import LeftOut, Level, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import buy, measure
 from ..money.quantities import Spending
 from .curve import disagreement
 from .quantities import Lasting
@@ -19,15 +21,15 @@ from .quantities import Lasting
     limit="2 % apart or less ok, 5 % or less watch, more stop",
     source="definition of power",
     mark="statics",
+    settles=measure("Read the sheet again: torque, power and speed of one line."),
 )
-def curve(unit: Lasting) -> Iterable[Finding]:
+def curve(unit: Lasting) -> Iterable[Verdict]:
     if not unit.unit.curve:
         return
     unit.curve  # noqa: B018  says what is wrong with it
     rated = unit.unit.rated_speed
     if rated is not None and not unit.curve.slowest_rad_s <= rated.si <= unit.curve.fastest_rad_s:
         yield verdict(
-            "choose.curve",
             "unknown",
             "{n}: its curve does not reach its rated speed",
             "The curve runs from {a} to {b}, rated is {r}: what it gives there cannot be compared.",
@@ -61,10 +63,9 @@ def curve(unit: Lasting) -> Iterable[Finding]:
                 if getattr(u, part) is None
             ]
         )
-    judged = [[*typed_both, *c] for group in groups if (c := _claimed(unit, group))] or [typed_both]
-    if not judged[0]:
+    claims = [[*typed_both, *c] for group in groups if (c := _claimed(unit, group))] or [typed_both]
+    if not claims[0]:
         yield verdict(
-            "choose.curve",
             "ok",
             "{n}: what lasts is had at part throttle",
             "Its curve gives more at that speed: nothing contradicts it, and nothing proves it.",
@@ -72,17 +73,16 @@ def curve(unit: Lasting) -> Iterable[Finding]:
         )
         return
     apart = lambda p: abs(disagreement(p[1], p[0], p[2]))
-    at, torque, typed = max(min(judged, key=lambda g: max(map(apart, g))), key=apart)
+    at, torque, typed = max(min(claims, key=lambda g: max(map(apart, g))), key=apart)
     share = disagreement(torque, at, typed)
-    level: Level = "ok" if abs(share) <= 0.02 else "watch" if abs(share) <= 0.05 else "stop"
+    judged = band(share, "percent", ok=within(-0.02, 0.02), watch=within(-0.05, 0.05))
+    level = judged.level
     yield verdict(
-        "choose.curve",
-        level,
+        judged,
         "{n}: torque and power agree within {d}" if level == "ok" else "{n}: torque and power at {s} are {d} apart",
         "At {s} its curve makes {a}, its figures say {b}."
         + ("" if level == "ok" else " They cannot both be right: the torque is used. Read the sheet again."),
         left_out=_blank_ratings(unit),
-        compared=Compared(value=share, dimension="percent", lo=-0.02, hi=0.02),
         working=disagreement.working(torque, at, typed),
         n=word(unit.name),
         s=q(at, "rotation"),
@@ -125,8 +125,9 @@ def _claimed(unit: Lasting, claims: list[tuple[Rotation | None, Power | None]]) 
     limit="rated power not above the rating without a limit, no short rating or peak below it, else watch",
     source="rated power definitions, 14 CFR 1.1 (from memory)",
     mark="from memory",
+    settles=measure("Ask its maker which power lasts, and enter that as the rated one."),
 )
-def lasting(unit: Lasting) -> Iterable[Finding]:
+def lasting(unit: Lasting) -> Iterable[Verdict]:
     if unit.unit.power is None and not unit.unit.ratings:
         return
     if unit.unit.power is None:
@@ -135,7 +136,6 @@ def lasting(unit: Lasting) -> Iterable[Finding]:
     if not unit.unit.ratings and unit.unit.kind == "electric":
         if peak is not None and peak.si < unit.unit.power.si * 0.999:
             yield verdict(
-                "choose.lasting",
                 "unknown",
                 "{n}: its peak is said to be {e}, less than the {r} that lasts: which?",
                 "A peak is more than what lasts: look at the sheet again.",
@@ -152,17 +152,17 @@ def lasting(unit: Lasting) -> Iterable[Finding]:
     best = max((r for r in unit.ratings if r[2] is not None and r[1] > power), key=lambda r: r[1], default=None)
     upside = next((r for r in unit.ratings if r[2] is not None and r[1] < power * 0.999), None)
     below = peak is not None and peak.si < power * 0.999
-    level: Level = "watch" if over or upside or below else "ok"
+    judged = band(unit.unit.power.si, "power", ok=at_most(1.001 * power)).or_by(
+        "watch", "two of its powers contradict each other", upside is not None or below
+    )
     yield verdict(
-        "choose.lasting",
-        level,
+        judged,
         "{n}: {p} lasts, not {r}" if over else "{n}: {p} lasts",
         "{w}."
         + (" {k} for {t} at the most." if best else "")
         + (" Every bench reads the rated power: enter the one that lasts, and the other as the peak." if over else "")
         + (" {u} for a short time is less than that: which of the two is it?" if upside else "")
         + (" Its peak is said to be {e}, less than what lasts: which?" if below else ""),
-        compared=Compared(value=unit.unit.power.si, dimension="power", hi=power),
         can_suggest=over,
         n=word(unit.name),
         p=q(power, "power"),
@@ -181,8 +181,9 @@ def lasting(unit: Lasting) -> Iterable[Finding]:
     limit="1.3 times what is needed or more ok, 1.1 or more watch, less stop",
     source="common practice, no source",
     mark="common practice",
+    settles=buy("A stronger unit, or one that breathes better up there; or ask for less power."),
 )
-def power_there(unit: Lasting) -> Iterable[Finding]:
+def power_there(unit: Lasting) -> Iterable[Verdict]:
     wanted = unit.need.power
     if wanted is None or wanted.si <= 0:
         return
@@ -191,16 +192,14 @@ def power_there(unit: Lasting) -> Iterable[Finding]:
     unsaid = LeftOut()
     if not unit.unit.ratings and unit.unit.kind != "electric":
         unsaid = LeftOut(["whether its power lasts"], [Gap(unit.p("ratings"), f"a rating of the {unit.name}")])
-    level: Level = "ok" if share >= 1.3 else "watch" if share >= 1.1 else "stop"
+    judged = band(share, "number", ok=at_least(1.3), watch=at_least(1.1))
     yield verdict(
-        "choose.power-there",
-        level,
+        judged,
         "{n} has {a} where {b} is needed",
         "{k} of {r} is left at {h}"
         + (", {t} K hotter than standard" if hot else "")
         + ("." if unsaid.names else ". What lasts is counted, not the peak.")
         + " 1.3 times is asked, below 1.1 it stops.",
-        compared=Compared(value=share, dimension="number", lo=1.3),
         left_out=unsaid,
         n=word(unit.name),
         a=q(unit.power_there, "power"),
@@ -218,8 +217,9 @@ def power_there(unit: Lasting) -> Iterable[Finding]:
     limit="not more than a twentieth above the old unit's ok, more watch; cooled by air both: by their power",
     source="the old cooler carried what the old unit gave; the twentieth: common practice, no source",
     mark="common practice",
+    settles=buy("A cooler, or inlets and baffles, for the new heat; prove it on the first hot run."),
 )
-def heat(unit: Lasting) -> Iterable[Finding]:
+def heat(unit: Lasting) -> Iterable[Verdict]:
     was = unit.old
     if was is None:
         return
@@ -230,7 +230,6 @@ def heat(unit: Lasting) -> Iterable[Finding]:
         return
     if new == 0 and old > 0 and unit.unit.kind != "electric":
         yield verdict(
-            "choose.heat",
             "watch",
             "{n} is cooled by air; the old unit had a coolant",
             "Nothing in the craft leads air past its cylinders: inlet, baffles, fan and outlet are to be made, and the "
@@ -251,34 +250,30 @@ def heat(unit: Lasting) -> Iterable[Finding]:
         else "It wants a cooler, a pump and hoses that the craft never had, and air or water that reaches them."
     )
     yield verdict(
-        "choose.heat",
-        "watch" if more else "ok",
+        band(new, "power", ok=at_most(1.05 * old)),
         title if more or old > 0 else "{n} gives its coolant no heat",
         detail
         if more
         else "What cooled the old unit carried as much. Whether it is clean and reached by air or water was not "
         "checked.",
-        compared=Compared(value=new, dimension="power", hi=1.05 * old),
         n=word(unit.name),
         a=q(new, "power"),
         b=q(old, "power"),
     )
 
 
-def _by_air(unit: Lasting, was: Lasting) -> Iterable[Finding]:
+def _by_air(unit: Lasting, was: Lasting) -> Iterable[Verdict]:
     """Air cools both: the heat follows the power that lasts."""
     ask_all(lambda: unit.continuous, lambda: was.continuous)
     new, old = unit.continuous[0], was.continuous[0]
     more = new > 1.05 * old
     yield verdict(
-        "choose.heat",
-        "watch" if more else "ok",
+        band(new, "power", ok=at_most(1.05 * old)),
         "{n}: air cools {a}, it cooled {b}" if more else "{n} is cooled by air, as the old unit was",
         "Its heat goes with its power: inlets, baffles and outlet that were enough for the old unit are too small. "
         "Measure the hottest head on the first run."
         if more
         else "No more power than before. Whether the air reaches every cylinder was not checked.",
-        compared=Compared(value=new, dimension="power", hi=1.05 * old),
         n=word(unit.name),
         a=q(new, "power"),
         b=q(old, "power"),
@@ -291,14 +286,14 @@ def _by_air(unit: Lasting, was: Lasting) -> Iterable[Finding]:
     limit="all that comes on top is in the ledger, else watch; quoted dry with nothing listed, watch",
     source="common practice, no source",
     mark="common practice",
+    settles=measure("Weigh what hangs on it and enter it in the ledger, with its place."),
 )
-def left_out(unit: Lasting, spending: Spending) -> Iterable[Finding]:
+def left_out(unit: Lasting, spending: Spending) -> Iterable[Verdict]:
     if spending.fit is None:
         return
     if not unit.unit.accessories:
         if unit.unit.condition == "dry":
             yield verdict(
-                "choose.left-out",
                 "watch",
                 "{n} is quoted dry, and nothing is listed on top",
                 "Oil, coolant, exhaust, cooler, starter: list what hangs on it and say of each whether its quoted "
@@ -310,7 +305,6 @@ def left_out(unit: Lasting, spending: Spending) -> Iterable[Finding]:
     unsaid = [a.name for a in unit.unit.accessories.values() if a.counted is None]
     level: Level = "watch" if missing else "ok"
     yield verdict(
-        "choose.left-out",
         level,
         "{n} weighs {m} with all that hangs on it" if not missing else "{n}: {d} on top is not in the ledger",
         ("Not in the ledger: {l}. " if missing else "")
@@ -349,7 +343,7 @@ _MOST_W_KG = {"four-stroke": 2500.0, "two-stroke": 3000.0, "diesel": 1200.0, "tu
     source="proposed",
     mark="proposed",
 )
-def power_to_mass(unit: Lasting) -> Iterable[Finding]:
+def power_to_mass(unit: Lasting) -> Iterable[Verdict]:
     u = unit.unit
     most = _MOST_W_KG.get(u.kind or "")
     if most is None or u.power is None or u.mass is None or not u.mass.si:
@@ -358,8 +352,7 @@ def power_to_mass(unit: Lasting) -> Iterable[Finding]:
         return
     allowed = "a power and a mass that go together, as its limit says"
     yield verdict(
-        "choose.power-to-mass",
-        "unknown",
+        told(u.power.si, "power", "unknown", "more than is known of its kind"),
         "{n}: {p} from {m}: which?",
         "No unit of its kind is known to give more than {most} from that mass: one of the two is not right, or it is "
         "the mass of a part of it.",
@@ -367,7 +360,6 @@ def power_to_mass(unit: Lasting) -> Iterable[Finding]:
             Gap(unit.p("mass"), f"mass of the {unit.name}, all of it", allowed=allowed),
             Gap(unit.p("power"), f"rated power of the {unit.name}", allowed=allowed),
         ],
-        compared=Compared(value=u.power.si, dimension="power", hi=most * u.mass.si),
         n=word(unit.name),
         p=q(u.power.si, "power"),
         m=q(u.mass.si, "mass"),

@@ -8,8 +8,9 @@ from collections.abc import Iterable
 from ...errors import CannotSay, Gap
 from ...figure.trace import above_zero
 from ...judging.band import at_most, band
-from ...judging.finding import STATION, Finding, Level, counted, q, word
-from ...judging.register import rule, verdict
+from ...judging.finding import STATION, Level, counted, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import measure
 from ...resolved.craft import Resolved
 from ...resolved.floating import Floating
 
@@ -21,14 +22,14 @@ from ...resolved.floating import Floating
     source="least squares; with four corners a reading wrong by e shows as e/4; 3 mm: common practice, no source",
     mark="common practice",
     form="afloat",
+    settles=measure("Read all freeboards again within a minute, and two more amidships."),
 )
-def freeboards(floating: Floating, resolved: Resolved) -> Iterable[Finding]:
+def freeboards(floating: Floating, resolved: Resolved) -> Iterable[Verdict]:
     if resolved.project.craft.as_found.method == "report":
         return
     plane = floating.waterplane
     if len(plane.residuals_m) < 4:
         yield verdict(
-            "craft.freeboards",
             "watch",
             counted(len(plane.residuals_m), "One freeboard", "{n} freeboards") + " only: nothing checks them",
             "A plane lies through any three. Read a fourth, off the line of the others.",
@@ -38,14 +39,12 @@ def freeboards(floating: Floating, resolved: Resolved) -> Iterable[Finding]:
     worst = max(plane.residuals_m, key=abs)
     judged = band(abs(worst), "fine_length", ok=at_most(0.003))
     yield verdict(
-        "craft.freeboards",
-        judged.level,
+        judged,
         "Freeboards lie in one plane" if judged.level == "ok" else "Freeboards misfit by {d}",
         "{n} readings, misfit {d}. Lines slack, nobody aboard, all within one minute."
         if judged.level == "ok"
         else "{n} readings do not lie in one plane. With four corners one reading may be wrong by four times that, or "
         "she is twisted: read again, and two more amidships.",
-        compared=judged.compared,
         n=q(len(plane.residuals_m), "count"),
         d=q(abs(worst), "fine_length"),
     )
@@ -58,12 +57,12 @@ def freeboards(floating: Floating, resolved: Resolved) -> Iterable[Finding]:
     source="naval architecture texts (from memory): canoe body of a monohull only",
     mark="from memory",
     form="afloat",
+    settles=measure("Enter a designer's table or her sections; failing them time ten rolls."),
 )
-def form_estimate(floating: Floating) -> Iterable[Finding]:
+def form_estimate(floating: Floating) -> Iterable[Verdict]:
     if floating.by != "form estimate":
         row = floating.row
         yield verdict(
-            "craft.form-estimate",
             "ok",
             "Her hydrostatics are by the {by}",
             "At a draft of {t} she displaces {m}, centre of flotation {x}. Even keel; small trim and heel are "
@@ -76,7 +75,6 @@ def form_estimate(floating: Floating) -> Iterable[Finding]:
         return
     h = floating.hydro
     yield verdict(
-        "craft.form-estimate",
         "watch",
         "Her hydrostatics are an estimate by form",
         "Canoe body of a monohull, keel and skeg left out. GM by two published factors: {a} or {b} over the "
@@ -93,8 +91,9 @@ def form_estimate(floating: Floating) -> Iterable[Finding]:
     source="common practice, no source",
     mark="common practice",
     form="afloat",
+    settles=measure("Read them afloat, lines slack, nobody aboard."),
 )
-def freeboards_read(resolved: Resolved) -> Iterable[Finding]:
+def freeboards_read(resolved: Resolved) -> Iterable[Verdict]:
     if resolved.project.craft.as_found.method != "freeboards":
         return
     how = resolved.project.craft.flotation.read
@@ -106,7 +105,7 @@ def freeboards_read(resolved: Resolved) -> Iterable[Finding]:
         "watch": "People weigh, and never sit still: read again with nobody aboard.",
         "stop": "Ashore they say nothing of how she floats: read them afloat.",
     }
-    yield verdict("craft.freeboards-read", level, "Freeboards read {h}", words[level], h=word(how))
+    yield verdict(level, "Freeboards read {h}", words[level], h=word(how))
 
 
 # Heel of an inclining test: enough to read, small enough to be straight. ASTM F1321 (from memory).
@@ -121,8 +120,9 @@ _LEAST_INCLINED, _MOST_INCLINED = math.radians(1), math.radians(4)
     source="ASTM F1321 (from memory); 5 % and a tenth: common practice",
     mark="from memory",
     form="afloat",
+    settles=measure("Incline her again as its sentence says: both sides, 1 to 4°, in still water."),
 )
-def inclining(floating: Floating, resolved: Resolved) -> Iterable[Finding]:
+def inclining(floating: Floating, resolved: Resolved) -> Iterable[Verdict]:
     found = floating.inclined
     if found is None:
         return
@@ -147,8 +147,7 @@ def inclining(floating: Floating, resolved: Resolved) -> Iterable[Finding]:
         if fault
     ]
     yield verdict(
-        "craft.inclining",
-        "watch" if faults else "ok",
+        judged.or_by("watch", "; ".join(faults), bool(faults)),
         "GM {g} ±{u} by inclining, {n} readings",
         "Furthest off the line by {d} of {m}, heeled to {h}. As found, with the free surface that she then had."
         + (" Do it again: {f}." if faults else ""),
@@ -159,7 +158,6 @@ def inclining(floating: Floating, resolved: Resolved) -> Iterable[Finding]:
         m=q(largest, "mass_moment"),
         h=q(most, "angle"),
         f=word("; ".join(faults)),
-        compared=judged.compared,
     )
 
 
@@ -171,12 +169,11 @@ def inclining(floating: Floating, resolved: Resolved) -> Iterable[Finding]:
     mark="statics",
     form="afloat",
 )
-def gm_twice(floating: Floating) -> Iterable[Finding]:
+def gm_twice(floating: Floating) -> Iterable[Verdict]:
     inclined, rolled = floating.inclined, floating.gm_rolled
     if inclined is None or rolled is None or not floating.gm_disagrees:
         return
     yield verdict(
-        "craft.gm-twice",
         "unknown",
         "GM {a} by inclining, {b} or more by rolling: which?",
         "They cannot both be right. The lower is judged meanwhile. Was the full roll timed, port to port, over "
@@ -196,12 +193,11 @@ def gm_twice(floating: Floating) -> Iterable[Finding]:
     mark="common practice",
     form="afloat",
 )
-def table_against_sections(floating: Floating) -> Iterable[Finding]:
+def table_against_sections(floating: Floating) -> Iterable[Verdict]:
     both = floating.table_against_sections
     if both is None or abs(both[0] - both[1]) <= 0.05 * both[0]:
         return
     yield verdict(
-        "craft.table-against-sections",
         "unknown",
         "Her table carries {a}, her sections {b}, at the same draft: which?",
         "The table is taken meanwhile. Is its draft over the same keel, is it for this boat, are the sections to the "

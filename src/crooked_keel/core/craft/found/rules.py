@@ -5,8 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, InputError
-from ...judging.finding import STATION, Compared, Finding, counted, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import beyond, told, within
+from ...judging.finding import STATION, counted, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import measure
 from ...judging.values import said_of
 from ...resolved.craft import Resolved
 from ...resolved.floating import Floating
@@ -35,14 +37,13 @@ _HULL_BY = {
     source="statics; FAA-H-8083-1B ch. 3 (from memory)",
     mark="statics",
 )
-def as_found(found: Found, weighing: Weighing, floating: Floating | None, resolved: Resolved) -> Iterable[Finding]:
+def as_found(found: Found, weighing: Weighing, floating: Floating | None, resolved: Resolved) -> Iterable[Verdict]:
     bodies = found.as_found
     method, afloat = resolved.project.craft.as_found.method, resolved.has("afloat")
     for body in bodies:
         for maybe in (body.mass, body.x, body.y):
             got(maybe)
     yield verdict(
-        "craft.as-found",
         "ok",
         "As found: {m} at {x}",
         _KNOWN_BY["freeboards" if afloat and method == "weighing" else method],
@@ -59,11 +60,11 @@ def as_found(found: Found, weighing: Weighing, floating: Floating | None, resolv
     limit="weighed",
     source="AC 43.13-1B ch. 10 (from memory)",
     mark="from memory",
+    settles=measure("Weigh the craft as it stands."),
 )
-def report(resolved: Resolved) -> Iterable[Finding]:
+def report(resolved: Resolved) -> Iterable[Verdict]:
     if resolved.project.craft.as_found.method == "report":
         yield verdict(
-            "craft.report",
             "watch",
             "The old report is taken at its word",
             "Old sheets drift: paint, repairs and radios are often missing. Weigh the craft as it stands.",
@@ -78,7 +79,7 @@ def report(resolved: Resolved) -> Iterable[Finding]:
     mark="statics",
     form="cg limits",
 )
-def limits(resolved: Resolved) -> Iterable[Finding]:
+def limits(resolved: Resolved) -> Iterable[Verdict]:
     given = resolved.project.craft.limits
     needs: list[Gap] = []
     if not given.envelope:
@@ -90,9 +91,7 @@ def limits(resolved: Resolved) -> Iterable[Finding]:
         needs.append(Gap("/craft/limits/gross", "gross mass"))
     if needs:
         raise CannotSay(*needs)
-    yield verdict(
-        "craft.limits", "ok", "Limits are given", "CG limits and gross mass as entered, from the designer's papers."
-    )
+    yield verdict("ok", "Limits are given", "CG limits and gross mass as entered, from the designer's papers.")
 
 
 @rule(
@@ -101,19 +100,19 @@ def limits(resolved: Resolved) -> Iterable[Finding]:
     limit="none beyond the twelve widest, else watch",
     source="proposed",
     mark="proposed",
+    settles=measure("The figures with the widest ±, until no more than twelve are left."),
+    about="figures",
 )
-def untried(remarkable: Remarkable) -> Iterable[Finding]:
+def untried(remarkable: Remarkable) -> Iterable[Verdict]:
     left = remarkable.untried
     if not left:
         return
     yield verdict(
-        "craft.untried",
-        "watch",
+        told(float(MOST_TRIED + len(left)), "count", "watch", "only the widest were tried"),
         counted(len(left), "One figure with a wide ± was", "{n} figures with a wide ± were")
         + " not tried at both ends",
         "Only the {most} widest were: what is ok may turn with one of the others. Measure what has the widest ± first.",
         needs=[Gap(pointer, said_of(pointer), figure.entered, "a narrower ±") for pointer, figure in left],
-        compared=Compared(value=float(MOST_TRIED + len(left)), dimension="count", hi=float(MOST_TRIED)),
         n=q(len(left), "count"),
         most=q(MOST_TRIED, "count"),
     )
@@ -125,19 +124,19 @@ def untried(remarkable: Remarkable) -> Iterable[Finding]:
     limit="none outside the range of its sort, else watch",
     source="ranges of each sort of figure: proposed",
     mark="proposed",
+    settles=measure("Look at the figure again, with its unit; if it was meant, nothing is to be done."),
+    about="figures",
 )
-def unusual(remarkable: Remarkable) -> Iterable[Finding]:
+def unusual(remarkable: Remarkable) -> Iterable[Verdict]:
     for pointer, figure in remarkable.unusual:
         lo, hi = figure.usual
         shown = figure.shown or figure.dimension
         yield verdict(
-            "craft.unusual",
-            "watch",
+            beyond(figure.si, shown, within(lo, hi), "watch"),
             "{w}: {a}. Was that meant?",
             ("Up to {hi} either way" if lo == -hi else "{lo} to {hi}")
             + " is usual for such a figure. The other findings take it as it stands.",
             subject=pointer.strip("/").replace("/", "."),
-            compared=Compared(value=figure.si, dimension=shown, lo=lo, hi=hi),
             needs=[
                 Gap(
                     pointer,
@@ -160,7 +159,7 @@ def unusual(remarkable: Remarkable) -> Iterable[Finding]:
     source="AC 43.13-1B ch. 10 (from memory)",
     mark="from memory",
 )
-def levelling(resolved: Resolved) -> Iterable[Finding]:
+def levelling(resolved: Resolved) -> Iterable[Verdict]:
     needs = []
     if not resolved.project.craft.datum_note:
         needs.append(Gap("/craft/datum_note", "what the datum is"))
@@ -169,7 +168,6 @@ def levelling(resolved: Resolved) -> Iterable[Finding]:
     if needs:
         raise CannotSay(*needs)
     yield verdict(
-        "craft.levelling",
         "ok",
         "Datum and levelling are written down",
         "{d}. {v}.",
@@ -179,7 +177,7 @@ def levelling(resolved: Resolved) -> Iterable[Finding]:
 
 
 @rule("craft.outline", "Profile drawn to scale", limit="the measures of the outline", source="drawing", mark="statics")
-def outline(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
+def outline(weighing: Weighing, resolved: Resolved) -> Iterable[Verdict]:
     o, words = resolved.project.craft.outline, resolved.references.kind.outline
     needs = [Gap(f"/craft/outline/{k}", w) for k, w in words.items() if getattr(o, k) is None]
     needs += [
@@ -199,7 +197,6 @@ def outline(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
     if needs:
         raise CannotSay(*needs)
     yield verdict(
-        "craft.outline",
         "ok",
         "The profile is drawn to scale",
         "Every measure of the outline and of the units is entered.",
@@ -213,7 +210,7 @@ def outline(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
     source="maker or designer of the craft",
     mark="statics",
 )
-def fuel(loads: Loads, resolved: Resolved) -> Iterable[Finding]:
+def fuel(loads: Loads, resolved: Resolved) -> Iterable[Verdict]:
     craft = resolved.project.craft
     needs = [
         Gap(f"{p}/capacity", f"usable volume of the {t.name}") for _, p, t in loads.tanks(True) if t.capacity is None
@@ -247,7 +244,6 @@ def fuel(loads: Loads, resolved: Resolved) -> Iterable[Finding]:
                     allowed=f"up to {tank.capacity.entered}",
                 )
     yield verdict(
-        "craft.fuel",
         "ok",
         "Tanks and places are known",
         "Tanks: {n}. Seats and baggage places: {s}.",
@@ -257,7 +253,7 @@ def fuel(loads: Loads, resolved: Resolved) -> Iterable[Finding]:
 
 
 @rule("craft.references", "References placed", limit="each reference has a station", source="drawing", mark="statics")
-def references(resolved: Resolved) -> Iterable[Finding]:
+def references(resolved: Resolved) -> Iterable[Verdict]:
     refs = resolved.project.craft.references
     needs = [
         Gap(f"/craft/references/{k}/station", f"station of the {r.name}") for k, r in refs.items() if r.station is None
@@ -268,4 +264,4 @@ def references(resolved: Resolved) -> Iterable[Finding]:
         raise CannotSay(*needs)
     none = "None is named beside the datum: all is measured from there."
     from_where = counted(len(refs), "One place to measure from.", "{n} places to measure from.") if refs else none
-    yield verdict("craft.references", "ok", "References are placed", from_where, n=q(len(refs), "count"))
+    yield verdict("ok", "References are placed", from_where, n=q(len(refs), "count"))

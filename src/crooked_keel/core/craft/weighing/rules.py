@@ -5,9 +5,10 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 
-from ...judging.band import at_least, band
-from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, at_most, band, within
+from ...judging.finding import q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, measure
 from ...resolved.craft import Resolved
 from .functions import level_shift, mean_of_repeats
 from .quantities import Weighing, repeats
@@ -20,14 +21,14 @@ from .quantities import Weighing, repeats
     source="common practice, no source",
     mark="common practice",
     form="scales",
+    settles=measure("Put the wheel on its scale and read again."),
 )
-def empty_scale(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
+def empty_scale(weighing: Weighing, resolved: Resolved) -> Iterable[Verdict]:
     if resolved.project.craft.as_found.method != "weighing":
         return
     for key, support in weighing.supports:
         if support.reading is not None and support.tare is not None and support.reading.si == support.tare.si:
             yield verdict(
-                "craft.empty-scale",
                 "watch",
                 "{s} carries nothing",
                 "Net reading is zero. Is the wheel on the scale?",
@@ -43,8 +44,9 @@ def empty_scale(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
     source="common practice, no source",
     mark="common practice",
     form="scales",
+    settles=measure("Roll it off and on again, brakes off, and read every scale a third time."),
 )
-def repeated(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
+def repeated(weighing: Weighing, resolved: Resolved) -> Iterable[Verdict]:
     if resolved.project.craft.as_found.method != "weighing":
         return
     for key, support in weighing.supports:
@@ -55,8 +57,7 @@ def repeated(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
         spread = max(readings) - min(readings)
         wide = spread > 0.005 * mean
         yield verdict(
-            "craft.repeats",
-            "watch" if wide else "ok",
+            band(spread, "mass", ok=at_most(0.005 * mean)),
             "{s}: {n} readings {d} apart",
             "Mean {m}."
             + (" Scale on grass, brakes on, or tyres pushed sideways: roll it off and on again." if wide else ""),
@@ -65,7 +66,6 @@ def repeated(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
             n=q(len(readings), "count"),
             d=q(spread, "mass"),
             m=q(mean, "mass"),
-            compared=Compared(value=spread, dimension="mass", hi=0.005 * mean),
         )
 
 
@@ -76,32 +76,29 @@ def repeated(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
     source="statics; the limits: common practice, no source",
     mark="common practice",
     form="scales",
+    settles=adjust("Level it on its scales to half a degree and weigh again."),
 )
-def off_level(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
+def off_level(weighing: Weighing, resolved: Resolved) -> Iterable[Verdict]:
     if resolved.project.craft.as_found.method != "weighing" or resolved.project.craft.as_found.pitch is None:
         return
     pitch, shift = weighing.pitch, weighing.level_shift
     off = abs(pitch)
-    compared = Compared(value=off, dimension="angle", hi=math.radians(0.5))
+    level_enough = at_most(math.radians(0.5))
     if not weighing.height_known:
-        level: Level = "stop" if off > math.radians(2) else "watch" if off > math.radians(0.5) else "ok"
+        judged = band(off, "angle", ok=level_enough, watch=at_most(math.radians(2)))
         yield verdict(
-            "craft.level",
-            level,
+            judged,
             "Weighed {p} off level, height of the CG not known",
             "Not corrected; the CG is in doubt by ±{u} more. Level it and weigh again, or give the height.",
-            compared=compared,
             p=q(off, "angle"),
             u=q(2 * shift.u, "length"),
         )
         return
     yield verdict(
-        "craft.level",
-        "ok" if off <= math.radians(0.5) else "watch",
+        band(off, "angle", ok=level_enough),
         "Weighed {p} off level, CG corrected by {d}",
         "The scales put the CG {d} too far {way}; it is taken out. A CG {z} over the axles.",
         working=level_shift.working(weighing.height_over_axles.value, pitch),
-        compared=compared,
         p=q(off, "angle"),
         d=q(abs(shift.value), "length"),
         way=word("aft" if shift.value > 0 else "forward"),
@@ -116,20 +113,19 @@ def off_level(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
     source="statics; ISO 9130 and ISO 10392 (scope, from memory)",
     mark="from memory",
     form="stands on wheels",
+    settles=measure("Lift the end higher, to 8° or more, suspension blocked, and read again."),
 )
-def tilt(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
+def tilt(weighing: Weighing, resolved: Resolved) -> Iterable[Verdict]:
     raised = resolved.project.craft.as_found.raised
     if raised.reading is None and raised.lift is None:
         return
     t = weighing.tilted
     judged = band(t.tilt_rad, "angle", ok=at_least(math.radians(8)))
     yield verdict(
-        "craft.tilt",
-        judged.level,
+        judged,
         "CG {z} over the ground, tilt {t}",
         "One kilogram on the scale is worth {k} of height. Suspension blocked, brakes off, the lifted end in a "
         "cradle, a second person by it.",
-        compared=judged.compared,
         z=q(t.height_m, "length"),
         t=q(t.tilt_rad, "angle"),
         k=q(t.height_per_kg, "length"),
@@ -143,19 +139,18 @@ def tilt(weighing: Weighing, resolved: Resolved) -> Iterable[Finding]:
     source="common practice, no source",
     mark="common practice",
     form="corners",
+    settles=adjust("Turn the spring perches of one diagonal until it carries half."),
 )
-def cross(weighing: Weighing) -> Iterable[Finding]:
+def cross(weighing: Weighing) -> Iterable[Verdict]:
     if len(weighing.supports) != 4:
         return
     c = weighing.corners
-    level: Level = "ok" if abs(c.cross - 0.5) <= 0.01 else "watch"
+    judged = band(c.cross, "percent", ok=within(0.49, 0.51))
     yield verdict(
-        "craft.cross",
-        level,
+        judged,
         "Cross weight {c}",
         "Starboard front with port rear. Only the spring perches change it; front {f} and port {p} change by "
         "moving mass.",
-        compared=Compared(value=c.cross, dimension="percent", lo=0.49, hi=0.51),
         c=q(c.cross, "percent"),
         f=q(c.front, "percent"),
         p=q(c.port, "percent"),

@@ -6,9 +6,10 @@ from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, ask_all
 from ...figure.trace import above_zero
-from ...judging.band import at_least, band
-from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, at_most, band, beyond, told, within
+from ...judging.finding import q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import buy, measure
 from ...resolved.installation import ResolvedInstallation
 from ..train.quantities import Train
 from .functions import ground_clearance, helical_mach, ideal_thrust, tip_mach
@@ -22,11 +23,13 @@ from .quantities import AT_HEIGHT, FAST_M_S, AirPropeller
     source="common practice: schools 0.80, 0.85, 0.90; kinematics",
     mark="common practice",
     form="air propeller",
+    settles=buy("A smaller propeller with more blades, or more reduction."),
 )
-def tip_mach_rule(air: AirPropeller, train: Train) -> Iterable[Finding]:
+def tip_mach_rule(air: AirPropeller, train: Train) -> Iterable[Verdict]:
     standing, limit, airspeed = air.mach, air.mach_limit, air.airspeed
     mach = standing if airspeed is None else air.mach_at(airspeed)
-    level: Level = "ok" if mach <= limit else "watch" if mach <= limit + 0.03 else "stop"
+    judged = band(mach, "number", ok=at_most(limit), watch=at_most(limit + 0.03))
+    level = judged.level
     if level == "ok" and air.resolved.project.need.altitude is None and mach * AT_HEIGHT > limit:
         raise CannotSay(Gap("/need/altitude", "height where the power is wanted: at sea level the tips are near it"))
     height = " at {h}" if air.height_m > 0 else " at sea level"
@@ -38,11 +41,9 @@ def tip_mach_rule(air: AirPropeller, train: Train) -> Iterable[Finding]:
             pointer = "/craft/airspeed"
             raise CannotSay(Gap(pointer, "fastest airspeed at full power: standing the tips are near what is allowed"))
     yield verdict(
-        "drive.tip-mach",
-        level,
+        judged,
         "Tips run at Mach {m}",
         said,
-        compared=Compared(value=mach, dimension="number", lo=0.0, hi=limit),
         working=tip_mach.working(air.diameter, train.fastest, air.sound)
         if airspeed is None
         else helical_mach.working(standing, airspeed, air.sound),
@@ -65,17 +66,17 @@ def tip_mach_rule(air: AirPropeller, train: Train) -> Iterable[Finding]:
     source="14 CFR 23.925 before amendment 64 (from memory)",
     mark="from memory",
     form="air propeller",
+    settles=buy("A smaller propeller with more blades; or taller gear."),
 )
-def ground_clearance_rule(air: AirPropeller) -> Iterable[Finding]:
+def ground_clearance_rule(air: AirPropeller) -> Iterable[Verdict]:
     clearance, attitude = air.worst_clearance
     wanted = air.clearance_wanted
-    level: Level = "stop" if clearance < wanted else "watch" if clearance < wanted + 0.025 else "ok"
+    judged = band(clearance, "length", ok=at_least(wanted + 0.025), watch=at_least(wanted))
+    level = judged.level
     yield verdict(
-        "drive.ground-clearance",
-        level,
+        judged,
         "{c} under the tips",
         "{a}. {w} is asked, wheels and struts as they stand loaded; a flat tyre is judged by itself.",
-        compared=Compared(value=clearance, dimension="length", lo=wanted),
         working=ground_clearance.working(*air.hub, attitude, air.diameter),
         can_suggest=level != "ok",
         c=q(clearance, "length"),
@@ -101,17 +102,16 @@ FLAT_M = 0.025
     source="14 CFR 23.925 before amendment 64 (from memory) asks for positive clearance; 25 mm proposed",
     mark="from memory",
     form="air propeller",
+    settles=buy("A smaller propeller with more blades or pitch; or taller gear, as approved."),
 )
-def flat_tyre(air: AirPropeller) -> Iterable[Finding]:
+def flat_tyre(air: AirPropeller) -> Iterable[Verdict]:
     level_, drop = ask_all(lambda: air.clearance(0.0), lambda: air.gear_drop)
     left = level_ - drop.si
     judged = band(left, "length", ok=at_least(FLAT_M), watch=at_least(1e-3), doubt=2 * drop.u)
     yield verdict(
-        "drive.flat-tyre",
-        judged.level,
+        judged,
         "{c} are left under the tips on a flat tyre" if left > 0 else "The tips strike on a flat tyre",
         "Level, {l} less {d}, with the strut on its stop. Grass, ruts and a nose that dips then are not in it.",
-        compared=judged.compared,
         can_suggest=judged.level != "ok",
         c=q(left, "length"),
         l=q(level_, "length"),
@@ -126,16 +126,16 @@ def flat_tyre(air: AirPropeller) -> Iterable[Finding]:
     source="maker of the propeller",
     mark="statics",
     form="air propeller",
+    settles=measure("Count the blades."),
 )
-def blades(train: Train, placed: ResolvedInstallation) -> Iterable[Finding]:
+def blades(train: Train, placed: ResolvedInstallation) -> Iterable[Verdict]:
     count = placed.installation.propeller.blades
     if count is None:
         raise CannotSay(Gap(train.p("propeller/blades"), f"number of blades ({train.name})"))
     if count.si < 2:
-        yield verdict("drive.blades", "watch", "A one-bladed propeller", "Was one blade meant?")
+        yield verdict("watch", "A one-bladed propeller", "Was one blade meant?")
     else:
         yield verdict(
-            "drive.blades",
             "ok",
             "{n} blades",
             "Power absorbed and thrust are not judged here yet.",
@@ -153,8 +153,9 @@ _AIR, _SEA = 1.225, 1025.0
     limit="not above the ideal propeller's at the greatest power, else unknown; not under 0.3 of it, else watch",
     source="momentum theory (from memory); 0.3: proposed",
     mark="proposed",
+    settles=measure("Pull the craft against a scale at full power, chocked, or ask the maker."),
 )
-def thrust_possible(train: Train, placed: ResolvedInstallation) -> Iterable[Finding]:
+def thrust_possible(train: Train, placed: ResolvedInstallation) -> Iterable[Verdict]:
     given = placed.installation.mount.thrust
     if given is None or not (placed.references.has("air propeller") or placed.references.has("marine propeller")):
         return  # the mount asks for it
@@ -169,8 +170,9 @@ def thrust_possible(train: Train, placed: ResolvedInstallation) -> Iterable[Find
         return
     over = given.si > most
     yield verdict(
-        "drive.thrust-possible",
-        "unknown" if over else "watch",
+        told(given.si, "force", "unknown", "more than the ideal propeller pulls")
+        if over
+        else beyond(given.si, "force", within(0.3 * most, most), "watch"),
         "Thrust given {t}, a propeller of {d} can pull {m} with {p}"
         if over
         else "Thrust given {t} is little for a propeller of {d} and {p}",
@@ -181,7 +183,6 @@ def thrust_possible(train: Train, placed: ResolvedInstallation) -> Iterable[Find
             else "An ideal one pulls {m} standing still, a real one half of that or more: is that the greatest thrust?"
         ),
         needs=[Gap(f"{placed.pointer}/mount/thrust", what, allowed="0.3 to 1 of the ideal propeller's")],
-        compared=Compared(value=given.si, dimension="force", lo=0.3 * most, hi=most),
         working=ideal_thrust.working(density, diameter, power),
         t=q(given.si, "force"),
         d=q(diameter, "length"),

@@ -9,9 +9,10 @@ from typing import NamedTuple
 from ...document import Pack
 from ...errors import CannotSay, Gap, ask_all
 from ...figure.trace import above_zero, need
-from ...judging.band import at_least, band
-from ...judging.finding import Compared, Finding, LeftOut, Level, Param, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, at_most, band, beyond, kept
+from ...judging.finding import LeftOut, Param, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import buy, measure
 from ...resolved.craft import Resolved
 from ..train.quantities import Train
 from .functions import electric_range, pack_power, sea_range
@@ -26,8 +27,9 @@ _KILLS = "High voltage kills: isolate, lock, test dead, and leave it to people l
     limit="pack power above the peak ok, above the continuous power watch, less stop",
     source="definition of power",
     mark="statics",
+    settles=buy("Packs or a controller that give more current; or ask less of the motor."),
 )
-def pack(battery: OnBattery, train: Train) -> Iterable[Finding]:
+def pack(battery: OnBattery, train: Train) -> Iterable[Verdict]:
     if not train.electric:
         return
     ask_all(lambda: battery.pack_terms, lambda: train.power)
@@ -41,13 +43,11 @@ def pack(battery: OnBattery, train: Train) -> Iterable[Finding]:
         what = f"peak power of the {train.name}" + (", not below its continuous power" if peak else "")
         blank = LeftOut(["its peak"], [Gap(train.p("unit/peak_power"), what, given=peak.entered if peak else None)])
     yield verdict(
-        "drive.pack",
-        judged.level,
+        judged,
         "The pack gives {g} at the shaft",
         "{v} and {i}, motor and controller taken as {e}. Motor: {c} continuous"
         + (", {p} peak." if stands else ".")
         + " Sag of the pack is not taken off.",
-        compared=judged.compared,
         left_out=blank,
         working=pack_power.working(*battery.pack_terms),
         g=q(given, "power"),
@@ -66,20 +66,19 @@ def pack(battery: OnBattery, train: Train) -> Iterable[Finding]:
     "apart stop",
     source="maker of the controller; 0.95 and 2 %: common practice",
     mark="common practice",
+    settles=buy("A controller of a higher limit, or fewer cells in a row; side by side packs of one voltage."),
 )
-def voltage(battery: OnBattery, train: Train) -> Iterable[Finding]:
+def voltage(battery: OnBattery, train: Train) -> Iterable[Verdict]:
     if not train.electric:
         return
     apart = battery.at_odds
     if apart is not None:
         yield verdict(
-            "drive.voltage",
-            "stop",
+            beyond(apart[0], "voltage", at_least(apart[1] * (1 - APART)), "stop"),
             "Packs side by side of {a} and {b}",
             "Over 2 % apart: the moment they are joined the higher drives into the lower a current that nothing "
             "limits, and packs burn so. Nothing else of the voltage is judged. Packs of one voltage, one sort and one "
             "age, each charged alike before they are joined. " + _KILLS,
-            compared=Compared(value=apart[0], dimension="voltage", lo=apart[1] * (1 - APART)),
             a=q(apart[0], "voltage"),
             b=q(apart[1], "voltage"),
         )
@@ -92,13 +91,11 @@ def voltage(battery: OnBattery, train: Train) -> Iterable[Finding]:
         ).si
     )
     most, volts = ask_all(limit, lambda: battery.full_voltage)
-    level: Level = "ok" if volts <= 0.95 * most else "watch" if volts <= most else "stop"
+    judged = band(volts, "voltage", ok=at_most(0.95 * most), watch=at_most(most))
     yield verdict(
-        "drive.voltage",
-        level,
+        judged,
         "Fully charged {v}, controller stands {l}",
         "{n}, {j}. " + _KILLS,
-        compared=Compared(value=volts, dimension="voltage", hi=most),
         v=q(volts, "voltage"),
         l=q(most, "voltage"),
         n=word("One pack" if len(battery.packs) == 1 else f"{len(battery.packs)} packs"),
@@ -112,8 +109,9 @@ def voltage(battery: OnBattery, train: Train) -> Iterable[Finding]:
     limit="cruise at the continuous power or less ok, more stop; in the air the power wanted up to the peak watch",
     source="maker of the motor: a peak rating is for its time only",
     mark="statics",
+    settles=buy("A motor whose lasting power covers it; or cruise more slowly."),
 )
-def continuous(battery: OnBattery, train: Train, resolved: Resolved) -> Iterable[Finding]:
+def continuous(battery: OnBattery, train: Train, resolved: Resolved) -> Iterable[Verdict]:
     if not train.electric:
         return
     if resolved.has("air propeller"):
@@ -121,35 +119,33 @@ def continuous(battery: OnBattery, train: Train, resolved: Resolved) -> Iterable
         return
     ask_all(lambda: train.power, battery.cruise_power)
     asked, given = battery.cruise_power(), train.power
-    share = asked / given if given > 0 else math.inf
-    level: Level = "ok" if share <= 1.0 else "stop"
+    judged = kept(asked, "power", at_most(given))
+    level = judged.level
     time = train.unit.peak_time
     yield verdict(
-        "drive.continuous",
-        level,
+        judged,
         "Cruise asks {a}, the motor gives {g} all day",
         ("Its peak is good for {t} only." if time else "How long its peak lasts is not entered.")
         + " Heat goes with torque: a slow steep hill burns a motor that cruises cool.",
         can_suggest=level == "stop",
-        compared=Compared(value=asked, dimension="power", hi=given),
         a=q(asked, "power"),
         g=q(given, "power"),
         t=q(time.si if time else 0.0, "time"),
     )
 
 
-def _in_the_air(train: Train, resolved: Resolved) -> Iterable[Finding]:
+def _in_the_air(train: Train, resolved: Resolved) -> Iterable[Verdict]:
     """An aeroplane wants its power for the climb: what lasts gives it, or the peak for as long as that lasts."""
     unit = train.unit
     wanted = lambda: above_zero(resolved.project.need.power, "/need/power", "power wanted where it is used")
     ask_all(lambda: train.power, wanted)
     asked, given, peak, time = wanted(), train.power, unit.peak_power, unit.peak_time
-    level: Level = "ok" if asked <= given else "watch" if peak is not None and asked <= peak.si else "stop"
+    judged = band(asked, "power", ok=at_most(given), watch=at_most(max(given, peak.si if peak is not None else 0.0)))
+    level = judged.level
     if level == "watch" and time is None:
         raise CannotSay(Gap(train.p("unit/peak_time"), f"how long the peak of the {train.name} lasts"))
     yield verdict(
-        "drive.continuous",
-        level,
+        judged,
         "{a} is wanted, the motor gives {g} all day",
         {
             "ok": "The climb is flown with what lasts.",
@@ -157,7 +153,6 @@ def _in_the_air(train: Train, resolved: Resolved) -> Iterable[Finding]:
             "before the next.",
             "stop": "Not even its peak gives that." if peak is not None else "Its peak is not entered.",
         }[level],
-        compared=Compared(value=asked, dimension="power", hi=given),
         a=q(asked, "power"),
         g=q(given, "power"),
         p=q(peak.si if peak is not None else 0.0, "power"),
@@ -172,13 +167,12 @@ def _in_the_air(train: Train, resolved: Resolved) -> Iterable[Finding]:
     source="mechanics",
     mark="statics",
 )
-def range_rule(battery: OnBattery, train: Train, resolved: Resolved) -> Iterable[Finding]:
+def range_rule(battery: OnBattery, train: Train, resolved: Resolved) -> Iterable[Verdict]:
     if not train.electric or resolved.has("air propeller"):
         return
     if resolved.has("driven wheel"):
         terms = battery.range_terms
         yield verdict(
-            "drive.range",
             "ok",
             "Range {r} at cruise",
             "Of {e} aboard {k} is used; motor and controller {m}, drive {d}; level, no wind, steady; road load as "
@@ -194,7 +188,6 @@ def range_rule(battery: OnBattery, train: Train, resolved: Resolved) -> Iterable
         return
     sea = battery.sea_terms
     yield verdict(
-        "drive.range",
         "ok",
         "Range {r} at {v}",
         "Of {e} aboard {k} is used; motor and controller {m}; power goes with speed {p} from the speed expected at "
@@ -225,8 +218,9 @@ def _others(battery: OnBattery) -> Param:
     limit="not below its battery current: a controller gives its motor more current than it takes",
     source="power is kept: at less than full voltage the current grows",
     mark="statics",
+    settles=measure("Read the controller's sheet again: which current is which."),
 )
-def phase_current(battery: OnBattery, train: Train) -> Iterable[Finding]:
+def phase_current(battery: OnBattery, train: Train) -> Iterable[Verdict]:
     phase, taken = train.unit.phase_current, train.unit.battery_current
     if not train.electric or phase is None:
         return
@@ -235,11 +229,9 @@ def phase_current(battery: OnBattery, train: Train) -> Iterable[Finding]:
         raise CannotSay(Gap(train.p("unit/battery_current"), what))
     turned = phase.si < taken.si
     yield verdict(
-        "drive.phase-current",
-        "watch" if turned else "ok",
+        band(phase.si, "current", ok=at_least(taken.si)),
         "Phase current {p} below battery current {b}: which is which?" if turned else "Phase current {p}, battery {b}",
         "Whether the motor stands it, and for how long, is its maker's to say.",
-        compared=Compared(value=phase.si, dimension="current", lo=taken.si),
         p=q(phase.si, "current"),
         b=q(taken.si, "current"),
     )
@@ -281,7 +273,7 @@ def _bounds(item: Pack, energy_j: float) -> list[_Bound]:
     source="what cells hold today, with case and cooling: common practice, no source",
     mark="common practice",
 )
-def pack_possible(battery: OnBattery, train: Train) -> Iterable[Finding]:
+def pack_possible(battery: OnBattery, train: Train) -> Iterable[Verdict]:
     if not train.electric:
         return
     for key, item in battery.packs:
@@ -291,7 +283,6 @@ def pack_possible(battery: OnBattery, train: Train) -> Iterable[Finding]:
         if not beyond:
             continue
         yield verdict(
-            "drive.pack-possible",
             "unknown",
             "{n}: {e} does not go with its {w}: which?",
             "That is {s} times what packs of today hold or give: {l}. Range, current and fit are judged by it.",

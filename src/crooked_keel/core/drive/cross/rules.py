@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator
 
 from ...errors import CannotSay, Gap
-from ...judging.band import at_most, band
-from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_most, band, never_ok
+from ...judging.finding import q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import buy
 from ...judging.subjects import Subject, one_by_one
 from .functions import TURNING, WELD_PA, stress
 from .quantities import CrossShafts
@@ -23,16 +24,16 @@ EASY, MOST = 0.50, 0.75
     source="torsion, von Mises; shares: machine design (from memory)",
     mark="from memory",
     form="driven wheel",
+    settles=buy("A thicker shaft, or one of a stronger metal, in one piece, by who makes them."),
 )
-def cross_shaft(shafts: CrossShafts) -> Iterable[Finding]:
-    def judge(s: Subject[str]) -> Iterator[Finding]:
+def cross_shaft(shafts: CrossShafts) -> Iterable[Verdict]:
+    def judge(s: Subject[str]) -> Iterator[Verdict]:
         used, shaft, twist = shafts.used(s.of), shafts.shaft(s.of), shafts.twists(s.of)
         judged = band(used.value, "percent", ok=at_most(EASY), watch=at_most(MOST), doubt=2 * used.u)
         terms = shafts.stress_terms(s.of)
         whole = shaft.torque != "half, by an open differential"
         yield verdict(
-            "drive.cross-shaft",
-            judged.level,
+            judged,
             "{name} bears {p} of the stress at which it yields",
             "{t} in it: peak torque in the lowest gear with shock {k}, not above what the tyres hold"
             + (
@@ -43,7 +44,6 @@ def cross_shaft(shafts: CrossShafts) -> Iterable[Finding]:
             + "0.50 is asked, above 0.75 it stops. Splines, keyways, grooves, bending and fatigue are not looked at."
             + ("" if twist is None else " It twists by {w}."),
             subject=s.key,
-            compared=judged.compared,
             can_suggest=judged.level != "ok",
             working=stress.working(*terms),
             name=word(s.name),
@@ -53,7 +53,7 @@ def cross_shaft(shafts: CrossShafts) -> Iterable[Finding]:
             w=q(twist or 0.0, "angle"),
         )
 
-    return () if shafts.placed.old else one_by_one("drive.cross-shaft", shafts.subjects(), judge)
+    return () if shafts.placed.old else one_by_one(shafts.subjects(), judge)
 
 
 @rule(
@@ -64,9 +64,10 @@ def cross_shaft(shafts: CrossShafts) -> Iterable[Finding]:
     source="0.3 of a 480 MPa filler at rest (from memory); a third of it where it turns: common practice",
     mark="from memory",
     form="driven wheel",
+    settles=buy("A shaft in one piece, by who makes them."),
 )
-def splice(shafts: CrossShafts) -> Iterable[Finding]:
-    def judge(s: Subject[str]) -> Iterator[Finding]:
+def splice(shafts: CrossShafts) -> Iterable[Verdict]:
+    def judge(s: Subject[str]) -> Iterator[Verdict]:
         shaft = shafts.shaft(s.of)
         if shaft.made is None:
             raise CannotSay(Gap(shafts.p(s.of, "made"), f"whether the {shaft.name} is in one piece"))
@@ -74,10 +75,11 @@ def splice(shafts: CrossShafts) -> Iterable[Finding]:
         what, worst = max(found, key=lambda f: f[1])
         allowed = TURNING * WELD_PA
         answered = shaft.answered == "by somebody qualified"
-        level: Level = "watch" if worst <= allowed and answered else "stop"
+        judged = never_ok(worst, "stress", watch=at_most(allowed), ground="a splice is never ok").or_by(
+            "stop", "nobody qualified answers for it", not answered
+        )
         yield verdict(
-            "drive.splice",
-            level,
+            judged,
             "{name} is spliced: {w} at {s} alone, {a} is borne"
             if worst > allowed
             else "{name} is spliced: {w} at {s} alone",
@@ -86,7 +88,6 @@ def splice(shafts: CrossShafts) -> Iterable[Finding]:
             + ("Somebody qualified answers for it. " if answered else "Nobody qualified answers for it yet. ")
             + "Have it made in one piece.",
             subject=s.key,
-            compared=Compared(value=worst, dimension="stress", hi=allowed),
             can_suggest=True,
             name=word(s.name),
             w=word(what),
@@ -95,4 +96,4 @@ def splice(shafts: CrossShafts) -> Iterable[Finding]:
             r=q(WELD_PA, "stress"),
         )
 
-    return () if shafts.placed.old else one_by_one("drive.splice", shafts.spliced(), judge)
+    return () if shafts.placed.old else one_by_one(shafts.spliced(), judge)

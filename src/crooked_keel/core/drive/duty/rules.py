@@ -6,8 +6,9 @@ from collections.abc import Iterable
 
 from ...errors import ask_all
 from ...judging.band import at_most, band
-from ...judging.finding import Finding, q
-from ...judging.register import rule, verdict
+from ...judging.finding import q
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, buy
 from ..helper.functions import back_voltage
 from .quantities import Duty
 
@@ -19,21 +20,20 @@ from .quantities import Duty
     source="mechanics; heat goes about as the square; 1.2: proposed",
     mark="proposed",
     form="driven wheel",
+    settles=buy("A motor of more lasting power, or less mass, or a calmer use."),
 )
-def duty(duty: Duty) -> Iterable[Finding]:
+def duty(duty: Duty) -> Iterable[Verdict]:
     driven, given = ask_all(lambda: duty.cycle, lambda: duty.train.power)
     share = driven.lasting_w / given
     judged = band(share, "percent", ok=at_most(1.0), watch=at_most(1.2))
     short = driven.most_w > given and (duty.unit.peak_power is None or driven.most_w > duty.unit.peak_power.si)
     yield verdict(
-        "drive.duty",
-        "watch" if judged.level == "ok" and short else judged.level,
+        judged.or_by("watch", "it asks more for a moment than the motor has", short),
         "The cycle asks {l} for long, the motor gives {g}"
         if not short
         else "The cycle asks {m} for a moment, more than the motor has",
         "Mean square of its power over its cycle, heaviest loading; {m} at the most. A hill, a head "
         "wind, and torque at a crawl heat it more; they are not in it.",
-        compared=judged.compared,
         l=q(driven.lasting_w, "power"),
         g=q(given, "power"),
         m=q(driven.most_w, "power"),
@@ -47,21 +47,20 @@ def duty(duty: Duty) -> Iterable[Finding]:
     source="definition of its speed of one volt; a tenth and 0.95: proposed",
     mark="proposed",
     form="driven wheel",
+    settles=buy("A motor wound for more speed of one volt, or a lower gear."),
 )
-def downhill(duty: Duty) -> Iterable[Finding]:
+def downhill(duty: Duty) -> Iterable[Verdict]:
     made, stands = ask_all(lambda: duty.voltage, lambda: duty.stands)
     share = made.value / stands
     judged = band(share, "percent", ok=at_most(0.95), watch=at_most(1.0), doubt=2 * made.u / stands)
     yield verdict(
-        "drive.downhill-voltage",
-        judged.level,
+        judged,
         "Turned downhill the motor makes {v} of {s}"
         if share <= 1
         else "Downhill the motor makes {v}, only {s} is stood",
         "{n}, a tenth over its rated speed. Above the packs its diodes charge them with nothing to hold them, and "
         "brake the wheel; a controller that weakens the field holds it only while it runs.",
         can_suggest=judged.level != "ok",
-        compared=judged.compared,
         working=back_voltage.working(*duty.voltage_terms),
         v=q(made.value, "voltage"),
         s=q(stands, "voltage"),
@@ -76,23 +75,22 @@ def downhill(duty: Duty) -> Iterable[Finding]:
     source="maker of the packs; 0.90: common practice, no source",
     mark="common practice",
     form="driven wheel",
+    settles=adjust("Set the controller to put back less."),
 )
-def puts_back(duty: Duty) -> Iterable[Finding]:
+def puts_back(duty: Duty) -> Iterable[Verdict]:
     if not duty.brakes:
         return
     puts, bear = duty.put_back
     share = puts.si / bear
     judged = band(share, "percent", ok=at_most(0.90), watch=at_most(1.0), doubt=2 * puts.u / bear)
     yield verdict(
-        "drive.puts-back",
-        judged.level,
+        judged,
         "Braking puts {a} into packs that may take {b}"
         if share <= 1
         else "Braking puts {a} back, the packs may take {b}",
         "Packs that are full, or cold, take far less: the controller must ask their guard and let go of braking then, "
         "so the wheel brakes must stop the craft alone. Whether it asks was not looked at.",
         can_suggest=judged.level != "ok",
-        compared=judged.compared,
         a=q(puts.si, "current"),
         b=q(bear, "current"),
     )

@@ -6,8 +6,9 @@ from collections.abc import Iterable
 
 from ...errors import Gap, ask_all
 from ...judging.band import at_least, band
-from ...judging.finding import Finding, q
-from ...judging.register import rule, verdict
+from ...judging.finding import q
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import buy
 from .functions import gives, torque_of
 from .quantities import AGREE, Envelope
 
@@ -18,8 +19,9 @@ from .quantities import AGREE, Envelope
     limit="gives its lasting torque there with 1.1 times to spare ok, gives it watch, does not stop",
     source="volts, amperes and watts; 1.1: proposed",
     mark="proposed",
+    settles=buy("Packs of more volts or less resistance, or a motor of more speed of one volt."),
 )
-def lasting(envelope: Envelope) -> Iterable[Finding]:
+def lasting(envelope: Envelope) -> Iterable[Verdict]:
     if not envelope.begun:
         return
     named, wanted = ask_all(lambda: envelope.named, lambda: envelope.lasting)
@@ -27,8 +29,7 @@ def lasting(envelope: Envelope) -> Iterable[Finding]:
     judged = band(there / wanted, "number", ok=at_least(1.1), watch=at_least(1.0))
     made = gives(named, envelope.train.rated_speed)
     yield verdict(
-        "drive.lasting-torque",
-        judged.level,
+        judged,
         "At rated speed the motor gives {t} of {w}"
         if made is not None
         else "The motor does not come to its rated speed",
@@ -43,7 +44,6 @@ def lasting(envelope: Envelope) -> Iterable[Finding]:
             }[made.ends]
         )
         + " A weakened field would turn it faster with less torque: not looked at.",
-        compared=judged.compared,
         t=q(there, "torque"),
         w=q(wanted, "torque"),
         v=q(made.packs_v if made is not None else named.open_v, "voltage"),
@@ -57,7 +57,7 @@ def lasting(envelope: Envelope) -> Iterable[Finding]:
     source="power is kept: torque of one ampere by the speed of one volt; 15 %: proposed",
     mark="proposed",
 )
-def possible(envelope: Envelope) -> Iterable[Finding]:
+def possible(envelope: Envelope) -> Iterable[Verdict]:
     if not envelope.begun:
         return
     motor, claimed = ask_all(lambda: envelope.full, lambda: envelope.claimed)
@@ -66,7 +66,6 @@ def possible(envelope: Envelope) -> Iterable[Finding]:
         return
     p = envelope.train.p
     yield verdict(
-        "drive.motor-possible",
         "unknown",
         "{c} is claimed, {i} make {m}: which is not right?",
         "The speed of one volt may be given for effective volts and not for the peak between two lines: then it is "

@@ -6,8 +6,10 @@ from collections.abc import Iterable
 
 from ...errors import ask_all
 from ...figure.units import G0_M_S2
-from ...judging.finding import Compared, Finding, Level, q
-from ...judging.register import rule, verdict
+from ...judging.band import at_most, band
+from ...judging.finding import q
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust
 from ...physics.pitching import wheelie_limit
 from .quantities import Going
 
@@ -22,8 +24,9 @@ _CALM = 0.8
     source="mechanics; 0.8: common practice, no source",
     mark="common practice",
     form="driven wheel",
+    settles=adjust("Open the throttle by half in the lowest gear, or a taller gear."),
 )
-def pulls_away(going: Going) -> Iterable[Finding]:
+def pulls_away(going: Going) -> Iterable[Verdict]:
     if going.placed.old:
         return
     ask_all(lambda: going.time, lambda: going.standing, lambda: going.best)
@@ -32,10 +35,10 @@ def pulls_away(going: Going) -> Iterable[Finding]:
     lifts = max(G0_M_S2 * wheelie_limit(s.base_m, s.x_m, s.height_m) * s.mass_kg, 1.0)
     share = full / lifts if going.driven == "rear" else 0.0
     slips = full > going.allowed
-    level: Level = "ok" if time is not None and share <= _CALM else "watch"
+    judged = band(share, "percent", ok=at_most(_CALM)).or_by("watch", "it never reaches that speed", time is None)
+    level = judged.level
     yield verdict(
-        "drive.pulls-away",
-        level,
+        judged,
         "Never reaches {u}"
         if time is None
         else "From rest to {u} in {t}; full throttle lifts the front"
@@ -58,7 +61,6 @@ def pulls_away(going: Going) -> Iterable[Finding]:
             else "Neither grip nor tipping holds it back."
         ),
         can_suggest=level != "ok",
-        compared=Compared(value=share, dimension="percent", hi=_CALM),
         working=wheelie_limit.working(s.base_m, s.x_m, s.height_m),
         u=q(going.until, "road_speed"),
         t=q(time or 0.0, "short_time"),

@@ -6,8 +6,9 @@ from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, ask_all, or_gap
 from ...judging.band import at_least, at_most, band
-from ...judging.finding import Compared, Finding, LeftOut, Ways, q
-from ...judging.register import rule, verdict
+from ...judging.finding import LeftOut, Ways, q
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, buy, decide
 from .functions import back_voltage, both_torque, round_energy
 from .quantities import HelperMotor
 
@@ -18,8 +19,9 @@ from .quantities import HelperMotor
     limit="0.90 of what the weakest part may be given, with its doubt, ok; all of it watch; more stop",
     source="its maker; 0.90: common practice, no source",
     mark="common practice",
+    settles=adjust("Hold the motor back by its controller, or a stronger part behind both."),
 )
-def torque(helper: HelperMotor) -> Iterable[Finding]:
+def torque(helper: HelperMotor) -> Iterable[Verdict]:
     if not helper.fitted or helper.placed.old:
         return
     both, weakest = ask_all(lambda: helper.both, lambda: helper.weakest)
@@ -27,14 +29,12 @@ def torque(helper: HelperMotor) -> Iterable[Finding]:
     doubt = 2 * (both.u / weakest.si + share * weakest.u / weakest.si)
     judged = band(share, "percent", ok=at_most(0.90), watch=at_most(1.0), doubt=doubt)
     yield verdict(
-        "drive.both-torque",
-        judged.level,
+        judged,
         "Engine and motor give {t}, the weakest part is given {w}"
         if share > 1
         else "Engine and motor give {t} of {w} that the weakest part may be given",
         "As if both gave their greatest at one speed. A controller that holds the motor back under load is not counted "
         "on; shock of the road comes on top. Torsion of the longer line is judged apart.",
-        compared=judged.compared,
         working=both_torque.working(helper.torques[0].si, helper.torques[1].si),
         can_suggest=judged.level != "ok",
         t=q(both.value, "torque"),
@@ -48,21 +48,20 @@ def torque(helper: HelperMotor) -> Iterable[Finding]:
     limit="0.95 of controller and full pack, 3 % over the limiter, with its doubt, ok; all of it watch; more stop",
     source="definition of its speed of one volt; 3 % and 0.95: common practice, no source",
     mark="common practice",
+    settles=buy("A motor wound for more speed of one volt, or a limiter that cuts in sooner."),
 )
-def voltage(helper: HelperMotor) -> Iterable[Finding]:
+def voltage(helper: HelperMotor) -> Iterable[Verdict]:
     if not helper.fitted or helper.placed.old:
         return
     made, stands = ask_all(lambda: helper.voltage, lambda: helper.stands)
     share = made.value / stands
     judged = band(share, "percent", ok=at_most(0.95), watch=at_most(1.0), doubt=2 * made.u / stands)
     yield verdict(
-        "drive.back-voltage",
-        judged.level,
+        judged,
         "Turned by the engine the motor makes {v} of {s}" if share <= 1 else "The motor makes {v}, only {s} is stood",
         "{n} at the limiter and 3 % over. Above the pack its diodes charge it with nothing to hold them; above the "
         "controller they break. It makes that voltage with the main switch open too: high voltage kills, leave it to "
         "people licensed for it.",
-        compared=judged.compared,
         working=back_voltage.working(*helper.voltage_terms),
         can_suggest=judged.level != "ok",
         v=q(made.value, "voltage"),
@@ -77,8 +76,9 @@ def voltage(helper: HelperMotor) -> Iterable[Finding]:
     limit="with a clutch between ok, without watch",
     source="kinematics",
     mark="statics",
+    settles=decide("A clutch between the two, or live with one stopping the other."),
 )
-def coupled(helper: HelperMotor) -> Iterable[Finding]:
+def coupled(helper: HelperMotor) -> Iterable[Verdict]:
     if not helper.fitted or helper.placed.old:
         return
     if helper.helper.apart is None:
@@ -86,7 +86,6 @@ def coupled(helper: HelperMotor) -> Iterable[Finding]:
         raise CannotSay(Gap(helper.p("apart"), what))
     free, drag = helper.helper.apart == "a clutch between", helper.drag
     yield verdict(
-        "drive.coupled",
         "ok" if free else "watch",
         "A clutch lets engine and motor turn apart" if free else "Motor and engine always turn together",
         "With the clutch open the motor moves the craft alone, and a stopped engine does not hold it."
@@ -111,8 +110,9 @@ _MANY = 1e4
     "than lasts, watch at the best",
     source="power is kept; 1.1: proposed",
     mark="proposed",
+    settles=decide("Push for less of a round, charge for more, or a larger pack."),
 )
-def rounds(helper: HelperMotor) -> Iterable[Finding]:
+def rounds(helper: HelperMotor) -> Iterable[Verdict]:
     if not helper.fitted or helper.placed.old or not helper.round_begun:
         return
     wanted, out, stored = ask_all(lambda: helper.wanted, lambda: helper.of_a_round, lambda: helper.stored)
@@ -122,7 +122,6 @@ def rounds(helper: HelperMotor) -> Iterable[Finding]:
     most_asked = max((helper.round_terms[0], helper.round_terms[3]), key=lambda r: r.si - 2 * r.u)
     if not isinstance(greatest, CannotSay) and most_asked.si - 2 * most_asked.u > greatest.si + 2 * greatest.u:
         yield verdict(
-            "drive.rounds",
             "unknown",
             "{t} in a round, {g} is the most that the motor gives: which?",
             "It neither pushes nor charges with more than its greatest torque.",
@@ -146,14 +145,12 @@ def rounds(helper: HelperMotor) -> Iterable[Finding]:
     lasts = None if isinstance(lasting, CannotSay) else lasting.si - 2 * lasting.u
     hot = lasts is not None and with_.si + 2 * with_.u > lasts
     yield verdict(
-        "drive.rounds",
-        "watch" if judged.level == "ok" and hot else judged.level,
+        judged.or_by("watch", "it pushes with more than lasts", hot),
         "The pack lasts {n} rounds of {w} wanted" if empties else "Rounds put back what they take: {w} are wanted",
         "A round: {e}; {h} are to be used. "
         + ("It pushes with {t}, {l} lasts: for how long its maker says. " if hot else "")
         + "A cold pack holds less, a full one takes nothing back. The current that it bears, and what charging takes "
         "off the engine, are not looked at. Empty, the craft goes on by its engine alone, with less.",
-        compared=Compared(value=share, dimension="number", lo=1.1, doubt=judged.compared.doubt),
         working=round_energy.working(*(t.si for t in helper.round_terms)),
         left_out=LeftOut(["whether the motor bears it"], [n for g in unsaid for n in g.needs]) if unsaid else None,
         n=q(made, "number"),

@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, ask_all
-from ...judging.band import at_least, band
-from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, band, within
+from ...judging.finding import Level, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import buy, decide
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ..train.quantities import Train
@@ -22,8 +23,9 @@ from .quantities import AtSea
     source="common practice, no source",
     mark="common practice",
     form="marine propeller",
+    settles=buy("A propeller of the other hand, with a gear that turns it so all day."),
 )
-def pair(train: Train, placed: ResolvedInstallation, resolved: Resolved) -> Iterable[Finding]:
+def pair(train: Train, placed: ResolvedInstallation, resolved: Resolved) -> Iterable[Verdict]:
     others = [p for p in (resolved.old if placed.old else resolved.installations) if p.id != placed.id]
     for other in others:
         mine, theirs = placed.installation.propeller.turns, other.installation.propeller.turns
@@ -39,7 +41,6 @@ def pair(train: Train, placed: ResolvedInstallation, resolved: Resolved) -> Iter
             "stop": "Both propellers turn the same way",
         }
         yield verdict(
-            "drive.pair",
             level,
             titles[level],
             "{a} turns {t}, {b} turns {u}, seen from aft. If one gear runs in reverse all day to do it: is it "
@@ -59,23 +60,25 @@ def pair(train: Train, placed: ResolvedInstallation, resolved: Resolved) -> Iter
     source="propeller handbook, slip by speed (from memory); the band: proposed",
     mark="from memory",
     form="marine propeller",
+    settles=buy("The propeller nearest to the pitch wanted; the sea trial decides."),
 )
-def pitch(sea: AtSea, train: Train, placed: ResolvedInstallation) -> Iterable[Finding]:
+def pitch(sea: AtSea, train: Train, placed: ResolvedInstallation) -> Iterable[Verdict]:
     if placed.old:
         return
     ask_all(lambda: sea.pitch, lambda: sea.pitch_terms)
     wanted = propeller_pitch(*sea.pitch_terms)
     share = sea.pitch / wanted - 1
-    level: Level = "ok" if abs(share) <= 0.05 else "watch" if abs(share) <= 0.10 else "stop"
+    judged = band(
+        sea.pitch, "length", ok=within(0.95 * wanted, 1.05 * wanted), watch=within(0.90 * wanted, 1.10 * wanted)
+    )
+    level = judged.level
     way = "coarse: the unit will not reach its speed" if share > 0 else "fine: the unit runs into its governor"
     yield verdict(
-        "drive.pitch",
-        level,
+        judged,
         "Pitch {p}, {w} is wanted",
         "For {v} at {n} with a slip of {s}."
         + ("" if level == "ok" else f" Too {way}.")
         + " The sea trial decides: full throttle, loaded, clean hull.",
-        compared=Compared(value=sea.pitch, dimension="length", lo=0.95 * wanted, hi=1.05 * wanted),
         working=propeller_pitch.working(*sea.pitch_terms),
         can_suggest=level != "ok",
         p=q(sea.pitch, "length"),
@@ -93,20 +96,18 @@ def pitch(sea: AtSea, train: Train, placed: ResolvedInstallation) -> Iterable[Fi
     source="the known speed scaled; propeller handbook (from memory); the band: proposed",
     mark="from memory",
     form="marine propeller",
+    settles=decide("Want less speed, or more power; a clean hull first."),
 )
-def speed(sea: AtSea, placed: ResolvedInstallation) -> Iterable[Finding]:
+def speed(sea: AtSea, placed: ResolvedInstallation) -> Iterable[Verdict]:
     if placed.old:
         return
     ask_all(lambda: sea.speed, lambda: sea.wanted)
-    share = sea.speed / sea.wanted
-    level: Level = "ok" if share >= 0.97 else "watch" if share >= 0.90 else "stop"
+    judged = band(sea.speed, "sea_speed", ok=at_least(0.97 * sea.wanted), watch=at_least(0.90 * sea.wanted))
     yield verdict(
-        "drive.speed",
-        level,
+        judged,
         "{v} expected, {w} wanted",
         "She made {b} before. Scaled by power and displacement, {r} hull. An estimate, not a promise."
         + (" Between displacing and planing a hump may hold her." if sea.trial.regime == "semi-displacement" else ""),
-        compared=Compared(value=sea.speed, dimension="sea_speed", lo=0.97 * sea.wanted),
         working=speed_by_before.working(*sea.speed_terms),
         v=q(sea.speed, "sea_speed"),
         w=q(sea.wanted, "sea_speed"),
@@ -122,17 +123,16 @@ def speed(sea: AtSea, placed: ResolvedInstallation) -> Iterable[Finding]:
     source="common practice, no source",
     mark="common practice",
     form="marine propeller",
+    settles=buy("A smaller propeller with more blades or area."),
 )
-def hull_clearance(sea: AtSea, train: Train) -> Iterable[Finding]:
+def hull_clearance(sea: AtSea, train: Train) -> Iterable[Verdict]:
     terms = sea.clearance_terms
     share, asked = hull_clearance_share(*terms), tip_clearance_share(train.propeller_speed)
     judged = band(share, "percent", ok=at_least(asked), watch=at_least(0.1))
     yield verdict(
-        "drive.hull-clearance",
-        judged.level,
+        judged,
         "{c} under the hull, {p} of the diameter",
         "{a} is asked at {n}. Less shakes the hull.",
-        compared=judged.compared,
         working=hull_clearance_share.working(*terms),
         can_suggest=judged.level != "ok",
         c=q(terms[0] - terms[1] / 2, "length"),

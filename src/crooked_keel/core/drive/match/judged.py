@@ -7,7 +7,7 @@ from typing import Literal, NamedTuple
 from .quantities import FAST, SLOW, Matched
 
 # Standing under this share of the fastest speed allowed there is no power for the take-off.
-_STOP = 0.85
+STOP = 0.85
 
 Propped = Literal["as it should", "under-propped", "over-propped"]
 
@@ -27,7 +27,7 @@ def judged(static: Matched, climb: Matched, allowed: float, doubt: float, useles
     standing, climbing = static.speed / allowed, climb.speed / allowed
     if standing > 1 or climbing > 1 or "runs away" in (static.state, climb.state):
         return Judged("under-propped", False, standing, climbing)
-    if standing < _STOP or static.state == "held down":
+    if standing < STOP or static.state == "held down":
         return Judged("over-propped", False, standing, climbing)
     inside = SLOW + doubt <= standing <= FAST - doubt and climbing + doubt <= 1
     return Judged("as it should", inside and not useless, standing, climbing)

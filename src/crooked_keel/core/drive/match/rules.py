@@ -5,9 +5,11 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import ask_all, or_none
-from ...judging.finding import Compared, Finding, Level, q
-from ...judging.register import rule, verdict
-from .judged import judged
+from ...judging.band import band, within
+from ...judging.finding import q
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust
+from .judged import STOP, judged
 from .quantities import FAST, SLOW, AirMatch
 
 
@@ -19,8 +21,9 @@ from .quantities import FAST, SLOW, AirMatch
     source="common practice, no source; blade elements of a generic blade, optimistic",
     mark="common practice",
     form="air propeller",
+    settles=adjust("Turn the blades, or another pitch; then read it standing, chocked and held."),
 )
-def static_speed(match: AirMatch) -> Iterable[Finding]:
+def static_speed(match: AirMatch) -> Iterable[Verdict]:
     if match.governed:
         return
     static, climb, allowed = ask_all(lambda: match.static, lambda: match.climb, lambda: match.allowed)
@@ -29,7 +32,12 @@ def static_speed(match: AirMatch) -> Iterable[Finding]:
     fine, coarse = said.propped == "under-propped", said.propped == "over-propped"
     motor = match.train.electric
     # A motor is not hurt by turning slower, or by a controller that holds it: it only lacks the power.
-    level: Level = "stop" if (fine or coarse) and not motor else "ok" if said.sure else "watch"
+    shown = band(
+        said.standing, "percent", ok=within(SLOW, FAST), watch=None if motor else within(STOP, 1.0), doubt=doubt
+    )
+    shown = shown.or_by("stop", said.propped, (fine or coarse) and not motor)
+    shown = shown.or_by("watch", "its climb, or blades that stall standing", not said.sure)
+    level = shown.level
     title = (
         "Under-propped: full throttle takes it to {n} standing, {c} in the climb; {m} is allowed"
         if fine
@@ -38,8 +46,7 @@ def static_speed(match: AirMatch) -> Iterable[Finding]:
         else "Full throttle: {n} ±{d} standing, {c} in the climb; {m} is allowed"
     )
     yield verdict(
-        "drive.static-speed",
-        level,
+        shown,
         title,
         (
             "The blade is stalled or steep, standing: it may be slower still, and that figure is not to be used. "
@@ -54,7 +61,6 @@ def static_speed(match: AirMatch) -> Iterable[Finding]:
         + ("The torque that lasts gives no more: its power is not reached. " if motor and coarse else "")
         + ("Its controller must hold it at what is allowed; power is left over. " if motor and fine else "")
         + "A degree makes {p}. Standard day, no height; a dive, and blades that bend, are not looked at.",
-        compared=Compared(value=said.standing, dimension="percent", lo=SLOW, hi=FAST, doubt=doubt),
         can_suggest=level == "stop" or ((fine or coarse) and motor),
         n=q(static.speed, "rotation"),
         c=q(climb.speed, "rotation"),

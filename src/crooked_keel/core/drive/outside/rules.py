@@ -9,10 +9,12 @@ from collections.abc import Iterable, Iterator
 from ...errors import ask_all
 from ...figure.reads import read
 from ...figure.trace import above_zero
-from ...judging.band import at_most, band
-from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, at_most, band, beyond
+from ...judging.finding import q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, buy
 from ...judging.subjects import Subject, one_by_one
+from ..matters import CLUTCH
 from ..road.functions import chain_links, even_links, road_speed
 from ..road.quantities import OnRoad
 from ..road.runs import Run, Runs
@@ -35,22 +37,24 @@ HOME = 0.8
     source="machine-design handbook, roller chains (from memory); 0.7: common practice, no source",
     mark="from memory",
     form="across",
+    settles=buy(
+        "A sprocket of a tooth more or fewer, or an adjuster that reaches further; centres further apart where the "
+        "sprockets overlap."
+    ),
 )
-def chain_closes(runs: Runs) -> Iterable[Finding]:
-    def judge(s: Subject[Run]) -> Iterator[Finding]:
+def chain_closes(runs: Runs) -> Iterable[Verdict]:
+    def judge(s: Subject[Run]) -> Iterator[Verdict]:
         stage, pointer = s.of.stage, f"{s.of.pointer}/reach"
         what = f"how much further apart the adjuster of the {stage.name} sets its centres"
         overlap = runs.overlap(s.of)
         if overlap is not None:
             yield verdict(
-                "drive.chain-closes",
-                "stop",
+                beyond(overlap[0], "length", at_least(overlap[1]), "stop"),
                 "{name}: its sprockets overlap, {d} between their centres",
                 "By pitch and teeth they ask for more than {m} before they touch, chain and guard not counted: they "
                 "cannot both be fitted. Fewer teeth, a finer chain, or centres further apart; or look at the centres "
                 "again.",
                 subject=s.key,
-                compared=Compared(overlap[0], "length", lo=overlap[1]),
                 name=word(s.name),
                 d=q(overlap[0], "length"),
                 m=q(overlap[1], "length"),
@@ -67,15 +71,13 @@ def chain_closes(runs: Runs) -> Iterable[Finding]:
         doubt = 2 * math.hypot(reach.u, typed)
         judged = band(moved, "length", ok=at_most(NEW * reach.si), watch=at_most(reach.si), doubt=doubt)
         yield verdict(
-            "drive.chain-closes",
-            judged.level,
+            judged,
             "{name}: {n} links set its centres at {c}"
             if judged.level != "stop"
             else "{name}: {n} links ask for {m} of adjuster, it has {r}",
             "{x} links at {d}; the next even number sets them {m} further apart, the adjuster reaches {r}. What is "
             "left takes up wear. Measure with the chain in hand before it is cut.",
             subject=s.key,
-            compared=judged.compared,
             can_suggest=judged.level != "ok",
             working=chain_links.working(*runs.links_terms(s.of)),
             name=word(s.name),
@@ -87,7 +89,7 @@ def chain_closes(runs: Runs) -> Iterable[Finding]:
             r=q(reach.si, "length"),
         )
 
-    return () if runs.placed.old else one_by_one("drive.chain-closes", runs.subjects(runs.chains), judge)
+    return () if runs.placed.old else one_by_one(runs.subjects(runs.chains), judge)
 
 
 @rule(
@@ -97,26 +99,25 @@ def chain_closes(runs: Runs) -> Iterable[Finding]:
     source="common practice, no source",
     mark="common practice",
     form="across",
+    settles=adjust("A guard, and oil that stays on; ask its maker whether it may run so fast."),
 )
-def chain_speed(runs: Runs, road: OnRoad) -> Iterable[Finding]:
-    def judge(s: Subject[Run]) -> Iterator[Finding]:
+def chain_speed(runs: Runs, road: OnRoad) -> Iterable[Verdict]:
+    def judge(s: Subject[Run]) -> Iterator[Verdict]:
         fastest = ask_all(lambda: road.geared_terms, lambda: runs.teeth(s.of))[0]
         speed = runs.speed(s.of, road_speed(*fastest) / road.radius)
         judged = band(speed, "road_speed", ok=at_most(_OPEN_M_S))
         yield verdict(
-            "drive.chain-speed",
-            judged.level,
+            judged,
             "{name} runs {v}" if judged.level == "ok" else "{name} runs {v}: faster than 12 m/s",
             "At rated speed in top gear. Faster than that it asks for a guard, oil that stays on it, and an eye on its "
             "wear; what its maker allows was not looked at.",
             subject=s.key,
             can_suggest=judged.level != "ok",
-            compared=judged.compared,
             name=word(s.name),
             v=q(speed, "speed"),
         )
 
-    return () if runs.placed.old else one_by_one("drive.chain-speed", runs.subjects(runs.chains), judge)
+    return () if runs.placed.old else one_by_one(runs.subjects(runs.chains), judge)
 
 
 @rule(
@@ -126,8 +127,10 @@ def chain_speed(runs: Runs, road: OnRoad) -> Iterable[Finding]:
     source="common practice, no source; 0.8: proposed",
     mark="common practice",
     form="driven wheel",
+    settles=adjust("Other rollers and clutch springs, by its maker; or another variator."),
+    looks_at=CLUTCH,
 )
-def variator(road: OnRoad) -> Iterable[Finding]:
+def variator(road: OnRoad) -> Iterable[Verdict]:
     if road.placed.old or road.variator is None:
         return
     key, stage = road.variator
@@ -140,15 +143,16 @@ def variator(road: OnRoad) -> Iterable[Finding]:
     )
     span, share = gears[0][2], home / rated
     from_m_s = road_speed(home, radius, road.low_total)
-    level: Level = "stop" if share > 1 else "ok" if share <= HOME and span <= SPAN else "watch"
+    judged = band(share, "percent", ok=at_most(HOME), watch=at_most(1.0)).or_by(
+        "watch", "it spans more than is common", span > SPAN
+    )
+    level = judged.level
     yield verdict(
-        "drive.variator",
-        level,
+        judged,
         "{n} spans {s}, its clutch is home from {v}" if share <= 1 else "The clutch slips at rated speed: it burns",
         "Home at {h}, rated speed {r}; by 0.8 of that is asked. {m} is the most that is common: a wider one is wanted "
         "by guess. Rollers and springs are to be tuned so that full throttle holds rated speed between the ends.",
         can_suggest=level != "ok",
-        compared=Compared(value=share, dimension="percent", hi=HOME),
         n=word(stage.name),
         s=q(span, "number"),
         v=q(from_m_s, "road_speed"),

@@ -6,9 +6,10 @@ import math
 from collections.abc import Iterable, Iterator
 
 from ...errors import CannotSay, Gap, ask_all, or_gap, or_none
-from ...judging.band import at_least, at_most, band
-from ...judging.finding import Compared, Finding, LeftOut, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, at_most, band, told, within
+from ...judging.finding import LeftOut, Level, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, buy, decide
 from ...judging.subjects import Subject, one_by_one
 from ...resolved.ratios import order_open
 from ..train.quantities import Train
@@ -29,12 +30,14 @@ from .runs import Run, Runs
     source="common practice, no source",
     mark="common practice",
     form="driven wheel",
+    settles=buy("A sprocket or final ratio of the next size."),
 )
-def top_gear(road: OnRoad) -> Iterable[Finding]:
+def top_gear(road: OnRoad) -> Iterable[Verdict]:
     ask_all(lambda: road.power_speed, lambda: road.geared_terms)
     geared = road_speed(*road.geared_terms)
     share = geared / road.power_speed
-    level: Level = "ok" if 1.0 <= share <= 1.15 else "watch"
+    judged = band(share, "number", ok=within(1.0, 1.15))
+    level = judged.level
     words = (
         ""
         if level == "ok"
@@ -43,11 +46,9 @@ def top_gear(road: OnRoad) -> Iterable[Finding]:
         else " Top gear is tall: it never gets there, and pulls away slowly."
     )
     yield verdict(
-        "drive.top-gear",
-        level,
+        judged,
         "Geared for {g}, power for {p}",
         "Level road, heaviest loading." + words,
-        compared=Compared(value=share, dimension="number", lo=1.0, hi=1.15),
         working=road_speed.working(*road.geared_terms),
         can_suggest=level != "ok",
         g=q(geared, "road_speed"),
@@ -62,16 +63,15 @@ def top_gear(road: OnRoad) -> Iterable[Finding]:
     source="mechanics",
     mark="statics",
     form="driven wheel",
+    settles=adjust("Limit the torque of the lowest gear, or more load on the driven axle."),
 )
-def grip(road: OnRoad) -> Iterable[Finding]:
+def grip(road: OnRoad) -> Iterable[Verdict]:
     ask_all(lambda: road.wheel_force, lambda: road.axle_grip)
     judged = band(road.wheel_force, "force", ok=at_most(road.axle_grip))
     yield verdict(
-        "drive.grip",
-        judged.level,
+        judged,
         "Lowest gear pushes {f}" + ("" if judged.level == "ok" else ", more than the tyre holds"),
         "Grip at most {g}, with {m} on the driven axle; what pulling away shifts onto or off it is not counted.",
-        compared=judged.compared,
         f=q(road.wheel_force, "force"),
         g=q(road.axle_grip, "force"),
         m=q(road.driven_load, "force"),
@@ -86,18 +86,16 @@ def grip(road: OnRoad) -> Iterable[Finding]:
     mark="common practice",
     form="driven wheel",
 )
-def wheel_radius(road: OnRoad) -> Iterable[Finding]:
+def wheel_radius(road: OnRoad) -> Iterable[Verdict]:
     marked = or_none(lambda: tyre_radius(*road.tyre_terms()))
     if road.wheel.radius is None or marked is None or abs(road.radius / marked - 1) <= 0.04:
         return
     yield verdict(
-        "drive.wheel-radius",
-        "unknown",
+        told(road.radius, "length", "unknown", "its marks say another"),
         "The driven wheel measures {a}, its marks say {b}: which?",
         "Road speed, force at the road and chain pull all follow it. Roll it three turns along a tape and "
         "divide by 18.85.",
         needs=[Gap(road.train.p("wheel/radius"), "rolling radius of the driven wheel, measured again")],
-        compared=Compared(value=road.radius, dimension="length", lo=0.96 * marked, hi=1.04 * marked),
         a=q(road.radius, "length"),
         b=q(marked, "length"),
     )
@@ -110,8 +108,9 @@ def wheel_radius(road: OnRoad) -> Iterable[Finding]:
     source="mechanics; 1.2: proposed",
     mark="proposed",
     form="driven wheel",
+    settles=buy("A lower gear or a larger rear sprocket; where grip is the limit, load on the driven axle."),
 )
-def hill(road: OnRoad) -> Iterable[Finding]:
+def hill(road: OnRoad) -> Iterable[Verdict]:
     if road.road.steepest is None:
         return
     ask_all(lambda: road.hill_force, lambda: road.wheel_force, lambda: road.axle_grip)
@@ -119,13 +118,11 @@ def hill(road: OnRoad) -> Iterable[Finding]:
     share = there / asked if asked > 0 else math.inf
     judged = band(share, "number", ok=at_least(1.2), watch=at_least(1.0))
     yield verdict(
-        "drive.hill",
-        judged.level,
+        judged,
         "Climbs {s}: {n} times the force it asks" if share >= 1 else "Does not climb {s}",
         "The hill asks {a}, heaviest loading; lowest gear pushes {f}, the driven axle holds {g} on the level. "
         "1.2 times is asked.",
         can_suggest=judged.level != "ok",
-        compared=judged.compared,
         s=q(road.road.steepest.si, "percent"),
         n=q(share, "number"),
         a=q(asked, "force"),
@@ -141,7 +138,7 @@ def hill(road: OnRoad) -> Iterable[Finding]:
     source="kinematics",
     mark="statics",
 )
-def train_order(train: Train) -> Iterable[Finding]:
+def train_order(train: Train) -> Iterable[Verdict]:
     stages = order_open(train.drive)
     if stages:
         where = lambda k: train.p(f"drive/stages/{k}/order")
@@ -160,25 +157,27 @@ _PROVES = 4.0
     source="common practice, no source; tensile by its maker; 4: proposed",
     mark="common practice",
     form="across",
+    settles=buy("A stronger chain or a larger driving sprocket."),
 )
-def chain_strength(runs: Runs) -> Iterable[Finding]:
+def chain_strength(runs: Runs) -> Iterable[Verdict]:
     before = runs if runs.placed.old else runs.old
     last = before.all[-1] if before is not None and before.all else None
     proven = or_none(lambda: before.factor(last)) if before is not None and last is not None else None
 
-    def judge(s: Subject[Run]) -> Iterator[Finding]:
+    def judge(s: Subject[Run]) -> Iterator[Verdict]:
         factor, run = runs.factor(s.of), s.of
         carried = run.last and proven is not None and factor >= max(proven, _PROVES)
-        level: Level = "ok" if factor >= 8 else "watch" if factor >= 6 or carried else "stop"
+        judged = band(factor, "number", ok=at_least(8.0), watch=at_least(6.0)).eased_to(
+            "watch", "not less than the old one had", carried
+        )
+        level = judged.level
         yield verdict(
-            "drive.chain-strength",
-            level,
+            judged,
             "{name} stands {f} times its pull, of 8 asked",
             "Pull {p} in the lowest gear with shock {k}, not above the tyre's grip; strength {s}. Below 6 it stops."
             + (" Not less than the old one had." if carried and factor < 6 else "")
             + (" Both runs of the belt counted." if run.stage.type != "chain" else ""),
             subject=s.key,
-            compared=Compared(value=factor, dimension="number", lo=8.0),
             can_suggest=level != "ok",
             working=chain_pull.working(*runs.pull_terms(run)),
             name=word(s.name),
@@ -188,7 +187,7 @@ def chain_strength(runs: Runs) -> Iterable[Finding]:
             s=q(factor * runs.pull(run), "force"),
         )
 
-    return one_by_one("drive.chain-strength", runs.subjects(runs.all), judge)
+    return one_by_one(runs.subjects(runs.all), judge)
 
 
 @rule(
@@ -198,22 +197,21 @@ def chain_strength(runs: Runs) -> Iterable[Finding]:
     source="common practice, no source; wrap: handbook (from memory)",
     mark="common practice",
     form="across",
+    settles=buy("A driving sprocket of more teeth, the other in proportion; a longer centre distance."),
 )
-def small_sprocket(runs: Runs) -> Iterable[Finding]:
-    def judge(s: Subject[Run]) -> Iterator[Finding]:
+def small_sprocket(runs: Runs) -> Iterable[Verdict]:
+    def judge(s: Subject[Run]) -> Iterator[Verdict]:
         wrap = or_gap(lambda: runs.wrap(s.of))
         if isinstance(wrap, CannotSay):
             few = or_none(lambda: min(runs.teeth(s.of)[1:]))
             if few is None or few >= 11:
                 raise wrap
             yield verdict(
-                "drive.small-sprocket",
-                "stop",
+                band(float(few), "count", ok=at_least(15.0), watch=at_least(11.0)),
                 "{name}: {n} teeth",
                 "Below 11 it stops, whatever its wrap. Its speed rises and falls by {r}, and wears the chain fast.",
                 subject=s.key,
                 can_suggest=True,
-                compared=Compared(value=few, dimension="count", lo=15.0),
                 left_out=LeftOut(["wrap"], list(wrap.needs)),
                 name=word(s.name),
                 n=q(few, "count"),
@@ -221,29 +219,25 @@ def small_sprocket(runs: Runs) -> Iterable[Finding]:
             )
             return
         teeth = min(runs.teeth(s.of)[1:])
-        level: Level = (
-            "stop"
-            if teeth < 11 or wrap < math.radians(100)
-            else "watch"
-            if teeth < 15 or wrap < math.radians(120)
-            else "ok"
+        judged = band(float(teeth), "count", ok=at_least(15.0), watch=at_least(11.0))
+        judged = judged.or_by("stop", "too little of it is wrapped", wrap < math.radians(100)).or_by(
+            "watch", "little of it is wrapped", wrap < math.radians(120)
         )
+        level = judged.level
         yield verdict(
-            "drive.small-sprocket",
-            level,
+            judged,
             "{name}: {n} teeth, wrap {w}",
             "15 teeth and 120° of wrap are asked, below 11 or 100° it stops. Its speed rises and falls by {r}."
             + ("" if level == "ok" else " Few teeth or little wrap wear the chain fast."),
             subject=s.key,
             can_suggest=level != "ok",
-            compared=Compared(value=teeth, dimension="count", lo=15.0),
             name=word(s.name),
             n=q(teeth, "count"),
             w=q(wrap, "angle"),
             r=q(chain_ripple(teeth), "percent"),
         )
 
-    return one_by_one("drive.small-sprocket", runs.subjects(runs.chains), judge)
+    return one_by_one(runs.subjects(runs.chains), judge)
 
 
 @rule(
@@ -253,14 +247,14 @@ def small_sprocket(runs: Runs) -> Iterable[Finding]:
     source="local code",
     mark="common practice",
     form="corners",
+    settles=decide("Ask what the local rules want of a vehicle of this class."),
 )
-def reverse(train: Train) -> Iterable[Finding]:
+def reverse(train: Train) -> Iterable[Verdict]:
     kind = train.drive.reverse
     if kind is None:
         raise CannotSay(Gap(train.p("drive/reverse"), f"how the {train.name} reverses"))
     level: Level = "watch" if kind == "none" else "ok"
     yield verdict(
-        "drive.reverse",
         level,
         "No reverse" if kind == "none" else "Reverse: {k}",
         "Check what your local rules ask of a vehicle of this class.",

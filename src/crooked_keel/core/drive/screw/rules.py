@@ -6,9 +6,11 @@ import math
 from collections.abc import Iterable
 
 from ...errors import ask_all, or_none
-from ...judging.band import at_least, band
-from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, at_most, band, beyond, within
+from ...judging.finding import q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import buy, decide, measure
+from ..matters import CAVITATION
 from .functions import area_wanted, loading, resistance, ten_per_cent
 from .pushing import SEA_KG_M3
 from .quantities import DOUBT, ScrewMatch
@@ -34,8 +36,9 @@ SLOW_M_S = 20 * 1852 / 3600
     source="engine makers' common practice; B-screw series, 1975 (from memory), resistance scaled from before",
     mark="common practice",
     form="marine propeller",
+    settles=measure("Read full throttle afloat, loaded, clean; then another pitch, an inch at a time."),
 )
-def absorbs(screw: ScrewMatch) -> Iterable[Finding]:
+def absorbs(screw: ScrewMatch) -> Iterable[Verdict]:
     if screw.placed.old:
         return
     share = or_none(lambda: screw.sea.diameter / screw.sea.quick)
@@ -46,9 +49,8 @@ def absorbs(screw: ScrewMatch) -> Iterable[Finding]:
     share, doubt = full.si / rated, 2 * full.u / rated
     coarse, fine, motor = share < LEAST, share > MOST, screw.train.electric
     # A motor is not hurt by turning slower than rated at the torque that lasts: it only lacks the power.
-    level: Level = "stop" if (coarse or fine) and not motor else "watch"
-    if LOW + doubt <= share <= HIGH - doubt:
-        level = "ok"
+    judged = band(share, "percent", ok=within(LOW, HIGH), watch=None if motor else within(LEAST, MOST), doubt=doubt)
+    level = judged.level
     governed = not screw.was_read and screw.made.held.state == "governed"
     title = (
         "Over-propped: full throttle holds {n}, {r} is rated"
@@ -60,14 +62,12 @@ def absorbs(screw: ScrewMatch) -> Iterable[Finding]:
     read_ = "As it was read, loaded. "
     reckoned = "With tanks full and a clean hull, by the series and by what she did before. Read it once afloat. "
     yield verdict(
-        "drive.absorbs",
-        level,
+        judged,
         title,
         (read_ if screw.was_read else reckoned)
         + (_HELD_DOWN[motor] if coarse else "")
         + ("There it runs into its governor: more pitch would be taken. " if governed else "")
         + "Weed, a foul hull and a head sea are not in it.",
-        compared=Compared(value=share, dimension="percent", lo=LOW, hi=HIGH, doubt=doubt),
         working=None if screw.was_read else resistance.working(*screw.drag_terms(screw.made.boat_m_s)),
         can_suggest=level == "stop",
         left_out=None if screw.was_read else screw.unsaid,
@@ -88,12 +88,11 @@ def _beside(screw: ScrewMatch) -> str:
     )
 
 
-def _far_off(screw: ScrewMatch, share: float) -> Iterable[Finding]:
+def _far_off(screw: ScrewMatch, share: float) -> Iterable[Verdict]:
     """A propeller so far from where a handbook starts that nothing more need be known of it."""
     small = share < 1
     yield verdict(
-        "drive.absorbs",
-        "stop",
+        beyond(share, "percent", within(SMALL, LARGE), "stop"),
         "A propeller of {d} is {w} for {p}",
         "{q} at {n} is where a handbook starts for that power; between 0.65 and 1.6 of it one is matched. "
         + (
@@ -101,7 +100,6 @@ def _far_off(screw: ScrewMatch, share: float) -> Iterable[Finding]:
             if small
             else "So large, it holds the unit below its speed, and overloads it."
         ),
-        compared=Compared(value=share, dimension="percent", lo=SMALL, hi=LARGE),
         d=q(screw.sea.diameter, "length"),
         w=word("small" if small else "large"),
         p=q(screw.sea.shaft_power, "power"),
@@ -117,8 +115,9 @@ def _far_off(screw: ScrewMatch, share: float) -> Iterable[Finding]:
     source="B-screw series, 1975 (from memory), resistance scaled from before; the band: proposed",
     mark="from memory",
     form="marine propeller",
+    settles=decide("A larger or slower propeller, less weight, or a speed that is content with less."),
 )
-def reaches(screw: ScrewMatch) -> Iterable[Finding]:
+def reaches(screw: ScrewMatch) -> Iterable[Verdict]:
     if screw.placed.old:
         return
     made, wanted = ask_all(lambda: screw.made, lambda: screw.sea.wanted)
@@ -131,13 +130,11 @@ def reaches(screw: ScrewMatch) -> Iterable[Finding]:
         doubt=math.hypot(DOUBT, 2 * screw.spread.boat) * share,
     )
     yield verdict(
-        "drive.reaches",
-        judged.level,
+        judged,
         "{v} with this propeller, {w} is wanted",
         "Full throttle, heaviest loading, where its thrust is the hull's resistance at that speed; she made {b} "
         "before. " + _beside(screw) + "A hump on the way, wind and weed are not in it.",
         can_suggest=judged.level != "ok",
-        compared=judged.compared,
         working=resistance.working(*screw.drag_terms(made.boat_m_s)),
         left_out=screw.unsaid,
         v=q(made.boat_m_s, "sea_speed"),
@@ -153,8 +150,10 @@ def reaches(screw: ScrewMatch) -> Iterable[Finding]:
     source="Keller 1966 (from memory)",
     mark="from memory",
     form="marine propeller",
+    settles=buy("The same propeller with more blade, or another blade more."),
+    looks_at=CAVITATION,
 )
-def blade_area(screw: ScrewMatch) -> Iterable[Finding]:
+def blade_area(screw: ScrewMatch) -> Iterable[Verdict]:
     if screw.placed.old:
         return
     made, depth, of = ask_all(lambda: screw.made, lambda: screw.depth, lambda: screw.screw)
@@ -169,13 +168,13 @@ def blade_area(screw: ScrewMatch) -> Iterable[Finding]:
     )
     fast = made.boat_m_s > SLOW_M_S
     yield verdict(
-        "drive.blade-area",
-        "ok" if fast and judged.level == "watch" else "watch" if fast and judged.level == "stop" else judged.level,
+        judged.eased_to("watch", "so fast the cavitation is what counts", fast and judged.level == "stop").eased_to(
+            "ok", "so fast the cavitation is what counts", fast and judged.level == "watch"
+        ),
         "Blades of {a} of the disc, {w} is asked",
         "For {t} of thrust with the shaft {h} under. Too little blade cavitates: more area before more pitch."
         + (" So fast the cavitation is what counts." if fast else ""),
         can_suggest=judged.level != "ok",
-        compared=judged.compared,
         working=area_wanted.working(*terms),
         left_out=screw.unsaid,
         a=q(of.area_ratio, "percent"),
@@ -192,8 +191,10 @@ def blade_area(screw: ScrewMatch) -> Iterable[Finding]:
     source="0.494·σ^0.88, practice of fast hulls (from memory)",
     mark="from memory",
     form="marine propeller",
+    settles=buy("More blade area, a larger propeller behind more reduction, or a blade more."),
+    looks_at=CAVITATION,
 )
-def cavitation(screw: ScrewMatch) -> Iterable[Finding]:
+def cavitation(screw: ScrewMatch) -> Iterable[Verdict]:
     if screw.placed.old:
         return
     made, depth, of, inflow = ask_all(
@@ -205,11 +206,11 @@ def cavitation(screw: ScrewMatch) -> Iterable[Finding]:
     )
     line = ten_per_cent(number)
     doubt = 2 * load * math.hypot(0.05, screw.spread.thrust, screw.spread.area)
-    level: Level = "stop" if load > 1.2 * number else "ok" if load + doubt <= line else "watch"
+    judged = band(load, "number", ok=at_most(line), watch=at_most(max(line, 1.2 * number)), doubt=doubt)
+    level = judged.level
     fine = level == "ok"
     yield verdict(
-        "drive.cavitation",
-        level,
+        judged,
         "Little of the blades cavitates" if fine else "The blades' backs cavitate",
         "Loading {l} at a cavitation number of {s}; a tenth of the back goes at {t}. "
         + (
@@ -219,7 +220,6 @@ def cavitation(screw: ScrewMatch) -> Iterable[Finding]:
         )
         + "Nicked edges, a strut ahead of it and a steep shaft bring it on sooner.",
         can_suggest=level != "ok",
-        compared=Compared(value=load, dimension="number", hi=line, doubt=doubt),
         left_out=screw.unsaid,
         l=q(load, "number"),
         s=q(number, "number"),

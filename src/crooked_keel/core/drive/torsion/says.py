@@ -102,7 +102,7 @@ def _crossings(meetings: list[Meeting]) -> list[CrossingOut]:
 
 def _crossing(m: Meeting) -> CrossingOut:
     c = m.crossing
-    both = [level_of(getattr(m, off), getattr(m, f"{off}_doubted"), m) for off in ("off_idle", "off_working")]
+    both = [level_of(getattr(m, off), getattr(m, f"{off}_doubted"), m).level for off in ("off_idle", "off_working")]
     level = min(both, key=LEVELS.index)
     passed = m.zone in ("below idle", "between") and c.order.weight == "major"
     return CrossingOut(

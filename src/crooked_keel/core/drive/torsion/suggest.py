@@ -27,7 +27,7 @@ _CLASSES = (
 
 
 def _stops(torsion: Torsion, meetings: list[Meeting]) -> int:
-    at = lambda m, off: level_of(getattr(m, off), getattr(m, f"{off}_doubted"), m)
+    at = lambda m, off: level_of(getattr(m, off), getattr(m, f"{off}_doubted"), m).level
     return sum(at(m, off) == "stop" for m in meetings for off in ("off_idle", "off_working"))
 
 

@@ -6,17 +6,25 @@ from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, ask_all, or_none
 from ...figure.trace import need
-from ...judging.band import at_most, band
-from ...judging.finding import LEVELS, Compared, Finding, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, at_most, band, never_ok
+from ...judging.finding import LEVELS, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import buy, decide
 from ...physics.mechanics import TURN_SIGN
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from .quantities import TURN_WORDS, Train
 
 
-@rule("drive.rotation", "Turning direction and propeller", limit="same", source="kinematics", mark="statics")
-def rotation(train: Train, placed: ResolvedInstallation, resolved: Resolved) -> Iterable[Finding]:
+@rule(
+    "drive.rotation",
+    "Turning direction and propeller",
+    limit="same",
+    source="kinematics",
+    mark="statics",
+    settles=buy("A propeller of the other hand, or a stage that flips the turning."),
+)
+def rotation(train: Train, placed: ResolvedInstallation, resolved: Resolved) -> Iterable[Verdict]:
     if resolved.has("across"):
         return
     hand = placed.installation.propeller.turns
@@ -25,7 +33,6 @@ def rotation(train: Train, placed: ResolvedInstallation, resolved: Resolved) -> 
     turns = train.output_turns
     same = TURN_SIGN[hand] == turns
     yield verdict(
-        "drive.rotation",
         "ok" if same else "stop",
         "Train and propeller turn the same way" if same else "The propeller is of the other hand",
         "The {f} turns {t} seen from aft looking forward; the propeller wants {h}.",
@@ -43,13 +50,12 @@ def rotation(train: Train, placed: ResolvedInstallation, resolved: Resolved) -> 
     source="one shaft turns one way",
     mark="statics",
 )
-def output_turns(train: Train, resolved: Resolved) -> Iterable[Finding]:
+def output_turns(train: Train, resolved: Resolved) -> Iterable[Verdict]:
     said = train.unit.ports.output.turns
     turns = or_none(lambda: train.output_turns)
     if said is None or turns is None or resolved.has("across") or TURN_SIGN[said] == turns:
         return
     yield verdict(
-        "drive.output-turns",
         "unknown",
         "The output is said to turn {a}, its train turns it {b}: which?",
         "Seen from aft looking forward. Propeller, thrust line and torque follow it: look at it turn, starter only.",
@@ -66,8 +72,9 @@ def output_turns(train: Train, resolved: Resolved) -> Iterable[Finding]:
     source="kinematics",
     mark="statics",
     form="across",
+    settles=buy("An idler or one gear more, a crossed belt, or a unit that turns the other way."),
 )
-def wheel_sense(train: Train) -> Iterable[Finding]:
+def wheel_sense(train: Train) -> Iterable[Verdict]:
     if train.placed.old:
         return
     if train.unit.rolls is None:
@@ -75,7 +82,6 @@ def wheel_sense(train: Train) -> Iterable[Finding]:
         raise CannotSay(Gap(train.p("unit/rolls"), what))
     if train.unit.rolls == "its crank lies along the craft":
         yield verdict(
-            "drive.wheel-sense",
             "watch",
             "Which way the wheel turns is not told by the train",
             "The limit is forward. Behind a crank along the craft it hangs on the side of the crown wheel: turn the "
@@ -84,7 +90,6 @@ def wheel_sense(train: Train) -> Iterable[Finding]:
         return
     forward, motor = train.wheel_turns > 0, train.electric
     yield verdict(
-        "drive.wheel-sense",
         "ok" if forward else "watch" if motor else "stop",
         "The wheel turns forward" if forward else "The wheel turns backward, forward is wanted",
         "By the crank, the box and the stages ({s} of them). Turn it once by hand, wheel off the ground."
@@ -104,8 +109,9 @@ def wheel_sense(train: Train) -> Iterable[Finding]:
     limit="greatest common divisor 1",
     source="common practice, no source",
     mark="common practice",
+    settles=buy("One tooth more or less on either wheel."),
 )
-def hunting_tooth(train: Train) -> Iterable[Finding]:
+def hunting_tooth(train: Train) -> Iterable[Verdict]:
     from math import gcd
 
     for key, stage in train.drive.stages.items():
@@ -113,7 +119,6 @@ def hunting_tooth(train: Train) -> Iterable[Finding]:
             a, b = int(stage.driver_teeth.si), int(stage.driven_teeth.si)
             if gcd(a, b) > 1 and stage.type in ("gear", "internal gear", "bevel"):
                 yield verdict(
-                    "drive.hunting-tooth",
                     "watch",
                     "Teeth {a}/{b} share a divisor",
                     "The same teeth meet every {n} turns and wear prints in.",
@@ -136,8 +141,9 @@ HELD, _LEAST_HELD = 2.0, 1.5
     "acted through, stop",
     source="common practice, no source; its maker governs",
     mark="common practice",
+    settles=buy("A clutch that holds twice the torque and runs free at its speed; a starter elsewhere."),
 )
-def one_way(train: Train) -> Iterable[Finding]:
+def one_way(train: Train) -> Iterable[Verdict]:
     clutch = train.drive.clutch
     if clutch.one_way != "fitted":
         return
@@ -156,8 +162,11 @@ def one_way(train: Train) -> Iterable[Finding]:
     slow = free.si < runs
     acts = through != "nothing"
     yield verdict(
-        "drive.one-way",
-        "stop" if acts or slow or share < _LEAST_HELD else "watch",
+        never_ok(
+            share, "number", watch=at_least(_LEAST_HELD), ground="what it drives cannot turn the unit", doubt=doubt
+        )
+        .or_by("stop", "torque comes through it the other way", acts)
+        .or_by("stop", "it comes to more than it may run free at", slow),
         "The starter, or engine braking, would act through the one-way clutch: it does not"
         if acts
         else "The one-way clutch may run free at {f}, it can come to {r}"
@@ -166,7 +175,6 @@ def one_way(train: Train) -> Iterable[Finding]:
         "What it drives cannot turn the unit: no restart by it, no braking, and a unit that stops leaves it turning. "
         "Twice the torque is usual. The unit's pulses, heat and life are not looked at.",
         can_suggest=not acts and not slow and share < _LEAST_HELD,
-        compared=Compared(value=share, dimension="number", lo=HELD, doubt=doubt or None),
         s=q(share, "number"),
         t=q(asked, "torque"),
         f=q(free.si, "rotation"),
@@ -189,8 +197,9 @@ def _through(train: Train) -> str:
     limit="torque and speed each 0.90 of what its input may be given, with its doubt, ok; all of it watch; more stop",
     source="its maker; 0.90: common practice, no source",
     mark="common practice",
+    settles=decide("Hold the unit back, another ratio before the box, or another box."),
 )
-def kept_box(train: Train) -> Iterable[Finding]:
+def kept_box(train: Train) -> Iterable[Verdict]:
     if train.placed.old or not train.box_begun:
         return
     (torque, speed), takes, turns = ask_all(
@@ -201,16 +210,15 @@ def kept_box(train: Train) -> Iterable[Finding]:
     share = lambda a, b: (a.si / b.si, 2 * (a.u / b.si + a.si / b.si * b.u / b.si))
     by_torque, by_speed = share(torque, takes), share(speed, turns)
     judged = [band(v, "percent", ok=at_most(0.90), watch=at_most(1.0), doubt=d) for v, d in (by_torque, by_speed)]
-    level = min((j.level for j in judged), key=LEVELS.index)
-    worst = judged[0] if by_torque[0] >= by_speed[0] else judged[1]
+    worst = min(zip(judged, (by_torque[0], by_speed[0]), strict=True), key=lambda j: (LEVELS.index(j[0].level), -j[1]))[
+        0
+    ]
     yield verdict(
-        "drive.kept-box",
-        level,
+        worst,
         "The box that stays is given {t} and {n}",
         "It may be given {a} and {b}, by its maker. An engine of few cylinders or a motor with all its torque at rest "
         "shocks it more than its figure says; its oil, its clutch and its mountings are not looked at.",
-        can_suggest=level != "ok",
-        compared=worst.compared,
+        can_suggest=worst.level != "ok",
         t=q(torque.si, "torque"),
         n=q(speed.si, "rotation"),
         a=q(takes.si, "torque"),

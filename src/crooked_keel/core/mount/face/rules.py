@@ -6,8 +6,9 @@ from collections.abc import Iterable
 
 from ...errors import ask_all
 from ...figure.trace import above_zero
-from ...judging.finding import Finding, Level, q
-from ...judging.register import rule, verdict
+from ...judging.finding import Level, q
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust
 from ..acting import FITTING_FACTOR, ULTIMATE_FACTOR
 from ..points.functions import reserve_factor
 from .functions import face_moment, holds_nothing, third_point
@@ -22,8 +23,9 @@ from .quantities import OnFace
     source="proposed; factors as on other mounts",
     mark="proposed",
     form="gearbox face",
+    settles=adjust("A third point at the tail, its strength entered; or a lighter, shorter motor."),
 )
-def face(face: OnFace) -> Iterable[Finding]:
+def face(face: OnFace) -> Iterable[Verdict]:
     if not face.on_face or face.placed.old:
         return
     moment = face_moment(*face.face_terms)
@@ -53,7 +55,6 @@ def face(face: OnFace) -> Iterable[Finding]:
         else " Add a third point at its tail, on rubber: 1.5 times the old is the most without one."
     )
     yield verdict(
-        "mount.face",
         level,
         "{m} on the gearbox's face in a bump",
         ("The old unit put {o} on it." if old is not None else "What the old unit put on it is not known.")

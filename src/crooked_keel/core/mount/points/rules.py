@@ -6,8 +6,9 @@ from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, or_none
 from ...judging.band import at_least, at_most, band
-from ...judging.finding import Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.finding import Level, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, buy, decide, measure
 from ...physics.mechanics import TORQUE_FACTOR_SOURCE
 from ...resolved.craft import Resolved
 from ..acting import FITTING_FACTOR, PEAK_SOURCE, Acting
@@ -28,13 +29,13 @@ _NOT_THERE = {
     source="the table of the kind of craft; each row has its own source (from memory, or proposed)",
     mark="from memory",
     form="spring points",
+    settles=measure("This is a fault of the sums: report it, and do not build on them."),
 )
-def cases(points: Points, acting: Acting, resolved: Resolved) -> Iterable[Finding]:
+def cases(points: Points, acting: Acting, resolved: Resolved) -> Iterable[Verdict]:
     columns, _, _, gaps = points.shared
     if gaps:
         needs = {n.pointer: n for g in gaps.values() for n in g.needs}
         yield verdict(
-            "mount.cases",
             "unknown",
             "Cannot say yet: {n} of {all} load cases",
             "Left out of the verdicts: {names}.",
@@ -46,7 +47,6 @@ def cases(points: Points, acting: Acting, resolved: Resolved) -> Iterable[Findin
         )
     left = max((points.closure(k) for k in columns), default=0.0)
     yield verdict(
-        "mount.cases",
         "ok" if left < 1e-8 else "stop",
         "Loads of {n} cases computed" if left < 1e-8 else "The sums do not close",
         "Checked: in every case the loads on the points add up to the load of the unit. Whether the points stand them "
@@ -64,12 +64,12 @@ def cases(points: Points, acting: Acting, resolved: Resolved) -> Iterable[Findin
     source="statics; the two shares: proposed",
     mark="proposed",
     form="spring points",
+    settles=adjust("Set a point further off the line of the others."),
 )
-def held(points: Points) -> Iterable[Finding]:
+def held(points: Points) -> Iterable[Verdict]:
     share, motion = points.weakest
     if share < NOTHING:
         yield verdict(
-            "mount.held",
             "stop",
             "Free {w}",
             ("One point" if len(points.springs) == 1 else "{n} points")
@@ -84,7 +84,6 @@ def held(points: Points) -> Iterable[Finding]:
     level: Level = "ok" if share >= NEARLY_FREE else "watch" if share >= FREE else "stop"
     if level == "ok" and points.may_lie_in_line:
         yield verdict(
-            "mount.held",
             "watch",
             "May be free to turn about the line of its points",
             "{n} points: within their ± they may lie in one line, and then nothing holds it there. Its weakest motion "
@@ -94,7 +93,6 @@ def held(points: Points) -> Iterable[Finding]:
         )
         return
     yield verdict(
-        "mount.held",
         level,
         "Held in every direction" if level == "ok" else "Nearly free {w}",
         "{n} points, rigid unit, springs as stated."
@@ -116,8 +114,9 @@ def held(points: Points) -> Iterable[Finding]:
     source="14 CFR 23.303, 23.625 before amendment 64 (from memory)",
     mark="from memory",
     form="spring points",
+    settles=buy("A stronger mount or fitting at that point, or a point more."),
 )
-def reserve(points: Points, acting: Acting) -> Iterable[Finding]:
+def reserve(points: Points, acting: Acting) -> Iterable[Verdict]:
     made = points.reserves
     if not made:
         raise CannotSay(*points.without_strength.needs)
@@ -126,14 +125,12 @@ def reserve(points: Points, acting: Acting) -> Iterable[Finding]:
     factor, case, load = made[key]
     strength = points.mount.points[key].strength
     assert strength is not None
-    judged = band(factor, "number", ok=at_least(1.15), watch=at_least(1.0), soft=True, doubt=doubt(key))
+    judged = band(factor, "number", ok=at_least(1.15), watch=at_least(1.0), doubt=doubt(key))
     yield verdict(
-        "mount.reserve",
-        judged.level,
+        judged,
         "{p} has reserve {r}, of 1.15 asked",
         "{c}: {load} on the point, {kind}. Its strength is taken as {s}, ultimate. Bolts, welds and fatigue were not "
         "looked at.",
-        compared=judged.compared,
         working=reserve_factor.working(strength.si, acting.ultimate_factor(case), FITTING_FACTOR, load),
         can_suggest=judged.level != "ok",
         source=case.source,
@@ -154,8 +151,9 @@ def reserve(points: Points, acting: Acting) -> Iterable[Finding]:
     source="what the old one carried; 10 % above: proposed",
     mark="proposed",
     form="spring points",
+    settles=decide("Have the structure behind the points judged for the new load by a licensed person."),
 )
-def against_old(points: Points, acting: Acting) -> Iterable[Finding]:
+def against_old(points: Points, acting: Acting) -> Iterable[Verdict]:
     if points.placed.old:
         return
     if points.old is None:
@@ -163,17 +161,15 @@ def against_old(points: Points, acting: Acting) -> Iterable[Finding]:
     new = points.worst
     old = points.old.worst
     share = new[2] / old[2]
-    judged = band(share, "number", ok=at_most(1.0), watch=at_most(1.1), soft=True, doubt=share * acting.carried_doubt)
+    judged = band(share, "number", ok=at_most(1.0), watch=at_most(1.1), doubt=share * acting.carried_doubt)
     carried = or_none(lambda: points.old.least_reserve[1] if points.old else None)
     unproven = carried is not None and carried < 1.0
     yield verdict(
-        "mount.against-old",
-        "watch" if unproven and judged.level == "ok" else judged.level,
+        judged.or_by("watch", "the old one proves nothing by these sums", unproven),
         "Worst point carries {p} of the old",
         "{a} → {b}, {n} in: {c}. The structure behind the points is proven for the old load only."
         + (" The old one itself had a reserve of {r} by these sums: it proves nothing." if unproven else ""),
         r=q(carried or 0.0, "number"),
-        compared=judged.compared,
         p=q(share, "percent"),
         a=q(old[2], "force"),
         b=q(new[2], "force"),
@@ -189,13 +185,12 @@ def against_old(points: Points, acting: Acting) -> Iterable[Finding]:
     source=TORQUE_FACTOR_SOURCE,
     mark="from memory",
 )
-def torque(acting: Acting, resolved: Resolved) -> Iterable[Finding]:
+def torque(acting: Acting, resolved: Resolved) -> Iterable[Verdict]:
     if resolved.has("across"):
         return
     limit = acting.limit_torque
     if acting.unit.kind == "electric" and acting.mount.torque_factor is None:
         yield verdict(
-            "mount.limit-torque",
             "ok",
             "Limit torque {t} at the {f}",
             "The motor's peak torque, as entered, times its ratio; it rolls the unit {way}.",
@@ -207,7 +202,6 @@ def torque(acting: Acting, resolved: Resolved) -> Iterable[Finding]:
         return
     power = acting.output.mean_torque_n_m * acting.output.propeller_speed_rad_s
     yield verdict(
-        "mount.limit-torque",
         "ok",
         "Limit torque {t} at the {f}",
         "{k} times the greatest mean torque of its ratings behind the reduction; it rolls the unit {way}.",
@@ -227,11 +221,10 @@ def torque(acting: Acting, resolved: Resolved) -> Iterable[Finding]:
     mark="statics",
     form="bed",
 )
-def thrust_path(acting: Acting) -> Iterable[Finding]:
+def thrust_path(acting: Acting) -> Iterable[Verdict]:
     acting.thrust  # noqa: B018  asks where it is taken
     hull = acting.mount.thrust_taken == "hull"
     yield verdict(
-        "mount.thrust-path",
         "ok",
         "Thrust is taken by a bearing on the hull" if hull else "Thrust is taken by the feet of the unit",
         "The coupling must then leave the unit free to move on its rubber."
@@ -248,8 +241,9 @@ def thrust_path(acting: Acting) -> Iterable[Finding]:
     source="common practice, no source",
     mark="common practice",
     form="bed",
+    settles=buy("Captive mounts, bolted through."),
 )
-def uplift(points: Points, acting: Acting) -> Iterable[Finding]:
+def uplift(points: Points, acting: Acting) -> Iterable[Verdict]:
     columns, _, shared, _ = points.shared
     worst = ("", "", 0.0)
     for case in acting.table:
@@ -261,10 +255,9 @@ def uplift(points: Points, acting: Acting) -> Iterable[Finding]:
     left_out = points.left_out()
     if worst[2] <= 0:
         title = "Every foot stays down" if not left_out.names else "Every foot stays down in the cases that are known"
-        yield verdict("mount.uplift", "ok", title, "In {n} load cases.", left_out=left_out, n=q(len(columns), "count"))
+        yield verdict("ok", title, "In {n} load cases.", left_out=left_out, n=q(len(columns), "count"))
         return
     yield verdict(
-        "mount.uplift",
         "watch",
         "Foot {p} lifts with {f}",
         "{c}. It needs a captive mount, and bolts through the stringer rather than lag screws.",

@@ -7,9 +7,10 @@ from collections.abc import Iterable
 from ...errors import CannotSay, Gap, ask_all, or_none
 from ...figure.kinds import Force
 from ...figure.trace import need
-from ...judging.band import at_least, at_most, band
-from ...judging.finding import Compared, Finding, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, at_most, band, told
+from ...judging.finding import q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import buy, decide
 from ...judging.subjects import Subject, one_by_one
 from ..acting import FITTING_FACTOR
 from ..points.functions import reserve_factor
@@ -24,11 +25,11 @@ from .quantities import Swing
     source="statics; factors as on other mounts, proposed",
     mark="proposed",
     form="swing unit",
+    settles=buy("A stronger pivot or shock, proven for the load; a shock that points past the pivot."),
 )
-def swing(swing: Swing) -> Iterable[Finding]:
+def swing(swing: Swing) -> Iterable[Verdict]:
     if or_none(lambda: swing.hangs_free):
         yield verdict(
-            "mount.swing",
             "stop",
             "The shock points at the pivot: nothing holds the arm",
             "In the side view its line passes the pivot within 0.1 mm: it has no lever, and whatever it gives, arm and "
@@ -39,13 +40,13 @@ def swing(swing: Swing) -> Iterable[Finding]:
     yield from _parts(swing)
 
 
-def _parts(swing: Swing) -> Iterable[Finding]:
+def _parts(swing: Swing) -> Iterable[Verdict]:
     s = swing.mount.swing
     parts = [Subject("pivot", "pivot", s.pivot_strength), Subject("shock", "shock", s.shock_strength)]
-    return one_by_one("mount.swing", parts, lambda part: _carries(swing, part))
+    return one_by_one(parts, lambda part: _carries(swing, part))
 
 
-def _carries(swing: Swing, part: Subject[Force | None]) -> Iterable[Finding]:
+def _carries(swing: Swing, part: Subject[Force | None]) -> Iterable[Verdict]:
     what = part.key
     strength, (case, load) = ask_all(
         lambda: need(part.of, swing._p(f"mount/swing/{what}_strength"), f"strength of the {what}").si,
@@ -56,10 +57,9 @@ def _carries(swing: Swing, part: Subject[Force | None]) -> Iterable[Finding]:
     doubt = factor * given.si / strength if given is not None else 0.0
     judged = band(factor, "number", ok=at_least(1.15), watch=at_least(1.0), doubt=doubt)
     loose = swing.may_hang_free
-    level = "watch" if loose and judged.level == "ok" else judged.level
+    judged = judged.or_by("watch", "the shock may point at the pivot", loose)
     yield verdict(
-        "mount.swing",
-        level,
+        judged,
         "{w} has reserve {r}",
         "{c}: {l}. Its strength is taken as {st}, ultimate. Side load on the tyre is not in it."
         + (
@@ -68,7 +68,6 @@ def _carries(swing: Swing, part: Subject[Force | None]) -> Iterable[Finding]:
             else ""
         ),
         subject=what,
-        compared=judged.compared,
         working=reserve_factor.working(strength, 1.5, FITTING_FACTOR, load),
         can_suggest=judged.level != "ok",
         source=case.source,
@@ -88,13 +87,12 @@ def _carries(swing: Swing, part: Subject[Force | None]) -> Iterable[Finding]:
     mark="statics",
     form="swing unit",
 )
-def swing_mass(swing: Swing) -> Iterable[Finding]:
+def swing_mass(swing: Swing) -> Iterable[Verdict]:
     whole, part = swing.mount.swing.mass, swing.placed.installation.unit.mass
     if whole is None or part is None or whole.si >= part.si:
         return
     yield verdict(
-        "mount.swing-mass",
-        "unknown",
+        told(whole.si, "mass", "unknown", "its unit alone is said to weigh more"),
         "What swings is said to weigh {a}, its unit alone {b}: which?",
         "Pivot and shock are judged by what swings: unit, wheel and silencer together.",
         needs=[
@@ -104,7 +102,6 @@ def swing_mass(swing: Swing) -> Iterable[Finding]:
                 allowed="more than the unit alone",
             )
         ],
-        compared=Compared(value=whole.si, dimension="mass", lo=part.si),
         a=q(whole.si, "mass"),
         b=q(part.si, "mass"),
     )
@@ -117,8 +114,9 @@ def swing_mass(swing: Swing) -> Iterable[Finding]:
     source="what the old one carried; 10 % above: proposed",
     mark="proposed",
     form="swing unit",
+    settles=decide("Have the frame behind the pivot judged for the new load."),
 )
-def swing_against_old(swing: Swing) -> Iterable[Finding]:
+def swing_against_old(swing: Swing) -> Iterable[Verdict]:
     if swing.placed.old:
         return
     if swing.old is None:
@@ -127,11 +125,9 @@ def swing_against_old(swing: Swing) -> Iterable[Finding]:
     share = new[1] / old[1]
     judged = band(share, "number", ok=at_most(1.0), watch=at_most(1.1))
     yield verdict(
-        "mount.swing-against-old",
-        judged.level,
+        judged,
         "Pivot carries {p} of the old",
         "{a} → {b}, in: {c}. The frame behind the pivot is proven for the old load only.",
-        compared=judged.compared,
         p=q(share, "percent"),
         a=q(old[1], "force"),
         b=q(new[1], "force"),

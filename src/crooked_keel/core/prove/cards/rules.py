@@ -5,8 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import Gap
-from ...judging.finding import Finding, q, word
-from ...judging.register import rule, verdict
+from ...judging.finding import q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust
 from .quantities import Cards
 
 
@@ -16,13 +17,13 @@ from .quantities import Cards
     limit="all passed ok; one failed, aborted, or run before what must come first stop; one to go unknown",
     source="common practice, no source",
     mark="common practice",
+    settles=adjust("Run the card that its sentence names, when what keeps it shut is done."),
 )
-def cards(cards: Cards) -> Iterable[Finding]:
+def cards(cards: Cards) -> Iterable[Verdict]:
     made = cards.all
     for key, at in made.items():
         if at.early:
             yield verdict(
-                "prove.cards",
                 "stop",
                 "'{c}' was run before what must come first",
                 "Still open: {w}. Stop, put it right, and run it again.",
@@ -32,7 +33,6 @@ def cards(cards: Cards) -> Iterable[Finding]:
             )
         if at.word in ("failed", "aborted"):
             yield verdict(
-                "prove.cards",
                 "stop",
                 "'{c}' " + ("failed" if at.word == "failed" else "was aborted"),
                 "{w}. Nothing behind it is run until it is passed.",
@@ -46,7 +46,6 @@ def cards(cards: Cards) -> Iterable[Finding]:
         first = left[0]
         shut = "; ".join(first.why[:4])
         yield verdict(
-            "prove.cards",
             "unknown",
             "{n} of {a} cards passed; next: {c}",
             "Put right what ended it, and run it again."
@@ -65,7 +64,6 @@ def cards(cards: Cards) -> Iterable[Finding]:
         )
     elif passed == len(made):
         yield verdict(
-            "prove.cards",
             "ok",
             "All {n} cards passed",
             "As recorded. What no card asks for is not looked at; papers and licensed people decide what may follow.",

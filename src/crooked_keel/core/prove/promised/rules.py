@@ -4,8 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import Band, band, within
+from ...judging.finding import q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import buy, measure
 from .diagnosis import diagnose
 from .quantities import RATED, Promises, Row
 
@@ -32,17 +34,16 @@ def _bounds(row: Row) -> tuple[float, float]:
     return _OK * abs(row.promised), _WATCH * abs(row.promised)
 
 
-def level_of(row: Row) -> Level:
+def judged_of(row: Row) -> Band:
     """How a promise was kept: off to the worse side by more than it may be is a stop, to the better a watch."""
     ok, watch = _bounds(row)
     off = row.off
-    worse = row.worse == "either" or (off > 0) == (row.worse == "more")
-    if abs(off) + (row.measured_doubt if worse else 0.0) <= ok:
-        return "ok"
-    if abs(off) <= watch or not worse:
-        return "watch"
+    between = "temperature_rise" if row.dimension == "temperature" else row.dimension
+    if not (row.worse == "either" or (off > 0) == (row.worse == "more")):
+        return band(off, between, ok=within(-ok, ok))
+    judged = band(off, between, ok=within(-ok, ok), watch=within(-watch, watch), doubt=row.measured_doubt)
     # Its own doubt explains it: then nothing is shown, neither way.
-    return "watch" if abs(off) <= row.doubt else "stop"
+    return judged.eased_to("watch", "the doubt of what was promised explains it", abs(off) <= row.doubt)
 
 
 @rule(
@@ -52,29 +53,27 @@ def level_of(row: Row) -> Level:
     "more stop",
     source="common practice, no source",
     mark="common practice",
+    settles=measure("Read it again both ways; then take the measured figure where it belongs."),
 )
-def promised(promises: Promises) -> Iterable[Finding]:
+def promised(promises: Promises) -> Iterable[Verdict]:
     for row in promises.rows:
         if row.id == RATED or row.measured is None or row.promised is None:
             continue
-        level = level_of(row)
-        ok, _ = _bounds(row)
-        between = "temperature_rise" if row.dimension == "temperature" else row.dimension
+        judged = judged_of(row)
+        level = judged.level
         yield verdict(
-            "prove.promised",
-            level,
+            judged,
             "{n}: {m} measured, {p} promised",
             "{d} {w} than promised"
             + (", {k} of its doubts. " if row.doubt else "; neither has a ± to put it beside. ")
             + ("Better than promised is off as well: look why. " if level == "watch" and _better(row) else "")
             + ("Measured: {h}." if row.how else ""),
             subject=row.id,
-            compared=Compared(value=row.off, dimension=between, lo=-ok, hi=ok, doubt=row.doubt or None),
             can_suggest=level != "ok",
             n=word(row.label),
             m=q(row.measured, row.dimension, row.ways),
             p=q(row.promised, row.dimension, row.ways),
-            d=q(abs(row.off), between),
+            d=q(abs(row.off), "temperature_rise" if row.dimension == "temperature" else row.dimension),
             w=word("more" if row.off >= 0 else "less"),
             k=q(abs(row.off) / row.doubt if row.doubt else 0.0, "number"),
             h=word(row.how),
@@ -91,17 +90,17 @@ def _better(row: Row) -> bool:
     limit="within 1 % of its rated speed with the doubt of the reading ok, 3 % watch, beyond stop",
     source="common practice, no source",
     mark="common practice",
+    settles=buy("Another pitch or ratio, once hull, brakes and throttle are proved."),
 )
-def rated_speed(promises: Promises) -> Iterable[Finding]:
+def rated_speed(promises: Promises) -> Iterable[Verdict]:
     row = promises.row(RATED)
     if row is None or row.promised is None or row.measured is None:
         return
     share = row.off / row.promised
     doubt = row.measured_doubt / row.promised
-    level: Level = "ok" if abs(share) + doubt <= _RATED[0] else "watch" if abs(share) <= _RATED[1] else "stop"
+    judged = band(share, "percent", ok=within(-_RATED[0], _RATED[0]), watch=within(-_RATED[1], _RATED[1]), doubt=doubt)
     yield verdict(
-        "prove.rated-speed",
-        level,
+        judged,
         "{m} at full power, rated {p}",
         (
             "It does not reach its speed: what it turns asks more than it gives, or it gives less. "
@@ -111,7 +110,6 @@ def rated_speed(promises: Promises) -> Iterable[Finding]:
             else ""
         )
         + "Read with the throttle proved open, settled.",
-        compared=Compared(value=share, dimension="percent", lo=-_RATED[1], hi=_RATED[1], doubt=doubt or None),
         m=q(row.measured, "rotation"),
         p=q(row.promised, "rotation"),
     )
@@ -123,12 +121,12 @@ def rated_speed(promises: Promises) -> Iterable[Finding]:
     limit="nothing off ok; a cause that fits what was read watch",
     source="common practice, no source",
     mark="common practice",
+    settles=measure("The next check that its sentence names."),
 )
-def diagnosis(promises: Promises) -> Iterable[Finding]:
+def diagnosis(promises: Promises) -> Iterable[Verdict]:
     found = diagnose(promises)
     for cause in found:
         yield verdict(
-            "prove.diagnosis",
             "watch",
             "{c}",
             "Fired on: {f}. " + ("Not looked at: {n}. " if cause.blank else "") + "Next: {x}.",
@@ -140,7 +138,6 @@ def diagnosis(promises: Promises) -> Iterable[Finding]:
         )
     if not found and any(r.measured is not None for r in promises.rows):
         yield verdict(
-            "prove.diagnosis",
             "ok",
             "Nothing that was read points to a cause",
             "Only what was read is looked at.",

@@ -5,7 +5,7 @@ from __future__ import annotations
 from ...formula import record
 from ...judging.finding import Ways
 from .quantities import Promises
-from .rules import level_of
+from .rules import judged_of
 
 
 @record
@@ -46,7 +46,7 @@ def promise_table(promises: Promises) -> list[PromiseOut]:
                 measured_doubt_si=r.measured_doubt or None,
                 off_si=r.off if both else None,
                 in_doubts=abs(r.off) / r.doubt if both and r.doubt else None,
-                level=level_of(r) if both else None,
+                level=judged_of(r).level if both else None,
                 needs=list(r.needs),
                 how=r.how,
             )

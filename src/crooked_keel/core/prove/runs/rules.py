@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator
 
 from ...errors import CannotSay, Gap
-from ...judging.band import at_least, at_most, band
-from ...judging.finding import Compared, Finding, Level, counted, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, at_most, band, below, kept
+from ...judging.finding import Level, counted, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, buy, measure
 from ...judging.subjects import Subject, but_ok, one_by_one
 from ...reference.cards import CHANNELS
 from .functions import backwards, hot_day_correction, odd_rows, settled, theil_sen_trend, time_to_limit
@@ -39,8 +40,9 @@ def _worst(runs: Readings, channel: str, high: bool) -> Read | None:
     limit="inside its limit by 5 K, or by 5 %, with its doubt, ok; inside watch; crossed stop",
     source="the unit's maker where entered; else common practice, no source",
     mark="common practice",
+    settles=adjust("Find out why before it runs again; its maker's limit may be another."),
 )
-def limit(runs: Readings) -> Iterable[Finding]:
+def limit(runs: Readings) -> Iterable[Verdict]:
     for channel in CHANNELS.values():
         made = runs.limit(channel)
         if channel.key in _APART:
@@ -54,14 +56,12 @@ def limit(runs: Readings) -> Iterable[Finding]:
             inside = at_most(end) if high else at_least(end)
             judged = band(read.si, channel.dimension, ok=ok, watch=inside, doubt=read.doubt)
             yield verdict(
-                "prove.limit",
-                judged.level,
+                judged,
                 "{c}: {v}, limit {l}",
                 ("Stop the run. " if judged.level == "stop" else "")
                 + ("Its doubt reaches the limit. " if judged.level == "watch" and read.doubt > near else "")
                 + "Limit: {w}. As read, on the day it was read.",
                 subject=f"{channel.key}-{'high' if high else 'low'}",
-                compared=judged.compared,
                 source=made.whose,
                 c=word(channel.words[0].upper() + channel.words[1:]),
                 v=q(read.si, channel.dimension),
@@ -76,12 +76,13 @@ def limit(runs: Readings) -> Iterable[Finding]:
     limit="5 K or more below the limit on the hottest day ok, below it watch, above it stop",
     source="14 CFR 23.1043, former text (from memory)",
     mark="from memory",
+    settles=buy("More cooling: face, inlet, exit, or flow; prove it on a run with the air read."),
 )
-def hot_day(runs: Readings) -> Iterable[Finding]:
+def hot_day(runs: Readings) -> Iterable[Verdict]:
     keys = [k for k, c in CHANNELS.items() if c.hot is not None and runs.limit(c).high is not None]
     read = [(k, r) for k in keys if (r := _worst(runs, k, True)) is not None]
 
-    def judge(s: Subject[tuple[str, Read]]) -> Iterator[Finding]:
+    def judge(s: Subject[tuple[str, Read]]) -> Iterator[Verdict]:
         key, r = s.of
         channel, most = CHANNELS[key], runs.limit(CHANNELS[key]).high
         assert most is not None and channel.hot is not None
@@ -90,14 +91,12 @@ def hot_day(runs: Readings) -> Iterable[Finding]:
         assert air is not None
         judged = band(hot, "temperature", ok=at_most(most - NEAR_K), watch=at_most(most), doubt=r.doubt + air.doubt)
         yield verdict(
-            "prove.hot-day",
-            judged.level,
+            judged,
             "{c}: {v} read, {h} on the hottest day, limit {l}",
             "With {a} outside when it was read, {d} on the hottest day ({o}). "
             + ("It was not shown to be settled. " if not _is_settled(runs, key) else "")
             + "A climb or a stream from astern is hotter still.",
             subject=key,
-            compared=judged.compared,
             working=hot_day_correction.working(r.si, channel.hot, runs.hot_day, air.si),
             c=word(channel.words[0].upper() + channel.words[1:]),
             v=q(r.si, "temperature"),
@@ -109,7 +108,7 @@ def hot_day(runs: Readings) -> Iterable[Finding]:
         )
 
     if read:
-        yield from one_by_one("prove.hot-day", [Subject(k, CHANNELS[k].words, (k, r)) for k, r in read], judge)
+        yield from one_by_one([Subject(k, CHANNELS[k].words, (k, r)) for k, r in read], judge)
 
 
 def _is_settled(runs: Readings, channel: str) -> bool:
@@ -127,12 +126,12 @@ def _is_settled(runs: Readings, channel: str) -> bool:
     limit="never, or more than 60 min from the limit ok; 20 min or more watch; less, or over it, stop",
     source="Theil and Sen",
     mark="common practice",
+    settles=measure("Run it on until it settles, with somebody at the stop."),
 )
-def trend(runs: Readings) -> Iterable[Finding]:
+def trend(runs: Readings) -> Iterable[Verdict]:
     yield from but_ok(
         list(_trends(runs)),
         lambda n: verdict(
-            "prove.trend",
             "ok",
             "Nothing that was logged reaches a limit within the hour",
             counted(n, "One limit", "{n} limits") + ", by the last readings; a thermostat that opens turns a trend.",
@@ -142,7 +141,7 @@ def trend(runs: Readings) -> Iterable[Finding]:
     )
 
 
-def _trends(runs: Readings) -> Iterator[Finding]:
+def _trends(runs: Readings) -> Iterator[Verdict]:
     for key, channel in CHANNELS.items():
         made = runs.limit(channel)
         for log, column in runs.columns(key):
@@ -164,7 +163,6 @@ def _trends(runs: Readings) -> Iterator[Finding]:
                     else "ok"
                 )
                 yield verdict(
-                    "prove.trend",
                     level,
                     "{c}: over its limit in '{n}'"
                     if over
@@ -188,15 +186,15 @@ def _trends(runs: Readings) -> Iterator[Finding]:
     source="light aircraft, from memory",
     mark="from memory",
     form="air propeller",
+    settles=adjust("The switch and its grounding wire, plugs and leads; read both sides again."),
 )
-def ignition(runs: Readings) -> Iterable[Finding]:
+def ignition(runs: Readings) -> Iterable[Verdict]:
     left, right = runs.last("drop_left"), runs.last("drop_right")
     if left is None and right is None:
         return
     dead = [w for w, r in (("left", left), ("right", right)) if r is not None and r.si - r.doubt < _RPM]
     if dead:
         yield verdict(
-            "prove.ignition",
             "stop",
             "No drop on the {s} ignition alone: the other side is not being grounded",
             "The propeller stays live with the switch off. Nobody touches it until that is put right.",
@@ -206,13 +204,14 @@ def ignition(runs: Readings) -> Iterable[Finding]:
     if left is None or right is None:
         raise CannotSay(Gap("/records/drop", "the drop of each ignition alone"))
     most, apart = max(left.si + left.doubt, right.si + right.doubt), abs(left.si - right.si)
-    level: Level = "ok" if most <= 175 * _RPM and apart + left.doubt + right.doubt <= 50 * _RPM else "watch"
+    judged = band(most, "rotation", ok=at_most(175 * _RPM)).or_by(
+        "watch", "the two are more than 50 rpm apart", apart + left.doubt + right.doubt > 50 * _RPM
+    )
+    level = judged.level
     yield verdict(
-        "prove.ignition",
-        level,
+        judged,
         "Drops {a} left, {b} right",
         "Plugs, leads or timing of the side that drops more. " if level == "watch" else "As read at run-up speed.",
-        compared=Compared(value=max(left.si, right.si), dimension="rotation", hi=175 * _RPM),
         a=q(left.si, "rotation"),
         b=q(right.si, "rotation"),
     )
@@ -224,19 +223,19 @@ def ignition(runs: Readings) -> Iterable[Finding]:
     limit="below 10 ppm ok, below 35 watch, 35 or more stop",
     source="NIOSH, 35 ppm time average (from memory)",
     mark="from memory",
+    settles=adjust("Find the leak, seal it, air the cabin, and read again under way."),
 )
-def gas(runs: Readings) -> Iterable[Finding]:
+def gas(runs: Readings) -> Iterable[Verdict]:
     read = _worst(runs, "co", True)
     if read is None:
         return
-    level: Level = "ok" if read.si + read.doubt < 10 else "watch" if read.si < 35 else "stop"
+    judged = band(read.si, "count", ok=below(10.0), watch=below(35.0), doubt=read.doubt)
+    level = judged.level
     yield verdict(
-        "prove.gas",
-        level,
+        judged,
         "Carbon monoxide {c} ppm in the cabin",
         ("Stop the unit, air it out, find the leak. " if level == "stop" else "")
         + "Any steady reading is a leak. It kills at rest and with the wind astern; only an alarm tells.",
-        compared=Compared(value=read.si, dimension="count", hi=10.0),
         c=q(read.si, "count"),
     )
 
@@ -247,19 +246,18 @@ def gas(runs: Readings) -> Iterable[Finding]:
     limit="within four cranks of 15 s ok, with the doubt of the count, else watch; more than four stop",
     source="common practice, no source",
     mark="common practice",
+    settles=adjust("Prime it, look for the air lock, try another gauge."),
 )
-def cranks(runs: Readings) -> Iterable[Finding]:
+def cranks(runs: Readings) -> Iterable[Verdict]:
     read = _worst(runs, "cranks", True)
     if read is None:
         return
     yield verdict(
-        "prove.cranks",
-        "stop" if read.si > 4 else "ok" if read.si + read.doubt <= 4 else "watch",
+        kept(read.si, "count", at_most(4.0), read.doubt),
         "Oil pressure after {n} cranks" if read.si <= 4 else "No oil pressure within four cranks",
         "Find the air lock or the dead gauge before it is cranked again."
         if read.si > 4
         else "15 s each, a minute apart.",
-        compared=Compared(value=read.si, dimension="count", hi=4.0, doubt=read.doubt or None),
         n=q(read.si, "count"),
     )
 
@@ -270,8 +268,9 @@ def cranks(runs: Readings) -> Iterable[Finding]:
     limit="none ok, else watch",
     source="common practice, no source",
     mark="common practice",
+    settles=measure("Swap the sensor, tug its wires, and log again."),
 )
-def sensor(runs: Readings) -> Iterable[Finding]:
+def sensor(runs: Readings) -> Iterable[Verdict]:
     if not runs.logs:
         return
     said: list[str] = []
@@ -288,7 +287,6 @@ def sensor(runs: Readings) -> Iterable[Finding]:
     flags = [f"'{log.name}': {f}" for _, log in runs.logs for f in log.flags]
     both = [*said, *flags]
     yield verdict(
-        "prove.sensor",
         "watch" if both else "ok",
         counted(len(both), "One thing in the logs cannot be right", "{n} things in the logs cannot be right")
         if both
@@ -307,13 +305,13 @@ def sensor(runs: Readings) -> Iterable[Finding]:
     limit="none ok, else watch",
     source="this program's rule",
     mark="proposed",
+    settles=measure("Read it on a real run."),
 )
-def simulated(runs: Readings) -> Iterable[Finding]:
+def simulated(runs: Readings) -> Iterable[Verdict]:
     fake, whole = runs.simulated
     if whole == 0:
         return
     yield verdict(
-        "prove.simulated",
         "watch" if fake else "ok",
         "{f} of {n} readings are simulated: they prove nothing" if fake else "No reading is simulated",
         "They stand apart, pass no card, release no hold and are compared with nothing." if fake else "As marked.",

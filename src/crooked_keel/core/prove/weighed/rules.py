@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import ask_all
-from ...judging.band import at_least, band
-from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, at_most, band, kept
+from ...judging.finding import q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import decide, measure
 from .quantities import Weighed
 
 _OK, _WATCH, _ALONG_M = 0.01, 0.02, 0.005
@@ -20,8 +21,9 @@ _OK, _WATCH, _ALONG_M = 0.01, 0.02, 0.005
     source="common practice, no source",
     mark="common practice",
     form="scales",
+    settles=measure("Weigh again, then look for what was not entered."),
 )
-def second(weighed: Weighed) -> Iterable[Finding]:
+def second(weighed: Weighed) -> Iterable[Verdict]:
     if not weighed.begun:
         return
     there, here = ask_all(lambda: weighed.predicted, lambda: weighed.measured)
@@ -29,13 +31,14 @@ def second(weighed: Weighed) -> Iterable[Finding]:
     share = abs(off) / there.mass_kg
     along = here.station_m - there.station_m
     doubt = weighed.reading_doubt_kg / there.mass_kg
-    inside = share + doubt <= _OK and abs(along) + weighed.reading_doubt_along_m <= _ALONG_M
-    level: Level = "stop" if share > _WATCH else "ok" if inside else "watch"
+    judged = band(share, "percent", ok=at_most(_OK), watch=at_most(_WATCH), doubt=doubt).or_by(
+        "watch", "its CG lies elsewhere", abs(along) + weighed.reading_doubt_along_m > _ALONG_M
+    )
+    level = judged.level
     named = sorted(weighed.guesses, key=lambda g: -g.doubt_kg)[:3]
     known = sum(g.doubt_kg**2 for g in weighed.guesses) ** 0.5
     yield verdict(
-        "prove.second-weighing",
-        level,
+        judged,
         "Weighs {m}, {d} {w} than the ledger says; CG {a} {f} of it",
         (
             ""
@@ -47,7 +50,6 @@ def second(weighed: Weighed) -> Iterable[Finding]:
             else "No row of the ledger is a guess: something was not entered. "
         )
         + "Fluids, and what lay aboard, are looked at by eye alone.",
-        compared=Compared(value=share, dimension="percent", hi=_OK, doubt=doubt or None),
         can_suggest=level != "ok",
         m=q(here.mass_kg, "mass"),
         d=q(abs(off), "mass"),
@@ -66,24 +68,23 @@ def second(weighed: Weighed) -> Iterable[Finding]:
     source="second weighing",
     mark="statics",
     form="cg limits",
+    settles=decide("Move something, or ballast, and weigh again; it does not fly until then."),
 )
-def measured_limits(weighed: Weighed) -> Iterable[Finding]:
+def measured_limits(weighed: Weighed) -> Iterable[Verdict]:
     if not weighed.begun or weighed.margins is None:
         return
     weighed.measured  # noqa: B018  names the supports that were not read
     margins = weighed.margins
     for side in ("forward", "aft"):
         case, point = margins.least_sure(side)
-        judged = band(point.margin(side), "length", ok=at_least(0.0), doubt=2 * point.u(side), watch=at_least(0.0))
+        judged = kept(point.margin(side), "length", at_least(0.0), 2 * point.u(side))
         yield verdict(
-            "prove.measured-limits",
-            judged.level,
+            judged,
             "By the scales {s} limit kept by {m}: {n}"
             if judged.level != "stop"
             else "By the scales {s} limit passed by {m}: {n}",
             "Loadings on the craft as weighed again. Nothing flies or rolls on a predicted weight.",
             subject=side,
-            compared=judged.compared,
             s=word(side),
             m=q(abs(point.margin(side)), "length"),
             n=word(case.name),

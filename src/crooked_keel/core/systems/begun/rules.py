@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import Gap
-from ...judging.finding import Finding, word
-from ...judging.register import rule, verdict
+from ...judging.finding import word
+from ...judging.register import Verdict, rule, verdict
 from ..cooling.quantities import Cooled
 from ..current.quantities import Current
 from ..exhaust.quantities import Exhausted
@@ -32,11 +32,10 @@ def lanes_of(*lanes: Lane) -> list[tuple[str, Lane]]:
 )
 def begun(
     cooled: Cooled, oiled: Oiled, exhausted: Exhausted, breathing: Breathing, fuelled: Fuelled, current: Current
-) -> Iterable[Finding]:
+) -> Iterable[Verdict]:
     for name, lane in lanes_of(cooled, oiled, exhausted, breathing, fuelled, current):
         if not lane.begun:
             yield verdict(
-                "systems.begun",
                 "unknown",
                 "{n} was not looked at",
                 "Nothing of it is judged until it is said {w}.",

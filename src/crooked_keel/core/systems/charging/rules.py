@@ -6,11 +6,13 @@ from collections.abc import Callable, Iterable
 
 from ...document.systems import Bank
 from ...errors import ask_all
-from ...judging.band import at_most, band
-from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_most, band, never_ok, within
+from ...judging.finding import Level, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, buy
 from ...judging.subjects import Subject, one_by_one
 from ..current.quantities import Current
+from ..matters import CHARGING
 from .functions import NOTHING_V, OVER_V, time_to_fill
 from .quantities import Charging
 
@@ -18,13 +20,13 @@ _GENERATOR = "generator of the unit"
 
 
 def _each(
-    current: Current, rule_id: str, judge: Callable[[Charging, Subject[Bank]], Iterable[Finding]]
-) -> list[Finding]:
+    current: Current, rule_id: str, judge: Callable[[Charging, Subject[Bank]], Iterable[Verdict]]
+) -> list[Verdict]:
     """Every battery judged; none of a lane that is not begun, nor of a motor, whose pack feeds them."""
     if not current.begun or current.electric:
         return []
     charging = Charging(current)
-    return one_by_one(rule_id, [Subject(k, b.name, b) for k, b in current.banks], lambda s: judge(charging, s))
+    return one_by_one([Subject(k, b.name, b) for k, b in current.banks], lambda s: judge(charging, s))
 
 
 @rule(
@@ -34,28 +36,30 @@ def _each(
     "watch; beyond stop",
     source="common practice, no source: the battery's maker governs",
     mark="common practice",
+    settles=adjust("Set the regulator by its battery's maker, and read it at the battery."),
+    looks_at=CHARGING,
 )
-def voltage(current: Current) -> Iterable[Finding]:
+def voltage(current: Current) -> Iterable[Verdict]:
     yield from _each(current, "systems.charge-voltage", _voltage)
 
 
-def _voltage(charging: Charging, s: Subject[Bank]) -> Iterable[Finding]:
+def _voltage(charging: Charging, s: Subject[Bank]) -> Iterable[Verdict]:
     if charging.said(s.key, s.of) != _GENERATOR:
         return
     wants, volts = ask_all(lambda: charging.wants(s.key, s.of), lambda: charging.at_bank(s.key, s.of))
     v, doubt = volts.value, 2 * volts.u
-    harms = v > wants.most_v + OVER_V
-    level: Level = (
-        "stop"
-        if harms or v < NOTHING_V
-        else "ok"
-        if wants.fills_v <= v - doubt and v + doubt <= wants.most_v
-        else "watch"
-    )
     scale = charging.current.voltage / 12
+    fills, most = wants.fills_v * scale, wants.most_v * scale
+    judged = band(
+        v * scale,
+        "fine_voltage",
+        ok=within(fills, most),
+        watch=within(NOTHING_V * scale, most + OVER_V * scale),
+        doubt=doubt * scale,
+    )
+    level = judged.level
     yield verdict(
-        "systems.charge-voltage",
-        level,
+        judged,
         "{n} is charged at {v}; its cells want {a} to {b}",
         (
             ""
@@ -66,7 +70,6 @@ def _voltage(charging: Charging, s: Subject[Bank]) -> Iterable[Finding]:
         )
         + "At 20 °C; a hot battery wants less. By its maker where that differs.",
         subject=s.key,
-        compared=Compared(value=v * scale, dimension="fine_voltage", lo=wants.fills_v * scale, hi=wants.most_v * scale),
         can_suggest=level != "ok",
         n=word(s.name),
         v=q(v * scale, "fine_voltage"),
@@ -81,18 +84,19 @@ def _voltage(charging: Charging, s: Subject[Bank]) -> Iterable[Finding]:
     limit="within the time the unit runs, with its ±, ok; half as long again watch; longer, or never, stop",
     source="charge; 1.4 put in for 1 taken of lead, 1.05 of lithium: common practice",
     mark="common practice",
+    settles=buy("A larger generator, a charger ashore, or less drawn between two runs."),
+    looks_at=CHARGING,
 )
-def time(current: Current) -> Iterable[Finding]:
+def time(current: Current) -> Iterable[Verdict]:
     yield from _each(current, "systems.charge-time", _time)
 
 
-def _time(charging: Charging, s: Subject[Bank]) -> Iterable[Finding]:
+def _time(charging: Charging, s: Subject[Bank]) -> Iterable[Verdict]:
     by = charging.said(s.key, s.of)
     if by == "charger ashore":
         return
     if by == "nothing yet":
         yield verdict(
-            "systems.charge-time",
             "stop",
             "Nothing charges {n}",
             "It goes flat, and what hangs on it with it: fit a generator, a converter or a charger ashore.",
@@ -105,7 +109,6 @@ def _time(charging: Charging, s: Subject[Bank]) -> Iterable[Finding]:
     spare = charging.spare()
     if spare.value <= 0:
         yield verdict(
-            "systems.charge-time",
             "stop",
             "At cruise the generator has nothing left for {n}",
             "What runs takes {d} more than it gives.",
@@ -122,13 +125,11 @@ def _time(charging: Charging, s: Subject[Bank]) -> Iterable[Finding]:
     )
     taken = charging.taken(s.key, s.of)
     yield verdict(
-        "systems.charge-time",
-        judged.level,
+        judged,
         "{n} is full again after {t}, {w} are had",
         "{i} are left at cruise, for all batteries together, an ignition's own not counted. A cold one takes longer; "
         "what stands for weeks empties by itself.",
         subject=s.key,
-        compared=judged.compared,
         working=time_to_fill.working(taken.value, 1.0, taken.value / made.time.value),
         can_suggest=judged.level != "ok",
         n=word(s.name),
@@ -144,12 +145,13 @@ def _time(charging: Charging, s: Subject[Bank]) -> Iterable[Finding]:
     limit="what the generator gives within what the battery bears, with its ±, watch; more stop; by a converter ok",
     source="common practice, no source",
     mark="common practice",
+    settles=buy("A regulator that feels the generator's heat, or a converter between."),
 )
-def lithium(current: Current) -> Iterable[Finding]:
+def lithium(current: Current) -> Iterable[Verdict]:
     yield from _each(current, "systems.charge-lithium", _lithium)
 
 
-def _lithium(charging: Charging, s: Subject[Bank]) -> Iterable[Finding]:
+def _lithium(charging: Charging, s: Subject[Bank]) -> Iterable[Verdict]:
     if s.of.cells != "lithium":
         return
     by = charging.said(s.key, s.of)
@@ -157,7 +159,6 @@ def _lithium(charging: Charging, s: Subject[Bank]) -> Iterable[Finding]:
         return
     if by != _GENERATOR:
         yield verdict(
-            "systems.charge-lithium",
             "ok",
             "A converter limits what {n} takes",
             "Its own limit, and its heat, are its maker's.",
@@ -178,13 +179,13 @@ def _lithium(charging: Charging, s: Subject[Bank]) -> Iterable[Finding]:
     given, doubt = gives.si / volts.si, 2 * gives.u / volts.si + 2 * most.u
     over = given + doubt > most.si
     yield verdict(
-        "systems.charge-lithium",
-        "stop" if over else "watch",
+        never_ok(
+            given, "fine_current", watch=at_most(most.si), ground="it takes all that the generator gives", doubt=doubt
+        ).or_by("stop", "its doubt reaches over what it bears", over),
         "{n} takes all the generator gives, {g}; it bears {m}" if over else "{n} takes all the generator gives, {g}",
         "Lead holds back, lithium does not: the generator runs flat out, hottest at idle, and burns unless its "
         "regulator feels its heat. When the battery cuts itself off, the voltage jumps.",
         subject=s.key,
-        compared=Compared(value=given, dimension="fine_current", hi=most.si, doubt=doubt or None),
         can_suggest=True,
         n=word(s.name),
         g=q(given, "fine_current"),
@@ -199,8 +200,9 @@ def _lithium(charging: Charging, s: Subject[Bank]) -> Iterable[Finding]:
     "lead on a relay, watch; joined for good stop",
     source="common practice, no source",
     mark="common practice",
+    settles=buy("A relay that parts them, tried with the start battery pulled down."),
 )
-def parted(current: Current) -> Iterable[Finding]:
+def parted(current: Current) -> Iterable[Verdict]:
     if not current.begun or current.electric or len(current.banks) < 2:
         return
     charging = Charging(current)
@@ -215,7 +217,6 @@ def parted(current: Current) -> Iterable[Finding]:
     mixed = "lithium" in cells and len(cells) > 1 and "relay that parts them" in through
     level: Level = "stop" if len(joined) > 1 else "watch" if by_hand or mixed else "ok"
     yield verdict(
-        "systems.charge-parted",
         level,
         "{n} are one battery: what empties one empties all"
         if len(joined) > 1

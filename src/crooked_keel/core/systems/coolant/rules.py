@@ -9,9 +9,10 @@ from ...document.systems import Piece
 from ...errors import CannotSay, Gap, ask_all, or_gap, or_none
 from ...figure.reads import combined
 from ...figure.trace import Uncertain
-from ...judging.band import at_least, band
-from ...judging.finding import Compared, Finding, LeftOut, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, at_most, band, kept, never_ok
+from ...judging.finding import LeftOut, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, buy, decide
 from ...judging.subjects import Subject, known_of, one_by_one
 from ...physics.heat import COOLANTS
 from ...physics.pipes import high_points, hose_step, pipe_speed
@@ -24,8 +25,9 @@ from ..cooling.quantities import Cooled
     limit="none ok; one that is flushed at 0.6 m/s or more watch; two, one that is not, or one over the header stop",
     source="0.6 m/s: hydronic practice, ASHRAE Handbook (from memory)",
     mark="from memory",
+    settles=adjust("A bleed at its top, or the hose led so that it rises to the header."),
 )
-def traps(cooled: Cooled) -> Iterable[Finding]:
+def traps(cooled: Cooled) -> Iterable[Verdict]:
     if not cooled.begun:
         return
     if not cooled.liquid:
@@ -47,16 +49,17 @@ def traps(cooled: Cooled) -> Iterable[Finding]:
         p for k, p in pieces if k in known and isinstance(top, float) and known[k] > top + 1e-9 and p.bleed != "yes"
     ]
     slow = [p for k, p in dry if p.kind == "side loop" or not _flushed(cooled, k, p)]
-    level: Level = "stop" if over or slow or len(dry) > 1 else "watch" if dry else "ok"
     named = [p.name for _, p in dry] + [p.name for p in over if p not in [d for _, d in dry]]
+    judged = band(float(len(named)), "count", ok=at_most(0.0)).or_by(
+        "stop", "air there stops the flow", bool(over or slow or len(dry) > 1)
+    )
+    level = judged.level
     yield verdict(
-        "systems.cooling-traps",
-        level,
+        judged,
         "No high point without a bleed" if level == "ok" else "Air stays in the loop: {n}",
         "Heights as entered, {k} parts."
         if level == "ok"
         else "Nothing lets it out there, and air that stays stops the flow. A bleed at its top; fill slowly, nose up.",
-        compared=Compared(float(len(named)), "count", hi=0.0),
         left_out=unsaid,
         can_suggest=level != "ok",
         n=word(", ".join(named)),
@@ -81,8 +84,9 @@ def _flushed(cooled: Cooled, key: str, piece: Piece) -> bool:
     limit="air in the header 1.5 times what it grows or more ok, once or more watch, less stop",
     source="densities; 1.5: common practice",
     mark="common practice",
+    settles=buy("A larger header, or one that is filled less."),
 )
-def header(cooled: Cooled) -> Iterable[Finding]:
+def header(cooled: Cooled) -> Iterable[Verdict]:
     if not cooled.begun:
         return
     if not cooled.liquid:
@@ -94,11 +98,9 @@ def header(cooled: Cooled) -> Iterable[Finding]:
     ratio = Uncertain(air.si / grows.value, (air.u**2 + (air.si / grows.value * grows.u) ** 2) ** 0.5 / grows.value)
     judged = band(ratio.value, "number", ok=at_least(1.5), watch=at_least(1.0), doubt=2 * ratio.u)
     yield verdict(
-        "systems.cooling-header",
-        judged.level,
+        judged,
         "The coolant grows {g}, the header has {a} of air",
         "From 20 to 100 °C. What does not fit is blown out, and comes back as air.",
-        compared=judged.compared,
         g=q(grows.value, "fine_volume"),
         a=q(air.si, "fine_volume"),
     )
@@ -110,8 +112,9 @@ def header(cooled: Cooled) -> Iterable[Finding]:
     limit="not below the unit's own port ok; smaller but below 3 m/s watch; faster stop",
     source="3 m/s: common practice, no source",
     mark="common practice",
+    settles=buy("Hose of the unit's own bore, without the step."),
 )
-def bore(cooled: Cooled) -> Iterable[Finding]:
+def bore(cooled: Cooled) -> Iterable[Verdict]:
     if not cooled.begun:
         return
     if not cooled.liquid or not cooled.c.loop:
@@ -119,18 +122,18 @@ def bore(cooled: Cooled) -> Iterable[Finding]:
     port = cooled.port
     flow = cooled.read(cooled.c.coolant_flow, cooled.p("coolant_flow"), "flow of the coolant")
 
-    def one(s: Subject[Piece]) -> Iterable[Finding]:
+    def one(s: Subject[Piece]) -> Iterable[Verdict]:
         own = cooled.bore("loop", s.key, s.of)
         speed = combined(pipe_speed, flow, own)
         step = hose_step(port.si, own.si)
-        level: Level = "stop" if speed.value + 2 * speed.u > 3.0 else "ok" if own.si >= port.si * 0.999 else "watch"
+        judged = kept(speed.value, "speed", at_most(3.0), 2 * speed.u)
+        judged = judged.or_by("stop", "its doubt reaches over 3 m/s", speed.value + 2 * speed.u > 3.0)
+        judged = judged.or_by("watch", "narrower than its port", own.si < port.si * 0.999)
         yield verdict(
-            "systems.cooling-bore",
-            level,
+            judged,
             "{n}: {d} at a port of {p}",
             "{v} in it, {a} of the port's area, friction {f} times.",
             subject=s.key,
-            compared=Compared(speed.value, "speed", hi=3.0, doubt=2 * speed.u or None),
             working=pipe_speed.working(flow.si, own.si),
             n=word(s.name),
             d=q(own.si, "bore"),
@@ -141,7 +144,7 @@ def bore(cooled: Cooled) -> Iterable[Finding]:
         )
 
     hoses = [(k, p) for k, p in cooled.pieces(cooled.c.loop) if p.kind not in ("unit", "cooler", "tank", "side loop")]
-    yield from one_by_one("systems.cooling-bore", [Subject(k, p.name, p) for k, p in hoses], one)
+    yield from one_by_one([Subject(k, p.name, p) for k, p in hoses], one)
 
 
 @rule(
@@ -150,8 +153,9 @@ def bore(cooled: Cooled) -> Iterable[Finding]:
     limit="3 % of water or less watch, always; more stop",
     source="common practice, no source",
     mark="common practice",
+    settles=decide("Go back to a mix with water; or drain, dry and fill again until the refractometer says less."),
 )
-def waterless(cooled: Cooled) -> Iterable[Finding]:
+def waterless(cooled: Cooled) -> Iterable[Verdict]:
     if not cooled.begun:
         return
     if not cooled.liquid or cooled.c.coolant != "waterless":
@@ -159,14 +163,19 @@ def waterless(cooled: Cooled) -> Iterable[Finding]:
     left = cooled.read(
         cooled.c.water_left, cooled.p("water_left"), "water left in the coolant, by a strip or refractometer"
     )
-    level: Level = "watch" if left.si + 2 * left.u <= 0.03 else "stop"
+    judged = never_ok(
+        left.si,
+        "percent",
+        watch=at_most(0.03),
+        ground="waterless coolant runs hotter, whatever is in it",
+        doubt=2 * left.u,
+    )
+    judged = judged.or_by("stop", "its doubt reaches over the limit", left.si + 2 * left.u > 0.03)
     yield verdict(
-        "systems.cooling-waterless",
-        level,
+        judged,
         "Waterless coolant with {w} of water in it",
         "It carries {c} of the heat that half glycol does at one flow: the metal runs hotter, and the gauge's limit is "
         "the metal's. Never topped up with water. What is spilt on hot metal burns.",
-        compared=Compared(left.si, "percent", hi=0.03, doubt=2 * left.u or None),
         w=q(left.si, "percent"),
         c=q(COOLANTS["waterless"].specific_j_kg_k / COOLANTS["half ethylene glycol"].specific_j_kg_k, "percent"),
     )

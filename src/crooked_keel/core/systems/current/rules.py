@@ -8,9 +8,10 @@ from collections.abc import Iterable
 from ...document.systems import Bank, Wire
 from ...errors import CannotSay, Gap, ask_all, or_none
 from ...figure.trace import Uncertain
-from ...judging.band import at_least, band
-from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, at_most, band, beyond, within
+from ...judging.finding import q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, buy, decide
 from ...judging.subjects import Subject, one_by_one
 from ..fuel.quantities import Fuelled
 from .functions import drop, fuse_for, single_points, trigger_error
@@ -23,8 +24,9 @@ from .quantities import Current
     limit="15 % over at idle and at cruise ok, enough watch, less at cruise stop, less at idle watch",
     source="sum of the loads; 15 %: common practice",
     mark="common practice",
+    settles=decide("A larger generator, or less at once: what is switched off is written down."),
 )
-def source(current: Current) -> Iterable[Finding]:
+def source(current: Current) -> Iterable[Verdict]:
     if not current.begun or current.electric:
         return
     demand, idle, cruise = ask_all(
@@ -38,15 +40,13 @@ def source(current: Current) -> Iterable[Finding]:
     ]
     judged = band(spare[1].value, "percent", ok=at_least(0.15), watch=at_least(0.0), doubt=2 * spare[1].u)
     low = spare[0].value - 2 * spare[0].u < 0
-    level: Level = "watch" if judged.level == "ok" and low else judged.level
+    judged = judged.or_by("watch", "at idle less is given than taken", low)
     yield verdict(
-        "systems.current-source",
-        level,
+        judged,
         "{d} taken, {c} given at cruise, {i} at idle",
         "Each load for its share of the time; everything at once takes {e}. "
         + ("At idle the battery gives the rest. " if low else "")
         + "A hot generator gives less than its plate.",
-        compared=judged.compared,
         left_out=current.taken.left_out,
         d=q(demand.si, "small_power"),
         c=q(cruise.si, "small_power"),
@@ -62,32 +62,29 @@ def source(current: Current) -> Iterable[Finding]:
     "stop",
     source="ABYC E-11: drop, ampacity of 105 °C insulation, engine space, bundles (from memory)",
     mark="from memory",
+    settles=buy("A larger wire, a shorter way, or two of them."),
 )
-def wire(current: Current) -> Iterable[Finding]:
+def wire(current: Current) -> Iterable[Verdict]:
     if not current.begun:
         return
     if not current.wires:
         raise CannotSay(Gap(current.p("wires"), "the wires, each with its current and its length out and back"))
-    yield from one_by_one(
-        "systems.current-wire", [Subject(k, w.name, w) for k, w in current.wires], lambda s: _wire(current, s)
-    )
+    yield from one_by_one([Subject(k, w.name, w) for k, w in current.wires], lambda s: _wire(current, s))
 
 
-def _wire(current: Current, s: Subject[Wire]) -> Iterable[Finding]:
+def _wire(current: Current, s: Subject[Wire]) -> Iterable[Verdict]:
     w = s.of
     over = current.over_thin(s.key, w)
     if over is not None:
         flows, most = over
         better = or_none(lambda: current.better(s.key, current.in_the_table(w)))
         yield verdict(
-            "systems.current-wire",
-            "stop",
+            beyond(flows.si, "fine_current", at_most(most), "stop"),
             "{n}: {i} in {z}, where AWG 18 carries {c}",
             "It is thinner than the smallest wire of the table and carries less than that one does there; what it "
             "loses is not judged. " + ("{b} would do." if better else "A larger wire, or two of them."),
             subject=s.key,
             can_suggest=better is not None,
-            compared=Compared(flows.si, "fine_current", hi=most, doubt=2 * flows.u or None),
             n=word(w.name),
             i=q(flows.si, "fine_current"),
             z=word(w.size or ""),
@@ -97,12 +94,12 @@ def _wire(current: Current, s: Subject[Wire]) -> Iterable[Finding]:
         return
     made = current.wired(s.key, w)
     starts, used, doubt = w.runs == "for seconds, to start", made.used, 2 * made.used_u
-    level: Level = "stop" if used > 1 else "watch" if used + doubt > 0.95 else "ok"
+    judged = band(used, "percent", ok=at_most(0.95), watch=at_most(1.0), doubt=doubt)
+    level = judged.level
     assert w.size is not None
     better = current.better(s.key, w)
     yield verdict(
-        "systems.current-wire",
-        level,
+        judged,
         "{n}: {z} loses {u}, may lose {m}",
         ("{i} for seconds: what it carries for long is not asked. " if starts else "{i} of {c} that it carries there. ")
         + "{r} out and back. "
@@ -110,7 +107,6 @@ def _wire(current: Current, s: Subject[Wire]) -> Iterable[Finding]:
         + ("No single wire would do: two of them, or a higher voltage. " if level != "ok" and better is None else "")
         + "Crimps, plugs and switches lose theirs besides.",
         subject=s.key,
-        compared=Compared(used, "percent", hi=1.0, doubt=doubt or None),
         working=drop.working(made.current.si, made.run.si, made.area_m2),
         can_suggest=level != "ok" and better is not None,
         n=word(w.name),
@@ -131,16 +127,15 @@ def _wire(current: Current, s: Subject[Wire]) -> Iterable[Finding]:
     "nearer its current watch",
     source="ABYC E-11 (from memory)",
     mark="from memory",
+    settles=buy("A fuse between what flows and what the wire carries, at the source."),
 )
-def fuse(current: Current) -> Iterable[Finding]:
+def fuse(current: Current) -> Iterable[Verdict]:
     if not current.begun:
         return
-    yield from one_by_one(
-        "systems.current-fuse", [Subject(k, w.name, w) for k, w in current.wires], lambda s: _fuse(current, s)
-    )
+    yield from one_by_one([Subject(k, w.name, w) for k, w in current.wires], lambda s: _fuse(current, s))
 
 
-def _fuse(current: Current, s: Subject[Wire]) -> Iterable[Finding]:
+def _fuse(current: Current, s: Subject[Wire]) -> Iterable[Verdict]:
     w, at = s.of, current.p(f"wires/{s.key}")
     if w.runs == "for seconds, to start":
         return  # the one usual exception
@@ -152,11 +147,14 @@ def _fuse(current: Current, s: Subject[Wire]) -> Iterable[Finding]:
     )
     large, away = rated.si > carries, far.si - 2 * far.u > 0.18
     small = rated.si < 1.25 * taken.si
-    level: Level = "stop" if large or away else "watch" if small or far.si + 2 * far.u > 0.18 else "ok"
+    judged = band(rated.si, "current", ok=within(1.25 * taken.si, carries), watch=at_most(carries))
+    judged = judged.or_by("stop", "too far from its source", away).or_by(
+        "watch", "it may be too far from its source", far.si + 2 * far.u > 0.18
+    )
+    level = judged.level
     better = fuse_for(taken.si, carries)
     yield verdict(
-        "systems.current-fuse",
-        level,
+        judged,
         "{n}: fuse {f}, the wire carries {c}" + (", fuse {d} from its source" if away else ""),
         ("The wire burns before this fuse does. " if large else "")
         + ("What is ahead of the fuse is not guarded: 0.18 m is asked. " if away else "")
@@ -165,7 +163,6 @@ def _fuse(current: Current, s: Subject[Wire]) -> Iterable[Finding]:
         + ("No standard fuse lets that current pass and guards that wire: a larger wire. " if better is None else "")
         + "What it can break is not looked at here.",
         subject=s.key,
-        compared=Compared(rated.si, "current", lo=1.25 * taken.si, hi=carries),
         can_suggest=(large or small) and better is not None,
         n=word(w.name),
         f=q(rated.si, "fine_current"),
@@ -187,28 +184,25 @@ _STANDS = {"start": 0.80, "thruster": 0.875}
     "of the voltage under load ok, 5 % less watch, less stop",
     source="Peukert, Ohm (from memory); shares: common practice",
     mark="common practice",
+    settles=buy("A larger battery, or shorter and thicker cables to it."),
 )
-def bank(current: Current) -> Iterable[Finding]:
+def bank(current: Current) -> Iterable[Verdict]:
     if not current.begun:
         return
-    yield from one_by_one(
-        "systems.current-bank", [Subject(k, b.name, b) for k, b in current.banks], lambda s: _bank(current, s)
-    )
+    yield from one_by_one([Subject(k, b.name, b) for k, b in current.banks], lambda s: _bank(current, s))
 
 
-def _bank(current: Current, s: Subject[Bank]) -> Iterable[Finding]:
+def _bank(current: Current, s: Subject[Bank]) -> Iterable[Verdict]:
     b, at = s.of, current.p(f"banks/{s.key}")
     purpose = current.chosen(b.purpose, f"banks/{s.key}/purpose", f"what {b.name} is for")
     if purpose in _STANDS:
         volts, stands = current.under_load(s.key, b), _STANDS[purpose] * current.voltage
         judged = band(volts.value, "voltage", ok=at_least(stands), watch=at_least(0.95 * stands), doubt=2 * volts.u)
         yield verdict(
-            "systems.current-bank",
-            judged.level,
+            judged,
             "{n} stands at {v} under load, {w} is asked",
             "New, full and warm; at freezing it gives about half. Cold cranking amperes are not its resistance.",
             subject=s.key,
-            compared=judged.compared,
             n=word(b.name),
             v=q(volts.value, "fine_voltage"),
             w=q(stands, "fine_voltage"),
@@ -220,12 +214,10 @@ def _bank(current: Current, s: Subject[Bank]) -> Iterable[Finding]:
     )
     judged = band(time.value, "hours", ok=at_least(1.2 * wanted.si), watch=at_least(wanted.si), doubt=2 * time.u)
     yield verdict(
-        "systems.current-bank",
-        judged.level,
+        judged,
         "{n} lasts {t}, {w} is wanted",
         "Of its capacity half is used, of lithium eight tenths. An old one holds less: it is weighed by a discharge.",
         subject=s.key,
-        compared=judged.compared,
         n=word(b.name),
         t=q(time.value, "hours"),
         w=q(wanted.si, "hours"),
@@ -239,8 +231,9 @@ def _bank(current: Current, s: Subject[Bank]) -> Iterable[Finding]:
     source="30 min: former 14 CFR 23.1353 (from memory); as long as the fuel: common practice",
     mark="from memory",
     form="cg limits",
+    settles=buy("A battery for the ignition alone, with a lamp that says when it feeds."),
 )
-def ignition(current: Current, fuelled: Fuelled) -> Iterable[Finding]:
+def ignition(current: Current, fuelled: Fuelled) -> Iterable[Verdict]:
     if not current.begun or current.electric:
         return
     said = current.chosen(current.e.ignition, "ignition", "whether ignition or injection needs current")
@@ -249,7 +242,6 @@ def ignition(current: Current, fuelled: Fuelled) -> Iterable[Finding]:
     own = [(k, b) for k, b in current.banks if b.purpose == "ignition"]
     if not own:
         yield verdict(
-            "systems.current-ignition",
             "stop",
             "Nothing feeds the ignition when charging fails",
             "It needs current, and no battery is said to be for it.",
@@ -259,11 +251,9 @@ def ignition(current: Current, fuelled: Fuelled) -> Iterable[Finding]:
     time, fuel = ask_all(lambda: current.lasting_bank(*own[0]), lambda: fuelled.time)
     judged = band(time.value, "hours", ok=at_least(fuel.value), watch=at_least(1800.0), doubt=2 * time.u)
     yield verdict(
-        "systems.current-ignition",
-        judged.level,
+        judged,
         "The ignition's battery lasts {t}, the fuel {f}",
         "From the moment charging fails, if that is noticed: a lamp or a voltmeter in sight.",
-        compared=judged.compared,
         t=q(time.value, "hours"),
         f=q(fuel.value, "hours"),
     )
@@ -275,13 +265,13 @@ def ignition(current: Current, fuelled: Fuelled) -> Iterable[Finding]:
     limit="a strap, or a cable back, ok; none yet stop",
     source="common practice, no source",
     mark="common practice",
+    settles=buy("A strap as large as the starter's cable, bare metal at both ends."),
 )
-def earth(current: Current) -> Iterable[Finding]:
+def earth(current: Current) -> Iterable[Verdict]:
     if not current.begun:
         return
     none = current.e.earth == "none yet"
     yield verdict(
-        "systems.current-earth",
         "stop" if none else "ok",
         "The unit has no earth" if none else "The unit is earthed",
         "On soft mounts the starter's current finds its way through cables, bearings or the fuel pipe. A strap as "
@@ -297,14 +287,14 @@ def earth(current: Current) -> Iterable[Finding]:
     limit="pairs, or through a converter, ok; new senders on old gauges stop",
     source="fact of the trade: common practice, no source",
     mark="common practice",
+    settles=buy("The gauges that belong to the new senders, or a converter."),
 )
-def senders(current: Current) -> Iterable[Finding]:
+def senders(current: Current) -> Iterable[Verdict]:
     if not current.begun:
         return
     said = current.chosen(current.e.senders, "senders", "which senders go with which gauges")
     wrong = said == "new on old gauges"
     yield verdict(
-        "systems.current-senders",
         "stop" if wrong else "ok",
         "New senders on old gauges" if wrong else "Senders go with their gauges",
         "The needle moves and says nothing true: a hot engine looks cool. Keep pairs, or a converter."
@@ -320,8 +310,9 @@ def senders(current: Current) -> Iterable[Finding]:
     "stop",
     source="common practice, no source",
     mark="common practice",
+    settles=adjust("Set gap and run-out; true it, and prove the angle with a lamp."),
 )
-def trigger(current: Current) -> Iterable[Finding]:
+def trigger(current: Current) -> Iterable[Verdict]:
     t = current.e.trigger
     if not current.begun or t.teeth is None:
         return
@@ -336,8 +327,9 @@ def trigger(current: Current) -> Iterable[Finding]:
     error = trigger_error(off.si + 2 * off.u, radius.si) * (2.0 if turns == "at half crank speed" else 1.0)
     wide = not 0.5e-3 <= gap.si <= 1.5e-3
     shakes = abs(runout.si) > 0.25e-3
-    level: Level = (
-        "stop" if wide or shakes or error > math.radians(1.0) else "watch" if error > math.radians(0.5) else "ok"
+    judged = band(error, "angle", ok=at_most(math.radians(0.5)), watch=at_most(math.radians(1.0)))
+    judged = judged.or_by("stop", "its gap is not 0.5 to 1.5 mm", wide).or_by(
+        "stop", "it runs out by more than 0.25 mm", shakes
     )
     shift = or_none(
         lambda: ask_all(
@@ -346,8 +338,7 @@ def trigger(current: Current) -> Iterable[Finding]:
         )
     )
     yield verdict(
-        "systems.current-trigger",
-        level,
+        judged,
         "Trigger: {e} either way, gap {g}, run-out {r}",
         (
             "Its angle moves by {s}: enter that, and prove it with a lamp. "
@@ -356,7 +347,6 @@ def trigger(current: Current) -> Iterable[Finding]:
         )
         + "A crank that turns the other way round turns the sensor's sign as well. At half crank speed it does not "
         "know which turn it is.",
-        compared=Compared(error, "angle", hi=math.radians(0.5)),
         e=q(error, "angle"),
         g=q(gap.si, "fine_length"),
         r=q(abs(runout.si), "fine_length"),
@@ -371,8 +361,9 @@ def trigger(current: Current) -> Iterable[Finding]:
     "stop",
     source="reachability in the circuit",
     mark="statics",
+    settles=adjust("Feed one of the two by a way of its own: switch, fuse and wire."),
 )
-def single(current: Current) -> Iterable[Finding]:
+def single(current: Current) -> Iterable[Verdict]:
     if not current.begun or not current.e.circuit:
         return
     circuit = current.circuit
@@ -383,15 +374,16 @@ def single(current: Current) -> Iterable[Finding]:
     by = {load: single_points(circuit, load) for load in loads}
     shared = sorted({p for p in circuit if sum(p in points for points in by.values()) > 1})
     alone = [load for load in loads if by[load]]
-    level: Level = "stop" if len(loads) > 1 and shared else "watch" if alone else "ok"
+    judged = band(float(len(alone)), "count", ok=at_most(0.0)).or_by(
+        "stop", "loads that matter share one part", len(loads) > 1 and bool(shared)
+    )
+    level = judged.level
     yield verdict(
-        "systems.current-single",
-        level,
+        judged,
         "All stop with {p}" if level == "stop" else "{l} hangs on one part" if alone else "No load hangs on one part",
         "Loads: {a}. "
         + ("Each alone on: {p}. " if alone and not shared else "")
         + "Two that share a part are one. What fails together by heat or water is not in it.",
-        compared=Compared(float(len(alone)), "count", hi=0.0),
         p=word(", ".join(names[k] for k in (shared or sorted({p for points in by.values() for p in points})))),
         l=word(", ".join(names[k] for k in alone)),
         a=word(", ".join(names[k] for k in loads)),

@@ -9,8 +9,9 @@ from ...errors import Gap, ask_all
 from ...figure.reads import Read, combined
 from ...figure.units import ZERO_C_K
 from ...judging.band import at_least, at_most, band
-from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.finding import q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, buy, measure
 from ...judging.subjects import Subject, one_by_one
 from ...physics.heat import mixed, radiant
 from ..cooling.quantities import Cooled
@@ -28,8 +29,9 @@ NEAR_K = 330.0
     "that is not the maker's, watch at best",
     source="the maker; else 6.7 kPa turbocharged diesel, 8.5 diesel, 14 petrol: common practice, unsure",
     mark="common practice",
+    settles=measure("Back pressure at full power, a gauge at the outlet; then larger pipe or fewer bends."),
 )
-def back(exhausted: Exhausted) -> Iterable[Finding]:
+def back(exhausted: Exhausted) -> Iterable[Verdict]:
     if not exhausted.begun:
         return
     way = exhausted.way
@@ -43,22 +45,23 @@ def back(exhausted: Exhausted) -> Iterable[Finding]:
         value, u = made.value, made.u
         said = "Of dry gas in this pipe, {m} at {t}. "
     judged = band(value, "pressure", ok=at_most(0.7 * most), watch=at_most(most), doubt=2 * u)
+    over = judged.level != "ok"
     lifted, said_by_maker = way == "wet, lifted" and measured is None, exhausted.e.limit is not None
-    level: Level = "watch" if judged.level == "ok" and (lifted or not said_by_maker) else judged.level
+    judged = judged.or_by("watch", "the water that it lifts comes on top", lifted).or_by(
+        "watch", "its maker did not say the limit", not said_by_maker
+    )
     what = f"most back pressure of the {exhausted.placed.name}, by its maker"
     terms = exhausted.flow_terms if measured is None else None
     yield verdict(
-        "systems.exhaust-back",
-        level,
+        judged,
         "Back pressure {p}, may be {l}",
         said
         + "The limit is the word of {w}. "
         + ("The water that it lifts adds up to 10 kPa for each metre: measure it. " if lifted else "")
         + "Silencers count by their own figures, which are not here.",
-        compared=judged.compared,
         left_out=exhausted.parts.left_out if measured is None else None,
         working=gas_flow.working(terms[0], terms[1].si, terms[2].si) if terms is not None else None,
-        can_suggest=judged.level != "ok" and measured is None,
+        can_suggest=over and measured is None,
         needs=[] if said_by_maker else [Gap(exhausted.p("limit"), what)],
         p=q(value, "pressure"),
         l=q(most, "pressure"),
@@ -74,8 +77,9 @@ def back(exhausted: Exhausted) -> Iterable[Finding]:
     limit="2 kW/m² or less, or a shield between, ok; 5 kW/m² or less watch; more stop",
     source="Stefan and Boltzmann; 2 and 5 kW/m²: common practice",
     mark="common practice",
+    settles=adjust("A bright sheet between, air behind it; or the hose led elsewhere."),
 )
-def shine(exhausted: Exhausted) -> Iterable[Finding]:
+def shine(exhausted: Exhausted) -> Iterable[Verdict]:
     if not exhausted.begun:
         return
     if exhausted.way != "dry":
@@ -83,7 +87,6 @@ def shine(exhausted: Exhausted) -> Iterable[Finding]:
     said = exhausted.chosen(exhausted.e.shielded, "shielded", "whether a shield is between hot pipe and hoses or wires")
     if said == "yes":
         yield verdict(
-            "systems.exhaust-shine",
             "ok",
             "A shield is between the hot pipe and what is near",
             "As said, not measured. Feel the hoses after the first hot run; wrap holds water and hides cracks.",
@@ -98,11 +101,9 @@ def shine(exhausted: Exhausted) -> Iterable[Finding]:
     heat = combined(lambda f, t: radiant(f, t, NEAR_K), sees, surface)
     judged = band(heat.value, "heat_flux", ok=at_most(2000.0), watch=at_most(5000.0), doubt=2 * heat.u)
     yield verdict(
-        "systems.exhaust-shine",
-        judged.level,
+        judged,
         "{q} shines on the nearest hose or wire",
         "Nothing is between it and a pipe of {t}. A bright sheet with air behind it takes nearly all of it.",
-        compared=judged.compared,
         working=radiant.working(sees.si, surface.si, NEAR_K),
         can_suggest=judged.level != "ok",
         q=q(heat.value, "heat_flux"),
@@ -116,8 +117,9 @@ def shine(exhausted: Exhausted) -> Iterable[Finding]:
     limit="slip twice the growth or more ok, as much watch, less stop",
     source="thermal expansion; twice: common practice",
     mark="common practice",
+    settles=adjust("A slip joint or a bellows in it, or hang one end free."),
 )
-def grows(exhausted: Exhausted) -> Iterable[Finding]:
+def grows(exhausted: Exhausted) -> Iterable[Verdict]:
     if not exhausted.begun:
         return
     if exhausted.way != "dry":
@@ -139,11 +141,9 @@ def grows(exhausted: Exhausted) -> Iterable[Finding]:
     doubt = 2 * ((slip.u / grown.value) ** 2 + (ratio * grown.u / grown.value) ** 2) ** 0.5
     judged = band(ratio, "number", ok=at_least(2.0), watch=at_least(1.0), doubt=doubt)
     yield verdict(
-        "systems.exhaust-growth",
-        judged.level,
+        judged,
         "The pipe grows {g}, its slip joint gives {s}",
         "Taken as hot as the gas, the most that it can be. What cannot grow cracks, or pulls at the unit's flange.",
-        compared=judged.compared,
         working=growth.working(alpha, length.si, gas.si, ZERO_C_K + 20.0),
         g=q(grown.value, "fine_length"),
         s=q(slip.si, "fine_length"),
@@ -158,8 +158,9 @@ def grows(exhausted: Exhausted) -> Iterable[Finding]:
     source="0.15 m: engine installation guides, ABYC P-1 (from memory); heel and loading by statics",
     mark="from memory",
     form="afloat",
+    settles=adjust("A vented loop, or a higher riser."),
 )
-def injection(exhausted: Exhausted) -> Iterable[Finding]:
+def injection(exhausted: Exhausted) -> Iterable[Verdict]:
     if not exhausted.begun:
         return
     if exhausted.way == "dry" or exhausted.afloat is None:
@@ -167,12 +168,14 @@ def injection(exhausted: Exhausted) -> Iterable[Finding]:
     at, tape = ask_all(lambda: exhausted.injection, lambda: exhausted.tape)
     sure = at.clearance_m - tape
     loop = exhausted.e.loop == "yes"
-    level: Level = "ok" if sure >= 0.30 else "watch" if sure >= 0.15 else "stop"
-    if loop:
-        level = "ok" if sure >= 0 else "watch"
+    judged = (
+        band(sure, "length", ok=at_least(0.30), watch=at_least(0.15))
+        if not loop
+        else band(sure, "length", ok=at_least(0.0))
+    )
+    level = judged.level
     yield verdict(
-        "systems.exhaust-injection",
-        level,
+        judged,
         "Water goes in {c} {w} the water outside",
         "{s}, heeled {h}, {u} either way by the tape. "
         + (
@@ -181,7 +184,6 @@ def injection(exhausted: Exhausted) -> Iterable[Finding]:
             else "Below 0.15 m, or where the tape leaves that open, a vented loop between cooler and injection. "
         )
         + "Waves, and a swell from astern while she lies still, are not in it.",
-        compared=Compared(sure, "length", lo=0.0 if loop else 0.30),
         left_out=exhausted.afloat.unsaid,
         working=injection_clearance.working(at.height_m, at.water_m, at.heel_rad, at.off_m),
         can_suggest=level != "ok",
@@ -200,8 +202,9 @@ def injection(exhausted: Exhausted) -> Iterable[Finding]:
     source="volume of the hose; 1.5: common practice",
     mark="common practice",
     form="afloat",
+    settles=buy("A lock that holds more, set lower; or a shorter hose up from it."),
 )
-def lock(exhausted: Exhausted) -> Iterable[Finding]:
+def lock(exhausted: Exhausted) -> Iterable[Verdict]:
     if not exhausted.begun:
         return
     if exhausted.way != "wet, lifted":
@@ -219,12 +222,10 @@ def lock(exhausted: Exhausted) -> Iterable[Finding]:
     doubt = 2 * ratio * ((holds.u / holds.si) ** 2 + (back.u / back.value) ** 2) ** 0.5
     judged = band(ratio, "number", ok=at_least(1.5), watch=at_least(1.0), doubt=doubt)
     yield verdict(
-        "systems.exhaust-lock",
-        judged.level,
+        judged,
         "{b} falls back into a lock that holds {l}",
         "What it does not hold runs into the engine. A long crank with the cock open fills it as well: shut it until "
         "she fires.",
-        compared=judged.compared,
         working=drain_back.working(bore.si, length.si),
         can_suggest=judged.level != "ok",
         b=q(back.value, "fine_volume"),
@@ -239,15 +240,15 @@ def lock(exhausted: Exhausted) -> Iterable[Finding]:
     source="SAE J2006, ABYC P-1 (from memory)",
     mark="from memory",
     form="afloat",
+    settles=buy("Hose marked for wet exhaust, to SAE J2006 or ISO 13363 (from memory)."),
 )
-def hose(exhausted: Exhausted) -> Iterable[Finding]:
+def hose(exhausted: Exhausted) -> Iterable[Verdict]:
     if not exhausted.begun:
         return
     if exhausted.way == "dry":
         return
     said = exhausted.chosen(exhausted.e.hose_marked, "hose_marked", "whether its hose is marked for wet exhaust")
     yield verdict(
-        "systems.exhaust-hose",
         "ok" if said == "yes" else "stop",
         "The hose is marked for wet exhaust" if said == "yes" else "The hose is not marked for wet exhaust",
         "Two clips at each end, no low spot, and nothing of aluminium behind the water."
@@ -263,8 +264,9 @@ def hose(exhausted: Exhausted) -> Iterable[Finding]:
     source="heat of gas and water, none of it steam; 75 and 95 °C: common practice",
     mark="common practice",
     form="afloat",
+    settles=adjust("More water into the elbow: clean strainer and elbow, a new impeller."),
 )
-def wet_mix(exhausted: Exhausted, cooled: Cooled) -> Iterable[Finding]:
+def wet_mix(exhausted: Exhausted, cooled: Cooled) -> Iterable[Verdict]:
     if not exhausted.begun:
         return
     if exhausted.way == "dry":
@@ -281,12 +283,10 @@ def wet_mix(exhausted: Exhausted, cooled: Cooled) -> Iterable[Finding]:
     made = combined(at, flow, gas, pump, sea, into)
     judged = band(made.value, "temperature", ok=at_most(ZERO_C_K + 75), watch=at_most(ZERO_C_K + 95), doubt=2 * made.u)
     yield verdict(
-        "systems.exhaust-mixed",
-        judged.level,
+        judged,
         "Gas and water mixed: {t} at the most",
         "{v} of sea water into {m} of gas. With half of the water it is much hotter: an alarm on the hose says so "
         "first.",
-        compared=judged.compared,
         t=q(made.value, "temperature"),
         v=q(pump.si, "flow"),
         m=q(flow.si, "mass_flow"),
@@ -300,8 +300,9 @@ def wet_mix(exhausted: Exhausted, cooled: Cooled) -> Iterable[Finding]:
     source="half an inch a foot: ABYC P-1 (from memory)",
     mark="from memory",
     form="afloat",
+    settles=adjust("Lead the hose so that it falls all the way."),
 )
-def fall(exhausted: Exhausted) -> Iterable[Finding]:
+def fall(exhausted: Exhausted) -> Iterable[Verdict]:
     if not exhausted.begun:
         return
     if exhausted.way != "wet, falling":
@@ -309,7 +310,7 @@ def fall(exhausted: Exhausted) -> Iterable[Finding]:
     pieces = exhausted.pieces(exhausted.e.path)
     pairs = list(pairwise(pieces))
 
-    def one(s: Subject[int]) -> Iterable[Finding]:
+    def one(s: Subject[int]) -> Iterable[Verdict]:
         (before, a), (key, b) = pairs[s.of]
         up, down, length = ask_all(
             lambda: exhausted.height("path", before, a),
@@ -319,15 +320,13 @@ def fall(exhausted: Exhausted) -> Iterable[Finding]:
         slope = (up - down) / length.si
         judged = band(slope, "number", ok=at_least(1 / 24), watch=at_least(1e-9))
         yield verdict(
-            "systems.exhaust-fall",
-            judged.level,
+            judged,
             "{n} falls {f} over {l}" if slope > 0 else "{n} does not fall",
             "Upright, as she lies. Water that stands in it runs forward when she pitches.",
             subject=key,
-            compared=judged.compared,
             n=word(b.name),
             f=q(max(up - down, 0.0), "length"),
             l=q(length.si, "length"),
         )
 
-    yield from one_by_one("systems.exhaust-fall", [Subject(b[0], b[1].name, i) for i, (_, b) in enumerate(pairs)], one)
+    yield from one_by_one([Subject(b[0], b[1].name, i) for i, (_, b) in enumerate(pairs)], one)

@@ -7,9 +7,10 @@ from collections.abc import Iterable
 from ...document import Tank
 from ...document.systems import Piece
 from ...errors import CannotSay, Gap, ask_all
-from ...judging.band import at_least, at_most, band
-from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, at_most, band, kept
+from ...judging.finding import Level, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, buy, decide, measure
 from ...judging.subjects import Subject, one_by_one
 from .quantities import SHAPES, SUCTION_PA, Fuelled, endurance
 
@@ -20,8 +21,9 @@ from .quantities import SHAPES, SUCTION_PA, Fuelled, endurance
     limit="1.1 times the plan with the reserve left ok, the plan watch, less stop",
     source="consumption at the power that lasts; 1.1: common practice",
     mark="common practice",
+    settles=decide("Plan a shorter run, or more tank: balance judges where."),
 )
-def lasts(fuelled: Fuelled) -> Iterable[Finding]:
+def lasts(fuelled: Fuelled) -> Iterable[Verdict]:
     if not fuelled.begun:
         return
     what = "how long one wants to run"
@@ -30,11 +32,9 @@ def lasts(fuelled: Fuelled) -> Iterable[Finding]:
         time.value, "hours", ok=at_least(1.1 * plan.si), watch=at_least(plan.si), doubt=2 * time.u + 2 * plan.u
     )
     yield verdict(
-        "systems.fuel-lasts",
-        judged.level,
+        judged,
         "{t} with the reserve left, {p} wanted" if time.value > 0 else "The reserve is larger than the tanks",
         "At the power that lasts, all tanks full, {n}. Climb, wind and tide are not in it; a gauge is not a dipstick.",
-        compared=judged.compared,
         working=endurance.working(*[r.si for r in fuelled.time_terms]),
         t=q(max(time.value, 0.0), "hours"),
         p=q(plan.si, "hours"),
@@ -48,8 +48,9 @@ def lasts(fuelled: Fuelled) -> Iterable[Finding]:
     limit="each not coarser than the one before it, each passing all that flows, ok; else stop; none watch",
     source="a coarse filter behind a fine one never fills: common practice",
     mark="common practice",
+    settles=buy("Filters in order, coarse first, each passing what flows with the return."),
 )
-def filters(fuelled: Fuelled) -> Iterable[Finding]:
+def filters(fuelled: Fuelled) -> Iterable[Verdict]:
     if not fuelled.begun:
         return
     pieces = fuelled.pieces(fuelled.f.path)
@@ -58,7 +59,6 @@ def filters(fuelled: Fuelled) -> Iterable[Finding]:
     chain = [(k, p) for k, p in pieces if p.kind == "filter"]
     if not chain:
         yield verdict(
-            "systems.fuel-filters",
             "watch",
             "No filter between tank and unit",
             "One with a bowl that shows water, before the pump, is the least.",
@@ -67,7 +67,7 @@ def filters(fuelled: Fuelled) -> Iterable[Finding]:
     fineness = lambda k, p: fuelled.read(p.fineness, fuelled.p(f"path/{k}/fineness"), f"fineness of {p.name}")
     passes = lambda k, p: fuelled.read(p.passes, fuelled.p(f"path/{k}/passes"), f"what {p.name} passes")
 
-    def one(s: Subject[tuple[int, Piece]]) -> Iterable[Finding]:
+    def one(s: Subject[tuple[int, Piece]]) -> Iterable[Verdict]:
         i, piece = s.of
         own, through, flow = ask_all(
             lambda: fineness(s.key, piece), lambda: passes(s.key, piece), lambda: fuelled.through
@@ -76,22 +76,22 @@ def filters(fuelled: Fuelled) -> Iterable[Finding]:
         coarse = before is not None and own.si > before.si * (1 + 1e-9)
         small = through.si - 2 * through.u < flow.si + 2 * flow.u
         yield verdict(
-            "systems.fuel-filters",
-            "stop" if coarse or small else "ok",
+            kept(through.si, "hourly_flow", at_least(flow.si))
+            .or_by("stop", "a finer one lies ahead of it", coarse)
+            .or_by("stop", "it may pass less than flows", small),
             "{n}: {f}, passes {p}" + (" behind a finer one" if coarse else " of {q}" if small else ""),
             "{q} flows, what returns with it. "
             + ("The finer one ahead clogs first: change their places. " if coarse else "")
             + ("A larger one, or two side by side. " if small else "")
             + "A dirty one passes less; carry the next.",
             subject=s.key,
-            compared=Compared(through.si, "hourly_flow", lo=flow.si),
             n=word(s.name),
             f=q(own.si, "fineness"),
             p=q(through.si, "hourly_flow"),
             q=q(flow.si, "hourly_flow"),
         )
 
-    yield from one_by_one("systems.fuel-filters", [Subject(k, p.name, (i, p)) for i, (k, p) in enumerate(chain)], one)
+    yield from one_by_one([Subject(k, p.name, (i, p)) for i, (k, p) in enumerate(chain)], one)
 
 
 @rule(
@@ -100,14 +100,14 @@ def filters(fuelled: Fuelled) -> Iterable[Finding]:
     limit="to the tank that it came from, or no return, ok; to another stop",
     source="common practice, no source",
     mark="common practice",
+    settles=adjust("Return and supply on one lever, to one tank."),
 )
-def returns(fuelled: Fuelled) -> Iterable[Finding]:
+def returns(fuelled: Fuelled) -> Iterable[Verdict]:
     if not fuelled.begun:
         return
     said = fuelled.chosen(fuelled.f.returns, "returns", "whether fuel returns, and to which tank")
     other = said == "to another tank"
     yield verdict(
-        "systems.fuel-return",
         "stop" if other else "ok",
         "Fuel returns to another tank"
         if other
@@ -127,8 +127,9 @@ def returns(fuelled: Fuelled) -> Iterable[Finding]:
     limit="150 % of what it burns at full power by gravity, 125 % by pump, or more ok; less stop",
     source="former 14 CFR 23.955 (from memory)",
     mark="from memory",
+    settles=measure("Look for what chokes it: vent, screen, cock, a hump; measure again."),
 )
-def flow(fuelled: Fuelled) -> Iterable[Finding]:
+def flow(fuelled: Fuelled) -> Iterable[Verdict]:
     if not fuelled.begun:
         return
     gravity = fuelled.way == "by gravity"
@@ -139,14 +140,12 @@ def flow(fuelled: Fuelled) -> Iterable[Finding]:
     )
     ratio = measured.si / burn.si
     doubt = 2 * ratio * ((measured.u / measured.si) ** 2 + (burn.u / burn.si) ** 2) ** 0.5
-    level: Level = "ok" if ratio - doubt >= wanted else "stop" if ratio < wanted else "watch"
+    judged = kept(ratio, "percent", at_least(wanted), doubt)
     yield verdict(
-        "systems.fuel-flow",
-        level,
+        judged,
         "{m} runs, {s} of what it burns",
         "{w} is asked {g}. Burnt at the power that lasts: {b}; a rich climb burns more. Do it outside, no spark, a "
         "person with an extinguisher.",
-        compared=Compared(ratio, "percent", lo=wanted, doubt=doubt or None),
         m=q(measured.si, "hourly_flow"),
         s=q(ratio, "percent"),
         w=q(wanted, "percent"),
@@ -161,8 +160,9 @@ def flow(fuelled: Fuelled) -> Iterable[Finding]:
     limit="10 kPa petrol, 20 kPa diesel and kerosene or less ok, half more watch, more stop",
     source="pipe loss and lift; 10 and 20 kPa: common practice",
     mark="common practice",
+    settles=adjust("A wider line, or a pump at the tank."),
 )
-def suction(fuelled: Fuelled) -> Iterable[Finding]:
+def suction(fuelled: Fuelled) -> Iterable[Verdict]:
     if not fuelled.begun:
         return
     if fuelled.way != "by pump":
@@ -171,12 +171,10 @@ def suction(fuelled: Fuelled) -> Iterable[Finding]:
     lost = fuelled.suction
     judged = band(lost.value, "pressure", ok=at_most(most), watch=at_most(1.5 * most), doubt=2 * lost.u)
     yield verdict(
-        "systems.fuel-suction",
-        judged.level,
+        judged,
         "The pump draws through {p}, {l} is asked",
         "Pipe and lift at {q}, burnt and returned, cold. Filters add theirs. Hot petrol boils in a line that is "
         "sucked: a pump at the tank pushes it.",
-        compared=judged.compared,
         can_suggest=judged.level != "ok",
         p=q(lost.value, "pressure"),
         l=q(most, "pressure"),
@@ -190,8 +188,9 @@ def suction(fuelled: Fuelled) -> Iterable[Finding]:
     limit="1.2 times of what line, lift and unit want or more ok, as much watch, less stop",
     source="sum of the pressures; 1.2: common practice",
     mark="common practice",
+    settles=buy("A pump that gives more at that flow; or a wider line, or the pump at the tank."),
 )
-def head(fuelled: Fuelled) -> Iterable[Finding]:
+def head(fuelled: Fuelled) -> Iterable[Verdict]:
     if not fuelled.begun or fuelled.way != "by pump":
         return
     lost, gives, wants = ask_all(
@@ -204,11 +203,9 @@ def head(fuelled: Fuelled) -> Iterable[Finding]:
     doubt = 2 * ratio * ((gives.u / gives.si) ** 2 + (lost.u**2 + wants.u**2) / max(asked, 1.0) ** 2) ** 0.5
     judged = band(ratio, "number", ok=at_least(1.2), watch=at_least(1.0), doubt=doubt)
     yield verdict(
-        "systems.fuel-head",
-        judged.level,
+        judged,
         "The pump gives {g}, {w} is wanted",
         "{l} for line and lift, {u} at the unit. Filters take theirs; a weak battery slows an electric pump.",
-        compared=judged.compared,
         g=q(gives.si, "pressure"),
         w=q(asked, "pressure"),
         l=q(lost.value, "pressure"),
@@ -223,18 +220,17 @@ def head(fuelled: Fuelled) -> Iterable[Finding]:
     source="14.3 mm: ABYC H-24; 11 mm: ISO 10088 (from memory, unsure)",
     mark="from memory",
     form="afloat",
+    settles=buy("A wider vent."),
 )
-def vent(fuelled: Fuelled) -> Iterable[Finding]:
+def vent(fuelled: Fuelled) -> Iterable[Verdict]:
     if not fuelled.begun:
         return
     bore = fuelled.read(fuelled.f.vent, fuelled.p("vent"), "bore of the tank's vent")
     judged = band(bore.si, "bore", ok=at_least(0.0143), watch=at_least(0.011), doubt=2 * bore.u)
     yield verdict(
-        "systems.fuel-vent",
-        judged.level,
+        judged,
         "The vent is {d}",
         "Outboard, looped above the filler, away from openings, and nowhere a low spot in it.",
-        compared=judged.compared,
         d=q(bore.si, "bore"),
     )
 
@@ -245,8 +241,9 @@ def vent(fuelled: Fuelled) -> Iterable[Finding]:
     limit="said, ok; by gravity where a pump feeds it watch",
     source="common practice, no source",
     mark="common practice",
+    settles=buy("A bulb or a small electric pump in the line."),
 )
-def primed(fuelled: Fuelled) -> Iterable[Finding]:
+def primed(fuelled: Fuelled) -> Iterable[Verdict]:
     if not fuelled.begun:
         return
     if fuelled.way != "by pump":
@@ -254,7 +251,6 @@ def primed(fuelled: Fuelled) -> Iterable[Finding]:
     said = fuelled.chosen(fuelled.f.primed, "primed", "how the line is primed")
     level: Level = "watch" if said == "by gravity" else "ok"
     yield verdict(
-        "systems.fuel-primed",
         level,
         "Primed {s}",
         "A suction line does not fill itself over a hump: a bulb or a pump saves a flat battery. A cracked line draws "
@@ -269,8 +265,9 @@ def primed(fuelled: Fuelled) -> Iterable[Finding]:
     limit="one tank, a cross-feed or a transfer pump ok, nothing watch",
     source="common practice, no source",
     mark="common practice",
+    settles=decide("A cross-feed or a transfer pump; or plan as if one tank were not there."),
 )
-def across(fuelled: Fuelled) -> Iterable[Finding]:
+def across(fuelled: Fuelled) -> Iterable[Verdict]:
     if not fuelled.begun:
         return
     if len(fuelled.tanks) < 2:
@@ -280,7 +277,6 @@ def across(fuelled: Fuelled) -> Iterable[Finding]:
         said = "nothing"
     level: Level = "watch" if said == "nothing" else "ok"
     yield verdict(
-        "systems.fuel-across",
         level,
         "{n} tanks, {s} between them",
         "What is left in a tank that cannot be drawn is weight on one side. Balance has that loading.",
@@ -295,12 +291,13 @@ def across(fuelled: Fuelled) -> Iterable[Finding]:
     limit="0.95 of its shape or less ok, its shape watch, more stop",
     source="volume of the shape; 0.05 for expansion: common practice",
     mark="common practice",
+    settles=measure("Fill it from a measured can, to the last litre, and drain it again."),
 )
-def tank(fuelled: Fuelled) -> Iterable[Finding]:
+def tank(fuelled: Fuelled) -> Iterable[Verdict]:
     if not fuelled.begun:
         return
 
-    def one(s: Subject[tuple[str, Tank]]) -> Iterable[Finding]:
+    def one(s: Subject[tuple[str, Tank]]) -> Iterable[Verdict]:
         at, t = s.of
         said = lambda f, path, what: fuelled.read(f, f"{at}/{path}", f"{what} of the {t.name}")
         shape, size = (
@@ -319,12 +316,10 @@ def tank(fuelled: Fuelled) -> Iterable[Finding]:
         doubt = 2 * share * (sum((r.u / r.si) ** 2 for r in (holds, *sides))) ** 0.5
         judged = band(share, "percent", ok=at_most(0.95), watch=at_most(1.0), doubt=doubt)
         yield verdict(
-            "systems.fuel-tank",
-            judged.level,
+            judged,
             "{n}: {c} said, its shape holds {v}",
             "A {s} by its length, breadth and depth. Radii, baffles and what no pickup reaches are not taken off.",
             subject=s.key,
-            compared=judged.compared,
             n=word(t.name),
             c=q(holds.si, "volume"),
             v=q(whole, "volume"),
@@ -332,4 +327,4 @@ def tank(fuelled: Fuelled) -> Iterable[Finding]:
         )
 
     shaped = [Subject(k, t.name, (p, t)) for k, p, t in fuelled.loads.tanks(True) if t.depth is not None]
-    yield from one_by_one("systems.fuel-tank", shaped, one)
+    yield from one_by_one(shaped, one)

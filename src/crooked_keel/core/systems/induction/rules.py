@@ -6,9 +6,10 @@ from collections.abc import Iterable
 
 from ...errors import ask_all
 from ...figure.reads import Read, combined
-from ...judging.band import at_most, band
-from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_most, band, kept
+from ...judging.finding import q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust, buy, decide
 from ...physics.atmosphere import isa
 from ...physics.pipes import pipe_speed
 from ..cooling.quantities import Cooled
@@ -27,8 +28,9 @@ FACE = {"paper": (1.5, 2.5), "oiled gauze": (3.0, 4.4)}
     limit="25 m/s or less ok, 40 m/s or less watch, faster stop",
     source="25 m/s ahead of the filter: common practice; 40 m/s proposed",
     mark="common practice",
+    settles=buy("A wider intake, with a bell at its mouth."),
 )
-def bore(breathing: Breathing) -> Iterable[Finding]:
+def bore(breathing: Breathing) -> Iterable[Verdict]:
     if not breathing.begun:
         return
     air, own = ask_all(lambda: breathing.air, lambda: breathing.intake)
@@ -36,11 +38,9 @@ def bore(breathing: Breathing) -> Iterable[Finding]:
     judged = band(speed.value, "speed", ok=at_most(25.0), watch=at_most(40.0), doubt=2 * speed.u)
     power, b, r, density = breathing.terms
     yield verdict(
-        "systems.induction-bore",
-        judged.level,
+        judged,
         "Air goes in at {v} in {d}",
         "{a} at the power that lasts. {w} brings it to 25 m/s. Hot air from round the engine costs power besides.",
-        compared=judged.compared,
         working=air_flow.working(power, b.si, r.si, density),
         can_suggest=judged.level != "ok",
         v=q(speed.value, "speed"),
@@ -56,14 +56,14 @@ def bore(breathing: Breathing) -> Iterable[Finding]:
     limit="paper 1.5 m/s, gauze 3.0 m/s or less ok; more, or none at all, watch; over 2.5 and 4.4 m/s stop",
     source="common practice, no source",
     mark="common practice",
+    settles=buy("A larger filter, or two side by side."),
 )
-def filter_(breathing: Breathing) -> Iterable[Finding]:
+def filter_(breathing: Breathing) -> Iterable[Verdict]:
     if not breathing.begun:
         return
     sort = breathing.chosen(breathing.i.filter, "filter", "what its air filter is made of")
     if sort == "none":
         yield verdict(
-            "systems.induction-filter",
             "watch",
             "No air filter",
             "Dust wears it out and a loose nut ends it; a screen at the least, and an eye on the strip.",
@@ -73,11 +73,9 @@ def filter_(breathing: Breathing) -> Iterable[Finding]:
     speed = breathing.face_speed
     judged = band(speed.value, "speed", ok=at_most(easy), watch=at_most(most), doubt=2 * speed.u)
     yield verdict(
-        "systems.induction-filter",
-        judged.level,
+        judged,
         "Air goes into the filter at {v}",
         "{a} through {s}. A dirty one takes more; how much it may is the maker's to say.",
-        compared=judged.compared,
         v=q(speed.value, "speed"),
         a=q(breathing.air.value, "air_flow"),
         s=word(sort),
@@ -90,8 +88,9 @@ def filter_(breathing: Breathing) -> Iterable[Finding]:
     limit="its limit or less ok, more stop; a membrane carburettor and injection do not mind",
     source="geometry; the limit is its maker's",
     mark="statics",
+    settles=adjust("Turn the carburettor on its stub so that its bowl stands level; or another kind of it."),
 )
-def tilt(breathing: Breathing) -> Iterable[Finding]:
+def tilt(breathing: Breathing) -> Iterable[Verdict]:
     if not breathing.begun:
         return
     if breathing.way != "float carburettor":
@@ -100,13 +99,11 @@ def tilt(breathing: Breathing) -> Iterable[Finding]:
     limit, (angle, words) = ask_all(
         lambda: breathing.read(breathing.i.tilt_limit, breathing.p("tilt_limit"), what), lambda: breathing.tilt
     )
-    level: Level = "ok" if angle <= limit.si - 2 * limit.u else "stop"
+    judged = kept(angle, "angle", at_most(limit.si - 2 * limit.u))
     yield verdict(
-        "systems.induction-tilt",
-        level,
+        judged,
         "The carburettor lies over by {a} {w}",
         "It may by {l}. Turns and braking tilt the fuel in its bowl as well: they are not in it.",
-        compared=Compared(angle, "angle", hi=limit.si, doubt=2 * limit.u or None),
         a=q(angle, "angle"),
         w=word(words),
         l=q(limit.si, "angle"),
@@ -119,15 +116,15 @@ def tilt(breathing: Breathing) -> Iterable[Finding]:
     limit="there, or nothing to cool, ok; none behind a blower watch",
     source="common practice, no source",
     mark="common practice",
+    settles=decide("Fit a charge cooler, or keep the boost where the maker allows none."),
 )
-def charge(breathing: Breathing) -> Iterable[Finding]:
+def charge(breathing: Breathing) -> Iterable[Verdict]:
     if not breathing.begun:
         return
     if breathing.unit.breathing != "turbocharged":
         return
     said = breathing.chosen(breathing.i.charge_cooler, "charge_cooler", "whether its charge air is cooled")
     yield verdict(
-        "systems.induction-charge",
         "ok" if said == "yes" else "watch",
         "The charge is cooled" if said == "yes" else "A blower without a charge cooler",
         "Where the coolant cools it, its heat goes into the coolant and is listed there."
@@ -143,14 +140,14 @@ def charge(breathing: Breathing) -> Iterable[Finding]:
     source="isentropic compression; effectiveness and NTU: Fundamentals of Heat and Mass Transfer, ch. 11 (from "
     "memory); the limit is its maker's, 5 K proposed",
     mark="from memory",
+    settles=buy("A larger charge cooler, first in its air; or less boost, and less power with it."),
 )
-def hot(breathing: Breathing, cooled: Cooled) -> Iterable[Finding]:
+def hot(breathing: Breathing, cooled: Cooled) -> Iterable[Verdict]:
     if not breathing.begun or not breathing.blown:
         return
     said = breathing.chosen(breathing.i.charge_cooler, "charge_cooler", "whether its charge air is cooled")
     if said == "yes" and cooled.begun and cooled.way == "keel cooler":
         yield verdict(
-            "systems.induction-hot",
             "watch",
             "How hot the charge goes in is not worked out",
             "A keel cooler takes its heat by way of the coolant. Read a thermometer behind the charge cooler at full "
@@ -172,15 +169,13 @@ def hot(breathing: Breathing, cooled: Cooled) -> Iterable[Finding]:
     )
     terms = (cooled.hot_day.si, isa(cooled.altitude).pressure_pa, breathing.boost.si, breathing.blower.si)
     yield verdict(
-        "systems.induction-hot",
-        judged.level,
+        judged,
         "The charge goes in at {t}, may come to {l}",
         "{b} behind the blower at {p} of boost"
         + (", {c} at the core that cools it. " if core else ", and nothing cools it. ")
         + ("Of an ideal blower {e} is taken. " if breathing.i.blower is None else "")
         + "What the filter and the core lose of its pressure is not in it, nor heat from round the unit. A hot charge "
         "knocks before a gauge shows it.",
-        compared=judged.compared,
         working=charge_out.working(*cooled.charge_terms(*core)) if core else compressed.working(*terms),
         can_suggest=judged.level in ("watch", "stop"),
         t=q(charge.value, "temperature"),

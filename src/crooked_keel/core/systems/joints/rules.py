@@ -5,8 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import Gap
-from ...judging.finding import Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.finding import Level, q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import decide
 from .quantities import Joined, bought
 
 
@@ -17,15 +18,15 @@ from .quantities import Joined, bought
     "unknown",
     source="facts of the trade: common practice, no source",
     mark="common practice",
+    settles=decide("Adapt it, replace it, or make it; ask its price."),
 )
-def joint(joined: Joined) -> Iterable[Finding]:
+def joint(joined: Joined) -> Iterable[Verdict]:
     for row in joined.unlike:
         made = joined.decision(row)
         at = joined.placed.p(f"systems/joints/{row.kind.key}")
         name = row.kind.name[0].upper() + row.kind.name[1:]
         if made.done is None:
             yield verdict(
-                "systems.joint",
                 "unknown",
                 "{n}: not decided",
                 "Kept, adapted, replaced or made; by whom, from what, at what price.",
@@ -39,7 +40,6 @@ def joint(joined: Joined) -> Iterable[Finding]:
         cut = bought(made)
         priced = made.price is not None or made.done == "kept"
         yield verdict(
-            "systems.joint",
             level,
             "{n}: kept, though it differs" if differs else "{n}: {d}",
             ("{w} differ. " if differs and row.differs else "")

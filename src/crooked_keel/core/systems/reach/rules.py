@@ -5,8 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap
-from ...judging.finding import Finding, Level, word
-from ...judging.register import rule, verdict
+from ...judging.finding import Level, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import adjust
 from .quantities import Reached
 
 _LEVELS: dict[str, Level] = {
@@ -23,13 +24,13 @@ _LEVELS: dict[str, Level] = {
     limit="by hand or with a tool ok, after something else is out watch, not at all stop; not said unknown",
     source="facts of the trade: common practice, no source",
     mark="common practice",
+    settles=adjust("A hatch, a longer neck, a remote filter; tried with cardboard before the unit is in."),
 )
-def reach(reached: Reached) -> Iterable[Finding]:
+def reach(reached: Reached) -> Iterable[Verdict]:
     for key, item in reached.said:
         if item.reached is None:
             continue
         yield verdict(
-            "systems.reach",
             _LEVELS[item.reached],
             "{n}: {r}",
             ("First out: {b}. " if item.behind else "")
@@ -44,7 +45,6 @@ def reach(reached: Reached) -> Iterable[Finding]:
         raise CannotSay(Gap(reached.placed.p("systems/access"), f"whether these can be reached: {', '.join(left)}"))
     if left:
         yield verdict(
-            "systems.reach",
             "unknown",
             "Not said whether it is reached: {n}",
             "What is not reached is not looked at, until it fails.",

@@ -5,8 +5,10 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from ...errors import ask_all
-from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, at_most, band, kept, within
+from ...judging.finding import q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import buy, decide, measure
 from ..current.functions import ampacity
 from .functions import discharge_time, precharge_peak, precharge_time
 from .quantities import HighVoltage
@@ -20,18 +22,25 @@ CAUTION = "High voltage kills: isolate, lock, wait, prove dead; two people, and 
     limit="500 Ω/V or more ok; 100 Ω/V or more watch where extra barriers of the AC side are recorded; less stop",
     source="ISO 6469-3, UN R100 (from memory)",
     mark="from memory",
+    settles=measure(
+        "Find the leak: open the circuit part by part, from the service plug on, by a person licensed for it."
+    ),
 )
-def isolated(voltage: HighVoltage) -> Iterable[Finding]:
+def isolated(voltage: HighVoltage) -> Iterable[Verdict]:
     if voltage.low:
         return
     per_volt = voltage.isolation_per_volt
-    level: Level = "ok" if per_volt >= 500 else "watch" if per_volt >= 100 and voltage.h.barriers == "yes" else "stop"
+    judged = band(
+        per_volt,
+        "resistance_per_volt",
+        ok=at_least(500.0),
+        watch=at_least(100.0 if voltage.h.barriers == "yes" else 500.0),
+    )
+    level = judged.level
     yield verdict(
-        "systems.voltage-isolation",
-        level,
+        judged,
         "{r} from the frame" if level != "stop" else "{r} from the frame: do not energise",
         "500 Ω/V is asked, 100 where the motor's side has barriers of its own. Wet and warm it is less. " + CAUTION,
-        compared=Compared(per_volt, "resistance_per_volt", lo=500.0),
         r=q(per_volt, "resistance_per_volt"),
     )
 
@@ -42,8 +51,9 @@ def isolated(voltage: HighVoltage) -> Iterable[Finding]:
     limit="half of its rating at switch-on and with a shorted link ok, its rating watch, more stop",
     source="Ohm's law; half: common practice",
     mark="common practice",
+    settles=buy("A resistor that stands the pulse, and a cut-off after two tries."),
 )
-def precharge(voltage: HighVoltage) -> Iterable[Finding]:
+def precharge(voltage: HighVoltage) -> Iterable[Verdict]:
     if voltage.low:
         return
     resistor, rating, volts, t95 = ask_all(
@@ -55,16 +65,14 @@ def precharge(voltage: HighVoltage) -> Iterable[Finding]:
         lambda: voltage.t95,
     )
     peak = precharge_peak(volts, resistor.si - 2 * resistor.u)
-    share = peak / (rating.si - 2 * rating.u) if rating.si > 2 * rating.u else float("inf")
-    level: Level = "ok" if share <= 0.5 else "watch" if share <= 1.0 else "stop"
+    least = max(rating.si - 2 * rating.u, 0.0)
+    judged = band(peak, "small_power", ok=at_most(0.5 * least), watch=at_most(least))
     longest = max(1.0, 3 * t95)
     yield verdict(
-        "systems.voltage-precharge",
-        level,
+        judged,
         "The resistor takes {p} at switch-on, may take {r}",
         "95 % after {t}. With a shorted link it takes that for {l}, {e} in all, unless something cuts it off sooner. "
         "Two tries, then it cools.",
-        compared=Compared(peak, "small_power", hi=0.5 * rating.si),
         working=precharge_time.working(resistor.si, voltage.capacitance.si),
         p=q(peak, "small_power"),
         r=q(rating.si, "small_power"),
@@ -80,8 +88,9 @@ def precharge(voltage: HighVoltage) -> Iterable[Finding]:
     limit="5 s or less active, 120 s or less passive ok; longer stop",
     source="UN R100 and design practice (from memory)",
     mark="from memory",
+    settles=buy("A smaller bleeder resistor, or an active discharge."),
 )
-def discharges(voltage: HighVoltage) -> Iterable[Finding]:
+def discharges(voltage: HighVoltage) -> Iterable[Verdict]:
     if voltage.low:
         return
     way, time = ask_all(
@@ -93,12 +102,10 @@ def discharges(voltage: HighVoltage) -> Iterable[Finding]:
     most = 5.0 if way == "active" else 120.0
     bleeder = voltage.h.bleeder
     yield verdict(
-        "systems.voltage-discharge",
-        "ok" if time <= most else "stop",
+        kept(time, "short_time", at_most(most)),
         "Below 60 V after {t}",
         "{m} is asked, {w}. A magnet motor that turns fills the link again. Wait that long and prove it dead. "
         + CAUTION,
-        compared=Compared(time, "short_time", hi=most),
         working=discharge_time.working(bleeder.si if bleeder else 0.0, voltage.capacitance.si, voltage.pack),
         t=q(time, "short_time"),
         m=q(most, "short_time"),
@@ -112,8 +119,9 @@ def discharges(voltage: HighVoltage) -> Iterable[Finding]:
     limit="for direct current, volts of the full pack, breaking its short circuit, not over the cable, ok; else stop",
     source="common practice, no source; ampacity ABYC E-11 (from memory)",
     mark="common practice",
+    settles=buy("A fuse for the pack's direct voltage and its short circuit; one more in its middle."),
 )
-def fuse(voltage: HighVoltage) -> Iterable[Finding]:
+def fuse(voltage: HighVoltage) -> Iterable[Verdict]:
     if voltage.low:
         return
     h = voltage.h
@@ -144,13 +152,11 @@ def fuse(voltage: HighVoltage) -> Iterable[Finding]:
         if there
     ]
     yield verdict(
-        "systems.voltage-fuse",
-        "stop" if wrong else "ok",
+        kept(rated.si, "current", within(1.25 * taken, carries)).or_by("stop", wrong[0] if wrong else "", bool(wrong)),
         "The main fuse does not guard the pack" if wrong else "Main fuse {f}, {v}",
         ("{w}. " if wrong else "")
         + "Pack {p} full, up to {s} in a short circuit, {i} drawn; cable {c}. One at the pack, one in its middle "
         "with the service plug.",
-        compared=Compared(rated.si, "current", lo=1.25 * taken, hi=carries),
         f=q(rated.si, "current"),
         v=q(volts.si, "voltage"),
         w=word("; ".join(w[0].upper() + w[1:] for w in wrong)),
@@ -167,14 +173,14 @@ def fuse(voltage: HighVoltage) -> Iterable[Finding]:
     limit="through every cover and plug ok, none stop",
     source="ISO 6469-3 (from memory)",
     mark="from memory",
+    settles=buy("A loop of thin wire through every cover and plug, that holds the contactors."),
 )
-def interlock(voltage: HighVoltage) -> Iterable[Finding]:
+def interlock(voltage: HighVoltage) -> Iterable[Verdict]:
     if voltage.low:
         return
     what = "whether an interlock goes through every cover and plug"
     said = voltage.chosen(voltage.h.interlock, "interlock", what)
     yield verdict(
-        "systems.voltage-interlock",
         "ok" if said == "yes" else "stop",
         "An interlock goes through every cover and plug" if said == "yes" else "No interlock",
         (
@@ -192,15 +198,15 @@ def interlock(voltage: HighVoltage) -> Iterable[Finding]:
     limit="chosen ok; in the air not chosen is stop",
     source="proposed",
     mark="proposed",
+    settles=decide("Choose what a fault does in flight, on the ground, and write it down."),
 )
-def moving(voltage: HighVoltage) -> Iterable[Finding]:
+def moving(voltage: HighVoltage) -> Iterable[Verdict]:
     if voltage.low:
         return
     said, flies = voltage.h.moving, voltage.resolved.has("cg limits")
     if said is None and not flies:
         return
     yield verdict(
-        "systems.voltage-moving",
         "stop" if said is None else "ok",
         "What a fault does in flight is not chosen" if said is None else "A fault while moving: it {s}",
         "Power that is cut can be worse than the fault. It is a choice, made on the ground, and written in the "

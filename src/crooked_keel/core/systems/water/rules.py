@@ -6,9 +6,10 @@ from collections.abc import Iterable
 
 from ...errors import CannotSay, Gap, ask_all
 from ...figure.reads import combined
-from ...judging.band import at_most, band
-from ...judging.finding import Compared, Finding, Level, q, word
-from ...judging.register import rule, verdict
+from ...judging.band import at_least, at_most, band, told
+from ...judging.finding import q, word
+from ...judging.register import Verdict, rule, verdict
+from ...judging.settling import buy
 from ...judging.subjects import Subject, one_by_one
 from ...physics.heat import SEA_WATER_J_M3_K, keel_area
 from ...physics.pipes import pipe_speed
@@ -26,8 +27,9 @@ KEEL_LEAST, KEEL_OFTEN = 150.0, 400.0
     source="scale: common practice, no source",
     mark="common practice",
     form="afloat",
+    settles=buy("A pump that moves more, or a new impeller; measure it into a bucket first."),
 )
-def outlet(cooled: Cooled) -> Iterable[Finding]:
+def outlet(cooled: Cooled) -> Iterable[Verdict]:
     if not cooled.begun:
         return
     if cooled.way != "liquid to sea water":
@@ -36,13 +38,11 @@ def outlet(cooled: Cooled) -> Iterable[Finding]:
     out = combined(lambda t, h, v: t + h / (v * SEA_WATER_J_M3_K), *terms)
     judged = band(out.value, "temperature", ok=at_most(328.15), watch=at_most(333.15), doubt=2 * out.u)
     yield verdict(
-        "systems.water-outlet",
-        judged.level,
+        judged,
         "Sea water leaves at {t}",
         "{v} takes {h} from {s}, of every core that it goes through. Hotter it leaves scale, and burns the hose "
         "where the exhaust was to be cooled by it. "
         "A worn impeller moves two thirds of that.",
-        compared=judged.compared,
         t=q(out.value, "temperature"),
         v=q(terms[2].si, "flow"),
         h=q(terms[1].si, "power"),
@@ -57,8 +57,9 @@ def outlet(cooled: Cooled) -> Iterable[Finding]:
     source="common practice, no source",
     mark="common practice",
     form="afloat",
+    settles=buy("Hose, cock and strainer of a larger bore."),
 )
-def water_bore(cooled: Cooled) -> Iterable[Finding]:
+def water_bore(cooled: Cooled) -> Iterable[Verdict]:
     if not cooled.begun:
         return
     if cooled.way != "liquid to sea water":
@@ -68,19 +69,17 @@ def water_bore(cooled: Cooled) -> Iterable[Finding]:
         raise CannotSay(Gap(cooled.p("water"), "the way of the sea water from its cock, part by part"))
     pump = next((i for i, (_, p) in enumerate(pieces) if p.kind == "pump"), len(pieces))
 
-    def one(s: Subject[tuple[int, str]]) -> Iterable[Finding]:
+    def one(s: Subject[tuple[int, str]]) -> Iterable[Verdict]:
         i, key = s.of
         most = 1.5 if i < pump else 3.0
         flow, own = ask_all(lambda: cooled.pump, lambda: cooled.bore("water", key, pieces[i][1]))
         speed = combined(pipe_speed, flow, own)
         judged = band(speed.value, "speed", ok=at_most(most), watch=at_most(1.25 * most), doubt=2 * speed.u)
         yield verdict(
-            "systems.water-bore",
-            judged.level,
+            judged,
             "{n}: {v} in {d}",
             "{m} is asked {w} the pump. A pump that sucks too hard moves less than it says.",
             subject=key,
-            compared=judged.compared,
             working=pipe_speed.working(flow.si, own.si),
             n=word(s.name),
             v=q(speed.value, "speed"),
@@ -90,7 +89,7 @@ def water_bore(cooled: Cooled) -> Iterable[Finding]:
         )
 
     hoses = [Subject(k, p.name, (i, k)) for i, (k, p) in enumerate(pieces) if p.kind not in ("pump", "cooler", "unit")]
-    yield from one_by_one("systems.water-bore", hoses, one)
+    yield from one_by_one(hoses, one)
 
 
 @rule(
@@ -100,8 +99,9 @@ def water_bore(cooled: Cooled) -> Iterable[Finding]:
     source="log mean temperature difference; 150 to 400: common practice, unsure",
     mark="common practice",
     form="afloat",
+    settles=buy("More pipe outside; a second one beside it."),
 )
-def keel(cooled: Cooled) -> Iterable[Finding]:
+def keel(cooled: Cooled) -> Iterable[Verdict]:
     if not cooled.begun:
         return
     if cooled.way != "keel cooler":
@@ -116,24 +116,20 @@ def keel(cooled: Cooled) -> Iterable[Finding]:
     leaves = hot - heat.si / stream.si
     if leaves <= sea.si:
         yield verdict(
-            "systems.cooling-keel",
-            "stop",
+            told(leaves, "temperature", "stop", "no area does that"),
             "The coolant would have to leave its keel cooler at {t}, the water outside has {w}",
             "By its flow and its heat: no area does that. More flow, a hotter coolant where the engine stands it, or "
             "another way of cooling; or look at the flow again.",
-            compared=Compared(leaves, "temperature", lo=sea.si),
             t=q(leaves, "temperature"),
             w=q(sea.si, "temperature"),
         )
         return
     wanted = [keel_area(heat.si + 2 * heat.u, u, hot, leaves, sea.si) for u in (KEEL_LEAST, KEEL_OFTEN)]
-    level: Level = "ok" if area.si - 2 * area.u >= wanted[0] else "watch" if area.si >= wanted[1] else "stop"
+    judged = band(area.si, "area", ok=at_least(wanted[0]), watch=at_least(wanted[1]), doubt=2 * area.u)
     yield verdict(
-        "systems.cooling-keel",
-        level,
+        judged,
         "{a} of keel cooler, {l} to {m} wanted",
         "The less with a clean skin and way on, the more at the dock, painted and grown over. Air that gets in stays.",
-        compared=Compared(area.si, "area", lo=wanted[0]),
         a=q(area.si, "area"),
         l=q(wanted[1], "area"),
         m=q(wanted[0], "area"),
