@@ -11,8 +11,8 @@ import pytest
 
 from crooked_keel.core.benches import BUILT, RULES_OF
 from crooked_keel.core.judging.register import RULES
+from crooked_keel.core.setup import set_up
 from crooked_keel.core.topic.workspace import Scope
-from crooked_keel.core.wiring import set_up
 from tests.conftest import DEMO_OF
 
 ROOT = Path(__file__).parents[1]

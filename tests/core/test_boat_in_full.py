@@ -13,7 +13,7 @@ from crooked_keel.core.balance.afloat import at_rest
 from crooked_keel.core.document import Figure, Project, value_at
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.resolved.references import got
-from crooked_keel.core.wiring import set_up
+from crooked_keel.core.setup import set_up
 from tests.conftest import DEMO_OF, finding, put, value
 from tests.core.test_rules_kinds import INCLINED
 from tests.kept import assess

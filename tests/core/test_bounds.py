@@ -15,7 +15,7 @@ from crooked_keel.core.document import Project, apply_operations, value_at
 from crooked_keel.core.document.fields import figure_pointers
 from crooked_keel.core.figure.base import Figure
 from crooked_keel.core.figure.place import ButtLine
-from crooked_keel.core.wiring import set_up
+from crooked_keel.core.setup import set_up
 from tests.conftest import DEMO_OF, finding, put, value
 from tests.kept import assess
 

@@ -14,7 +14,7 @@ from crooked_keel.core.errors import InputError
 from crooked_keel.core.figure.place import Place
 from crooked_keel.core.judging.certainty import SETTLED
 from crooked_keel.core.resolved.references import got
-from crooked_keel.core.wiring import set_up
+from crooked_keel.core.setup import set_up
 from tests.conftest import DEMO_OF, bare, put
 
 A = "/fits/a/installations/main"

@@ -14,7 +14,7 @@ from crooked_keel.core.physics.geometry import thrust_rotation
 from crooked_keel.core.resolved.craft import Resolved
 from crooked_keel.core.resolved.installation import Local, ResolvedInstallation
 from crooked_keel.core.resolved.references import got
-from crooked_keel.core.wiring import set_up
+from crooked_keel.core.setup import set_up
 from tests.conftest import made_lapwing
 
 DEMO = made_lapwing()

@@ -15,7 +15,7 @@ from crooked_keel.core.mount.points.functions import final_drive_wrench
 from crooked_keel.core.physics.stability import TableRow, draft_from_table, hydro_from_table
 from crooked_keel.core.resolved.handed import FinalDrive
 from crooked_keel.core.resolved.ratios import stage_ratio
-from crooked_keel.core.wiring import set_up
+from crooked_keel.core.setup import set_up
 from crooked_keel.exchange.present import sentence
 from tests.conftest import DEMO_OF, put
 from tests.kept import assess

@@ -11,7 +11,7 @@ import pytest
 from crooked_keel.core.balance.limits.functions import Envelope
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.physics.hull import both_sides
-from crooked_keel.core.wiring import set_up
+from crooked_keel.core.setup import set_up
 from tests.conftest import DEMO_OF, put, value
 from tests.conftest import finding as by_key
 from tests.core.test_second_look import A, B, of, typed

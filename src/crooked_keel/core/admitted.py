@@ -21,7 +21,7 @@ from .facts.records import (
     Witnessed,
 )
 from .prove.cards.quantities import check_card
-from .wiring import Benches, set_up
+from .setup import Benches, set_up
 
 # No fastener of any marking holds more than this times what three quarters of the strongest proof stress ask.
 _MOST = 2.0

@@ -35,13 +35,13 @@ from .prove.promised.quantities import Promises
 from .reference.kinds import Form
 from .resolved.references import kind_of
 from .rough import RoughOut, Stand, filled_with, heavy, listed, resting, resting_values, stood_in
+from .setup import Benches, InstallationBenches, set_up
 from .states import BenchOut, bench_states
 from .systems import section as systems
 from .topic.lazy import placed, rooted
 from .topic.tables import Tables
 from .topic.workspace import Scope, Takes, Workspace, takes
 from .wanted import Wanted
-from .wiring import Benches, InstallationBenches, set_up
 
 T = TypeVar("T")
 

@@ -16,8 +16,8 @@ from .reference.outlines import Circle, Path, Point
 from .resolved import draw as resolved
 from .resolved.draw import PackShape
 from .resolved.installation import ResolvedInstallation
+from .setup import Benches
 from .topic.workspace import Scope
-from .wiring import Benches
 
 
 @record

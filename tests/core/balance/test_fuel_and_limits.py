@@ -30,7 +30,7 @@ from crooked_keel.core.document import Project
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.figure.units import G0_M_S2, HP_W, IN_M, LB_KG
 from crooked_keel.core.physics.mechanics import cg_from_suspension
-from crooked_keel.core.wiring import set_up
+from crooked_keel.core.setup import set_up
 from tests.conftest import finding, put, value
 from tests.kept import assess
 

@@ -13,7 +13,7 @@ from crooked_keel.core.balance.stowage.functions import PLACES, gaps, stowed
 from crooked_keel.core.document import Project
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.reference.tyres import LOADS_KG, tyre_load
-from crooked_keel.core.wiring import set_up
+from crooked_keel.core.setup import set_up
 from tests.conftest import DEMO_OF, put
 
 BIKE = DEMO_OF["motorcycle"]

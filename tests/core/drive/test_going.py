@@ -21,7 +21,7 @@ from crooked_keel.core.drive.going.functions import (
 from crooked_keel.core.drive.going.quantities import Going
 from crooked_keel.core.drive.road.functions import road_load
 from crooked_keel.core.judging.finding import Finding
-from crooked_keel.core.wiring import set_up
+from crooked_keel.core.setup import set_up
 from tests.conftest import DEMO_OF, put
 from tests.kept import assess
 

@@ -19,7 +19,7 @@ from crooked_keel.core.drive.match.quantities import AirMatch
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.judging.finding import LEVELS, Finding
 from crooked_keel.core.physics.blades import Air, Blades, ideal_efficiency, pull
-from crooked_keel.core.wiring import set_up
+from crooked_keel.core.setup import set_up
 from tests.conftest import put
 from tests.core.cases.cases import demonstrations
 from tests.kept import assess, suggest

@@ -9,7 +9,7 @@ import pytest
 
 from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.judging.finding import Finding
-from crooked_keel.core.wiring import set_up
+from crooked_keel.core.setup import set_up
 from tests.conftest import DEMO_OF, put
 from tests.kept import assess, suggest
 

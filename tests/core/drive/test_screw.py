@@ -25,7 +25,7 @@ from crooked_keel.core.physics.screws import (
     turned,
     within,
 )
-from crooked_keel.core.wiring import set_up
+from crooked_keel.core.setup import set_up
 from tests.conftest import DEMO_OF, put
 from tests.kept import assess, suggest
 

@@ -26,7 +26,7 @@ from crooked_keel.core.physics.torsion import (
     swing_period,
     two_masses,
 )
-from crooked_keel.core.wiring import set_up
+from crooked_keel.core.setup import set_up
 from tests.conftest import put
 from tests.core.cases.cases import demonstrations
 from tests.kept import assess, suggest

@@ -12,7 +12,7 @@ from crooked_keel.core.document.drive import Stage
 from crooked_keel.core.errors import CannotSay, InputError
 from crooked_keel.core.judging.finding import Finding
 from crooked_keel.core.resolved.ratios import own_turning, stage_ratio, stage_turning
-from crooked_keel.core.wiring import set_up
+from crooked_keel.core.setup import set_up
 from tests.conftest import DEMO_OF, put
 from tests.core.cases.cases import demonstrations
 from tests.kept import assess

@@ -13,7 +13,7 @@ from crooked_keel.core.document import Project, apply_operations
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.facts import read_record
 from crooked_keel.core.judging.finding import Finding
-from crooked_keel.core.wiring import set_up
+from crooked_keel.core.setup import set_up
 from tests.conftest import DEMO_OF
 from tests.core.told import facts_of, log, m, passed, reading
 from tests.kept import assess, suggest

@@ -10,7 +10,7 @@ import numpy as np
 import pytest
 
 from crooked_keel.core.document import Project, value_at
-from crooked_keel.core.wiring import set_up
+from crooked_keel.core.setup import set_up
 from crooked_keel.demo.seed import DEMOS, SECOND, made
 from tests.conftest import DEMO_OF, put
 from tests.kept import assess

@@ -9,7 +9,7 @@ from ..document import Project, apply_operations
 from ..errors import CannotSay, InputError
 from ..judging.finding import Finding, Message, Param
 from ..judging.propose import Proposal
-from ..wiring import set_up
+from ..setup import set_up
 from .placement.place import place_together
 from .placement.wish import Wish
 from .proposing import propose_for

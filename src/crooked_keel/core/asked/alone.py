@@ -9,8 +9,8 @@ from ..errors import or_none
 from ..formula import Out
 from ..judging.finding import Finding, Message, Operation
 from ..judging.register import RULES, Rule
+from ..setup import Benches, set_up
 from ..topic.workspace import Scope, takes
-from ..wiring import Benches, set_up
 from .proposing import propose
 
 _BASE = "/fits/unit/installations/unit"

@@ -23,8 +23,8 @@ from ..reference.outlines import Point
 from ..resolved.draw import local_silhouette
 from ..resolved.references import got
 from ..rough import stood_in
+from ..setup import Benches, set_up
 from ..topic.memo import Memo
-from ..wiring import Benches, set_up
 
 NAMES = {
     "power": "power that lasts there",

@@ -7,8 +7,8 @@ from collections.abc import Iterator
 from ..benches import TABLE
 from ..judging.finding import Finding
 from ..judging.propose import Proposal
+from ..setup import Benches, InstallationBenches
 from ..topic.workspace import takes
-from ..wiring import Benches, InstallationBenches
 
 PROPOSERS = {rule: ask for entry in TABLE.values() for rule, ask in entry.proposers.items()}
 

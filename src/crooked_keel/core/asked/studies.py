@@ -16,11 +16,11 @@ from ..drive.ways import options
 from ..errors import CannotSay, InputError
 from ..judging.study import Answer, Study
 from ..rough import stood_in
+from ..setup import set_up
 from ..systems.current import one_lost
 from ..systems.voltage import driven
 from ..topic.memo import Memo
 from ..topic.workspace import takes
-from ..wiring import set_up
 
 A = TypeVar("A", bound=Answer)
 

@@ -12,8 +12,8 @@ from ..facts import NOTHING, Facts
 from ..judging.finding import LEVELS, Finding, Message, Suggestion, Ways, q, word
 from ..judging.propose import Proposal
 from ..judging.register import RULES
+from ..setup import set_up
 from ..topic.workspace import Workspace
-from ..wiring import set_up
 from .across import PLACED, mended, together
 from .proposing import PROPOSERS, propose_for
 

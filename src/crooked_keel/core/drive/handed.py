@@ -2,7 +2,13 @@
 
 from __future__ import annotations
 
-from typing import Protocol
+from typing import Annotated, Protocol
+
+from ..errors import CannotSay
+from .going.functions import OnWheels
+
+# The heaviest ridden loading on its wheels.
+Ridden = Annotated[OnWheels | CannotSay, "ridden"]
 
 
 class Curve(Protocol):

@@ -14,7 +14,7 @@ from ..physics.geometry import Vector
 from ..physics.mechanics import torque_factor
 from ..reference.load_cases import LoadCase
 from ..resolved.craft import Resolved
-from ..resolved.handed import FinalDrive, Output
+from ..resolved.handed import FinalDrive, FinalOfRuns, Output, OutputOfTrain
 from ..resolved.installation import Local, ResolvedInstallation
 from ..resolved.references import got
 from ..topic.lazy import lazy
@@ -48,8 +48,8 @@ class Acting(Topic):
         self,
         resolved: Resolved,
         placed: ResolvedInstallation,
-        output: Output | CannotSay,
-        final: FinalDrive | CannotSay | None,
+        output: OutputOfTrain,
+        final: FinalOfRuns,
     ) -> None:
         self.resolved = resolved
         self.placed = placed

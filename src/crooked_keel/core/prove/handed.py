@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from typing import Protocol
+from typing import Annotated, NamedTuple, Protocol
 
+from ..errors import CannotSay
 from ..figure.trace import Uncertain
 
 
@@ -92,3 +93,27 @@ class Margins(Protocol):
     def least_sure(self, side: str) -> tuple[Case, Point]:
         """The loading and point of least margin on a side. Raises CannotSay."""
         ...
+
+
+class Guess(NamedTuple):
+    """A row of the ledger that nobody weighed: its mass and how far that may be off (two standard deviations), kg."""
+
+    name: str
+    mass_kg: float
+    doubt_kg: float
+
+
+class Under(NamedTuple):
+    """A support: its key, its name and where it stands aft of the datum, m; None where that was not measured."""
+
+    key: str
+    name: str
+    station_m: float | None
+
+
+# Forms that cards ask of; the supports; the empty craft by the ledger and by the scales; rows that nobody weighed.
+CardForms = Annotated[frozenset[str], "forms of cards"]
+Supports = Annotated[list[Under], "supports"]
+Predicted = Annotated[Sums | CannotSay, "predicted"]
+Measured = Annotated[Sums | CannotSay, "measured"]
+Guesses = Annotated[list[Guess], "guesses"]

@@ -39,6 +39,8 @@ BLOCK_BOUND = 0.10
 class Floating(Topic):
     """Quantities of a floating craft as found."""
 
+    only_of = "afloat"
+
     def __init__(self, resolved: Resolved) -> None:
         self.resolved = resolved
         self.flotation = resolved.project.craft.flotation

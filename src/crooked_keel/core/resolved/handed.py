@@ -3,9 +3,13 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import Annotated, NewType
 
 from ..errors import CannotSay
 from ..physics.geometry import Vector
+
+# The fit that is looked at, by its key; None for the craft as found.
+FitId = NewType("FitId", str)
 
 
 @dataclass(frozen=True, slots=True)
@@ -31,29 +35,13 @@ class FinalDrive:
     other_run_m: Vector | None = None
 
 
-@dataclass(frozen=True, slots=True)
-class Masses:
-    """Empty mass, the heaviest loading and the most on the rear axle, kg, as the balance bench hands them on; or what
-    they need."""
-
-    empty_kg: float | CannotSay
-    heaviest_kg: float | CannotSay
-    rear_kg: float | CannotSay
-
-    def rear(self) -> float:
-        """Most on the rear axle in any loading, or raise what it needs."""
-        if isinstance(self.rear_kg, CannotSay):
-            raise CannotSay(*self.rear_kg.needs)
-        return self.rear_kg
-
-    def heaviest(self) -> float:
-        """Mass of the heaviest loading, or raise what it needs."""
-        if isinstance(self.heaviest_kg, CannotSay):
-            raise CannotSay(*self.heaviest_kg.needs)
-        return self.heaviest_kg
-
-    def empty(self) -> float:
-        """Empty mass, or raise what it needs."""
-        if isinstance(self.empty_kg, CannotSay):
-            raise CannotSay(*self.empty_kg.needs)
-        return self.empty_kg
+# What benches hand each other beside topics, by name; or what it needs.
+# Water line of the ground, and how far the nose goes down, m and rad.
+Ground = Annotated[tuple[float, float] | CannotSay, "ground"]
+# The heaviest loading, the most on the rear axle, and on the axle that drives, kg.
+HeaviestKg = Annotated[float | CannotSay, "heaviest"]
+RearKg = Annotated[float | CannotSay, "rear"]
+DrivenKg = Annotated[float | CannotSay, "driven"]
+# What the train hands to the mount; what a final drive does, None where there is none.
+OutputOfTrain = Annotated[Output | CannotSay, "output"]
+FinalOfRuns = Annotated[FinalDrive | CannotSay | None, "final"]

@@ -25,6 +25,8 @@ Local = tuple[Traced, Traced, Traced]
 class ResolvedInstallation(Topic):
     """One installation placed in the craft."""
 
+    of_each = True
+
     def __init__(
         self, id: str, pointer: str, installation: Installation, references: References, old: bool = False
     ) -> None:

@@ -27,6 +27,8 @@ class Places(Protocol):
 class Wheels(Topic):
     """Axles from the supports of the craft bench."""
 
+    only_of = "stands on wheels"
+
     def __init__(self, craft: Places) -> None:
         self.supports = craft.supports
         self._place = craft.support_place

@@ -3,10 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from typing import Protocol
+from typing import Annotated, Protocol
 
 from ..judging.finding import LeftOut
 from ..resolved.floating import Floating
+
+# How many units burn of the same tanks.
+Units = Annotated[int, "units"]
 
 
 class Power(Protocol):

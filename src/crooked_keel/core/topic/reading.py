@@ -13,13 +13,14 @@ from datetime import date
 from functools import cache
 from operator import attrgetter
 from types import MethodType
-from typing import Any, cast
+from typing import Any, ClassVar, cast
 
 import numpy as np
 
 from ..document.base import Part
 from ..errors import CannotSay, InputError
 from ..figure.trace import Traced
+from ..reference.kinds import Form
 
 _PLAIN = frozenset((str, int, float, bool, type(None)))
 
@@ -27,9 +28,14 @@ _PLAIN = frozenset((str, int, float, bool, type(None)))
 class Topic:
     """A subject of a bench: quantities that follow from its sources, computed when asked for and then kept.
 
-    as_a_whole: those that read of it depend on all of it; for what is read everywhere and seldom changes."""
+    as_a_whole: those that read of it depend on all of it; for what is read everywhere and seldom changes.
+    of_each: there is one for each unit, as there is of whatever takes it. only_of: the form that a craft must have for
+    it; only_if: what says, by other topics, whether there is one."""
 
-    as_a_whole = False
+    as_a_whole: ClassVar[bool] = False
+    of_each: ClassVar[bool] = False
+    only_of: ClassVar[Form | None] = None
+    only_if: ClassVar[Callable[..., bool] | None] = None
 
 
 def same(a: Any, b: Any) -> bool:

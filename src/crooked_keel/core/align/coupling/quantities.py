@@ -69,6 +69,8 @@ class CouplingOut:
 class Coupling(Readings):
     """The coupling between unit and shaft: gaps and steps as read, and what the feet must do."""
 
+    only_of = "coupling"
+
     def __init__(self, resolved: Resolved, placed: ResolvedInstallation) -> None:
         super().__init__(placed)
         self.resolved = resolved

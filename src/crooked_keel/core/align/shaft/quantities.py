@@ -8,6 +8,7 @@ from ...judging.finding import LeftOut, Ways
 from ...judging.values import ValueList
 from ...resolved.installation import ResolvedInstallation
 from ...resolved.ratios import WITHIN
+from ...topic.supply import Replaced
 from ..readings import Readings
 from .functions import front_height_gain, packer_height, shaft_angle, unit_angle
 
@@ -15,7 +16,9 @@ from .functions import front_height_gain, packer_height, shaft_angle, unit_angle
 class ShaftLine(Readings):
     """The shaft line of a boat and the packers under the feet."""
 
-    def __init__(self, placed: ResolvedInstallation, old: ShaftLine | None) -> None:
+    only_of = "shaft line"
+
+    def __init__(self, placed: ResolvedInstallation, old: Replaced[ShaftLine]) -> None:
         super().__init__(placed)
         self.old = old
 

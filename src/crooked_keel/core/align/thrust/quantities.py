@@ -12,6 +12,7 @@ from ...physics.geometry import Vector
 from ...resolved.installation import Local, ResolvedInstallation
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
+from ...topic.supply import Replaced
 from .functions import (
     Turned,
     firewall_distance,
@@ -27,7 +28,9 @@ from .functions import (
 class ThrustLine(Topic):
     """The thrust line, turned about a flange that is held."""
 
-    def __init__(self, placed: ResolvedInstallation, old: ThrustLine | None) -> None:
+    only_of = "thrust line"
+
+    def __init__(self, placed: ResolvedInstallation, old: Replaced[ThrustLine]) -> None:
         self.placed = placed
         self.unit = placed.installation.unit
         self.mount = placed.installation.mount

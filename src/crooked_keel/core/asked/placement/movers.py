@@ -16,7 +16,7 @@ from ...figure.place import Place
 from ...figure.units import TAPE_M
 from ...resolved.installation import ResolvedInstallation
 from ...resolved.references import Axis
-from ...wiring import Benches
+from ...setup import Benches
 from .bounds import Effect
 from .program import Mover, Order
 from .wish import Wish

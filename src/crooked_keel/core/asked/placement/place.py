@@ -20,8 +20,8 @@ from ...judging.finding import LEVELS, Level, Message, Operation, Param, Value, 
 from ...judging.propose import computed, on_the_tape, said_place, tape_text
 from ...resolved.installation import ResolvedInstallation
 from ...resolved.references import got
+from ...setup import Benches, set_up
 from ...topic.workspace import Workspace
-from ...wiring import Benches, set_up
 from .along import Held, cg_with_mount, engine_station_for_cg, longest_mount, mount_spacer_split
 from .bounds import Aim, bounds, split_as_before, trim_as_before, upright
 from .movers import Moving, movers

@@ -19,6 +19,7 @@ from ...resolved.loads import Loads
 from ...resolved.references import Body, got
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
+from ..handed import AsFound
 from ..ledger.functions import Centre, apply_ledger, sums_of
 
 
@@ -76,7 +77,7 @@ STOP_TRIM = 0.015
 class AfloatStates(Topic):
     """States afloat of a fit. as_found: bodies from the craft bench, the floating craft first."""
 
-    def __init__(self, resolved: Resolved, loads: Loads, floating: Floating, as_found: list[Body] | CannotSay) -> None:
+    def __init__(self, resolved: Resolved, loads: Loads, floating: Floating, as_found: AsFound) -> None:
         self.resolved = resolved
         self.loads = loads
         self.floating = floating

@@ -8,6 +8,7 @@ from ...resolved.references import Axis, Body, got
 from ...resolved.rows import Rows
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
+from ..handed import AsFound
 from .functions import Centre, apply_ledger, sums_of
 
 
@@ -15,7 +16,7 @@ class Stripped(Topic):
     """The craft with the old installations out and every typed row done, but nothing of the fit put in: what stands
     while only an installation changes. as_found: its bodies, from the craft bench."""
 
-    def __init__(self, resolved: Resolved, rows: Rows, as_found: list[Body] | CannotSay) -> None:
+    def __init__(self, resolved: Resolved, rows: Rows, as_found: AsFound) -> None:
         self.resolved = resolved
         self.rows = rows
         self._as_found = as_found

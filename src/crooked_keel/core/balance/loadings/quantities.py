@@ -15,6 +15,7 @@ from ...resolved.references import Body, got
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ..fuel.quantities import Fuel
+from ..handed import EmptyAfter, EmptyBefore, EmptyMeasured, Limited
 from ..ledger.functions import Centre, aft_margin, apply_ledger, ballast_mass, chance_inside, forward_margin
 from ..limits.quantities import Limits
 
@@ -94,7 +95,7 @@ class Loadings(Topic):
 
     after = True
 
-    def __init__(self, loads: Loads, base: Centre | CannotSay, limits: Limits, fuel: Fuel, limited: bool) -> None:
+    def __init__(self, loads: Loads, base: EmptyAfter, limits: Limits, fuel: Fuel, limited: Limited) -> None:
         self.loads = loads
         self._base = base
         self.limits = limits
@@ -308,6 +309,18 @@ class LoadingsBefore(Loadings):
     """Loadings of the craft as found; the same for every edit of a fit."""
 
     after = False
+
+    def __init__(self, loads: Loads, base: EmptyBefore, limits: Limits, fuel: Fuel, limited: Limited) -> None:
+        super().__init__(loads, base, limits, fuel, limited)
+
+
+class LoadingsMeasured(Loadings):
+    """Loadings after the work on what the scales said when the craft was weighed again."""
+
+    only_of = "cg limits"
+
+    def __init__(self, loads: Loads, base: EmptyMeasured, limits: Limits, fuel: Fuel, limited: Limited) -> None:
+        super().__init__(loads, base, limits, fuel, limited)
 
 
 def _part(body: Body, share: float) -> Body:

@@ -20,6 +20,7 @@ from ...resolved.craft import Resolved
 from ...resolved.references import Axis, Body
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
+from ..handed import Stands
 from ..ledger.functions import Centre, apply_ledger
 from ..ledger.quantities import Ledger
 from .functions import HAND_KG, Stand, outline_round, settled_reactions, turned
@@ -82,7 +83,7 @@ def _known(sums: Centre | CannotSay) -> Centre:
 class Standing(Topic):
     """Steps of the work on the wheels. stands: where its supports touch, from the craft bench."""
 
-    def __init__(self, resolved: Resolved, ledger: Ledger, stands: list[Stand] | CannotSay) -> None:
+    def __init__(self, resolved: Resolved, ledger: Ledger, stands: Stands) -> None:
         self.resolved = resolved
         self.ledger = ledger
         self._stands = stands

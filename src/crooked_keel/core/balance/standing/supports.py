@@ -7,6 +7,7 @@ from ...resolved.craft import Resolved
 from ...resolved.wheels import Wheels
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
+from ..handed import Footprint, Warp
 from ..ledger.functions import Centre, support_reactions
 from ..ledger.quantities import Ledger
 
@@ -19,9 +20,9 @@ class OnSupports(Topic):
         self,
         resolved: Resolved,
         ledger: Ledger,
-        supports: list[tuple[str, tuple[float, float]]] | CannotSay,
+        supports: Footprint,
         wheels: Wheels | None,
-        warp: dict[str, float],
+        warp: Warp,
     ) -> None:
         self.resolved = resolved
         self.ledger = ledger

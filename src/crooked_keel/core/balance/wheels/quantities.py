@@ -18,6 +18,7 @@ from ...resolved.references import Axis, Body
 from ...resolved.wheels import Wheels
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
+from ..handed import AsFound
 from ..ledger.functions import Centre, apply_ledger, sums_of
 from ..ledger.quantities import Ledger
 from .functions import stand_load
@@ -34,9 +35,7 @@ UNDER_M = 0.05
 class Axles(Topic):
     """Axles of a fit. as_found: bodies from the craft bench."""
 
-    def __init__(
-        self, resolved: Resolved, loads: Loads, wheels: Wheels, ledger: Ledger, as_found: list[Body] | CannotSay
-    ) -> None:
+    def __init__(self, resolved: Resolved, loads: Loads, wheels: Wheels, ledger: Ledger, as_found: AsFound) -> None:
         self.resolved = resolved
         self.loads = loads
         self.wheels = wheels

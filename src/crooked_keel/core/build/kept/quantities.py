@@ -5,19 +5,21 @@ from __future__ import annotations
 from collections import defaultdict
 from datetime import date
 
-from ...document import Fit, LedgerRow
+from ...document import Fit
 from ...errors import CannotSay, Gap
 from ...facts import Facts, Kept
 from ...facts.records import Filled, Joined, Paid, Placed, Removed, Squawked, Tightened, Worked
 from ...judging.subjects import Subject
+from ...resolved.handed import FitId
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
+from ..handed import CommonRows
 
 
 class Records(Topic):
     """What is recorded of the work on a fit. removed: rows of the project's ledger by what goes with the work."""
 
-    def __init__(self, fit: Fit, fit_id: str, facts: Facts, ledger: dict[str, LedgerRow]) -> None:
+    def __init__(self, fit: Fit, fit_id: FitId, facts: Facts, ledger: CommonRows) -> None:
         self.fit = fit
         self.fit_id = fit_id
         self.facts = facts

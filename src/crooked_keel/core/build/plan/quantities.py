@@ -11,6 +11,7 @@ from ...errors import CannotSay, Gap, InputError
 from ...facts import Facts, Kept, Standing
 from ...facts.records import Happened, Step
 from ...judging.finding import LeftOut
+from ...resolved.handed import FitId
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from .functions import Handled, OnePair, Schedule, Timed, ancestors, in_order, schedule_cpm, schedule_single_worker
@@ -31,7 +32,7 @@ class Done(NamedTuple):
 class Planned(Topic):
     """Tasks of a fit, what is recorded of them, and when they can be done."""
 
-    def __init__(self, fit: Fit, fit_id: str, facts: Facts) -> None:
+    def __init__(self, fit: Fit, fit_id: FitId, facts: Facts) -> None:
         self.fit = fit
         self.fit_id = fit_id
         self.facts = facts

@@ -8,6 +8,7 @@ from ...document import Fit
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
+from ...topic.supply import Replaced
 from .functions import Row, compare_interfaces
 from .functions import Value as PortValue
 
@@ -15,7 +16,7 @@ from .functions import Value as PortValue
 class PortPair(Topic):
     """The ports of a unit beside those of the one that it replaces."""
 
-    def __init__(self, placed: ResolvedInstallation, fit: Fit | None, old: PortPair | None) -> None:
+    def __init__(self, placed: ResolvedInstallation, fit: Fit | None, old: Replaced[PortPair]) -> None:
         self.placed = placed
         self.unit = placed.installation.unit
         self.fit = fit

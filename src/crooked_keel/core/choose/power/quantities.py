@@ -13,6 +13,7 @@ from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
+from ...topic.supply import Replaced
 from .altitude import density_ratio, lapse_na, lapse_turbine, lapse_turbo
 from .curve import Curve, Point
 
@@ -82,7 +83,9 @@ class Lasting(Topic):
     """One unit as its sheet has it: curve, what lasts, what is left where it is used, what its mass leaves out. old:
     the one that it replaces; listed: names in the ledgers."""
 
-    def __init__(self, resolved: Resolved, fit: Fit | None, placed: ResolvedInstallation, old: Lasting | None) -> None:
+    def __init__(
+        self, resolved: Resolved, fit: Fit | None, placed: ResolvedInstallation, old: Replaced[Lasting]
+    ) -> None:
         self.resolved = resolved
         self.fit = fit
         self.placed = placed

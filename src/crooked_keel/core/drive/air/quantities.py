@@ -10,9 +10,11 @@ from ...figure.trace import above_zero, need
 from ...judging.values import ValueList
 from ...physics.atmosphere import isa
 from ...resolved.craft import Resolved
+from ...resolved.handed import Ground
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
+from ...topic.supply import Replaced
 from ..train.quantities import Train
 from .functions import ground_clearance, helical_mach, max_diameter_ground, max_diameter_tip, tip_mach, tip_speed
 
@@ -28,13 +30,15 @@ class AirPropeller(Topic):
     """An air propeller: tips and clearance. ground: station and water line under the main wheels, from the craft
     bench."""
 
+    only_of = "air propeller"
+
     def __init__(
         self,
         resolved: Resolved,
         placed: ResolvedInstallation,
         train: Train,
-        ground: tuple[float, float] | CannotSay,
-        old: AirPropeller | None,
+        ground: Ground,
+        old: Replaced[AirPropeller],
     ) -> None:
         self.resolved = resolved
         self.placed = placed

@@ -30,6 +30,11 @@ def _differ(volts: list[float]) -> bool:
 class OnBattery(Topic):
     """An electric unit: its `power` is the continuous one. road, sea: what it drives."""
 
+    @staticmethod
+    def only_if(train: Train) -> bool:
+        """Packs drive a motor alone."""
+        return train.electric
+
     def __init__(
         self,
         resolved: Resolved,

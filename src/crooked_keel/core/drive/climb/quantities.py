@@ -10,6 +10,7 @@ from ...figure.trace import Uncertain
 from ...figure.units import G0_M_S2
 from ...judging.values import ValueList
 from ...resolved.craft import Resolved
+from ...resolved.handed import HeaviestKg
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ..match.functions import told_thrust
@@ -23,7 +24,7 @@ _BETWEEN = 0.04
 class Flown(Topic):
     """Climb and level speed of one fit. match: unit against propeller, and the old one's; heaviest: of all loadings."""
 
-    def __init__(self, resolved: Resolved, match: AirMatch, heaviest_kg: float | CannotSay) -> None:
+    def __init__(self, resolved: Resolved, match: AirMatch, heaviest_kg: HeaviestKg) -> None:
         self.flown = resolved.project.craft.flown
         self.match = match
         self._heaviest = heaviest_kg

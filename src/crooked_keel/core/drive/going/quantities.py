@@ -15,7 +15,8 @@ from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
-from ..handed import Sheet
+from ...topic.supply import Replaced
+from ..handed import Ridden, Sheet
 from ..road.functions import road_load
 from ..road.quantities import OnRoad
 from ..train.quantities import Train
@@ -69,9 +70,9 @@ class Going(Topic):
         placed: ResolvedInstallation,
         train: Train,
         road: OnRoad,
-        standing: OnWheels | CannotSay,
+        standing: Ridden,
         sheet: Sheet,
-        old: Going | None,
+        old: Replaced[Going],
     ) -> None:
         self.resolved = resolved
         self.placed = placed

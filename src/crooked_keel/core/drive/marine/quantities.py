@@ -7,9 +7,11 @@ from ...figure.trace import above_zero, need
 from ...formula import record
 from ...judging.values import ValueList
 from ...resolved.craft import Resolved
+from ...resolved.handed import HeaviestKg
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
+from ...topic.supply import Drove, Replaced
 from ..train.quantities import Train
 from .functions import (
     apparent_slip,
@@ -41,14 +43,16 @@ class AtSea(Topic):
     """A marine propeller on one installation. heaviest_kg: mass of the heaviest loading, from the balance bench;
     drove: what drove her before, one of several."""
 
+    only_of = "marine propeller"
+
     def __init__(
         self,
         resolved: Resolved,
         placed: ResolvedInstallation,
         train: Train,
-        heaviest_kg: float | CannotSay,
-        old: AtSea | None,
-        drove: AtSea | None,
+        heaviest_kg: HeaviestKg,
+        old: Replaced[AtSea],
+        drove: Drove[AtSea],
     ) -> None:
         self.resolved = resolved
         self.placed = placed

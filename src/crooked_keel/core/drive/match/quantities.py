@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable
-from typing import Literal, NamedTuple
+from typing import Annotated, Literal, NamedTuple
 
 import numpy as np
 
@@ -19,6 +19,7 @@ from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ...topic.memo import Memo
 from ...topic.reading import Topic
+from ...topic.supply import Remembers, Replaced
 from ..air.quantities import AirPropeller
 from ..handed import Curve, Sheet
 from ..train.quantities import Train
@@ -92,8 +93,8 @@ class AirMatch(Topic):
         train: Train,
         air: AirPropeller,
         sheet: Sheet,
-        old: AirMatch | None,
-        charts: Memo,
+        old: Replaced[AirMatch],
+        charts: Annotated[Memo, Remembers("charts", 64)],
     ) -> None:
         self.resolved = resolved
         self.train = train

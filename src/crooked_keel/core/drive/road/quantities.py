@@ -10,11 +10,13 @@ from ...figure.trace import above_zero, need
 from ...figure.units import G0_M_S2
 from ...formula import record
 from ...resolved.craft import Resolved
+from ...resolved.handed import DrivenKg, HeaviestKg
 from ...resolved.installation import ResolvedInstallation
 from ...resolved.ratios import along_the_train, stage_ratio
 from ...resolved.wheels import Wheels
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
+from ...topic.supply import Replaced
 from ..train.quantities import Train
 from .functions import (
     power_limited_speed,
@@ -57,15 +59,17 @@ class OnRoad(Topic):
     """The driven wheel of one installation. heaviest_kg, driven_kg: mass of the heaviest loading, and the most on the
     driven axle, from the balance bench."""
 
+    only_of = "driven wheel"
+
     def __init__(
         self,
         resolved: Resolved,
         placed: ResolvedInstallation,
         train: Train,
         wheels: Wheels | None,
-        heaviest_kg: float | CannotSay,
-        driven_kg: float | CannotSay,
-        old: OnRoad | None,
+        heaviest_kg: HeaviestKg,
+        driven_kg: DrivenKg,
+        old: Replaced[OnRoad],
     ) -> None:
         self.resolved = resolved
         self.placed = placed

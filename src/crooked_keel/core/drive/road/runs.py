@@ -19,6 +19,7 @@ from ...resolved.ratios import OUTSIDE, along_the_train, stage_ratio
 from ...resolved.wheels import Wheels
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
+from ...topic.supply import Replaced
 from ..train.quantities import Train
 from .functions import (
     belt_shaft_load,
@@ -53,7 +54,7 @@ class Runs(Topic):
         train: Train,
         road: OnRoad,
         wheels: Wheels | None,
-        old: Runs | None,
+        old: Replaced[Runs],
     ) -> None:
         self.resolved = resolved
         self.placed = placed

@@ -17,6 +17,7 @@ from ...physics.screws import PITCHES, Screw, efficiency, turned, within
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
+from ...topic.supply import Beside, Drove, Replaced
 from ..handed import Sheet
 from ..marine.quantities import AtSea
 from ..train.quantities import Train
@@ -84,9 +85,9 @@ class ScrewMatch(Pushing):
         train: Train,
         sea: AtSea,
         sheet: Sheet,
-        old: ScrewMatch | None,
-        drove: ScrewMatch | None,
-        *others: Pushing,
+        old: Replaced[ScrewMatch],
+        drove: Drove[ScrewMatch],
+        *others: Beside[Pushing],
     ) -> None:
         super().__init__(resolved, placed, train, sea, sheet)
         self.old = old

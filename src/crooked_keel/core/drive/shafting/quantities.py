@@ -13,6 +13,7 @@ from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
+from ...topic.supply import Replaced
 from ..marine.quantities import AtSea
 from ..train.quantities import Train
 from .functions import (
@@ -33,7 +34,7 @@ class Shafting(Topic):
     """How thick the shaft must be, and how it whirls."""
 
     def __init__(
-        self, resolved: Resolved, placed: ResolvedInstallation, train: Train, sea: AtSea, old: Shafting | None
+        self, resolved: Resolved, placed: ResolvedInstallation, train: Train, sea: AtSea, old: Replaced[Shafting]
     ) -> None:
         self.resolved = resolved
         self.train = train

@@ -22,6 +22,8 @@ _BY_SHAPE = (0.045, 0.0833)
 class Spacer(Topic):
     """What a propeller bends at its flange, and how it sways on its spacer."""
 
+    only_of = "air propeller"
+
     def __init__(self, resolved: Resolved, placed: ResolvedInstallation, train: Train) -> None:
         self.propeller = placed.installation.propeller
         self.train = train

@@ -15,6 +15,7 @@ from ...resolved.installation import ResolvedInstallation
 from ...resolved.ratios import along_the_train, stage_ratio, stage_turning
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
+from ...topic.supply import Replaced
 from ..air.functions import output_rotation, propeller_speed
 
 TURN_WORDS = {1: "clockwise", -1: "anticlockwise"}
@@ -23,7 +24,7 @@ TURN_WORDS = {1: "clockwise", -1: "anticlockwise"}
 class Train(Topic):
     """Reduction of one installation, from the crank to what it turns. old: that of the unit that it replaces."""
 
-    def __init__(self, resolved: Resolved, placed: ResolvedInstallation, old: Train | None) -> None:
+    def __init__(self, resolved: Resolved, placed: ResolvedInstallation, old: Replaced[Train]) -> None:
         self.resolved = resolved
         self.placed = placed
         self.unit = placed.installation.unit

@@ -9,6 +9,7 @@ from ...judging.values import ValueList
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
+from ...topic.supply import Replaced
 from ..acting import BUMP_G
 from .functions import FaceBolts, face_moment, overhung_motor_face, third_point
 
@@ -16,7 +17,9 @@ from .functions import FaceBolts, face_moment, overhung_motor_face, third_point
 class OnFace(Topic):
     """A motor bolted to the face of a gearbox."""
 
-    def __init__(self, placed: ResolvedInstallation, old: OnFace | None) -> None:
+    only_of = "gearbox face"
+
+    def __init__(self, placed: ResolvedInstallation, old: Replaced[OnFace]) -> None:
         self.placed = placed
         self.unit = placed.installation.unit
         self.mount = placed.installation.mount

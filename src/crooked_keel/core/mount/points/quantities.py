@@ -19,6 +19,7 @@ from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
+from ...topic.supply import Replaced
 from ..acting import AXES, FITTING_FACTOR, PEAK_SOURCE, Acting, vector
 from .functions import (
     LOAD_FACTOR_SOURCE,
@@ -37,7 +38,9 @@ from .functions import (
 class Points(Topic):
     """Points on which a rigid unit rests, as springs. old: those of the unit that it replaces."""
 
-    def __init__(self, resolved: Resolved, placed: ResolvedInstallation, acting: Acting, old: Points | None) -> None:
+    only_of = "spring points"
+
+    def __init__(self, resolved: Resolved, placed: ResolvedInstallation, acting: Acting, old: Replaced[Points]) -> None:
         self.resolved = resolved
         self.placed = placed
         self.acting = acting

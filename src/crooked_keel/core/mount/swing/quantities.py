@@ -14,11 +14,13 @@ from ...judging.values import ValueList
 from ...reference.load_cases import LoadCase
 from ...reference.outlines import Point
 from ...resolved.craft import Resolved
+from ...resolved.handed import RearKg
 from ...resolved.installation import ResolvedInstallation
 from ...resolved.references import Axis
 from ...resolved.wheels import Wheels
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
+from ...topic.supply import Replaced
 from ..acting import Acting
 from .functions import NO_LEVER_M, Swung, pivot_size, shock_lever, swing_unit_reactions
 
@@ -48,14 +50,16 @@ class Swing(Topic):
     """A unit that swings with its wheel: pivot and shock. rear_kg: mass on the rear axle in the heaviest loading, from
     the balance bench."""
 
+    only_of = "swing unit"
+
     def __init__(
         self,
         resolved: Resolved,
         placed: ResolvedInstallation,
         acting: Acting,
         wheels: Wheels | None,
-        rear_kg: float | CannotSay,
-        old: Swing | None,
+        rear_kg: RearKg,
+        old: Replaced[Swing],
     ) -> None:
         self.resolved = resolved
         self.placed = placed

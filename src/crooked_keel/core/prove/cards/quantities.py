@@ -8,9 +8,11 @@ from ...errors import InputError
 from ...facts import Facts, Kept
 from ...facts.records import Ran
 from ...reference.cards import CARDS, Card, Line
+from ...resolved.handed import FitId
+from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
-from ..handed import Work
+from ..handed import CardForms, Work
 from ..runs.quantities import Readings
 
 Word = Literal["shut", "open", "begun", "passed", "failed", "aborted"]
@@ -35,10 +37,16 @@ class Cards(Topic):
     """Every card of a unit."""
 
     def __init__(
-        self, fit_id: str, unit_id: str, facts: Facts, has: frozenset[str], work: Work, runs: Readings
+        self,
+        fit_id: FitId,
+        placed: ResolvedInstallation,
+        facts: Facts,
+        has: CardForms,
+        work: Work,
+        runs: Readings,
     ) -> None:
         self.fit_id = fit_id
-        self.unit_id = unit_id
+        self.unit_id = placed.id
         self.facts = facts
         self.has = has
         self.work = work

@@ -4,15 +4,16 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
-from ...document.prove import RunLimits
-from ...document.systems import Cooling
 from ...errors import CannotSay, Gap, or_gap
 from ...facts import Facts
 from ...facts.records import Column, Logged, Measured
 from ...figure.base import Figure
 from ...reference.cards import CHANNELS, WINGS, Channel
+from ...resolved.handed import FitId
+from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
+from ..handed import CardForms
 from .functions import hot_day_correction
 
 _C = 273.15
@@ -43,22 +44,18 @@ class Readings(Topic):
 
     def __init__(
         self,
-        fit_id: str,
-        unit_id: str,
-        pointer: str,
+        fit_id: FitId,
+        placed: ResolvedInstallation,
         facts: Facts,
-        limits: RunLimits,
-        cooling: Cooling,
-        kind: str | None,
-        has: frozenset[str],
+        has: CardForms,
     ) -> None:
         self.fit_id = fit_id
-        self.unit_id = unit_id
-        self.pointer = pointer
+        self.unit_id = placed.id
+        self.pointer = placed.pointer
         self.facts = facts
-        self.limits = limits
-        self.cooling = cooling
-        self.kind = kind
+        self.limits = placed.installation.run_limits
+        self.cooling = placed.installation.systems.cooling
+        self.kind = placed.installation.unit.kind
         self.has = has
 
     @lazy

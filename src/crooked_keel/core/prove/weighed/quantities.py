@@ -2,30 +2,13 @@
 
 from __future__ import annotations
 
-from typing import NamedTuple
-
 from ...errors import CannotSay, Gap
 from ...facts import Facts
 from ...facts.records import Stood
+from ...resolved.handed import FitId
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
-from ..handed import Margins, Sums
-
-
-class Guess(NamedTuple):
-    """A row of the ledger that nobody weighed: its mass and how far that may be off (two standard deviations), kg."""
-
-    name: str
-    mass_kg: float
-    doubt_kg: float
-
-
-class Under(NamedTuple):
-    """A support: its key, its name and where it stands aft of the datum, m; None where that was not measured."""
-
-    key: str
-    name: str
-    station_m: float | None
+from ..handed import Guesses, Margins, Measured, Predicted, Sums, Supports
 
 
 def stood(facts: Facts, fit_id: str) -> dict[str, Stood]:
@@ -37,15 +20,17 @@ class Weighed(Topic):
     """The second weighing. predicted: the empty craft by the ledger; measured: by the scales; margins: of the loadings
     on it; guesses: rows that nobody weighed."""
 
+    only_of = "scales"
+
     def __init__(
         self,
-        fit_id: str,
+        fit_id: FitId,
         facts: Facts,
-        supports: list[Under],
-        predicted: Sums | CannotSay,
-        measured: Sums | CannotSay,
+        supports: Supports,
+        predicted: Predicted,
+        measured: Measured,
         margins: Margins | None,
-        guesses: list[Guess],
+        guesses: Guesses,
     ) -> None:
         self.fit_id = fit_id
         self.facts = facts
