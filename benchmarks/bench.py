@@ -33,10 +33,10 @@ from crooked_keel.core.figure.trace import Origin
 from crooked_keel.core.judging.certainty import Candidate, Reading, rank
 from crooked_keel.core.judging.finding import Bench
 from crooked_keel.core.physics.hull import Hull, Section, both_sides, float_equilibrium
+from crooked_keel.core.setup import set_up
 from crooked_keel.core.topic.reading import Topic
 from crooked_keel.core.topic.workspace import Workspace
 from crooked_keel.core.wanted import Wanted
-from crooked_keel.core.setup import set_up
 from crooked_keel.demo.seed import DEMOS, SECOND, library, made
 from crooked_keel.exchange.library_table import library_from_csv, library_to_csv
 from crooked_keel.store.store import Store

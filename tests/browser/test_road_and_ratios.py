@@ -10,7 +10,7 @@ from playwright.sync_api import Page, expect
 
 from crooked_keel.core.asked.studies import answer
 from crooked_keel.core.document import Project
-from crooked_keel.core.drive.screw.ratios import STUDY
+from crooked_keel.core.drive.water.screw.ratios import STUDY
 from tests.conftest import DEMO_OF
 
 from .axe import violations

@@ -6,9 +6,9 @@ import pytest
 
 from crooked_keel.core.asked.studies import answer
 from crooked_keel.core.document import Project
-from crooked_keel.core.drive.match.beside import STUDY as PROPELLERS
-from crooked_keel.core.drive.screw.ratios import STUDY as RATIOS
+from crooked_keel.core.drive.air.match.beside import STUDY as PROPELLERS
 from crooked_keel.core.drive.train.pairs import STUDY as TEETH
+from crooked_keel.core.drive.water.screw.ratios import STUDY as RATIOS
 from crooked_keel.core.drive.ways.options import STUDY as WAYS
 from crooked_keel.exchange.present import number
 from crooked_keel.exchange.sheets_pdf import bench_sheet

@@ -18,12 +18,12 @@ from ..core.balance.fuel.functions import Aim
 from ..core.balance.loadings import monte_carlo
 from ..core.balance.loadings.monte_carlo import MonteCarlo
 from ..core.balance.measure_next import MeasureNext
-from ..core.drive.match import beside
-from ..core.drive.match.beside import Beside
-from ..core.drive.screw import ratios
-from ..core.drive.screw.ratios import Ratios
+from ..core.drive.air.match import beside
+from ..core.drive.air.match.beside import Beside
 from ..core.drive.train import pairs
 from ..core.drive.train.pairs import Pairs
+from ..core.drive.water.screw import ratios
+from ..core.drive.water.screw.ratios import Ratios
 from ..core.drive.ways import options
 from ..core.drive.ways.options import DriveWays
 from ..core.systems.current import one_lost

@@ -27,11 +27,10 @@ from .choose.power.quantities import Lasting
 from .craft.found.quantities import Found
 from .craft.weighing.quantities import Weighing
 from .document import Craft, Project, Wing
-from .drive.battery.quantities import OnBattery
-from .drive.going.functions import OnWheels
-from .drive.handed import Ridden, Sheet
-from .drive.road.runs import Runs
+from .drive.electric.battery.quantities import OnBattery
+from .drive.handed import OnWheels, Ridden, Sheet
 from .drive.train.quantities import Train
+from .drive.wheels.road.runs import Runs
 from .errors import CannotSay, Gap, or_gap, or_none
 from .facts import Facts
 from .figure.trace import traced

@@ -10,11 +10,11 @@ from reportlab.graphics.shapes import Circle, Drawing, Line, Polygon, PolyLine, 
 from reportlab.lib.colors import HexColor
 from reportlab.lib.units import mm
 
-from ..core.drive.envelope.quantities import EnvelopeOut
-from ..core.drive.going.quantities import SawOut
-from ..core.drive.match.quantities import AnnulusOut, MatchOut
+from ..core.drive.electric.envelope.quantities import EnvelopeOut
+from ..core.drive.matched import AnnulusOut, MatchOut
 from ..core.drive.section import DriveOut
 from ..core.drive.torsion.quantities import TorsionOut
+from ..core.drive.wheels.going.quantities import SawOut
 from ..core.figure.units import VIEWS
 from .pdf import ACT, INK, LEVEL_COLOUR, MUTED, RULE, WIDTH
 from .present import number

@@ -9,12 +9,12 @@ from reportlab.lib.units import mm
 
 from ..core.asked.studies import answer
 from ..core.document import Project
-from ..core.drive.match.beside import STUDY as PROPELLERS
-from ..core.drive.match.beside import Beside
-from ..core.drive.screw.ratios import STUDY as RATIOS
-from ..core.drive.screw.ratios import Ratios
+from ..core.drive.air.match.beside import STUDY as PROPELLERS
+from ..core.drive.air.match.beside import Beside
 from ..core.drive.train.pairs import STUDY as TEETH
 from ..core.drive.train.pairs import Pairs
+from ..core.drive.water.screw.ratios import STUDY as RATIOS
+from ..core.drive.water.screw.ratios import Ratios
 from ..core.drive.ways.options import STUDY as WAYS
 from ..core.drive.ways.options import DriveWays
 from ..core.errors import InputError

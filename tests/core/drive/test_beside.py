@@ -9,7 +9,7 @@ import pytest
 
 from crooked_keel.core.asked.studies import answer
 from crooked_keel.core.document import Project, apply_operations
-from crooked_keel.core.drive.match.beside import STUDY, Beside
+from crooked_keel.core.drive.air.match.beside import STUDY, Beside
 from crooked_keel.core.physics.atmosphere import isa
 from crooked_keel.core.physics.blades import ACTIVITY, SOLIDITY
 from tests.conftest import DEMO_OF, put

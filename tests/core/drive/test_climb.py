@@ -9,7 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from crooked_keel.core.document import Project
-from crooked_keel.core.drive.climb.functions import climb_rate, power_asked, top_speed
+from crooked_keel.core.drive.air.climb.functions import climb_rate, power_asked, top_speed
 from crooked_keel.core.figure.units import FT_M, HP_W, LB_KG
 from crooked_keel.core.judging.finding import Finding
 from crooked_keel.core.setup import set_up

@@ -9,7 +9,7 @@ import pytest
 from scipy.integrate import quad
 
 from crooked_keel.core.document import Project, apply_operations
-from crooked_keel.core.drive.cross.functions import plug_shear, stress, twist, weld_shear
+from crooked_keel.core.drive.wheels.cross.functions import plug_shear, stress, twist, weld_shear
 from crooked_keel.core.judging.finding import Finding
 from tests.conftest import DEMO_OF, put
 from tests.kept import assess, suggest

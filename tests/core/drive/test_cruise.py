@@ -12,8 +12,8 @@ from hypothesis import strategies as st
 from scipy.optimize import brentq
 
 from crooked_keel.core.document import Project, apply_operations
-from crooked_keel.core.drive.climb.functions import climb_rate
-from crooked_keel.core.drive.cruise.functions import climb_there, cruise_time, drag_terms, level_power
+from crooked_keel.core.drive.air.climb.functions import climb_rate
+from crooked_keel.core.drive.air.cruise.functions import climb_there, cruise_time, drag_terms, level_power
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.judging.finding import LEVELS, Finding
 from crooked_keel.core.physics.blades import Air, Blades, pull

@@ -13,8 +13,8 @@ from hypothesis import strategies as st
 from scipy.integrate import quad
 
 from crooked_keel.core.document import Project
-from crooked_keel.core.drive.duty.functions import charge_time, drive, way_of
-from crooked_keel.core.drive.road.functions import road_load
+from crooked_keel.core.drive.electric.duty.functions import charge_time, drive, way_of
+from crooked_keel.core.drive.wheels.road.functions import road_load
 from crooked_keel.core.judging.finding import Finding
 from crooked_keel.core.reference.cycles import CYCLES, Point
 from tests.conftest import DEMO_OF, put

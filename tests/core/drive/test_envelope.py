@@ -11,7 +11,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from crooked_keel.core.document import Project
-from crooked_keel.core.drive.envelope.functions import Electric, gives
+from crooked_keel.core.drive.electric.envelope.functions import Electric, gives
 from crooked_keel.core.judging.finding import Finding
 from crooked_keel.core.setup import set_up
 from tests.conftest import DEMO_OF, put

@@ -11,15 +11,15 @@ from hypothesis import strategies as st
 from scipy.integrate import solve_ivp
 
 from crooked_keel.core.document import Project
-from crooked_keel.core.drive.going.functions import (
+from crooked_keel.core.drive.wheels.going.functions import (
     ROTATING,
     OnWheels,
     force_of_power,
     most_acceleration,
     time_to,
 )
-from crooked_keel.core.drive.going.quantities import Going
-from crooked_keel.core.drive.road.functions import road_load
+from crooked_keel.core.drive.wheels.going.quantities import Going
+from crooked_keel.core.drive.wheels.road.functions import road_load
 from crooked_keel.core.judging.finding import Finding
 from crooked_keel.core.setup import set_up
 from tests.conftest import DEMO_OF, put

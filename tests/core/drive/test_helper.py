@@ -8,7 +8,7 @@ from typing import Any
 import pytest
 
 from crooked_keel.core.document import Project, apply_operations
-from crooked_keel.core.drive.helper.functions import back_voltage, both_torque, round_energy
+from crooked_keel.core.drive.electric.helper.functions import back_voltage, both_torque, round_energy
 from crooked_keel.core.judging.finding import Finding
 from tests.conftest import DEMO_OF, put
 from tests.kept import assess, suggest

@@ -9,7 +9,7 @@ import pytest
 from scipy.integrate import quad
 
 from crooked_keel.core.document import Project
-from crooked_keel.core.drive.hub.functions import flat_pressure, spoke_pull
+from crooked_keel.core.drive.wheels.hub.functions import flat_pressure, spoke_pull
 from crooked_keel.core.judging.finding import Finding
 from tests.conftest import DEMO_OF, put
 from tests.kept import assess

@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.drive.marine.functions import (
+from crooked_keel.core.drive.water.marine.functions import (
     apparent_slip,
     crouch_factor,
     crouch_speed,

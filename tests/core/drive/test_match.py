@@ -13,9 +13,9 @@ from hypothesis import strategies as st
 
 from crooked_keel.core.asked.studies import answer
 from crooked_keel.core.document import Project, apply_operations
-from crooked_keel.core.drive.match.beside import STUDY as BESIDE
-from crooked_keel.core.drive.match.functions import FIT
-from crooked_keel.core.drive.match.quantities import AirMatch
+from crooked_keel.core.drive.air.match.beside import STUDY as BESIDE
+from crooked_keel.core.drive.air.match.functions import FIT
+from crooked_keel.core.drive.air.match.quantities import AirMatch
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.judging.finding import LEVELS, Finding
 from crooked_keel.core.physics.blades import Air, Blades, ideal_efficiency, pull

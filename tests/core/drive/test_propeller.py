@@ -9,14 +9,14 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from crooked_keel.core.document import Drive, Stage
-from crooked_keel.core.drive.air.functions import (
+from crooked_keel.core.drive.air.propeller.functions import (
     ground_clearance,
     max_diameter_ground,
     max_diameter_tip,
-    output_rotation,
     tip_mach,
     tip_speed,
 )
+from crooked_keel.core.drive.train.functions import output_rotation
 from crooked_keel.core.errors import CannotSay, InputError
 from crooked_keel.core.physics.atmosphere import isa
 from crooked_keel.core.physics.mechanics import mean_torque

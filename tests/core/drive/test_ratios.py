@@ -11,7 +11,7 @@ from scipy.optimize import brentq, minimize_scalar
 
 from crooked_keel.core.asked.studies import answer
 from crooked_keel.core.document import Project, apply_operations
-from crooked_keel.core.drive.screw.ratios import STUDY, RatioOut
+from crooked_keel.core.drive.water.screw.ratios import STUDY, RatioOut
 from crooked_keel.core.physics.screws import Screw, fitted, thrust_coefficient, torque_coefficient
 from tests.conftest import DEMO_OF, put
 from tests.kept import assess

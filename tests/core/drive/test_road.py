@@ -8,8 +8,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.drive.battery.functions import consumption, electric_range, endurance, sea_range
-from crooked_keel.core.drive.road.functions import (
+from crooked_keel.core.drive.electric.battery.functions import consumption, electric_range, endurance, sea_range
+from crooked_keel.core.drive.wheels.road.functions import (
     chain_centres,
     chain_links,
     chain_pull,

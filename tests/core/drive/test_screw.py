@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 from scipy.optimize import brentq
 
 from crooked_keel.core.document import Project, apply_operations
-from crooked_keel.core.drive.screw.functions import area_wanted, loading, resistance, ten_per_cent, wake
+from crooked_keel.core.drive.water.screw.functions import area_wanted, loading, resistance, ten_per_cent, wake
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.judging.finding import LEVELS, Finding
 from crooked_keel.core.physics.screws import (

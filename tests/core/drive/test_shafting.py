@@ -10,7 +10,7 @@ import pytest
 from scipy.linalg import eigh
 
 from crooked_keel.core.document import Project, apply_operations
-from crooked_keel.core.drive.shafting.functions import (
+from crooked_keel.core.drive.water.shafting.functions import (
     METALS,
     bolt_shear,
     by_class,

@@ -11,7 +11,7 @@ import pytest
 from scipy.linalg import eigh
 
 from crooked_keel.core.document import Project
-from crooked_keel.core.drive.spacer.functions import end_stiffness, gyroscopic, hanging, sways
+from crooked_keel.core.drive.air.spacer.functions import end_stiffness, gyroscopic, hanging, sways
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.judging.finding import Finding
 from crooked_keel.demo import plover

@@ -9,7 +9,7 @@ from typing import Any
 import pytest
 
 from crooked_keel.core.document import Project, apply_operations, dump, value_at
-from crooked_keel.core.drive.screw.quantities import ScrewMatch
+from crooked_keel.core.drive.water.screw.quantities import ScrewMatch
 from crooked_keel.core.setup import set_up
 from tests.conftest import DEMO_OF, put
 from tests.kept import assess, suggest

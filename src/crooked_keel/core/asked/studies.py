@@ -9,9 +9,9 @@ from ..balance.afloat import at_rest, righting
 from ..balance.fuel import burn_order
 from ..balance.loadings import monte_carlo
 from ..document import Project
-from ..drive.match import beside
-from ..drive.screw import ratios
+from ..drive.air.match import beside
 from ..drive.train import pairs
+from ..drive.water.screw import ratios
 from ..drive.ways import options
 from ..errors import CannotSay, InputError
 from ..judging.study import Answer, Study

@@ -2,10 +2,19 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Protocol
+from typing import Annotated, NamedTuple, Protocol
 
 from ..errors import CannotSay
-from .going.functions import OnWheels
+
+
+class OnWheels(NamedTuple):
+    """A craft on its wheels: mass, kg, wheelbase, CG aft of the front axle and over the ground, m."""
+
+    mass_kg: float
+    base_m: float
+    x_m: float
+    height_m: float
+
 
 # The heaviest ridden loading on its wheels.
 Ridden = Annotated[OnWheels | CannotSay, "ridden"]

@@ -10,30 +10,31 @@ from ..judging.values import said_by
 from ..resolved.craft import Resolved
 from ..topic.reading import Topic
 from ..topic.tables import Tables
-from .air.quantities import AirPropeller
-from .battery.quantities import OnBattery
-from .climb.quantities import Flown
-from .cross.quantities import CrossShafts
-from .cruise.quantities import Cruise
-from .duty.quantities import Duty
-from .envelope.quantities import Envelope, EnvelopeOut
-from .going.quantities import Going, SawOut
+from .air.climb.quantities import Flown
+from .air.cruise.quantities import Cruise
+from .air.match.quantities import AirMatch
+from .air.propeller.quantities import AirPropeller
+from .air.spacer.quantities import Spacer
+from .electric.battery.quantities import OnBattery
+from .electric.duty.quantities import Duty
+from .electric.envelope.quantities import Envelope, EnvelopeOut
+from .electric.helper.quantities import HelperMotor
 from .heat.quantities import GearOil
-from .helper.quantities import HelperMotor
-from .hub.quantities import HubMotor
-from .marine.quantities import AtSea, AtSeaOut
-from .match.quantities import AirMatch, MatchOut
-from .road.quantities import OnRoad, OnRoadOut
-from .road.runs import Runs
-from .road.says import chain_values, road_table, road_values
-from .screw.quantities import ScrewMatch
-from .screw.says import screw_table
-from .shafting.quantities import Shafting
-from .spacer.quantities import Spacer
+from .matched import MatchOut
 from .torsion.quantities import Torsion, TorsionOut
 from .torsion.says import torsion_table, torsion_values
 from .train.quantities import Train
 from .train.says import ShaftOut, ratio_values, shaft_table, torque_values
+from .water.marine.quantities import AtSea, AtSeaOut
+from .water.screw.quantities import ScrewMatch
+from .water.screw.says import screw_table
+from .water.shafting.quantities import Shafting
+from .wheels.cross.quantities import CrossShafts
+from .wheels.going.quantities import Going, SawOut
+from .wheels.hub.quantities import HubMotor
+from .wheels.road.quantities import OnRoad, OnRoadOut
+from .wheels.road.runs import Runs
+from .wheels.road.says import chain_values, road_table, road_values
 
 
 class DriveOut(Out):

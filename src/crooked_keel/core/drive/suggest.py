@@ -11,27 +11,27 @@ from ..judging.propose import Proposal, computed, moved_place, on_the_tape, tape
 from ..resolved.craft import Resolved
 from ..resolved.installation import ResolvedInstallation
 from ..resolved.ratios import along_the_train, stage_ratio
-from .air.quantities import AirPropeller
-from .air.rules import FLAT_M
-from .battery import suggest as battery
-from .cross import suggest as cross
-from .cruise import suggest as cruise
-from .duty import suggest as duty
-from .helper import suggest as helper
-from .hub import suggest as hub
+from .air.cruise import suggest as cruise
+from .air.match import suggest as match
+from .air.propeller.quantities import AirPropeller
+from .air.propeller.rules import FLAT_M
+from .electric.battery import suggest as battery
+from .electric.duty import suggest as duty
+from .electric.helper import suggest as helper
 from .kept import is_kept
-from .marine.functions import propeller_pitch, tip_clearance_share
-from .marine.quantities import AtSea
-from .match import suggest as match
-from .outside import suggest as outside
-from .road.functions import road_speed
-from .road.quantities import OnRoad
-from .road.runs import Runs
-from .screw import suggest as screw
-from .shafting import suggest as shafting
 from .torsion import suggest as torsion
 from .train import suggest as along
 from .train.quantities import Train
+from .water.marine.functions import propeller_pitch, tip_clearance_share
+from .water.marine.quantities import AtSea
+from .water.screw import suggest as screw
+from .water.shafting import suggest as shafting
+from .wheels.cross import suggest as cross
+from .wheels.hub import suggest as hub
+from .wheels.outside import suggest as outside
+from .wheels.road.functions import road_speed
+from .wheels.road.quantities import OnRoad
+from .wheels.road.runs import Runs
 
 # A flange is not raised further than this by a way out: cowl, mount and view would be others, m. Proposed.
 _MOST_LIFT_M = 0.060

@@ -1,0 +1,1 @@
+"""Drive in the air: the propeller, its match with the unit, climb, cruise and dive."""

@@ -12,8 +12,8 @@ from ...judging.finding import Operation
 from ...judging.propose import computed
 from ...judging.study import Answer, Study
 from ...resolved.ratios import along_the_train, stage_ratio
-from ..air.functions import propeller_speed
 from ..kept import is_kept
+from .functions import propeller_speed
 from .quantities import Train
 
 # Kinds of stages whose ratio is that of their teeth alone.

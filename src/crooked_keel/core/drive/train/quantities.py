@@ -16,7 +16,7 @@ from ...resolved.ratios import along_the_train, stage_ratio, stage_turning
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ...topic.supply import Replaced
-from ..air.functions import output_rotation, propeller_speed
+from .functions import output_rotation, propeller_speed
 
 TURN_WORDS = {1: "clockwise", -1: "anticlockwise"}
 

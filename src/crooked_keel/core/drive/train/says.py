@@ -11,7 +11,7 @@ from ...judging.finding import Value
 from ...judging.values import ValueList
 from ...physics.mechanics import mean_torque
 from ...resolved.ratios import along_the_train, ratio_of_products, ratio_products, stage_ratio, stage_turning
-from ..air.functions import propeller_speed
+from .functions import propeller_speed
 from .quantities import TURN_WORDS, Train
 
 

@@ -7,8 +7,8 @@ from ...errors import CannotSay, Gap
 from ...formula import Out
 from ...judging.scoring import Criterion, not_beaten, score_options, turning_points
 from ...judging.study import Answer, Study
-from ..road.functions import wheel_torque
-from ..road.quantities import OnRoad
+from ..wheels.road.functions import wheel_torque
+from ..wheels.road.quantities import OnRoad
 
 # What counts, and whether more of it is better.
 _COUNTS = {"cost": "less", "wait": "less", "mass": "less", "quiet": "more", "upkeep": "more"}

@@ -1,0 +1,1 @@
+"""Drive on water: the hull's speed, the screw, and the shaft that carries it."""
