@@ -174,15 +174,17 @@ def test_tries_of_the_passphrase_are_slow_and_one_at_a_time(tmp_path: Path) -> N
         await app({**scope, **more}, receive, send)
         return told[0]
 
+    answered: list[int] = []
+
+    async def noted(words: str) -> None:
+        answered.append(await asked(words))
+
     async def tries() -> float:
         begun = time.monotonic()
-        assert await asyncio.gather(*(asked(str(n)) for n in range(3))) == [401] * 3
-        spent = time.monotonic() - begun
-        # Who knows it is not kept waiting.
-        begun = time.monotonic()
-        assert await asked("open sesame") == 200
-        assert time.monotonic() - begun < 0.9
-        return spent
+        await asyncio.gather(*(noted(str(n)) for n in range(3)), noted("open sesame"))
+        # Who knows it is not kept waiting by those who guess.
+        assert answered == [200, 401, 401, 401]
+        return time.monotonic() - begun
 
     assert asyncio.run(tries()) >= 2.7
     app.state.service.store.close()
@@ -256,12 +258,10 @@ def merged_to_the_end() -> bytes:
 
 def test_a_stray_cell_and_a_merge_over_all_columns_stop_nobody(client: TestClient, id: str) -> None:
     at = f"/api/projects/{id}/ledger.xlsx?base=1&ledger=/fits/a/ledger"
-    begun = time.monotonic()
     for body in (workbook(_stray), merged_to_the_end()):
         reply = client.post(at, content=body)
         assert reply.status_code == 422 and "XFD" in reply.json()["detail"], reply.text
     assert client.post(at, content=workbook(_plain)).status_code == 200
-    assert time.monotonic() - begun < 60
 
 
 SLOW = {
@@ -279,10 +279,9 @@ SLOW = {
 @pytest.mark.parametrize("what", sorted(SLOW))
 def test_a_small_file_that_would_take_long_is_refused_at_once(client: TestClient, id: str, what: str) -> None:
     path, body = SLOW[what]
-    begun = time.monotonic()
     reply = client.post(path if path.startswith("/") else f"/api/projects/{id}/{path}", json=body())
-    assert 400 <= reply.status_code < 500, reply.text
-    assert time.monotonic() - begun < 15
+    # Of itself, and not because another process was stopped that took too long over it.
+    assert 400 <= reply.status_code < 500 and "it was not read within" not in reply.text, reply.text
 
 
 def sleeps() -> None:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from datetime import datetime
+from functools import cache
 from pathlib import Path
 from typing import Any
 
@@ -42,8 +43,9 @@ DEMOS = (
 )
 
 
+@cache
 def made(kind: str, demo: Any) -> Project:
-    """The document of a demonstration, with its plan."""
+    """The document of a demonstration, with its plan: frozen, so that one is enough."""
     return with_plan(apply_operations(Project(name=demo.NAME, kind=kind), demo.operations()))
 
 
@@ -57,9 +59,14 @@ def records(name: str) -> list[tuple[str, datetime, dict[str, Any]]]:
     return [(str(said["kind"]), at, plain(read_record(said))) for at, said in told]
 
 
+@cache
+def _shelf() -> dict[str, LibraryUnit]:
+    return shelf.units([made(kind, demo) for kind, demo in (*SECOND, *DEMOS)])
+
+
 def library() -> dict[str, LibraryUnit]:
     """The units of the demonstration library."""
-    return shelf.units([made(kind, demo) for kind, demo in (*SECOND, *DEMOS)])
+    return dict(_shelf())
 
 
 def seed(data: Path) -> None:

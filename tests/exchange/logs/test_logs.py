@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import math
-import time
 from pathlib import Path
 
 import gpxpy
@@ -215,9 +214,7 @@ def test_a_long_log_is_thinned_without_losing_its_peak() -> None:
     """A hundred thousand rows; the time that it takes is in the benchmark."""
     rows = [f"{i},{80 + 5 * math.sin(i / 900):.2f},{2000 + i % 50}" for i in range(100_000)]
     rows[77_777] = "77777,131.5,2000"
-    started = time.perf_counter()
     made = take(LogIn(text="Time (s),Coolant (°C),Engine speed (rpm)\n" + "\n".join(rows)))
-    assert time.perf_counter() - started < 60  # it ends
     values = [v for v in made.columns["coolant"] if v is not None]
     assert made.rows == 100_000 and len(made.t) < 9_000 and max(values) == pytest.approx(131.5 + C)
 

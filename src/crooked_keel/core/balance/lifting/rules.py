@@ -93,7 +93,7 @@ def _subject(lift: _Lift) -> str:
     return f"old-{lift.placed.id}" if lift.placed.old else lift.placed.id
 
 
-def _refused(rule_id: str, lift: _Lift, bad: InputError) -> Verdict:
+def _refused(lift: _Lift, bad: InputError) -> Verdict:
     return verdict(
         "stop",
         "{n}: {why}",
@@ -120,7 +120,7 @@ def _hung(lift: _Lift) -> Iterable[Verdict]:
     try:
         yield _hanging(lift)
     except InputError as bad:
-        yield _refused("balance.pick-tilt", lift, bad)
+        yield _refused(lift, bad)
 
 
 def _tilted(off: float, doubt: float) -> Band:
@@ -195,7 +195,7 @@ def _in_slings(lift: _Lift) -> Iterable[Verdict]:
     try:
         yield _slung(lift, lift.second)
     except InputError as bad:
-        yield _refused("balance.sling-angle", lift, bad)
+        yield _refused(lift, bad)
 
 
 def _slung(lift: _Lift, second: Point) -> Verdict:

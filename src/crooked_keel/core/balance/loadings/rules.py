@@ -23,7 +23,7 @@ from .frontier import Side, Worst
 from .quantities import LoadedCase, Loadings, TrailPoint, least_first
 
 
-def _side(loadings: Loadings, loads: Loads, rule_id: str, side: str, end: str) -> Iterable[Verdict]:
+def _side(loadings: Loadings, loads: Loads, side: str, end: str) -> Iterable[Verdict]:
     case, point = loadings.least_sure(side)
     margin, u = point.margin(side), point.u(side)
     judged = against(point.x_m, point.limit(side), side, 2 * u).or_by(
@@ -80,7 +80,7 @@ def _tanks(loads: Loads, case: LoadedCase, point: TrailPoint) -> str:
     settles=adjust("Move something aft, or take weight out ahead of the CG."),
 )
 def cg_forward(loadings: Loadings, loads: Loads) -> Iterable[Verdict]:
-    return _side(loadings, loads, "balance.cg-forward", "forward", "Forward")
+    return _side(loadings, loads, "forward", "Forward")
 
 
 @rule(
@@ -93,7 +93,7 @@ def cg_forward(loadings: Loadings, loads: Loads) -> Iterable[Verdict]:
     settles=adjust("Move something forward, or take weight out behind the CG."),
 )
 def cg_aft(loadings: Loadings, loads: Loads) -> Iterable[Verdict]:
-    return _side(loadings, loads, "balance.cg-aft", "aft", "Aft")
+    return _side(loadings, loads, "aft", "Aft")
 
 
 @rule(

@@ -19,9 +19,7 @@ from .quantities import Charging
 _GENERATOR = "generator of the unit"
 
 
-def _each(
-    current: Current, rule_id: str, judge: Callable[[Charging, Subject[Bank]], Iterable[Verdict]]
-) -> list[Verdict]:
+def _each(current: Current, judge: Callable[[Charging, Subject[Bank]], Iterable[Verdict]]) -> list[Verdict]:
     """Every battery judged; none of a lane that is not begun, nor of a motor, whose pack feeds them."""
     if not current.begun or current.electric:
         return []
@@ -40,7 +38,7 @@ def _each(
     looks_at=CHARGING,
 )
 def voltage(current: Current) -> Iterable[Verdict]:
-    yield from _each(current, "systems.charge-voltage", _voltage)
+    yield from _each(current, _voltage)
 
 
 def _voltage(charging: Charging, s: Subject[Bank]) -> Iterable[Verdict]:
@@ -88,7 +86,7 @@ def _voltage(charging: Charging, s: Subject[Bank]) -> Iterable[Verdict]:
     looks_at=CHARGING,
 )
 def time(current: Current) -> Iterable[Verdict]:
-    yield from _each(current, "systems.charge-time", _time)
+    yield from _each(current, _time)
 
 
 def _time(charging: Charging, s: Subject[Bank]) -> Iterable[Verdict]:
@@ -148,7 +146,7 @@ def _time(charging: Charging, s: Subject[Bank]) -> Iterable[Verdict]:
     settles=buy("A regulator that feels the generator's heat, or a converter between."),
 )
 def lithium(current: Current) -> Iterable[Verdict]:
-    yield from _each(current, "systems.charge-lithium", _lithium)
+    yield from _each(current, _lithium)
 
 
 def _lithium(charging: Charging, s: Subject[Bank]) -> Iterable[Verdict]:
