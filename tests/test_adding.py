@@ -96,6 +96,29 @@ for at in (None, '900 mm', '10 mm', '900 mm ±2000 mm'):
     assert level == ["[] [False]", "['ok'] [True]", "['watch'] [True]", "['watch'] [True]"]
 
 
+def test_a_topic_is_a_folder_and_a_line_of_its_bench(copy: Path) -> None:
+    touched = done(copy, "A topic")
+    assert [t for t in touched if not t.startswith("core/mount/hang/")] == ["core/mount/section.py"]
+    said = asked(
+        copy,
+        """
+made = assess(project, fit)
+assert not made.failures, made.failures
+(value,) = [v for v in made.values if v.id == 'mount.hang']
+unit, old = project.fits[fit].installations[unit].unit, project.old_installations[unit].unit
+print([f.level for f in made.findings if f.rule == 'mount.hang'], value.si == unit.mass.si * 9.80665)
+print(value.before_si == old.mass.si * 9.80665)
+""",
+    )
+    share = DEMO_OF["road-vehicle"]
+    fit = sorted(share.fits)[0]
+    masses = [i["main"].unit.mass for i in (share.fits[fit].installations, share.old_installations)]
+    assert masses[0] is not None and masses[1] is not None
+    heavier = masses[0].si / masses[1].si
+    level = "ok" if heavier <= 1 else "watch" if heavier <= 1.5 else "stop"
+    assert said == [f"['{level}'] True", "True"]
+
+
 def test_a_bench_is_a_folder_and_an_entry(copy: Path) -> None:
     touched = done(copy, "A bench")
     own = [t for t in touched if not t.startswith("core/upkeep/")]

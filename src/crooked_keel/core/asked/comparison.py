@@ -25,6 +25,7 @@ from ..resolved.references import got
 from ..rough import stood_in
 from ..setup import Benches, set_up
 from ..topic.memo import Memo
+from ..topic.workspace import Workspace
 
 NAMES = {
     "power": "power that lasts there",
@@ -107,8 +108,10 @@ class Comparison(Out):
 
 def compare(project: Project) -> Comparison:
     """Every candidate side by side. A figure that is missing leaves its candidate unscored, and is named."""
-    rows = [_candidate(project, None)]
-    rows += [_candidate(project, k) for k, _ in sorted(project.fits.items(), key=lambda f: f[1].rank)]
+    # What one candidate has in common with the next, the craft above all, is worked out once.
+    shared = Workspace()
+    rows = [_candidate(project, None, shared)]
+    rows += [_candidate(project, k, shared) for k, _ in sorted(project.fits.items(), key=lambda f: f[1].rank)]
     criteria = _criteria(project)
     fits = rows[1:]
     known = {r.id: _figures(r) for r in fits}
@@ -164,9 +167,9 @@ def _figures(row: Candidate) -> dict[str, float]:
     return {k: v for k, v in given.items() if v is not None}
 
 
-def _candidate(project: Project, fit_id: str | None) -> Candidate:
-    made = assess(project, fit_id)
-    benches = set_up(stood_in(project, fit_id, Memo(1))[0], fit_id)
+def _candidate(project: Project, fit_id: str | None, shared: Workspace) -> Candidate:
+    made = assess(project, fit_id, shared, drawn=False)
+    benches = set_up(stood_in(project, fit_id, Memo(1))[0], fit_id, shared.standing)
     needs: dict[str, Gap] = {}
 
     def ask(question: Callable[[], float]) -> float | None:
