@@ -30,7 +30,7 @@ from crooked_keel.core.balance import measure_next
 from crooked_keel.core.balance.loadings import monte_carlo
 from crooked_keel.core.document import Project, apply_operations, dump, dump_library, load
 from crooked_keel.core.figure.trace import Origin
-from crooked_keel.core.judging.certainty import Candidate, Reading, rank
+from crooked_keel.core.judging.certainty import Reading, ToMeasure, rank
 from crooked_keel.core.judging.finding import Bench
 from crooked_keel.core.physics.hull import Hull, Section, both_sides, float_equilibrium
 from crooked_keel.core.setup import set_up
@@ -114,7 +114,7 @@ def _ranking() -> Callable[[int], Any]:
     """A hundred uncertain figures, each of which may be measured."""
     figures = [Origin.of(f"/f/{i}", 1.0 + i % 7, f"figure {i}", "estimated") for i in range(100)]
     gradient = {o: 0.5 + (i % 5) for i, o in enumerate(figures)}
-    candidates = [Candidate(o, o.what, (Reading({o: 1.0}, 0.1),), 10.0, str(o)) for o in figures]
+    candidates = [ToMeasure(o, o.what, (Reading({o: 1.0}, 0.1),), 10.0, str(o)) for o in figures]
     return lambda _: rank(gradient, 5.0, candidates)
 
 

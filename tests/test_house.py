@@ -5,6 +5,7 @@ from __future__ import annotations
 
 import ast
 import re
+from collections import defaultdict
 from pathlib import Path
 
 import pytest
@@ -122,8 +123,9 @@ def test_only_tables_are_kept_from_the_formatter() -> None:
             assert "fmt: skip" not in file.read_text() and "fmt: off" not in file.read_text(), file
 
 
-def test_no_module_of_the_core_imports_itself_by_a_roundabout_way() -> None:
-    graph = {_module(f): _imports(f) for f in python_files()}
+def test_no_module_imports_itself_by_a_roundabout_way() -> None:
+    """Nor from within a function, where Python would not mind."""
+    graph = {_module(f): _imports(f) for f in sorted(SOURCE.rglob("*.py"))}
     done: set[str] = set()
 
     def walk(name: str, path: tuple[str, ...]) -> None:
@@ -138,20 +140,30 @@ def test_no_module_of_the_core_imports_itself_by_a_roundabout_way() -> None:
 
 
 def _module(file: Path) -> str:
-    return ".".join(file.relative_to(CORE).with_suffix("").parts)
+    return ".".join(file.relative_to(SOURCE).with_suffix("").parts)
 
 
 def _imports(file: Path) -> set[str]:
-    """Modules of the core that a module imports, by their names within the core."""
-    at = file.relative_to(CORE).parts[:-1]
+    """Modules of the program that a module imports, by their names within it."""
+    at = file.relative_to(SOURCE).parts[:-1]
     made = set()
     for node in ast.walk(ast.parse(file.read_text())):
         if isinstance(node, ast.ImportFrom) and node.level:
             base = ".".join([*at[: len(at) - node.level + 1], *(node.module or "").split(".")]).strip(".")
             for alias in node.names:
                 inner = f"{base}.{alias.name}".strip(".")
-                made.add(inner if (CORE / Path(*inner.split("."))).with_suffix(".py").exists() else base)
+                made.add(inner if (SOURCE / Path(*inner.split("."))).with_suffix(".py").exists() else base)
     return made - {_module(file)}
+
+
+def test_a_class_name_stands_for_one_thing() -> None:
+    """Of the core: who reads `Point` need not ask which."""
+    where: dict[str, list[str]] = defaultdict(list)
+    for file in python_files():
+        for node in ast.parse(file.read_text()).body:
+            if isinstance(node, ast.ClassDef) and not node.name.startswith("_"):
+                where[node.name].append(str(file.relative_to(CORE)))
+    assert {name: files for name, files in where.items() if len(files) > 1} == {}
 
 
 # --- rules

@@ -16,8 +16,8 @@ from crooked_keel.core.balance.ledger.functions import Centre
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.figure.trace import Origin, Traced
 from crooked_keel.core.judging.certainty import (
-    Candidate,
     Reading,
+    ToMeasure,
     accuracy_needed,
     break_even,
     chance_at_most,
@@ -67,8 +67,8 @@ M = {MASS[k]: float(sign) for k, (sign, *_) in BODIES.items()}
 MARGIN = CENTRE.station_m - LIMIT
 
 
-def one(name: str, where: Origin, r: float, minutes: float) -> Candidate:
-    return Candidate(name, name, (Reading({where: 1.0}, r),), minutes, str(where))
+def one(name: str, where: Origin, r: float, minutes: float) -> ToMeasure:
+    return ToMeasure(name, name, (Reading({where: 1.0}, r),), minutes, str(where))
 
 
 BASE_X = {MASS["base"]: 0.0, PLACE["base"]: 1.0}
@@ -80,8 +80,8 @@ SINGLE = [
     one("old x", PLACE["old"], 2.5e-3, 30),
     one("lead x", PLACE["lead"], 2.5e-3, 10),
 ]
-BASE = Candidate("base", "base", (Reading({MASS["base"]: 1.0}, 0.3), Reading(BASE_X, 0.8e-3)), 120)
-FINISHED = Candidate("finished", "finished craft", (Reading(M, 0.45), Reading(X, 1.3e-3)), 120)
+BASE = ToMeasure("base", "base", (Reading({MASS["base"]: 1.0}, 0.3), Reading(BASE_X, 0.8e-3)), 120)
+FINISHED = ToMeasure("finished", "finished craft", (Reading(M, 0.45), Reading(X, 1.3e-3)), 120)
 
 
 def test_the_case_itself() -> None:
@@ -121,9 +121,9 @@ def test_slopes_and_shares(where: Origin, slope: float, share: float) -> None:
         (BASE, 20.992, 0.0),
         (SINGLE[5], 21.022, 0.0),
     ],
-    ids=lambda c: c.name if isinstance(c, Candidate) else None,
+    ids=lambda c: c.name if isinstance(c, ToMeasure) else None,
 )
-def test_each_candidate(candidate: Candidate, left_mm: float, settle: float) -> None:
+def test_each_candidate(candidate: ToMeasure, left_mm: float, settle: float) -> None:
     found = rank(X, MARGIN, [candidate])[0]
     assert found.sigma_after * 1000 == pytest.approx(left_mm, abs=1e-3)
     assert found.settles == pytest.approx(settle, abs=6e-4)

@@ -13,7 +13,7 @@ from scipy import integrate, optimize, stats
 
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.physics.hull import Hull, Section, both_sides, float_equilibrium, level_draft
-from crooked_keel.core.physics.hydrostatics import Afloat, Change, weight_change_afloat
+from crooked_keel.core.physics.hydrostatics import Afloat, WeightChange, weight_change_afloat
 from crooked_keel.core.physics.stability import (
     ROLL_FACTORS,
     SlackTank,
@@ -127,7 +127,7 @@ def test_w32_a_launch_by_sections() -> None:
     start = Afloat(
         mass, zg, 0.0, level.z_m + level.inertia_m4 / level.volume_m3, km_long, 6.0, level.lcf_m, level.area_m2 * 1025
     )
-    small = weight_change_afloat(start, [Change(-160, 5.4, 0, 0.55), Change(70, 5.2, 0, 0.60)])
+    small = weight_change_afloat(start, [WeightChange(-160, 5.4, 0, 0.55), WeightChange(70, 5.2, 0, 0.60)])
     assert (small.trim_m, small.sink_m) == pytest.approx((-57.49e-3, -9.584e-3), abs=2e-5)
     read = dock_scale(start.immersion_kg_m, 3141.82, level.lcf_m, sink, found.trim * 6)
     assert (read.mass_kg, read.moment_kg_m) == (pytest.approx(-90.59, abs=0.05), pytest.approx(-170.9, abs=0.2))

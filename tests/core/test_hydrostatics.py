@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.physics.hydrostatics import (
     Afloat,
-    Change,
+    WeightChange,
     form_immersion,
     heel_angle,
     hydro_from_form,
@@ -50,7 +50,7 @@ def test_w19_form_estimate() -> None:
 
 def test_w19_swap() -> None:
     """420 kg out and 300 kg in: sinkage, trim by the bow, GM."""
-    made = weight_change_afloat(W19, [Change(-420, 6.8, 0, 0.6), Change(300, 6.6, 0, 0.6)])
+    made = weight_change_afloat(W19, [WeightChange(-420, 6.8, 0, 0.6), WeightChange(300, 6.6, 0, 0.6)])
     assert made.displacement_kg == pytest.approx(5156.7, abs=0.05)
     assert made.kg_m == pytest.approx(0.958145, abs=1e-6)
     assert made.mct_kg == pytest.approx(6804.60, abs=0.05)
@@ -64,7 +64,7 @@ def test_w20_one_side_empty_lists() -> None:
     """6200 kg, KG 1.10, KM 2.05; one of two 630 kg tanks at y 0.95 full: TCG 0.087628, GM 1.019180, 4.914° by the
     linear method."""
     craft = Afloat(6200, 1.10, 0.0, 2.05, 12.0, 8.0, 4.0, 16000)
-    made = weight_change_afloat(craft, [Change(630, 4.0, 0.95, 0.35)])
+    made = weight_change_afloat(craft, [WeightChange(630, 4.0, 0.95, 0.35)])
     assert made.kg_m == pytest.approx(1.030820, abs=1e-6)
     assert made.gm_m == pytest.approx(1.019180, abs=1e-6)
     assert made.heel_rad is not None and math.degrees(made.heel_rad) == pytest.approx(4.914, abs=5e-4)
@@ -76,7 +76,7 @@ def test_w32_linear_against_the_section_solver() -> None:
     i_l, v = 19.869255, 1.795202
     km_long = 0.255474 + i_l / v
     craft = Afloat(1840.082, 0.55, 0.0, 1.5, km_long, 6.0, 3.548758, 9390.96)
-    made = weight_change_afloat(craft, [Change(-160, 5.4, 0, 0.55), Change(70, 5.2, 0, 0.60)])
+    made = weight_change_afloat(craft, [WeightChange(-160, 5.4, 0, 0.55), WeightChange(70, 5.2, 0, 0.60)])
     assert made.trim_m * 1000 == pytest.approx(-57.49, abs=0.01)
     assert made.sink_m * 1000 == pytest.approx(-9.584, abs=1e-3)
     assert made.trim_m * 1000 == pytest.approx(-54.40, rel=0.06)
@@ -115,27 +115,29 @@ def test_a_true_plane_comes_back(a: float, b: float, height: float, reference: f
 
 @given(st.floats(-80, 80), st.floats(0, 8), st.floats(-1, 1), st.floats(0, 1.2))
 def test_mirrored_it_lists_to_the_other_side(mass: float, x: float, y: float, z: float) -> None:
-    one = weight_change_afloat(W19, [Change(mass, x, y, z)])
-    other = weight_change_afloat(W19, [Change(mass, x, -y, z)])
+    one = weight_change_afloat(W19, [WeightChange(mass, x, y, z)])
+    other = weight_change_afloat(W19, [WeightChange(mass, x, -y, z)])
     assert one.heel_rad is not None and other.heel_rad == pytest.approx(-one.heel_rad)
     assert one.trim_m == other.trim_m and one.sink_m == other.sink_m
 
 
 @given(st.floats(1, 80), st.floats(0, 8), st.floats(0.1, 0.9))
 def test_a_mass_split_in_two_changes_nothing(mass: float, x: float, share: float) -> None:
-    whole = weight_change_afloat(W19, [Change(mass, x, 0.2, 0.5)])
-    split = weight_change_afloat(W19, [Change(share * mass, x, 0.2, 0.5), Change((1 - share) * mass, x, 0.2, 0.5)])
+    whole = weight_change_afloat(W19, [WeightChange(mass, x, 0.2, 0.5)])
+    split = weight_change_afloat(
+        W19, [WeightChange(share * mass, x, 0.2, 0.5), WeightChange((1 - share) * mass, x, 0.2, 0.5)]
+    )
     assert split == pytest.approx(whole)
 
 
 def test_put_on_and_taken_off_again_floats_as_before() -> None:
-    made = weight_change_afloat(W19, [Change(200, 2.0, 0.3, 1.0), Change(-200, 2.0, 0.3, 1.0)])
+    made = weight_change_afloat(W19, [WeightChange(200, 2.0, 0.3, 1.0), WeightChange(-200, 2.0, 0.3, 1.0)])
     assert (made.sink_m, made.trim_m, made.heel_rad) == (0.0, 0.0, 0.0)
     assert made.kg_m == pytest.approx(0.95)
 
 
 def test_gm_lost_gives_no_angle() -> None:
-    made = weight_change_afloat(W19, [Change(900, 4.0, 0.1, 6.0)])
+    made = weight_change_afloat(W19, [WeightChange(900, 4.0, 0.1, 6.0)])
     assert made.gm_m < 0 and made.heel_rad is None
     with pytest.raises(InputError, match="does not stay upright"):
         heel_angle(10.0, 1000.0, 0.0)
@@ -167,4 +169,4 @@ def test_too_few_freeboards_or_in_one_line() -> None:
 
 def test_more_out_than_she_weighs() -> None:
     with pytest.raises(InputError, match="more is taken out"):
-        weight_change_afloat(W19, [Change(-6000, 4, 0, 0.5)])
+        weight_change_afloat(W19, [WeightChange(-6000, 4, 0, 0.5)])

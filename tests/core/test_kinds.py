@@ -20,7 +20,7 @@ from crooked_keel.core.figure.base import Figure
 from crooked_keel.core.figure.units import PLAUSIBLE, VIEWS
 from crooked_keel.core.judging.register import RULES
 from crooked_keel.core.reference.kinds import KINDS, Kind, new_project
-from crooked_keel.core.reference.outlines import Drawn, Measures, Path, Point, road_vehicle
+from crooked_keel.core.reference.outlines import Measures, OutlineDrawn, Path, Point, road_vehicle
 from crooked_keel.core.sheets import sheet
 from crooked_keel.core.topic.workspace import Workspace
 from tests.conftest import DEMO_OF, KIND_IDS, bare, finding, put, value
@@ -247,7 +247,7 @@ def test_a_kind_that_is_not_known_is_refused() -> None:
 # --- a sixth kind, by one declaration and its outline
 
 
-def _cart(m: Measures) -> Drawn:
+def _cart(m: Measures) -> OutlineDrawn:
     nose, tail, top, belly = m("nose", -0.3), m("tail", 2.0), m("top", 0.9), m("belly", 0.2)
     box = Path(
         id="tray",
@@ -255,7 +255,7 @@ def _cart(m: Measures) -> Drawn:
         closed=True,
         smooth=False,
     )
-    return Drawn([box], road_vehicle(m).wheels)
+    return OutlineDrawn([box], road_vehicle(m).wheels)
 
 
 def _cart_template(layout: str, unit_name: str) -> dict[str, Any]:

@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 
 from crooked_keel.core.asked.placement import Solution, Wish, place_together
 from crooked_keel.core.asked.placement.along import (
-    Held,
+    HeldFlange,
     cg_with_mount,
     engine_station_for_cg,
     longest_mount,
@@ -24,7 +24,7 @@ from crooked_keel.demo.seed import SECOND, made
 from tests.conftest import DEMO_OF, finding, put, value
 from tests.kept import assess
 
-W14 = Held(262, 0.70, 92, 0.22, 0.40, -0.35, -1.30, 9, 9, 14)
+W14 = HeldFlange(262, 0.70, 92, 0.22, 0.40, -0.35, -1.30, 9, 9, 14)
 LIMITS = ("balance.cg-forward", "balance.cg-aft", "balance.mass-max", "balance.worst-loading")
 
 

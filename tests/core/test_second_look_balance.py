@@ -8,7 +8,7 @@ from typing import Any
 
 import pytest
 
-from crooked_keel.core.balance.limits.functions import Envelope
+from crooked_keel.core.balance.limits.functions import CgEnvelope
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.physics.hull import both_sides
 from crooked_keel.core.setup import set_up
@@ -52,7 +52,7 @@ def test_r30_there_is_no_limit_above_the_outline() -> None:
 
 def test_r31_an_outline_may_step() -> None:
     """Forward limit 0.50 m to 400 kg, 0.56 m above it: at the step itself the narrower."""
-    steps = Envelope(((0.50, 300.0), (0.50, 400.0), (0.56, 400.0), (0.56, 550.0), (0.80, 550.0), (0.80, 300.0)))
+    steps = CgEnvelope(((0.50, 300.0), (0.50, 400.0), (0.56, 400.0), (0.56, 550.0), (0.80, 550.0), (0.80, 300.0)))
     below, on, above = steps.cut(399.0), steps.cut(400.0), steps.cut(401.0)
     assert below is not None and on is not None and above is not None
     assert (below.forward_m, on.forward_m, above.forward_m) == pytest.approx((0.50, 0.56, 0.56))

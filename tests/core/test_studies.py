@@ -13,7 +13,7 @@ import pytest
 from crooked_keel.api.app import create_app
 from crooked_keel.core.asked.studies import STUDIES, answer
 from crooked_keel.core.balance.fuel import burn_order
-from crooked_keel.core.balance.limits.functions import Envelope, limits_of
+from crooked_keel.core.balance.limits.functions import CgEnvelope, limits_of
 from crooked_keel.core.balance.loadings import monte_carlo
 from crooked_keel.core.balance.loadings.monte_carlo import DRAWS, Draw
 from crooked_keel.core.document import Project, load, plain
@@ -69,7 +69,7 @@ def test_a_figure_in_two_bodies_is_drawn_once() -> None:
 @pytest.mark.parametrize("in_moments", [False, True])
 def test_limits_of_many_masses_are_those_of_each(in_moments: bool) -> None:
     corners = ((0.86, 400.0), (0.86, 560.0), (0.92, 700.0), (1.09, 700.0), (1.09, 400.0))
-    envelope = Envelope(tuple((x * m, m) for x, m in corners) if in_moments else corners, in_moments=in_moments)
+    envelope = CgEnvelope(tuple((x * m, m) for x, m in corners) if in_moments else corners, in_moments=in_moments)
     masses = np.linspace(401, 699, 57)
     forward, aft = limits_of(envelope, masses)
     for m, f, a in zip(masses, forward, aft, strict=True):

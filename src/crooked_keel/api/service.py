@@ -14,7 +14,7 @@ from typing import Any, TypeVar
 from pydantic_core import from_json, to_json
 
 from ..core.admitted import admit
-from ..core.asked.placement import Placed, Wish, place_together
+from ..core.asked.placement import PlacedTogether, Wish, place_together
 from ..core.asked.studies import answer
 from ..core.asked.suggest import suggest
 from ..core.assess import Assessment, assess
@@ -211,7 +211,7 @@ class Service:
         """A plain number as it is typed in a project. Raises InputError at its field."""
         return _parsed(text, field, "number", self.store.head(project_id).document.number_style)
 
-    def placement(self, project_id: str, fit: str | None, wish: PlacementWish) -> Placed:
+    def placement(self, project_id: str, fit: str | None, wish: PlacementWish) -> PlacedTogether:
         """Ways to place unit, batteries and lead at once."""
         document = self.store.head(project_id).document
         units = {

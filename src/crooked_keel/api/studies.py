@@ -7,7 +7,7 @@ from typing import Annotated
 from fastapi import APIRouter, Query, Request
 
 from ..core.asked.comparison import Comparison, compare
-from ..core.asked.placement import Placed
+from ..core.asked.placement import PlacedTogether
 from ..core.balance import measure_next
 from ..core.balance.afloat import at_rest, righting
 from ..core.balance.afloat.at_rest import AtRest
@@ -123,7 +123,7 @@ def study_contactors(
 
 
 @router.post("/projects/{project_id}/placement")
-def place(request: Request, project_id: Id, wish: PlacementWish, fit: FitQuery = None) -> Placed:
+def place(request: Request, project_id: Id, wish: PlacementWish, fit: FitQuery = None) -> PlacedTogether:
     """Ways to place unit, batteries and lead at once, each proved; nothing is saved here."""
     return service(request).placement(project_id, fit, wish)
 

@@ -18,7 +18,7 @@ from .balance.handed import (
 from .balance.ledger.functions import Centre
 from .balance.ledger.quantities import Ledger
 from .balance.loadings.quantities import Loadings, LoadingsBefore, LoadingsMeasured
-from .balance.standing.functions import Stand
+from .balance.standing.functions import TouchPoint
 from .balance.wheels.quantities import Axles
 from .build.handed import CommonRows
 from .build.ready import Ready
@@ -42,7 +42,7 @@ from .resolved.craft import Resolved
 from .resolved.handed import DrivenKg, FinalOfRuns, FitId, Ground, HeaviestKg, OutputOfTrain, RearKg
 from .resolved.installation import ResolvedInstallation
 from .resolved.wheels import Places
-from .systems.handed import Battery, PortRows, Power, Units, Waterlines
+from .systems.handed import Battery, PortRows, UnitPower, Units, Waterlines
 from .topic.supply import Handed
 
 # Whose topic is what a bench calls by a name of its own.
@@ -50,7 +50,7 @@ HANDED = Handed(
     {
         Places: Weighing,
         Sheet: Lasting,
-        Power: Lasting,
+        UnitPower: Lasting,
         PortRows: PortPair,
         Battery: OnBattery,
         Waterlines: AfloatStates,
@@ -108,10 +108,10 @@ def _footprint(weighing: Weighing) -> Footprint:
 
 @HANDED.on
 def _stands(weighing: Weighing) -> Stands:
-    def stands() -> list[Stand]:
+    def stands() -> list[TouchPoint]:
         placed = zip(weighing.supports, weighing.footprint, strict=True)
         high = lambda k, s: or_gap(lambda: weighing.contact(k, s))
-        return [Stand(s.name, s.role, x, y, high(k, s)) for (k, _), (s, x, y) in placed]
+        return [TouchPoint(s.name, s.role, x, y, high(k, s)) for (k, _), (s, x, y) in placed]
 
     return or_gap(stands)
 

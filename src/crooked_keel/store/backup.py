@@ -84,11 +84,19 @@ def verify(file: Path) -> Checked:
     with tempfile.TemporaryDirectory(prefix="crooked-keel-") as own:
         shutil.copyfile(file, Path(own) / DATABASE)
         try:
-            return _open_all(DataFolder(Path(own)))
+            return _open_all(DataFolder(Path(own), projects_in))
         except StoreFault as bad:
             raise BadBackup(f"{file} does not open: {bad}") from None
         except _Shut as bad:
             raise BadBackup(f"{file}: {bad}") from None
+
+
+def projects_in(file: Path) -> int | None:
+    """How many projects a copy holds; None where it does not prove."""
+    try:
+        return verify(file).projects
+    except (BadBackup, StoreFault):
+        return None
 
 
 class _Shut(ValueError):
@@ -143,7 +151,7 @@ def restore(file: Path, path: Path) -> Checked:
     folder is in use), with nothing replaced."""
     if not file.is_file():
         raise BadBackup(f"{file} is not there")
-    folder = DataFolder(path)
+    folder = DataFolder(path, projects_in)
     folder.use_alone()
     try:
         incoming = path / INCOMING

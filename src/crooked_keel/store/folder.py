@@ -5,6 +5,7 @@ from __future__ import annotations
 import os
 import shutil
 import sqlite3
+from collections.abc import Callable
 from contextlib import closing, suppress
 from dataclasses import dataclass
 from datetime import UTC, datetime
@@ -49,8 +50,10 @@ class KeptCopy:
 class DataFolder:
     """A folder with its database. `notices`: what was put right when it was opened."""
 
-    def __init__(self, path: Path) -> None:
+    def __init__(self, path: Path, proves: Callable[[Path], int | None] = lambda _: None) -> None:
+        """proves: how many projects a copy holds, None where it does not open."""
         self.path = path
+        self._proves = proves
         self.database = path / DATABASE
         self.notices: list[str] = []
         self._lock: sqlite3.Connection | None = None
@@ -168,13 +171,11 @@ class DataFolder:
 
     def _offer(self) -> str:
         """How the last good copy is put back."""
-        from .backup import BadBackup, verify
-
         for copy in self.kept():
-            with suppress(BadBackup, StoreFault):
-                held = verify(copy.file)
+            projects = self._proves(copy.file)
+            if projects is not None:
                 return (
-                    f"the newest that proves is of {copy.at:%Y-%m-%d %H:%M} UTC with {held.projects} projects: "
+                    f"the newest that proves is of {copy.at:%Y-%m-%d %H:%M} UTC with {projects} projects: "
                     f"crooked-keel restore {copy.file} --data {self.path}"
                 )
         return f"none is kept here; a backup of yours goes in with: crooked-keel restore FILE --data {self.path}"

@@ -18,6 +18,7 @@ from sqlalchemy.orm import Session, aliased
 from ..core.document import Project, apply_operations, dump, load_trusted, plain, value_at
 from ..core.errors import InputError
 from ..core.topic.memo import Memo
+from .backup import projects_in
 from .engine import opened
 from .folder import DataFolder
 from .models import ProjectRow, RevisionRow, VerdictRow
@@ -71,7 +72,7 @@ class Store:
 
     def __init__(self, path: Path) -> None:
         """Raises StoreFault: the projects of the folder cannot be opened, with what to do."""
-        self.folder = DataFolder(path)
+        self.folder = DataFolder(path, projects_in)
         self._lock = threading.RLock()
         # How often the database was replaced: what was kept of the one before is of no use.
         self.generation = 0

@@ -12,21 +12,21 @@ from hypothesis import strategies as st
 from scipy.optimize import linprog
 from shapely import MultiPoint, Point
 
-from crooked_keel.core.balance.limits.functions import Envelope
-from crooked_keel.core.balance.loadings.frontier import Item, Side, extreme_cg, frontier, most_of, worst_margin
+from crooked_keel.core.balance.limits.functions import CgEnvelope
+from crooked_keel.core.balance.loadings.frontier import Loadable, Side, extreme_cg, frontier, most_of, worst_margin
 from crooked_keel.core.document import Project
 from crooked_keel.core.errors import InputError
 from tests.conftest import finding, put
 from tests.kept import assess
 
-LIMITS = Envelope(((0.86, 400), (0.86, 560), (0.92, 700), (1.09, 700), (1.09, 400)))
+LIMITS = CgEnvelope(((0.86, 400), (0.86, 560), (0.92, 700), (1.09, 700), (1.09, 400)))
 BASE = (420.0, 420.0 * 0.90)
 ITEMS = [
-    Item("pilot", "pilot", 55, 110, 0.85),
-    Item("pax", "passenger", 0, 110, 0.85),
-    Item("wing", "wing fuel", 10, 90, 0.98),
-    Item("aft", "aft fuel", 0, 40, 1.90),
-    Item("bags", "baggage", 0, 25, 1.75),
+    Loadable("pilot", "pilot", 55, 110, 0.85),
+    Loadable("pax", "passenger", 0, 110, 0.85),
+    Loadable("wing", "wing fuel", 10, 90, 0.98),
+    Loadable("aft", "aft fuel", 0, 40, 1.90),
+    Loadable("bags", "baggage", 0, 25, 1.75),
 ]
 SIDES: tuple[Side, Side] = ("forward", "aft")
 
@@ -80,7 +80,7 @@ RANGES = st.lists(
 @given(RANGES, st.sampled_from(SIDES))
 def test_the_extreme_against_a_linear_program(ranges: list[tuple[float, float, float]], side: Side) -> None:
     """Charnes and Cooper: min ±(M0 + Σx·m)/(m0 + Σm) as a linear program in y = m·t, t = 1/(m0 + Σm)."""
-    items = [Item(str(i), str(i), *r) for i, r in enumerate(ranges)]
+    items = [Loadable(str(i), str(i), *r) for i, r in enumerate(ranges)]
     sign = 1.0 if side == "forward" else -1.0
     n = len(items)
     cost = [sign * i.x_m for i in items] + [sign * BASE[1]]
@@ -128,7 +128,7 @@ def test_the_heaviest_that_an_item_may_be() -> None:
 
 
 def test_limits_that_do_not_slope_and_nothing_to_load() -> None:
-    box = Envelope(None, 0.85, 1.1)
+    box = CgEnvelope(None, 0.85, 1.1)
     assert worst_margin(*BASE, [], box, "forward", 700).margin_m == pytest.approx(0.05)
     assert worst_margin(*BASE, ITEMS, box, "forward", 700).margin_m == pytest.approx(0.884308 - 0.85, abs=1e-6)
 
@@ -141,12 +141,12 @@ def test_below_the_lowest_corner_its_limits_are_held() -> None:
 @pytest.mark.parametrize(
     ("item", "cap", "said"),
     [
-        (Item("a", "bags", 10, 5, 1.0), 700.0, "bags: the heaviest is less"),
-        (Item("a", "bags", -1, 5, 1.0), 700.0, "bags: the heaviest is less"),
-        (Item("a", "bags", 300, 310, 1.0), 700.0, "lightest loading is above"),
+        (Loadable("a", "bags", 10, 5, 1.0), 700.0, "bags: the heaviest is less"),
+        (Loadable("a", "bags", -1, 5, 1.0), 700.0, "bags: the heaviest is less"),
+        (Loadable("a", "bags", 300, 310, 1.0), 700.0, "lightest loading is above"),
     ],
 )
-def test_refusals(item: Item, cap: float, said: str) -> None:
+def test_refusals(item: Loadable, cap: float, said: str) -> None:
     with pytest.raises(InputError, match=said):
         frontier(*BASE, [item], "aft", cap)
 

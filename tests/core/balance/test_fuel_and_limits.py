@@ -14,9 +14,9 @@ from shapely import MultiPoint, Point
 
 from crooked_keel.core.balance.fuel.functions import Tankful, best_burn_orders, burn_path, travel
 from crooked_keel.core.balance.ledger.functions import percent_mac
-from crooked_keel.core.balance.ledger.story import Story, empty_mass_interval, infer_empty_mass
+from crooked_keel.core.balance.ledger.story import Tale, empty_mass_interval, infer_empty_mass
 from crooked_keel.core.balance.lifting.functions import crane_cg
-from crooked_keel.core.balance.limits.functions import Envelope
+from crooked_keel.core.balance.limits.functions import CgEnvelope
 from crooked_keel.core.balance.limits.rules import min_fuel_for_check
 from crooked_keel.core.balance.standing.functions import (
     hung_weight,
@@ -92,7 +92,7 @@ def test_w11_bending_at_the_root() -> None:
 
 def test_w34_an_envelope_published_in_moments() -> None:
     corners = ((344.0, 400.0), (481.6, 560.0), (644.0, 700.0), (763.0, 700.0), (436.0, 400.0))
-    cut = Envelope(corners, in_moments=True).cut(600)
+    cut = CgEnvelope(corners, in_moments=True).cut(600)
     assert cut is not None
     assert (cut.forward_m, cut.forward_slope_m_kg) == (
         pytest.approx(0.88, abs=1e-9),
@@ -100,11 +100,11 @@ def test_w34_an_envelope_published_in_moments() -> None:
     )
     assert (cut.aft_m, cut.aft_slope_m_kg) == (pytest.approx(1.09), pytest.approx(0, abs=1e-12))
     h = 0.1
-    ahead, behind = Envelope(corners, in_moments=True).cut(600 + h), Envelope(corners, in_moments=True).cut(600 - h)
+    ahead, behind = CgEnvelope(corners, in_moments=True).cut(600 + h), CgEnvelope(corners, in_moments=True).cut(600 - h)
     assert ahead is not None and behind is not None
     assert (ahead.forward_m - behind.forward_m) / (2 * h) == pytest.approx(cut.forward_slope_m_kg, rel=1e-4)
-    drawn = Envelope(corners, in_moments=True).outline()
-    assert all(Envelope(corners, in_moments=True).cut(m) for _, m in drawn) and len(drawn) == 40
+    drawn = CgEnvelope(corners, in_moments=True).outline()
+    assert all(CgEnvelope(corners, in_moments=True).cut(m) for _, m in drawn) and len(drawn) == 40
 
 
 def test_the_same_limits_in_moments_and_in_stations_give_the_same_verdict(project: Project) -> None:
@@ -136,7 +136,7 @@ def test_limits_in_parts_of_the_mac(project: Project) -> None:
 def test_w8_a_tale() -> None:
     """`100 d[in] − 2900` lb: an engine 100 lb heavier, 10 in further aft, CG an inch forward."""
     for inches, pounds in ((36, 700), (37, 800), (38, 900), (40, 1100), (45, 1600)):
-        told = Story(180 * LB_KG, 280 * LB_KG, inches * IN_M, 10 * IN_M, IN_M)
+        told = Tale(180 * LB_KG, 280 * LB_KG, inches * IN_M, 10 * IN_M, IN_M)
         assert infer_empty_mass(told)[0] / LB_KG == pytest.approx(pounds, abs=1e-6)
     m, d = 800 * LB_KG, -37 * IN_M
     after = (m * 0 - 180 * LB_KG * d + 280 * LB_KG * (d + 10 * IN_M)) / (m + 100 * LB_KG)
@@ -145,17 +145,17 @@ def test_w8_a_tale() -> None:
 
 @given(st.integers(0, 2**31))
 def test_no_tale_within_the_bounds_lies_outside_the_interval(seed: int) -> None:
-    told, bounds = Story(81.6, 127.0, 0.94, 0.254, 0.0254), Story(1.0, 2.0, 0.05, 0.02, 0.01)
+    told, bounds = Tale(81.6, 127.0, 0.94, 0.254, 0.0254), Tale(1.0, 2.0, 0.05, 0.02, 0.01)
     lo, hi = empty_mass_interval(told, bounds)
     rng = np.random.default_rng(seed)
     for draw in rng.uniform(-1, 1, (50, 5)):
-        found = infer_empty_mass(Story(*(np.array(told) + draw * np.array(bounds))))[0]
+        found = infer_empty_mass(Tale(*(np.array(told) + draw * np.array(bounds))))[0]
         assert lo - 1e-9 <= found <= hi + 1e-9
 
 
 def test_a_tale_in_which_nothing_moved_cannot_be_tested() -> None:
     with pytest.raises(InputError, match="cannot be tested"):
-        empty_mass_interval(Story(80, 120, 0.9, 0.2, 0.01), Story(0, 0, 0, 0, 0.02))
+        empty_mass_interval(Tale(80, 120, 0.9, 0.2, 0.01), Tale(0, 0, 0, 0, 0.02))
 
 
 def test_w33_stand_and_hung_weight() -> None:

@@ -10,7 +10,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.balance.lifting.functions import Point, leveller_share, line_height, pick_tilt, two_leg_sling
+from crooked_keel.core.balance.lifting.functions import Pick, leveller_share, line_height, pick_tilt, two_leg_sling
 from crooked_keel.core.document import Project
 from crooked_keel.core.errors import InputError
 from tests.conftest import DEMO_OF, bare, finding, put
@@ -22,10 +22,10 @@ UNIT = "/fits/a/installations/main/unit"
 
 def test_a_pick_off_the_cg() -> None:
     """0.04 m off and 0.35 m above: 6.5198°; aft of the CG the front goes down."""
-    assert math.degrees(pick_tilt(Point(0, 0), Point(0.04, 0.35))) == pytest.approx(6.5198, abs=1e-4)
-    assert pick_tilt(Point(0, 0), Point(-0.04, 0.35)) < 0
+    assert math.degrees(pick_tilt(Pick(0, 0), Pick(0.04, 0.35))) == pytest.approx(6.5198, abs=1e-4)
+    assert pick_tilt(Pick(0, 0), Pick(-0.04, 0.35)) < 0
     with pytest.raises(InputError, match="not above the CG"):
-        pick_tilt(Point(0, 0.2), Point(0, 0.2))
+        pick_tilt(Pick(0, 0.2), Pick(0, 0.2))
 
 
 def test_a_leveller() -> None:
@@ -40,14 +40,14 @@ def test_slings() -> None:
     """150 kg on equal legs at 60° from the horizontal: 849.281 N each. Picks −0.3 and 0.5, hook 0.6 up: 1027.891 and
     718.054 N."""
     high = math.tan(math.radians(60)) * 0.4
-    even = two_leg_sling(150, Point(-0.4, 0), Point(0.4, 0), Point(0, high))
+    even = two_leg_sling(150, Pick(-0.4, 0), Pick(0.4, 0), Pick(0, high))
     assert even[:2] == (pytest.approx(849.281, abs=1e-3), pytest.approx(849.281, abs=1e-3))
     assert math.degrees(even.first_rad) == pytest.approx(60)
-    odd = two_leg_sling(150, Point(-0.3, 0), Point(0.5, 0), Point(0, 0.6))
+    odd = two_leg_sling(150, Pick(-0.3, 0), Pick(0.5, 0), Pick(0, 0.6))
     assert odd[:2] == (pytest.approx(1027.891, abs=1e-3), pytest.approx(718.054, abs=1e-3))
     assert math.degrees(math.pi / 2 - odd.first_rad) == pytest.approx(26.565, abs=1e-3)
     assert math.degrees(math.pi / 2 - odd.second_rad) == pytest.approx(39.806, abs=1e-3)
-    swapped = two_leg_sling(150, Point(0.5, 0), Point(-0.3, 0), Point(0, 0.6))
+    swapped = two_leg_sling(150, Pick(0.5, 0), Pick(-0.3, 0), Pick(0, 0.6))
     assert swapped[:2] == (pytest.approx(odd.second_n), pytest.approx(odd.first_n))
 
 
@@ -61,7 +61,7 @@ def test_slings() -> None:
 )
 def test_the_hook_is_in_equilibrium(mass: float, x1: float, x2: float, z1: float, z2: float, hook: float) -> None:
     """Forces at the hook by numpy: two tensions along the legs, one weight."""
-    found = two_leg_sling(mass, Point(x1, z1), Point(x2, z2), Point(0, hook))
+    found = two_leg_sling(mass, Pick(x1, z1), Pick(x2, z2), Pick(0, hook))
     legs = np.array([[x1, z1 - hook], [x2, z2 - hook]])
     legs /= np.linalg.norm(legs, axis=1)[:, None]
     tensions = np.linalg.solve(legs.T, np.array([0.0, -mass * G0]))
@@ -72,19 +72,19 @@ def test_the_hook_is_in_equilibrium(mass: float, x1: float, x2: float, z1: float
 @pytest.mark.parametrize(
     ("first", "second", "hook", "said"),
     [
-        (Point(-0.3, 0), Point(0.5, 0), Point(0, -0.1), "hook is not above"),
-        (Point(0.1, 0), Point(0.5, 0), Point(0, 0.6), "not between the picks"),
+        (Pick(-0.3, 0), Pick(0.5, 0), Pick(0, -0.1), "hook is not above"),
+        (Pick(0.1, 0), Pick(0.5, 0), Pick(0, 0.6), "not between the picks"),
     ],
 )
-def test_slings_that_cannot_be(first: Point, second: Point, hook: Point, said: str) -> None:
+def test_slings_that_cannot_be(first: Pick, second: Pick, hook: Pick, said: str) -> None:
     with pytest.raises(InputError, match=said):
         two_leg_sling(100, first, second, hook)
 
 
 def test_line_between_picks() -> None:
-    assert line_height(Point(0, 0.1), Point(1, 0.3), 0.5) == pytest.approx(0.2)
+    assert line_height(Pick(0, 0.1), Pick(1, 0.3), 0.5) == pytest.approx(0.2)
     with pytest.raises(InputError, match="one station"):
-        line_height(Point(0.5, 0.1), Point(0.5, 0.3), 0.5)
+        line_height(Pick(0.5, 0.1), Pick(0.5, 0.3), 0.5)
 
 
 def lifted(project: Project, **figures: str) -> Project:

@@ -10,7 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from crooked_keel.core.balance.wheels.steering import (
-    Point,
+    SteeringPoint,
     anti_squat,
     force_centre,
     ground_trail,
@@ -35,22 +35,24 @@ def test_w28_rake_and_trail() -> None:
 
 def test_w28_a_swinging_unit() -> None:
     """Pivot (0.86, 0.29), contact 1.345, z 0.66: 121.853 %; after a stretch by 60 mm 127.288 %."""
-    assert anti_squat(Point(0.86, 0.29), 1.345, 0.66, 1.345) == pytest.approx(1.21853, abs=1e-5)
-    assert anti_squat(Point(0.92, 0.29), 1.405, 0.66, 1.405) == pytest.approx(1.27288, abs=1e-5)
+    assert anti_squat(SteeringPoint(0.86, 0.29), 1.345, 0.66, 1.345) == pytest.approx(1.21853, abs=1e-5)
+    assert anti_squat(SteeringPoint(0.92, 0.29), 1.405, 0.66, 1.405) == pytest.approx(1.27288, abs=1e-5)
 
 
 def test_w28_a_chain() -> None:
-    centre = force_centre(Point(0.90, 0.40), Point(1.40, 0.32), (Point(0.83, 0.47), Point(1.405, 0.44)))
+    centre = force_centre(
+        SteeringPoint(0.90, 0.40), SteeringPoint(1.40, 0.32), (SteeringPoint(0.83, 0.47), SteeringPoint(1.405, 0.44))
+    )
     assert centre is not None and centre == pytest.approx((0.284677, 0.498452), abs=1e-6)
     assert anti_squat(centre, 1.40, 0.60, 1.40) == pytest.approx(1.04280, abs=1e-5)
-    assert force_centre(Point(0, 0), Point(1, 0), (Point(0, 1), Point(1, 1))) is None
+    assert force_centre(SteeringPoint(0, 0), SteeringPoint(1, 0), (SteeringPoint(0, 1), SteeringPoint(1, 1))) is None
     with pytest.raises(InputError, match="over the rear wheel"):
-        anti_squat(Point(1.4, 0.3), 1.4, 0.6, 1.4)
+        anti_squat(SteeringPoint(1.4, 0.3), 1.4, 0.6, 1.4)
 
 
 @given(st.floats(0.02, 0.09), st.floats(0.05, 0.2), st.floats(-0.2, 0.2))
 def test_the_top_run_touches_both_sprockets_and_lies_above_them(front: float, rear: float, rise: float) -> None:
-    a, b = Point(0.8, 0.4), Point(1.4, 0.4 + rise)
+    a, b = SteeringPoint(0.8, 0.4), SteeringPoint(1.4, 0.4 + rise)
     p, q = top_run(a, front, b, rear)
     assert math.hypot(p.x_m - a.x_m, p.z_m - a.z_m) == pytest.approx(front)
     assert math.hypot(q.x_m - b.x_m, q.z_m - b.z_m) == pytest.approx(rear)

@@ -11,14 +11,14 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from crooked_keel.core.choose.power.altitude import density_ratio, lapse_na, lapse_na_temp, lapse_turbine, lapse_turbo
-from crooked_keel.core.choose.power.curve import Curve, Point, check_curve, disagreement, torque_from_power
+from crooked_keel.core.choose.power.curve import Curve, OnTheCurve, check_curve, disagreement, torque_from_power
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.figure.units import HP_W
 
 RPM = math.pi / 30
 # C12's litre four with its points at 9 000 and 10 000 rpm as the trade quotes them: 125 hp and 150 hp.
 FOUR = [
-    Point(n * RPM, t, None)
+    OnTheCurve(n * RPM, t, None)
     for n, t in ((5000, 82), (6000, 90), (7000, 95), (8000, 98), (9000, 98.9), (10000, 106.8), (10500, 103))
 ]
 
@@ -34,7 +34,7 @@ def test_c1_torque_of_a_power() -> None:
 
 def test_typed_pairs_that_disagree_are_named_with_by_how_much() -> None:
     points = [
-        Point(n * RPM, t, p)
+        OnTheCurve(n * RPM, t, p)
         for n, t, p in ((1000, 100, None), (2000, 100, 100 * 2000 * RPM), (3000, 100, 1.041 * 100 * 3000 * RPM))
     ]
     assert [(o.place, round(o.share, 4)) for o in check_curve(points)] == [(1, 0.0), (2, round(1 / 1.041 - 1, 4))]
@@ -47,19 +47,23 @@ def test_typed_pairs_that_disagree_are_named_with_by_how_much() -> None:
         (FOUR[:2], "three points", "curve"),
         ([FOUR[0], FOUR[2], FOUR[1]], "point 3 is not above", "curve/2/speed"),
         ([FOUR[0], FOUR[0], FOUR[1]], "point 2 is not above", "curve/1/speed"),
-        ([FOUR[0], Point(600, -1.0, None), Point(700, 5, None)], "point 2 is not above zero", "curve/1/torque"),
-        ([Point(0, 1, None), *FOUR], "above standstill", "curve/0/speed"),
-        ([FOUR[0], Point(600, None, None), Point(700, 5, None)], "its torque or its power", ""),
+        (
+            [FOUR[0], OnTheCurve(600, -1.0, None), OnTheCurve(700, 5, None)],
+            "point 2 is not above zero",
+            "curve/1/torque",
+        ),
+        ([OnTheCurve(0, 1, None), *FOUR], "above standstill", "curve/0/speed"),
+        ([FOUR[0], OnTheCurve(600, None, None), OnTheCurve(700, 5, None)], "its torque or its power", ""),
     ],
 )
-def test_a_curve_that_is_none_is_refused_at_its_point(points: list[Point], said: str, field: str) -> None:
+def test_a_curve_that_is_none_is_refused_at_its_point(points: list[OnTheCurve], said: str, field: str) -> None:
     with pytest.raises(InputError, match=said) as bad:
         check_curve(points)
     assert bad.value.field == field
 
 
 def test_torque_may_end_at_nothing_and_nothing_is_read_beyond_the_points() -> None:
-    motor = Curve([Point(100, 60, None), Point(200, 60, None), Point(300, 0, None)])
+    motor = Curve([OnTheCurve(100, 60, None), OnTheCurve(200, 60, None), OnTheCurve(300, 0, None)])
     assert motor.torque_at(300) == pytest.approx(0, abs=1e-9)
     for speed in (99.0, 301.0):
         with pytest.raises(InputError, match="beyond its points"):
@@ -68,7 +72,7 @@ def test_torque_may_end_at_nothing_and_nothing_is_read_beyond_the_points() -> No
 
 @given(st.lists(st.floats(1, 500), min_size=3, max_size=12), st.floats(0, 1))
 def test_between_two_points_the_curve_stays_between_them(torques: list[float], share: float) -> None:
-    curve = Curve([Point(100.0 * (i + 1), t, None) for i, t in enumerate(torques)])
+    curve = Curve([OnTheCurve(100.0 * (i + 1), t, None) for i, t in enumerate(torques)])
     for i, (a, b) in enumerate(pairwise(torques)):
         at = curve.torque_at(100.0 * (i + 1) + 100 * share)
         assert min(a, b) - 1e-9 <= at <= max(a, b) + 1e-9

@@ -6,8 +6,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.choose.money.functions import Line, by_week, ledger_status, longest_wait
-from crooked_keel.core.choose.ports.functions import KINDS, Attribute, Kind, compare_interfaces
+from crooked_keel.core.choose.money.functions import Spent, by_week, ledger_status, longest_wait
+from crooked_keel.core.choose.ports.functions import KINDS, Attribute, PortSort, compare_interfaces
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.judging.scoring import Criterion, not_beaten, score_options, turning_points
 
@@ -77,8 +77,8 @@ def test_what_cannot_be_scored_is_refused() -> None:
     assert alike.scores == {"A": 100.0, "B": 100.0}
 
 
-def kind(key: str, *attributes: Attribute) -> Kind:
-    return Kind(key, key, attributes, "", "", "")
+def kind(key: str, *attributes: Attribute) -> PortSort:
+    return PortSort(key, key, attributes, "", "", "")
 
 
 def test_w41_ports_by_what_comes_of_them() -> None:
@@ -115,7 +115,7 @@ def test_w41_ports_by_what_comes_of_them() -> None:
 
 
 @given(st.sampled_from(KINDS), st.data())
-def test_a_blank_is_never_the_same(port: Kind, data: st.DataObject) -> None:
+def test_a_blank_is_never_the_same(port: PortSort, data: st.DataObject) -> None:
     values = {a.field: data.draw(st.sampled_from([None, 1.0])) for a in port.attributes}
     side = {port.key: {**values, port.attributes[0].field: values[port.attributes[0].field]}}
     for row in compare_interfaces(side, side):
@@ -131,10 +131,10 @@ def test_one_attribute_that_cannot_be_adapted_makes_it_a_change() -> None:
 
 
 LINES = [
-    Line("unit", 4000, 4200, 4200, True, 0, "2026-W49"),
-    Line("gear", 900, 1100, 300, False, 6 * 604800, "2026-W50"),
-    Line("hoses", 200, 0, 260, False, 604800),
-    Line("paint", 150, week="2026-W49"),
+    Spent("unit", 4000, 4200, 4200, True, 0, "2026-W49"),
+    Spent("gear", 900, 1100, 300, False, 6 * 604800, "2026-W50"),
+    Spent("hoses", 200, 0, 260, False, 604800),
+    Spent("paint", 150, week="2026-W49"),
 ]
 
 
@@ -150,5 +150,5 @@ def test_money_by_hand() -> None:
 
 
 def test_a_closed_line_counts_once_and_an_overpaid_one_hides_no_debt() -> None:
-    assert ledger_status([Line("a", 100, 120, 90, True)]).forecast == 90
-    assert ledger_status([Line("a", 100, 100, 150), Line("b", 100, 100, 0)]).exposure == 100
+    assert ledger_status([Spent("a", 100, 120, 90, True)]).forecast == 90
+    assert ledger_status([Spent("a", 100, 100, 150), Spent("b", 100, 100, 0)]).exposure == 100

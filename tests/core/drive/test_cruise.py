@@ -16,7 +16,7 @@ from crooked_keel.core.drive.air.climb.functions import climb_rate
 from crooked_keel.core.drive.air.cruise.functions import climb_there, cruise_time, drag_terms, level_power
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.judging.finding import LEVELS, Finding
-from crooked_keel.core.physics.blades import Air, Blades, pull
+from crooked_keel.core.physics.blades import AirThrough, BladeSet, pull
 from crooked_keel.demo import curlew
 from crooked_keel.demo.seed import made
 from tests.conftest import DEMO_OF, put
@@ -89,8 +89,8 @@ def test_the_cruise_is_where_thrust_is_drag() -> None:
     asked = level_power(*[t.si for t in working.terms])
     v = 115 / 3.6
     rho = 1.225 * next(t.si for t in working.terms if t.symbol == "σ")
-    blades, ratio = Blades(1.98, 0.84, 3), 85 / 35
-    air = Air(rho, 333.2)
+    blades, ratio = BladeSet(1.98, 0.84, 3), 85 / 35
+    air = AirThrough(rho, 333.2)
     at = lambda n: pull(blades, np.array([n / ratio]), v, air)
     n = brentq(lambda n: 0.92 * float(at(n).thrust[0]) * v - asked, 400, 600)
     theirs = float(at(n).torque[0]) * n / ratio / 0.96

@@ -16,7 +16,7 @@ from crooked_keel.core.document import Project
 from crooked_keel.core.drive.electric.duty.functions import charge_time, drive, way_of
 from crooked_keel.core.drive.wheels.road.functions import road_load
 from crooked_keel.core.judging.finding import Finding
-from crooked_keel.core.reference.cycles import CYCLES, Point
+from crooked_keel.core.reference.cycles import CYCLES, CyclePoint
 from tests.conftest import DEMO_OF, put
 from tests.kept import assess
 
@@ -46,7 +46,7 @@ def test_the_cycle_by_its_own_figures() -> None:
 
 def test_steady_it_takes_what_the_worked_case_takes() -> None:
     """200 kg, 0.45 m², 0.012, 80 km/h: 159.65 N, at 0.85 52.17 Wh/km (by hand)."""
-    steady = [Point(0.0, 80 / 3.6), Point(100.0, 80 / 3.6)]
+    steady = [CyclePoint(0.0, 80 / 3.6), CyclePoint(100.0, 80 / 3.6)]
     made = drive(steady, load, 200.0, 1.0, 0.85, 0.0, 0.0)
     assert made.energy_j / made.way_m / 3.6 == pytest.approx(52.17, rel=1e-3)
     assert made.lasting_w == pytest.approx(159.65 * 80 / 3.6, rel=1e-3) == made.most_w

@@ -11,7 +11,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from crooked_keel.core.document import Project
-from crooked_keel.core.drive.electric.envelope.functions import Electric, gives
+from crooked_keel.core.drive.electric.envelope.functions import MotorFigures, gives
 from crooked_keel.core.judging.finding import Finding
 from crooked_keel.core.setup import set_up
 from tests.conftest import DEMO_OF, put
@@ -22,7 +22,7 @@ A = "/fits/a/installations/main"
 LASTS, POSSIBLE = "drive.lasting-torque", "drive.motor-possible"
 RPM = math.pi / 30
 # 60 rpm of one volt, 10 mΩ, 2 A at no load, 300 A of phase, 200 A of battery current, 100 V, 50 mΩ.
-CASE = Electric(60 * RPM, 0.010, 2.0, 300.0, 200.0, 100.0, 0.05)
+CASE = MotorFigures(60 * RPM, 0.010, 2.0, 300.0, 200.0, 100.0, 0.05)
 
 
 def m(text: str) -> dict[str, Any]:
@@ -48,7 +48,7 @@ def test_worked_cases(rpm: float, torque: float, power: float, battery: float, v
 
 def test_a_hub_and_a_geared_motor_of_one_envelope() -> None:
     """10 rpm of one volt in the hub, 60 through 6 to 1: 720 rpm at 72 V, 95.493 N·m at 100 A of both (by hand)."""
-    hub, mid = (Electric(k * RPM, 0.0, 0.0, 100.0, 1e6, 72.0, 0.0) for k in (10, 60))
+    hub, mid = (MotorFigures(k * RPM, 0.0, 0.0, 100.0, 1e6, 72.0, 0.0) for k in (10, 60))
     at_rest = gives(hub, 0.0), gives(mid, 0.0)
     assert at_rest[0] is not None and at_rest[1] is not None
     assert at_rest[0].torque == pytest.approx(95.493, rel=1e-4) == at_rest[1].torque * 6
@@ -57,7 +57,7 @@ def test_a_hub_and_a_geared_motor_of_one_envelope() -> None:
 
 
 MOTORS = st.builds(
-    Electric,
+    MotorFigures,
     st.floats(2.0, 20.0),
     st.floats(0.0, 0.05),
     st.floats(0.0, 5.0),
@@ -69,7 +69,7 @@ MOTORS = st.builds(
 
 
 @given(MOTORS, st.floats(0.0, 0.99))
-def test_power_is_kept_and_no_limit_is_passed(motor: Electric, share: float) -> None:
+def test_power_is_kept_and_no_limit_is_passed(motor: MotorFigures, share: float) -> None:
     """What leaves the packs is what turns the shaft and what warms winding and iron; currents and volts stay within."""
     speed = share * motor.of_one_volt * motor.open_v
     made = gives(motor, speed)
@@ -82,7 +82,7 @@ def test_power_is_kept_and_no_limit_is_passed(motor: Electric, share: float) -> 
 
 
 @given(MOTORS, st.floats(0.01, 0.98))
-def test_faster_it_never_gives_more(motor: Electric, share: float) -> None:
+def test_faster_it_never_gives_more(motor: MotorFigures, share: float) -> None:
     top = motor.of_one_volt * motor.open_v
     slow, fast = gives(motor, share * top), gives(motor, min(share + 0.01, 0.999) * top)
     assert slow is not None and fast is not None and fast.torque <= slow.torque + 1e-6 * abs(slow.torque) + 1e-6

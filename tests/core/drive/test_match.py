@@ -18,7 +18,7 @@ from crooked_keel.core.drive.air.match.functions import FIT
 from crooked_keel.core.drive.air.match.quantities import AirMatch
 from crooked_keel.core.errors import InputError
 from crooked_keel.core.judging.finding import LEVELS, Finding
-from crooked_keel.core.physics.blades import Air, Blades, ideal_efficiency, pull
+from crooked_keel.core.physics.blades import AirThrough, BladeSet, ideal_efficiency, pull
 from crooked_keel.core.setup import set_up
 from tests.conftest import put
 from tests.core.cases.cases import demonstrations
@@ -27,7 +27,7 @@ from tests.kept import assess, suggest
 LAPWING, PLOVER = (demonstrations()[n] for n in ("lapwing", "plover"))
 A, B = "/fits/a/installations/main", "/fits/b/installations/main"
 RPM = math.pi / 30
-SEA = Air(1.225, 340.294)
+SEA = AirThrough(1.225, 340.294)
 RULE = "drive.static-speed"
 
 
@@ -35,7 +35,7 @@ def m(text: str) -> dict[str, Any]:
     return {"entered": text, "source": "measured"}
 
 
-def one(blades: Blades, rpm: float, airspeed: float) -> tuple[float, float]:
+def one(blades: BladeSet, rpm: float, airspeed: float) -> tuple[float, float]:
     """Thrust, N, and power, W."""
     made = pull(blades, np.array([rpm * RPM]), airspeed, SEA)
     return float(made.thrust[0]), float(made.torque[0]) * rpm * RPM
@@ -48,7 +48,7 @@ class TestBladeElements:
     )
     def test_reference_case(self, airspeed: float, thrust: float, power: float) -> None:
         """Three blades, 1.75 m, pitch 1.1 m, 2600 rpm, sea level: worked beforehand by a program of its own."""
-        assert one(Blades(1.75, 1.1, 3), 2600, airspeed) == pytest.approx((thrust, power), rel=0.005)
+        assert one(BladeSet(1.75, 1.1, 3), 2600, airspeed) == pytest.approx((thrust, power), rel=0.005)
 
     @given(
         st.floats(1.0, 2.4), st.floats(0.4, 1.2), st.sampled_from([2, 3, 4, 6]), st.floats(900, 2900), st.floats(1, 60)
@@ -58,7 +58,7 @@ class TestBladeElements:
         self, across: float, share: float, count: int, rpm: float, airspeed: float
     ) -> None:
         """No propeller passes the actuator disc: efficiency flying, thrust³ ≤ 2·ρ·A·P² standing."""
-        blades = Blades(across, share * across, count)
+        blades = BladeSet(across, share * across, count)
         thrust, power = one(blades, rpm, airspeed)
         if thrust > 0 and power > 0:
             assert thrust * airspeed / power <= ideal_efficiency(power, airspeed, across, SEA.density)
@@ -70,7 +70,7 @@ class TestBladeElements:
         Common practice, no source."""
         merit = []
         for count in (2, 3, 4, 6):
-            thrust, power = one(Blades(1.75, 1.1, count), 2600, 0)
+            thrust, power = one(BladeSet(1.75, 1.1, count), 2600, 0)
             merit.append(thrust**1.5 / math.sqrt(2 * 1.225 * math.pi * 1.75**2 / 4) / power)
         assert merit == pytest.approx([0.702, 0.779, 0.806, 0.826], abs=0.002)
 
@@ -79,7 +79,7 @@ class TestBladeElements:
         """Two blades by blade angle at three quarters: full-scale wind-tunnel tests of the thirties (from memory). The
         model promises 6 to 7 % more, which is why thrust is told as 0.92 of it."""
         across = 3.0
-        blades = Blades(across, 0.75 * math.pi * across * math.tan(math.radians(degrees)), 2)
+        blades = BladeSet(across, 0.75 * math.pi * across * math.tan(math.radians(degrees)), 2)
         best = 0.0
         for airspeed in np.linspace(15, 90, 26):
             thrust, power = one(blades, 1000, float(airspeed))
@@ -90,15 +90,15 @@ class TestBladeElements:
 
     def test_more_annuli_change_little_and_many_speeds_at_once_are_each_alone(self) -> None:
         speeds = np.linspace(120, 280, 9)
-        together = pull(Blades(1.75, 1.1, 3), speeds, 15.0, SEA)
-        alone = [one(Blades(1.75, 1.1, 3), float(s) / RPM, 15.0) for s in speeds]
+        together = pull(BladeSet(1.75, 1.1, 3), speeds, 15.0, SEA)
+        alone = [one(BladeSet(1.75, 1.1, 3), float(s) / RPM, 15.0) for s in speeds]
         assert together.thrust == pytest.approx([t for t, _ in alone])
         assert together.torque * speeds == pytest.approx([p for _, p in alone])
 
     def test_a_finer_blade_asks_less_and_one_that_windmills_deeply_is_refused(self) -> None:
-        powers = [one(Blades(1.75, 1.1, 3, math.radians(d)), 2600, 20)[1] for d in (-2, 0, 2)]
+        powers = [one(BladeSet(1.75, 1.1, 3, math.radians(d)), 2600, 20)[1] for d in (-2, 0, 2)]
         assert powers == sorted(powers)
-        thrust, _ = one(Blades(1.75, 1.1, 3), 1200, 40)
+        thrust, _ = one(BladeSet(1.75, 1.1, 3), 1200, 40)
         assert thrust < 0  # it brakes
 
 

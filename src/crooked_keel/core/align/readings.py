@@ -9,7 +9,7 @@ from ..resolved.installation import ResolvedInstallation
 from ..topic.reading import Topic
 
 
-class Readings(Topic):
+class GapReadings(Topic):
     """Readings of one installation."""
 
     def __init__(self, placed: ResolvedInstallation) -> None:

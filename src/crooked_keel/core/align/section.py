@@ -12,9 +12,9 @@ from ..physics.geometry import Vector
 from ..topic.reading import Topic
 from ..topic.tables import Tables
 from .chain.quantities import RoadLine
-from .coupling.quantities import Coupling, CouplingOut
+from .coupling.quantities import CouplingLine, CouplingOut
 from .shaft.quantities import ShaftLine
-from .thrust.functions import Turned
+from .thrust.functions import TurnedThrust
 from .thrust.quantities import ThrustLine, vector
 
 
@@ -64,7 +64,7 @@ class AlignTopics(NamedTuple):
     """The topics of the lines of one installation, each only where the craft has the form for it."""
 
     thrust: ThrustLine | None
-    coupling: Coupling | None
+    coupling: CouplingLine | None
     shaft: ShaftLine | None
     chain: RoadLine
 
@@ -73,7 +73,7 @@ class AlignTopics(NamedTuple):
         return [t for t in self if t is not None]
 
 
-def coupling_values(coupling: Coupling) -> list[Value]:
+def coupling_values(coupling: CouplingLine) -> list[Value]:
     """The coupling and the feet."""
     out = ValueList("align")
     if coupling.asks("coupling"):
@@ -86,8 +86,8 @@ VALUES = (said_by("align", ThrustLine), coupling_values, said_by("align", ShaftL
 
 def tube_table(thrust: ThrustLine) -> AlignOut:
     """The tubes of the mount, straight and turned."""
-    turned = or_none(lambda: thrust.turned) or Turned({}, {}, {})
-    straight = or_none(lambda: thrust.straight) or Turned({}, {}, {})
+    turned = or_none(lambda: thrust.turned) or TurnedThrust({}, {}, {})
+    straight = or_none(lambda: thrust.straight) or TurnedThrust({}, {}, {})
     rows = []
     for key in thrust.placed.mount_keys:
         at, square = turned.moved.get(key), straight.moved.get(key)
@@ -120,7 +120,7 @@ def tube_table(thrust: ThrustLine) -> AlignOut:
     )
 
 
-def coupling_table(coupling: Coupling) -> CouplingOut | None:
+def coupling_table(coupling: CouplingLine) -> CouplingOut | None:
     """The coupling as drawn."""
     return coupling.coupling_out()
 

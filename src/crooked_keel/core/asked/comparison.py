@@ -40,7 +40,7 @@ NAMES = {
 WORST = ("measured", "computed", "maker", "estimated", "template", "hearsay", "rough")
 
 
-class LevelOut(Out):
+class BenchLevelOut(Out):
     """Worst level of a bench."""
 
     bench: Bench
@@ -78,7 +78,7 @@ class Candidate(Out):
     parts: float | None
     hearsay: list[str]
     sources: dict[str, str]
-    levels: list[LevelOut]
+    levels: list[BenchLevelOut]
     curve: list[CurveOut]
     score: float | None
     score_parts: list[PartOut]
@@ -213,7 +213,9 @@ def _candidate(project: Project, fit_id: str | None, shared: Workspace) -> Candi
         hearsay=hears,
         sources={n: s for n, s in sources.items() if s},
         levels=[
-            LevelOut(bench=b.bench, level=b.level) for b in made.benches if b.bench in BUILT and b.level is not None
+            BenchLevelOut(bench=b.bench, level=b.level)
+            for b in made.benches
+            if b.bench in BUILT and b.level is not None
         ],
         curve=curve_table(units[0].lasting),
         score=None,

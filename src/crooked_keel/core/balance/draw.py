@@ -11,7 +11,7 @@ from .afloat.quantities import EMPTY, AfloatStates
 from .afloat.says import state_drawn
 from .ledger.functions import Centre
 from .ledger.quantities import Ledger
-from .limits.quantities import Limits
+from .limits.quantities import CraftLimits
 from .loadings.quantities import Loadings
 from .standing.supports import OnSupports
 from .stowage.functions import space_sides
@@ -76,7 +76,7 @@ def _cg(along: Centre, across: Centre | None, up: Centre | None) -> CgShape:
     )
 
 
-def limits_at_empty(limits: Limits, ledger: Ledger, loadings: Loadings) -> list[float]:
+def limits_at_empty(limits: CraftLimits, ledger: Ledger, loadings: Loadings) -> list[float]:
     """Forward and aft limit at the mass of the empty craft."""
     if not loadings.limited:
         return []

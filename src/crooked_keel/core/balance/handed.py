@@ -7,7 +7,7 @@ from typing import Annotated
 from ..errors import CannotSay
 from ..resolved.references import Body
 from .ledger.functions import Centre
-from .standing.functions import Stand
+from .standing.functions import TouchPoint
 
 # The craft as found, and its sums along x: as found, with the work done, and by the scales when it is weighed again.
 AsFound = Annotated[list[Body] | CannotSay, "as found"]
@@ -18,5 +18,5 @@ EmptyMeasured = Annotated[Centre | CannotSay, "empty by the scales"]
 Limited = Annotated[bool, "limited"]
 # Supports by name with their place in plan, as they touch; what each carries by the warp of four.
 Footprint = Annotated[list[tuple[str, tuple[float, float]]] | CannotSay, "footprint"]
-Stands = Annotated[list[Stand] | CannotSay, "stands"]
+Stands = Annotated[list[TouchPoint] | CannotSay, "stands"]
 Warp = Annotated[dict[str, float], "warp"]

@@ -14,9 +14,9 @@ from ..figure.trace import Origin
 from ..formula import Out
 from ..judging.certainty import (
     SETTLED,
-    Candidate,
     Gradient,
     Reading,
+    ToMeasure,
     accuracy_needed,
     all_settled,
     break_even,
@@ -247,7 +247,7 @@ def _break_even(bench: Balance, least: _Margin) -> list[BreakEvenOut]:
     return made
 
 
-def _candidates(project: Project, bench: Balance, gradient: Gradient) -> Iterable[Candidate]:
+def _candidates(project: Project, bench: Balance, gradient: Gradient) -> Iterable[ToMeasure]:
     # What carries less of the doubt than these can never lead the list.
     most = sorted(gradient, key=lambda o: -abs(gradient[o] * o.u))[:_MOST_LOOKED_AT]
     for origin in most:
@@ -259,7 +259,7 @@ def _candidates(project: Project, bench: Balance, gradient: Gradient) -> Iterabl
         if 0 < r < origin.u:
             # The new figure stands in the place of the old one: a reading that leaves exactly r of the two together.
             reading = Reading({origin: 1.0}, r * origin.u / math.sqrt(origin.u**2 - r**2))
-            yield Candidate(origin, origin.what, (reading,), _MINUTES[figure.dimension], str(origin))
+            yield ToMeasure(origin, origin.what, (reading,), _MINUTES[figure.dimension], str(origin))
     for installation in bench.resolved.installations:
         lift: dict[Origin, float] = {}
         total = 0.0
@@ -271,7 +271,7 @@ def _candidates(project: Project, bench: Balance, gradient: Gradient) -> Iterabl
                     lift[origin] = lift.get(origin, 0.0) + slope  # a scale that all were weighed on counts for all
         if len(lift) > 1:
             name = f"{installation.name}, drive, propeller and mount in one lift"
-            yield Candidate(f"lift:{installation.id}", name, (Reading(lift, _mass_r(total)),), _LIFT_MINUTES)
+            yield ToMeasure(f"lift:{installation.id}", name, (Reading(lift, _mass_r(total)),), _LIFT_MINUTES)
     empty: Centre = bench.ledger.empty
     one = or_none(lambda: _light_wheel(bench))
     if one is not None:
@@ -279,7 +279,7 @@ def _candidates(project: Project, bench: Balance, gradient: Gradient) -> Iterabl
         by_mass, by_moment = empty.mass_slopes(), empty.moment_slopes()
         gradient = {o: (x_main * by_mass[o] - by_moment[o]) / (x_main - x_light) for o in by_mass}
         load = (x_main * empty.mass_kg - empty.moment_kg_m) / (x_main - x_light)
-        yield Candidate(
+        yield ToMeasure(
             "one scale",
             f"the {name} of the finished craft on one scale",
             (Reading(gradient, _mass_r(load)),),
@@ -291,7 +291,7 @@ def _candidates(project: Project, bench: Balance, gradient: Gradient) -> Iterabl
         r = afloat.floating.hydro.immersion_kg_m * _FREEBOARD_R_M / 2
         about = {o: by_moment[o] - lcf * by_mass[o] for o in by_mass}
         trimmed = afloat.state(EMPTY).after.mct_kg * _FREEBOARD_R_M
-        yield Candidate(
+        yield ToMeasure(
             "finished",
             "her freeboards at four corners, work done",
             (Reading(by_mass, r), Reading(about, trimmed)),
@@ -299,7 +299,7 @@ def _candidates(project: Project, bench: Balance, gradient: Gradient) -> Iterabl
         )
         return
     readings = (Reading(empty.mass_slopes(), _mass_r(empty.mass_kg)), Reading(empty.slopes(), _CG_R_M))
-    yield Candidate("finished", "the finished craft on its scales", readings, _WEIGHING_MINUTES)
+    yield ToMeasure("finished", "the finished craft on its scales", readings, _WEIGHING_MINUTES)
 
 
 def _light_wheel(bench: Balance) -> tuple[str, float, float]:
@@ -322,7 +322,7 @@ def _dimension(project: Project, pointer: str | None) -> str | None:
     return str(value_at(project, pointer).dimension) if pointer else None
 
 
-def _only(gradient: Gradient, candidate: Candidate) -> tuple[Origin, float] | None:
+def _only(gradient: Gradient, candidate: ToMeasure) -> tuple[Origin, float] | None:
     """The one figure that a candidate gives, with its slope."""
     if candidate.pointer is None:
         return None
@@ -330,12 +330,12 @@ def _only(gradient: Gradient, candidate: Candidate) -> tuple[Origin, float] | No
     return origin, gradient[origin]
 
 
-def _share(gradient: Gradient, candidate: Candidate, doubt: float) -> float | None:
+def _share(gradient: Gradient, candidate: ToMeasure, doubt: float) -> float | None:
     one = _only(gradient, candidate)
     return (one[1] * one[0].u / doubt) ** 2 if one and doubt else None
 
 
-def _wanted(gradient: Gradient, candidate: Candidate, margin: float, doubt: float) -> float | None:
+def _wanted(gradient: Gradient, candidate: ToMeasure, margin: float, doubt: float) -> float | None:
     """± of the figure, two standard deviations, that settles the margin by this figure alone, if the estimate
     stands."""
     one = _only(gradient, candidate)

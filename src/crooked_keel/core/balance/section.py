@@ -16,7 +16,7 @@ from .afloat.says import afloat_table, afloat_values
 from .fuel.quantities import Fuel
 from .ledger.quantities import Ledger, Stripped
 from .ledger.says import LedgerLine, derived_lines, empty_values, side_values, typed_lines
-from .limits.quantities import Limits
+from .limits.quantities import CraftLimits
 from .loadings.every import CasePoint, EveryLoading, FrontierOut
 from .loadings.quantities import Loadings, LoadingsBefore
 from .loadings.says import (
@@ -28,7 +28,7 @@ from .loadings.says import (
     loading_table,
     loading_values,
 )
-from .standing.quantities import Standing, StepOut
+from .standing.quantities import StandingSteps, StepOut
 from .standing.says import cross_values, step_table
 from .standing.supports import OnSupports
 from .wheels.quantities import Axles
@@ -59,13 +59,13 @@ class Balance(NamedTuple):
     remarkable: Remarkable
     stripped: Stripped
     ledger: Ledger
-    limits: Limits
+    limits: CraftLimits
     fuel: Fuel
     loadings_before: LoadingsBefore
     loadings: Loadings
     every: EveryLoading
     supports: OnSupports
-    standing: Standing
+    standing: StandingSteps
     afloat: AfloatStates | None
     axles: Axles | None
 

@@ -26,7 +26,7 @@ from ..document import (
 from ..errors import InputError
 from ..resolved.ratios import OUTSIDE
 from ..resolved.references import kind_of
-from .power.curve import Point, check_curve
+from .power.curve import OnTheCurve, check_curve
 
 _TURNED = (
     "it was turned end for end, to lie on the side of its flange that the old one lay: sides and the way it turns are "
@@ -65,7 +65,10 @@ def check_unit(shelf: LibraryUnit) -> None:
         return
     try:
         check_curve(
-            [Point(c.speed.si, c.torque.si if c.torque else None, c.power.si if c.power else None) for c in u.curve]
+            [
+                OnTheCurve(c.speed.si, c.torque.si if c.torque else None, c.power.si if c.power else None)
+                for c in u.curve
+            ]
         )
     except InputError as bad:
         raise InputError(

@@ -5,7 +5,7 @@ from __future__ import annotations
 from ..sheet.kit import Block, Entry, field
 from .ports.functions import KINDS as PORTS
 from .ports.functions import Attribute
-from .ports.functions import Kind as PortKind
+from .ports.functions import PortSort as PortKind
 
 
 def _ports() -> tuple[Block, ...]:

@@ -13,7 +13,7 @@ from .weighing.quantities import Weighing
 
 
 @record
-class Drawn:
+class FoundDrawn:
     """The craft in the side view; to_scale: whether every measure of it is entered."""
 
     outline: list[Path]
@@ -35,13 +35,13 @@ class Standing:
 
 
 @reads_little
-def outline(resolved: Resolved, weighing: Weighing, floating: Floating | None) -> Drawn:
+def outline(resolved: Resolved, weighing: Weighing, floating: Floating | None) -> FoundDrawn:
     """Outline and ground."""
     measures = _measures(resolved, weighing, floating)
     drawn, wheels = resolved.references.kind.draw(measures)
     ground = None if floating else or_none(lambda: weighing.ground)
     wall = or_none(lambda: resolved.references.firewall_x().value) if resolved.has("firewall") else None
-    return Drawn(drawn, wheels, ground[1] if ground else None, wall, measures.complete)
+    return FoundDrawn(drawn, wheels, ground[1] if ground else None, wall, measures.complete)
 
 
 def supports(resolved: Resolved, weighing: Weighing) -> list[Standing]:

@@ -30,7 +30,7 @@ class Item(Part):
     rank: Annotated[float, Field(ge=-1e9, le=1e9)] = 0.0
 
 
-class Kept(Protocol):
+class Keeps(Protocol):
     """A memory of what was made of parts that are still the same."""
 
     def __call__(self, parts: tuple[object, ...], make: Callable[[], T], *names: object) -> T:

@@ -9,7 +9,7 @@ from pydantic import BaseModel
 
 from ..figure.base import Figure
 from ..figure.place import ButtLine, Place, Station, WaterLine
-from .base import Kept
+from .base import Keeps
 from .project import Project
 
 
@@ -91,7 +91,7 @@ def is_unusual(figure: Figure) -> bool:
     return not lo - 1e-12 <= at <= hi + 1e-12
 
 
-def remarkable(value: Any, pointer: str = "", *, kept: Kept | None = None) -> list[tuple[str, Figure]]:
+def remarkable(value: Any, pointer: str = "", *, kept: Keeps | None = None) -> list[tuple[str, Figure]]:
     """Pointers and figures that contradict an earlier one, lie outside what is usual, or have a wide ±. Parts that did
     not change are not walked again."""
     if isinstance(value, Figure):
@@ -102,7 +102,7 @@ def remarkable(value: Any, pointer: str = "", *, kept: Kept | None = None) -> li
     return kept((value,), lambda: _below(value, pointer, kept), pointer) if kept else _below(value, pointer, None)
 
 
-def _below(value: Any, pointer: str, kept: Kept | None) -> list[tuple[str, Figure]]:
+def _below(value: Any, pointer: str, kept: Keeps | None) -> list[tuple[str, Figure]]:
     made: list[tuple[str, Figure]] = []
     for key, item in value.items() if isinstance(value, dict) else value:
         if item is not None:

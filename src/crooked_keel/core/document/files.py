@@ -10,7 +10,7 @@ from pydantic import BaseModel, ValidationError
 from pydantic_core import to_json
 
 from ..errors import InputError
-from .base import Kept
+from .base import Keeps
 from .migrations import lift
 from .project import SCHEMA_VERSION, Project
 from .references import check_references
@@ -68,21 +68,21 @@ def load_trusted(text: str | bytes) -> Project:
     return Project.model_validate(lift(json.loads(text)), context={"trusted": True})
 
 
-def dump(project: Project, kept: Kept | None = None) -> str:
+def dump(project: Project, kept: Keeps | None = None) -> str:
     """The document as JSON text, blanks and empty parts left out; the same document always gives the same bytes.
 
     kept: texts of parts that did not change, so that an edit writes anew only what it touched."""
     return _composed(project, kept) or "{}"
 
 
-def _text(value: Any, kept: Kept | None) -> str:
+def _text(value: Any, kept: Keeps | None) -> str:
     """The text of a part, put together of those of its own parts where it has any; blank where nothing is in it."""
     if not isinstance(value, BaseModel | dict):
         return _leaf(value)
     return kept((value,), lambda: _composed(value, kept)) if kept else _composed(value, kept)
 
 
-def _composed(value: BaseModel | dict[str, Any], kept: Kept | None) -> str:
+def _composed(value: BaseModel | dict[str, Any], kept: Keeps | None) -> str:
     if isinstance(value, BaseModel) and getattr(value, "deep", False):
         pieces = [(name, getattr(value, name)) for name in type(value).model_fields]
     elif isinstance(value, dict) and value and getattr(next(iter(value.values())), "deep", False):

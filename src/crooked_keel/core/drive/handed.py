@@ -20,7 +20,7 @@ class OnWheels(NamedTuple):
 Ridden = Annotated[OnWheels | CannotSay, "ridden"]
 
 
-class Curve(Protocol):
+class TorqueCurve(Protocol):
     """Full-throttle torque of a unit by its speed, N·m and rad/s."""
 
     slowest_rad_s: float
@@ -35,7 +35,7 @@ class Sheet(Protocol):
     """A unit as its sheet has it: its curve, what is left of it at height, what it burns."""
 
     @property
-    def curve(self) -> Curve:
+    def curve(self) -> TorqueCurve:
         """The curve. Raises CannotSay, InputError."""
         ...
 

@@ -10,14 +10,14 @@ from ..judging.values import said_by
 from ..resolved.craft import Resolved
 from ..topic.reading import Topic
 from ..topic.tables import Tables
-from .air.climb.quantities import Flown
+from .air.climb.quantities import Climbing
 from .air.cruise.quantities import Cruise
 from .air.match.quantities import AirMatch
 from .air.propeller.quantities import AirPropeller
 from .air.spacer.quantities import Spacer
 from .electric.battery.quantities import OnBattery
-from .electric.duty.quantities import Duty
-from .electric.envelope.quantities import Envelope, EnvelopeOut
+from .electric.duty.quantities import DutyCycle
+from .electric.envelope.quantities import EnvelopeOut, MotorEnvelope
 from .electric.helper.quantities import HelperMotor
 from .heat.quantities import GearOil
 from .matched import MatchOut
@@ -71,7 +71,7 @@ class DriveTopics(NamedTuple):
     torsion: Torsion
     oil: GearOil
     match: AirMatch | None
-    flown: Flown | None
+    flown: Climbing | None
     cruise: Cruise | None
     spacer: Spacer | None
     screw: ScrewMatch | None
@@ -79,8 +79,8 @@ class DriveTopics(NamedTuple):
     cross: CrossShafts | None
     going: Going | None
     helper: HelperMotor
-    duty: Duty | None
-    envelope: Envelope | None
+    duty: DutyCycle | None
+    envelope: MotorEnvelope | None
     hub: HubMotor | None
 
     def topics(self) -> list[Topic]:
@@ -88,7 +88,7 @@ class DriveTopics(NamedTuple):
         return [t for t in self if t is not None]
 
 
-def envelope_table(envelope: Envelope) -> EnvelopeOut | None:
+def envelope_table(envelope: MotorEnvelope) -> EnvelopeOut | None:
     """The envelope, where it can be drawn."""
     return or_none(envelope.drawn) if envelope.begun else None
 
@@ -112,7 +112,7 @@ VALUES = (
     chain_values,
     said_by("drive", OnBattery),
     said_by("drive", AirMatch),
-    said_by("drive", Flown),
+    said_by("drive", Climbing),
     said_by("drive", Cruise),
     said_by("drive", Spacer),
     said_by("drive", ScrewMatch),
@@ -120,8 +120,8 @@ VALUES = (
     said_by("drive", Going),
     said_by("drive", CrossShafts),
     said_by("drive", HelperMotor),
-    said_by("drive", Duty),
-    said_by("drive", Envelope),
+    said_by("drive", DutyCycle),
+    said_by("drive", MotorEnvelope),
     said_by("drive", HubMotor),
     torsion_values,
     said_by("drive", GearOil),

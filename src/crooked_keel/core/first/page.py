@@ -9,7 +9,7 @@ from typing import Any, Literal
 from ..document import Project
 from ..errors import InputError
 from ..formula import Out
-from ..reference.first import First, Group, Line, Source, Way
+from ..reference.first import AskedLine, First, Group, Source, Way
 from ..reference.outlines import Circle, Foot, Measures, Path, Point
 from ..resolved.references import kind_of
 
@@ -101,7 +101,12 @@ def _lines(
 
 
 def _one(
-    line: Line, group: Group, first: First, name: str, where: tuple[str | None, str | None, str | None], own: str = ""
+    line: AskedLine,
+    group: Group,
+    first: First,
+    name: str,
+    where: tuple[str | None, str | None, str | None],
+    own: str = "",
 ) -> FirstLine:
     pointer, out, into = where
     spots = [own if s.startswith("{") else s for s in line.spots]

@@ -36,7 +36,7 @@ class Reading(NamedTuple):
     r: float
 
 
-class Candidate(NamedTuple):
+class ToMeasure(NamedTuple):
     """Something that could be measured. pointer: the figure that it gives, None where it gives several; minutes of
     work."""
 
@@ -51,7 +51,7 @@ class Ranked(NamedTuple):
     """What a candidate would do for a margin: doubt left, how much that is less, and the chances that the margin is
     then settled as kept or as passed."""
 
-    candidate: Candidate
+    candidate: ToMeasure
     sigma_after: float
     drop: float
     kept: float
@@ -116,7 +116,7 @@ def chance_to_settle(margin: float, before: float, after: float, settled: float 
     return _below((margin - settled * after) / spread), _below((-settled * after - margin) / spread)
 
 
-def rank(a: Gradient, margin: float, candidates: Iterable[Candidate], known: Sequence[Reading] = ()) -> list[Ranked]:
+def rank(a: Gradient, margin: float, candidates: Iterable[ToMeasure], known: Sequence[Reading] = ()) -> list[Ranked]:
     """Candidates by the doubt that they take off a margin, ties by time. known: readings already counted on."""
     before = sigma_after(a, known)
     made = []
@@ -131,13 +131,13 @@ def all_settled(margins: Sequence[tuple[float, Gradient]], known: Sequence[Readi
     return all(abs(g) >= SETTLED * sigma_after(a, known) for g, a in margins)
 
 
-def plan(margins: Sequence[tuple[float, Gradient]], candidates: Sequence[Candidate]) -> list[Candidate]:
+def plan(margins: Sequence[tuple[float, Gradient]], candidates: Sequence[ToMeasure]) -> list[ToMeasure]:
     """What to measure, in order, until every margin would be settled on the figures as they stand: each time what takes
     most off the margin that is least sure; the end is also where nothing takes off a hundredth of its doubt. Source:
     greedy choice."""
     known: list[Reading] = []
     left = list(candidates)
-    made: list[Candidate] = []
+    made: list[ToMeasure] = []
     while left:
         doubts = [(abs(g) / max(sigma_after(a, known), 1e-300), g, a) for g, a in margins]
         sure, g, a = min(doubts, key=lambda d: d[0], default=(math.inf, 0.0, {}))

@@ -12,7 +12,7 @@ from .acting import Acting
 from .face.quantities import OnFace
 from .points.quantities import Points
 from .points.says import CaseOut, PointOut, case_table, old_table, point_table
-from .swing.quantities import ArmOut, Swing
+from .swing.quantities import ArmOut, SwingArm
 from .swing.says import SwingOut, swing_table
 
 
@@ -31,7 +31,7 @@ class MountTopics(NamedTuple):
 
     acting: Acting
     points: Points | None
-    swing: Swing | None
+    swing: SwingArm | None
     face: OnFace | None
 
     def topics(self) -> list[Topic]:
@@ -39,7 +39,7 @@ class MountTopics(NamedTuple):
         return [t for t in self if t is not None]
 
 
-VALUES = (said_by("mount", Points), said_by("mount", Swing), said_by("mount", OnFace))
+VALUES = (said_by("mount", Points), said_by("mount", SwingArm), said_by("mount", OnFace))
 
 
 def listed(ask: Tables) -> MountOut:

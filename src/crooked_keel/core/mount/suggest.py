@@ -11,7 +11,7 @@ from ..judging.propose import Proposal, to_buy
 from .acting import FITTING_FACTOR, Acting
 from .points.functions import reserve_factor
 from .points.quantities import Points
-from .swing.quantities import Swing
+from .swing.quantities import SwingArm
 
 # Reserve at which a strength is bought: a little over what is asked.
 _BOUGHT = 1.16
@@ -47,7 +47,7 @@ def reserve(points: Points, acting: Acting) -> Iterator[Proposal]:
         )
 
 
-def swing(swing: Swing) -> Iterator[Proposal]:
+def swing(swing: SwingArm) -> Iterator[Proposal]:
     """A stronger pivot or shock, where it is short."""
     given = swing.mount.swing
     for what, strength in (("pivot", given.pivot_strength), ("shock", given.shock_strength)):

@@ -44,7 +44,7 @@ _COUNTED = 0.3
 _KNOTS, _TIP = 32, (0.08, 1.2)
 
 
-class Blades(NamedTuple):
+class BladeSet(NamedTuple):
     """A propeller: diameter and geometric pitch in m, blades, and by how much its blades were turned from that, rad."""
 
     diameter_m: float
@@ -53,7 +53,7 @@ class Blades(NamedTuple):
     turned_rad: float = 0.0
 
 
-class Air(NamedTuple):
+class AirThrough(NamedTuple):
     """Density, kg/m³, and speed of sound, m/s."""
 
     density: float
@@ -69,7 +69,7 @@ class Pull(NamedTuple):
     over: NDArray[np.bool_]
 
 
-def pull(blades: Blades, speeds_rad_s: Array, airspeed_m_s: float, air: Air) -> Pull:
+def pull(blades: BladeSet, speeds_rad_s: Array, airspeed_m_s: float, air: AirThrough) -> Pull:
     """Thrust and torque at speeds of the propeller, rad/s, n of them. Raises InputError where the model ends: deep
     windmilling."""
     made = _pulled(blades, speeds_rad_s, airspeed_m_s, air)
@@ -102,7 +102,7 @@ class Chart(NamedTuple):
         return float(self.at(np.array([speed_rad_s]))[1][0])
 
 
-def chart(blades: Blades, airspeed_m_s: float, air: Air) -> Chart:
+def chart(blades: BladeSet, airspeed_m_s: float, air: AirThrough) -> Chart:
     """The chart of a propeller at an airspeed. Raises InputError where it windmills too deep at every speed."""
     from scipy.interpolate import CubicSpline  # slow to load, and only for a propeller
 
@@ -117,7 +117,7 @@ def chart(blades: Blades, airspeed_m_s: float, air: Air) -> Chart:
     return Chart(float(stands[0]), float(stands[-1]), CubicSpline(np.log(stands), terms))
 
 
-def _pulled(blades: Blades, speeds_rad_s: Array, airspeed_m_s: float, air: Air) -> Pull:
+def _pulled(blades: BladeSet, speeds_rad_s: Array, airspeed_m_s: float, air: AirThrough) -> Pull:
     """The same as pull, no number at speeds at which the model ends."""
     x = _X[None, :]
     radius = blades.diameter_m / 2
@@ -161,7 +161,7 @@ def _pulled(blades: Blades, speeds_rad_s: Array, airspeed_m_s: float, air: Air) 
     return Pull(thrust.sum(1), torque.sum(1), (over & outer).sum(1) / outer.sum(), over)
 
 
-def outline(blades: Blades) -> list[tuple[float, float, float]]:
+def outline(blades: BladeSet) -> list[tuple[float, float, float]]:
     """Each annulus of a blade: its radius and chord, m, and the angle at which it stands, rad."""
     radius = blades.diameter_m / 2
     angles = np.arctan(blades.pitch_m / (math.pi * _X * blades.diameter_m)) + blades.turned_rad

@@ -149,7 +149,7 @@ def air_to_boil(boil_k: float, top_k: float, air_k: float) -> float:
     return boil_k - (top_k - air_k)
 
 
-class Ratio(NamedTuple):
+class HeatRatio(NamedTuple):
     """Heat beside brake power: as usual, at the least and at the most."""
 
     usual: float
@@ -159,14 +159,14 @@ class Ratio(NamedTuple):
 
 # Heat into coolant or fins beside brake power. Internal Combustion Engine Fundamentals, ch. 12 (from memory), and
 # common practice.
-HEAT_RATIOS: dict[str, Ratio] = {
-    "four-stroke": Ratio(0.85, 0.6, 1.1),
-    "two-stroke": Ratio(0.80, 0.6, 1.2),
-    "diesel": Ratio(0.70, 0.4, 1.0),
-    "turbine": Ratio(0.02, 0.01, 0.04),
-    "electric": Ratio(0.11, 0.05, 0.25),
+HEAT_RATIOS: dict[str, HeatRatio] = {
+    "four-stroke": HeatRatio(0.85, 0.6, 1.1),
+    "two-stroke": HeatRatio(0.80, 0.6, 1.2),
+    "diesel": HeatRatio(0.70, 0.4, 1.0),
+    "turbine": HeatRatio(0.02, 0.01, 0.04),
+    "electric": HeatRatio(0.11, 0.05, 0.25),
 }
-FIN_RATIO = Ratio(0.70, 0.5, 0.9)
+FIN_RATIO = HeatRatio(0.70, 0.5, 0.9)
 
 
 def keel_area(heat_w: float, u_w_m2_k: float, hot_in_k: float, hot_out_k: float, water_k: float) -> float:

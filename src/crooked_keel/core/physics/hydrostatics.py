@@ -289,7 +289,7 @@ class Afloat(NamedTuple):
     immersion_kg_m: float
 
 
-class Change(NamedTuple):
+class WeightChange(NamedTuple):
     """One change of weight: kg (negative: taken out), station, butt line and height over the keel, m."""
 
     mass_kg: float
@@ -298,7 +298,7 @@ class Change(NamedTuple):
     z_m: float
 
 
-class Floated(NamedTuple):
+class FloatedAfter(NamedTuple):
     """After a change of weight: kg, m, kg·m per m of trim. heel_rad is None when GM is lost."""
 
     displacement_kg: float
@@ -313,7 +313,7 @@ class Floated(NamedTuple):
     heel_rad: float | None
 
 
-def weight_change_afloat(before: Afloat, changes: Sequence[Change]) -> Floated:
+def weight_change_afloat(before: Afloat, changes: Sequence[WeightChange]) -> FloatedAfter:
     """Sinkage, trim, heel and GM after small changes: KM and the waterplane are held at the old draft.
 
     Valid to 10 % of the displacement and a trim of L/50; the rules say so. Source: ship stability texts (from
@@ -333,7 +333,7 @@ def weight_change_afloat(before: Afloat, changes: Sequence[Change]) -> Floated:
     mct = mass * (before.km_long_m - kg) / before.length_m
     trim_moment = sum(c.mass_kg * (c.x_m - before.lcf_m) for c in changes)
     heel_moment = before.displacement_kg * before.tcg_m + sum(c.mass_kg * c.y_m for c in changes)
-    return Floated(
+    return FloatedAfter(
         mass,
         kg,
         gm,

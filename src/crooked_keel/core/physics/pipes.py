@@ -99,7 +99,7 @@ def exhaust_bore(
     return max(by_pressure, math.sqrt(4 * flow_m3_s / (math.pi * most_m_s)))
 
 
-class Step(NamedTuple):
+class PipeStep(NamedTuple):
     """A step of bore: areas, speeds and friction new over old; loss coefficients on the speed in the smaller bore."""
 
     area: float
@@ -109,10 +109,10 @@ class Step(NamedTuple):
     expansion: float
 
 
-def hose_step(old_m: float, new_m: float) -> Step:
+def hose_step(old_m: float, new_m: float) -> PipeStep:
     """One bore in the place of another. Source: Flow of Fluids, TP-410 (from memory)."""
     beta = (min(old_m, new_m) / max(old_m, new_m)) ** 2
-    return Step((new_m / old_m) ** 2, (old_m / new_m) ** 2, (old_m / new_m) ** 5, 0.5 * (1 - beta), (1 - beta) ** 2)
+    return PipeStep((new_m / old_m) ** 2, (old_m / new_m) ** 2, (old_m / new_m) ** 5, 0.5 * (1 - beta), (1 - beta) ** 2)
 
 
 def high_points(path: list[tuple[float, float]]) -> list[int]:

@@ -9,7 +9,7 @@ from ..errors import CannotSay
 from ..figure.trace import Uncertain
 
 
-class Shut(Protocol):
+class ShutBy(Protocol):
     """One reason why the first start must wait, and what it is of."""
 
     @property
@@ -32,7 +32,7 @@ class Work(Protocol):
     """How far the work is."""
 
     @property
-    def shut(self) -> Sequence[Shut]:
+    def shut(self) -> Sequence[ShutBy]:
         """Why the first start must wait."""
         ...
 
@@ -61,7 +61,7 @@ class Sums(Protocol):
         ...
 
 
-class Point(Protocol):
+class TrailRead(Protocol):
     """A point of a loading along its burn."""
 
     @property
@@ -90,7 +90,7 @@ class Case(Protocol):
 class Margins(Protocol):
     """Loadings on the craft as weighed again."""
 
-    def least_sure(self, side: str) -> tuple[Case, Point]:
+    def least_sure(self, side: str) -> tuple[Case, TrailRead]:
         """The loading and point of least margin on a side. Raises CannotSay."""
         ...
 

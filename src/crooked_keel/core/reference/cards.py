@@ -9,7 +9,7 @@ from typing import NamedTuple
 ENGINE, ELECTRIC, AFLOAT, WINGS, ROAD, SPARK = "engine", "motor", "afloat", "wings", "road", "spark"
 
 
-class Line(NamedTuple):
+class CardLine(NamedTuple):
     """A line of a card: what is seen to."""
 
     key: str
@@ -25,7 +25,7 @@ class Card(NamedTuple):
     purpose: str
     needs: str
     reads: tuple[str, ...]
-    lines: tuple[Line, ...]
+    lines: tuple[CardLine, ...]
     caution: str
 
 
@@ -37,7 +37,7 @@ def _card(id: str, title: str, purpose: str, text: str, needs: str = "", reads: 
         need = ""
         if words.startswith("["):
             need, _, words = words[1:].partition("] ")
-        lines.append(Line(key, words, need))
+        lines.append(CardLine(key, words, need))
     return Card(id, title, purpose, needs, tuple(reads.split()), tuple(lines), caution)
 
 

@@ -12,20 +12,20 @@ _URBAN = (
 )
 
 
-class Point(NamedTuple):
+class CyclePoint(NamedTuple):
     """A moment of a cycle: s, m/s; between two of them the speed changes evenly."""
 
     at_s: float
     speed_m_s: float
 
 
-def _points(steps: str) -> tuple[Point, ...]:
-    made, at = [Point(0.0, 0.0)], 0.0
+def _points(steps: str) -> tuple[CyclePoint, ...]:
+    made, at = [CyclePoint(0.0, 0.0)], 0.0
     for step in steps.split(", "):
         seconds, km_h = step.split()
         at += float(seconds)
-        made.append(Point(at, float(km_h) / 3.6))
+        made.append(CyclePoint(at, float(km_h) / 3.6))
     return tuple(made)
 
 
-CYCLES: dict[str, tuple[Point, ...]] = {"town, elementary urban cycle": _points(_URBAN)}
+CYCLES: dict[str, tuple[CyclePoint, ...]] = {"town, elementary urban cycle": _points(_URBAN)}

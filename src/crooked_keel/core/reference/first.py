@@ -15,7 +15,7 @@ Whose = Literal["both", "old", "new"]
 OLD: Whose = "old"
 
 
-class Line(NamedTuple):
+class AskedLine(NamedTuple):
     """One figure: label, pointer, how it is measured on the sketch and from which spots of it. whose: of which unit it
     is asked; source: where it is from, unless it is that of its group. A spot in braces is that of the item."""
 
@@ -34,7 +34,7 @@ class Group(NamedTuple):
     title: str
     hint: str
     source: Source
-    lines: tuple[Line, ...]
+    lines: tuple[AskedLine, ...]
 
 
 class First(NamedTuple):
@@ -49,21 +49,21 @@ class First(NamedTuple):
     measures: dict[str, float] = {}
 
 
-def _tape(label: str, pointer: str, way: Way, spots: tuple[str, ...], whose: Whose = "both") -> Line:
-    return Line(label, pointer, way, spots, whose=whose, source="measured")
+def _tape(label: str, pointer: str, way: Way, spots: tuple[str, ...], whose: Whose = "both") -> AskedLine:
+    return AskedLine(label, pointer, way, spots, whose=whose, source="measured")
 
 
-def _units(*lines: Line) -> Group:
+def _units(*lines: AskedLine) -> Group:
     return Group(
         "The unit that goes out, and the one that comes in",
         "From their sheets, or better on scales. Say in which condition each mass was taken.",
         "maker",
         (
-            Line("Mass", "~/unit/mass", "at", ("unit",)),
-            Line("Weighed", "~/unit/condition", kind="choice"),
-            Line("Length from its flange", "~/unit/length", "size", ("flange", "far end")),
-            Line("Power", "~/unit/power"),
-            Line("at its rated speed", "~/unit/rated_speed"),
+            AskedLine("Mass", "~/unit/mass", "at", ("unit",)),
+            AskedLine("Weighed", "~/unit/condition", kind="choice"),
+            AskedLine("Length from its flange", "~/unit/length", "size", ("flange", "far end")),
+            AskedLine("Power", "~/unit/power"),
+            AskedLine("at its rated speed", "~/unit/rated_speed"),
             *lines,
         ),
     )
@@ -74,8 +74,8 @@ _PEOPLE = Group(
     "The loading that is flown, sailed or ridden most.",
     "estimated",
     (
-        Line("{item}", "/loadings/*/loads/{seats}", "at", ("seat",)),
-        Line("Fuel: {item}", "/loadings/*/fuel/{tanks}", "at", ("tank",)),
+        AskedLine("{item}", "/loadings/*/loads/{seats}", "at", ("seat",)),
+        AskedLine("Fuel: {item}", "/loadings/*/fuel/{tanks}", "at", ("tank",)),
     ),
 )
 
@@ -109,25 +109,29 @@ def aeroplane(layout: str) -> First:
     flange = 5.45 if pushes else -1.0
     far = 4.6 if pushes else -0.25
     main = "/craft/supports/{first main}"
-    sides = () if layout == "monowheel" else (Line("Port main, butt line", f"{main}/butt_line", "across", ("main",)),)
+    sides = (
+        () if layout == "monowheel" else (AskedLine("Port main, butt line", f"{main}/butt_line", "across", ("main",)),)
+    )
     return First(
         (
             Group(
                 "On the scales, levelled",
                 "Unit as found, fuel noted, brakes off. A scale set to nought needs no tare.",
                 "measured",
-                (Line("{item}", "/craft/supports/*/reading", "at", ("{role}",)),),
+                (AskedLine("{item}", "/craft/supports/*/reading", "at", ("{role}",)),),
             ),
             Group(
                 "With the tape, from the datum",
                 "Drop a plumb line from each axle to the floor. The starboard main stands abreast of the port one.",
                 "measured",
                 (
-                    Line("Main wheel" if not sides else "Port main", f"{main}/station", "along", ("main",)),
+                    AskedLine("Main wheel" if not sides else "Port main", f"{main}/station", "along", ("main",)),
                     *sides,
-                    Line(f"{third.title()} wheel", "/craft/supports/{first " + third + "}/station", "along", (third,)),
-                    Line("{item}", "/craft/seats/*/station", "along", ("seat",)),
-                    Line("{item}", "/craft/tanks/*/station", "along", ("tank",)),
+                    AskedLine(
+                        f"{third.title()} wheel", "/craft/supports/{first " + third + "}/station", "along", (third,)
+                    ),
+                    AskedLine("{item}", "/craft/seats/*/station", "along", ("seat",)),
+                    AskedLine("{item}", "/craft/tanks/*/station", "along", ("tank",)),
                 ),
             ),
             Group(
@@ -135,15 +139,15 @@ def aeroplane(layout: str) -> First:
                 "Empty limits are not these: take those for flight.",
                 "maker",
                 (
-                    Line("Forward CG limit", "/craft/limits/forward", "along", ("limits",)),
-                    Line("Aft CG limit", "/craft/limits/aft", "along", ("limits",)),
-                    Line("Gross mass", "/craft/limits/gross"),
+                    AskedLine("Forward CG limit", "/craft/limits/forward", "along", ("limits",)),
+                    AskedLine("Aft CG limit", "/craft/limits/aft", "along", ("limits",)),
+                    AskedLine("Gross mass", "/craft/limits/gross"),
                 ),
             ),
             _units(
-                Line("Propeller, diameter", "~/propeller/diameter", "size", ("tip high", "tip low")),
+                AskedLine("Propeller, diameter", "~/propeller/diameter", "size", ("tip high", "tip low")),
                 *_FLANGE,
-                *((Line("The unit lies", "~/lies", kind="choice"),) if pushes else ()),
+                *((AskedLine("The unit lies", "~/lies", kind="choice"),) if pushes else ()),
             ),
             _PEOPLE,
         ),
@@ -193,8 +197,8 @@ def boat(layout: str) -> First:
                 "Calm water, lines slack, nobody aboard.",
                 "measured",
                 (
-                    Line("{item}", "/craft/flotation/marks/*/freeboard", "up", ("{mark}",)),
-                    Line("Read", "/craft/flotation/read", kind="choice"),
+                    AskedLine("{item}", "/craft/flotation/marks/*/freeboard", "up", ("{mark}",)),
+                    AskedLine("Read", "/craft/flotation/read", kind="choice"),
                 ),
             ),
             Group(
@@ -202,10 +206,10 @@ def boat(layout: str) -> First:
                 "Waterline length and beam as she floats.",
                 "measured",
                 (
-                    Line("Length on the waterline", "/craft/flotation/length", "size", ("bow", "stern")),
-                    Line("Beam on the waterline", "/craft/flotation/beam", "across", ("midships",)),
-                    Line("Underside of her canoe body, height", "/craft/flotation/keel", "up", ("bottom",)),
-                    Line("{item}", "/craft/tanks/*/station", "along", ("tank",)),
+                    AskedLine("Length on the waterline", "/craft/flotation/length", "size", ("bow", "stern")),
+                    AskedLine("Beam on the waterline", "/craft/flotation/beam", "across", ("midships",)),
+                    AskedLine("Underside of her canoe body, height", "/craft/flotation/keel", "up", ("bottom",)),
+                    AskedLine("{item}", "/craft/tanks/*/station", "along", ("tank",)),
                 ),
             ),
             Group(
@@ -213,15 +217,15 @@ def boat(layout: str) -> First:
                 "At full power, over a measured distance, both ways.",
                 "measured",
                 (
-                    Line("Speed before", "/craft/trial/speed"),
-                    Line("Speed wanted", "/craft/trial/wanted"),
+                    AskedLine("Speed before", "/craft/trial/speed"),
+                    AskedLine("Speed wanted", "/craft/trial/wanted"),
                 ),
             ),
             _units(
-                Line("Reduction", "~/drive/stages/*/ratio"),
-                Line("Propeller, diameter", "~/propeller/diameter", "size", ("tip high", "tip low")),
-                Line("Propeller, pitch", "~/propeller/pitch", whose="new"),
-                Line("Propeller, blades", "~/propeller/blades", whose="new"),
+                AskedLine("Reduction", "~/drive/stages/*/ratio"),
+                AskedLine("Propeller, diameter", "~/propeller/diameter", "size", ("tip high", "tip low")),
+                AskedLine("Propeller, pitch", "~/propeller/pitch", whose="new"),
+                AskedLine("Propeller, blades", "~/propeller/blades", whose="new"),
                 *shaft,
                 *across,
             ),
@@ -256,17 +260,17 @@ def boat(layout: str) -> First:
 
 
 def _on_wheels(base: float, radius: float, ridden: bool, gears: tuple[str, ...], final: str) -> First:
-    ratios = tuple(Line(f"Ratio, {g}", f"~/drive/gears/{g}/ratio") for g in gears) or (
-        Line("Variator, ratio at its low end", "~/drive/stages/variator/low"),
-        Line("Variator, ratio at its fast end", "~/drive/stages/variator/ratio"),
+    ratios = tuple(AskedLine(f"Ratio, {g}", f"~/drive/gears/{g}/ratio") for g in gears) or (
+        AskedLine("Variator, ratio at its low end", "~/drive/stages/variator/low"),
+        AskedLine("Variator, ratio at its fast end", "~/drive/stages/variator/ratio"),
     )
     chain = (
         (
-            Line("Final chain, driving teeth", "~/drive/stages/chain/driver_teeth", "at", ("flange",)),
-            Line("Final chain, driven teeth", "~/drive/stages/chain/driven_teeth", "at", ("rear",)),
+            AskedLine("Final chain, driving teeth", "~/drive/stages/chain/driver_teeth", "at", ("flange",)),
+            AskedLine("Final chain, driven teeth", "~/drive/stages/chain/driven_teeth", "at", ("rear",)),
         )
         if final == "chain"
-        else (Line("Final ratio", f"~/drive/stages/{final}/ratio"),)
+        else (AskedLine("Final ratio", f"~/drive/stages/{final}/ratio"),)
     )
     unit_x = 0.62 * base if ridden else 0.75 * base
     answers = (
@@ -284,27 +288,27 @@ def _on_wheels(base: float, radius: float, ridden: bool, gears: tuple[str, ...],
                 "On the scales, upright and level",
                 "One wheel after another, the others packed up to the same height. Tanks noted.",
                 "measured",
-                (Line("{item}", "/craft/supports/*/reading", "at", ("{role}",)),),
+                (AskedLine("{item}", "/craft/supports/*/reading", "at", ("{role}",)),),
             ),
             Group(
                 "With the tape",
                 "Wheelbase between the axles, level; change what the sheet took for granted.",
                 "measured",
-                (Line("{item}, station of its axle", "/craft/supports/{rear}/station", "along", ("rear",)),),
+                (AskedLine("{item}, station of its axle", "/craft/supports/{rear}/station", "along", ("rear",)),),
             ),
             Group(
                 "From plate and tyres",
                 "The load index is moulded on the wall of each tyre.",
                 "maker",
                 (
-                    Line("Front axle may carry", "/craft/limits/front_axle", "at", ("front",)),
-                    Line("Rear axle may carry", "/craft/limits/rear_axle", "at", ("rear",)),
-                    Line("Gross mass", "/craft/limits/gross"),
-                    Line("{item}: load index", "/craft/supports/*/load_index", "at", ("{role}",)),
+                    AskedLine("Front axle may carry", "/craft/limits/front_axle", "at", ("front",)),
+                    AskedLine("Rear axle may carry", "/craft/limits/rear_axle", "at", ("rear",)),
+                    AskedLine("Gross mass", "/craft/limits/gross"),
+                    AskedLine("{item}: load index", "/craft/supports/*/load_index", "at", ("{role}",)),
                 ),
             ),
             _units(
-                Line("Peak torque", "~/unit/peak_torque"),
+                AskedLine("Peak torque", "~/unit/peak_torque"),
                 _tape("CG along, from its output", "~/unit/cg_aft", "size", ("flange", "unit")),
                 _tape("CG height, from its output", "~/unit/cg_up", "up", ("unit",)),
                 *ratios,

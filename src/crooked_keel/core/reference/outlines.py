@@ -76,14 +76,14 @@ class Measures:
         return found
 
 
-class Drawn(NamedTuple):
+class OutlineDrawn(NamedTuple):
     """Lines and wheels."""
 
     paths: list[Path]
     wheels: list[Circle]
 
 
-Draw = Callable[[Measures], Drawn]
+Draw = Callable[[Measures], OutlineDrawn]
 
 
 def _path(id: str, points: list[tuple[float, float]], closed: bool = True, smooth: bool = False) -> Path:
@@ -173,7 +173,7 @@ def _canard(
     ]
 
 
-def aeroplane(m: Measures) -> Drawn:
+def aeroplane(m: Measures) -> OutlineDrawn:
     """Fuselage, wing and gear; a tail behind, or a foreplane where the firewall lies behind the cabin."""
     firewall = m.known.get("firewall") or 0.0
     nose = m("nose", firewall - 1.0)
@@ -206,10 +206,10 @@ def aeroplane(m: Measures) -> Drawn:
             continue
         wheels.append(Circle(id=f.id, x=f.x, z=f.z + wheel, radius=wheel))
         paths.append(_path(f"leg-{f.id}", [(f.x - 0.15, belly), (f.x, f.z + wheel), (f.x + 0.3, belly)], closed=False))
-    return Drawn(paths, wheels)
+    return OutlineDrawn(paths, wheels)
 
 
-def boat(m: Measures) -> Drawn:
+def boat(m: Measures) -> OutlineDrawn:
     """Hull in profile with a low coachroof; the sheer runs through the marks where freeboards are read."""
     nose = m("nose", 0.0)
     tail = m("tail", nose + 8.0)
@@ -263,7 +263,7 @@ def boat(m: Measures) -> Drawn:
             (tail - 0.03 * length, canoe + 0.2),
         ],
     )
-    return Drawn([roof, rudder, hull], [])
+    return OutlineDrawn([roof, rudder, hull], [])
 
 
 def _wheels(m: Measures) -> list[Circle]:
@@ -277,7 +277,7 @@ def _wheels(m: Measures) -> list[Circle]:
     return made
 
 
-def motorcycle(m: Measures) -> Drawn:
+def motorcycle(m: Measures) -> OutlineDrawn:
     """Two wheels, fork, frame, tank and seat."""
     front, rear = m.foot("front", 0.0), m.foot("rear", 1.4)
     wheels = _wheels(m)
@@ -328,10 +328,10 @@ def motorcycle(m: Measures) -> Drawn:
             closed=False,
         ),
     ]
-    return Drawn(paths, wheels)
+    return OutlineDrawn(paths, wheels)
 
 
-def scooter(m: Measures) -> Drawn:
+def scooter(m: Measures) -> OutlineDrawn:
     """Leg shield, floor, seat over the rear wheel."""
     front, rear = m.foot("front", 0.0), m.foot("rear", 1.25)
     wheels = _wheels(m)
@@ -384,10 +384,10 @@ def scooter(m: Measures) -> Drawn:
             closed=False,
         ),
     ]
-    return Drawn(paths, wheels)
+    return OutlineDrawn(paths, wheels)
 
 
-def road_vehicle(m: Measures) -> Drawn:
+def road_vehicle(m: Measures) -> OutlineDrawn:
     """A small van: cab ahead, load box behind."""
     front, rear = m.foot("front", 0.0), m.foot("rear", 1.9)
     wheels = _wheels(m)
@@ -424,4 +424,4 @@ def road_vehicle(m: Measures) -> Drawn:
             ],
         ),
     ]
-    return Drawn(paths, wheels)
+    return OutlineDrawn(paths, wheels)

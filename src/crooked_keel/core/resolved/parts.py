@@ -15,7 +15,7 @@ from .references import Body, References
 Local = tuple[Traced, Traced, Traced]
 
 
-class Placed(Protocol):
+class HasPlace(Protocol):
     """What is read here of an installation placed in the craft."""
 
     installation: Installation
@@ -56,7 +56,7 @@ class Placed(Protocol):
         ...
 
 
-def bodies_of(placed: Placed) -> list[Body]:
+def bodies_of(placed: HasPlace) -> list[Body]:
     """Unit, reduction if there is one, propeller, mount and packs as bodies, present."""
     i, has = placed.installation, placed.references.has
     asks: list[tuple[str, str, Mass | None, Callable[[], Local]]] = [
@@ -82,7 +82,7 @@ def bodies_of(placed: Placed) -> list[Body]:
     return made
 
 
-def hung_bodies(placed: Placed) -> list[Body]:
+def hung_bodies(placed: HasPlace) -> list[Body]:
     """What comes on top of the mass of the unit: somewhere on it, within half its length of its CG along the craft."""
     made = []
     for key, accessory in placed.accessories_on_top:
@@ -94,7 +94,7 @@ def hung_bodies(placed: Placed) -> list[Body]:
     return made
 
 
-def _somewhere(placed: Placed, pointer: str, name: str) -> Traced:
+def _somewhere(placed: HasPlace, pointer: str, name: str) -> Traced:
     """Station of the unit's CG, within half the unit's length, an even chance of each place."""
     what = f"length of the {placed.name} from its flange"
     length = lambda: placed.references.measured(placed.installation.unit.length, placed.p("unit/length"), what)

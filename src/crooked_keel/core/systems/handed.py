@@ -12,7 +12,7 @@ from ..resolved.floating import Floating
 Units = Annotated[int, "units"]
 
 
-class Power(Protocol):
+class UnitPower(Protocol):
     """What a unit gives: the power that lasts, W, and whose word it is; what is left of it where it is used, W; heat
     into its coolant, W. Each raises CannotSay."""
 
@@ -51,7 +51,7 @@ class Floated(Protocol):
         ...
 
 
-class State(Protocol):
+class StateAfloat(Protocol):
     """A state afloat after the work."""
 
     @property
@@ -78,7 +78,7 @@ class Waterlines(Protocol):
         """What cannot be said."""
         ...
 
-    def states(self) -> Sequence[State]:
+    def states(self) -> Sequence[StateAfloat]:
         """Every state that can be said."""
         ...
 

@@ -13,7 +13,7 @@ from ..formula import record
 from ..resolved.craft import Resolved
 from ..resolved.installation import ResolvedInstallation
 from ..topic.reading import Topic
-from .handed import Power
+from .handed import UnitPower
 
 T = TypeVar("T")
 
@@ -39,7 +39,7 @@ class Lane(Topic):
     begins = ""
     begins_words = ""
 
-    def __init__(self, resolved: Resolved, placed: ResolvedInstallation, lasting: Power) -> None:
+    def __init__(self, resolved: Resolved, placed: ResolvedInstallation, lasting: UnitPower) -> None:
         self.resolved = resolved
         self.placed = placed
         self.lasting = lasting

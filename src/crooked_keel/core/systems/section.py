@@ -10,7 +10,7 @@ from ..topic.reading import Topic
 from ..topic.tables import Tables
 from .cooling.quantities import Cooled
 from .cooling.says import cooling_values
-from .current.quantities import Current
+from .current.quantities import CurrentLane
 from .current.says import WireOut, current_values, drawn_wire
 from .exhaust.quantities import Exhausted
 from .exhaust.says import exhaust_values
@@ -18,14 +18,14 @@ from .fuel.quantities import Fuelled
 from .fuel.says import fuel_values
 from .induction.quantities import Breathing
 from .induction.says import charge_values, induction_values
-from .joints.quantities import Joined
+from .joints.quantities import JointLane
 from .joints.says import DecidedOut, joint_table
 from .lane import WalkPoint
 from .oil.quantities import Oiled
 from .oil.says import TankOut, oil_values, tank_table
 from .reach.quantities import Reached
 from .reach.says import needed_table
-from .voltage.quantities import HighVoltage
+from .voltage.quantities import VoltageLane
 from .voltage.says import pack_table, voltage_values
 
 
@@ -66,10 +66,10 @@ class SystemsTopics(NamedTuple):
     exhausted: Exhausted
     breathing: Breathing
     fuelled: Fuelled
-    current: Current
-    voltage: HighVoltage | None
+    current: CurrentLane
+    voltage: VoltageLane | None
     reached: Reached
-    joined: Joined
+    joined: JointLane
 
     def topics(self) -> list[Topic]:
         """Those that there are."""
@@ -89,7 +89,7 @@ VALUES = (
 
 
 def lane_table(
-    cooled: Cooled, oiled: Oiled, exhausted: Exhausted, breathing: Breathing, fuelled: Fuelled, current: Current
+    cooled: Cooled, oiled: Oiled, exhausted: Exhausted, breathing: Breathing, fuelled: Fuelled, current: CurrentLane
 ) -> SystemsOut:
     """Lanes with their walks; tanks, joints, reach and high voltage are added."""
     motor, afloat = cooled.electric, cooled.resolved.has("afloat")

@@ -15,7 +15,7 @@ from .charging import suggest as charging
 from .cooling.quantities import Cooled
 from .cooling.rules import MARGIN_K
 from .current.functions import fuse_for
-from .current.quantities import Current
+from .current.quantities import CurrentLane
 from .exhaust.functions import drain_back, gas_density
 from .exhaust.quantities import Exhausted
 from .fuel.quantities import SUCTION_PA, Fuelled
@@ -236,7 +236,7 @@ def wider_line(fuelled: Fuelled) -> Iterator[Proposal]:
         )
 
 
-def wires(current: Current) -> Iterator[Proposal]:
+def wires(current: CurrentLane) -> Iterator[Proposal]:
     """Larger wires where they lose or carry too much."""
     for key, wire in current.wires:
         listed = current.in_the_table(wire)
@@ -254,7 +254,7 @@ def wires(current: Current) -> Iterator[Proposal]:
             )
 
 
-def fuses(current: Current) -> Iterator[Proposal]:
+def fuses(current: CurrentLane) -> Iterator[Proposal]:
     """Fuses that guard their wires and let their current pass."""
     for key, wire in current.wires:
         if wire.fuse is None or wire.current is None or wire.size is None or wire.runs != "all the time":

@@ -40,7 +40,7 @@ class Remembers(NamedTuple):
     most: int
 
 
-class Need(NamedTuple):
+class Wanting(NamedTuple):
     """One parameter: what it wants by type, whether it can do without, and whose it is."""
 
     kind: Any
@@ -49,7 +49,7 @@ class Need(NamedTuple):
 
 
 @lru_cache(maxsize=1024)
-def needs_of(kind: Callable[..., Any]) -> tuple[Need, ...]:
+def needs_of(kind: Callable[..., Any]) -> tuple[Wanting, ...]:
     """What a topic, or a function that hands on a value, takes, in order."""
     function: Any = kind.__init__ if isinstance(kind, type) else kind
     hints = get_type_hints(function, vars(sys.modules[function.__module__]), include_extras=True)
@@ -57,11 +57,11 @@ def needs_of(kind: Callable[..., Any]) -> tuple[Need, ...]:
     return tuple(_need(hints[p.name]) for p in wanted if p.kind is not Parameter.KEYWORD_ONLY)
 
 
-def _need(hint: Any) -> Need:
+def _need(hint: Any) -> Wanting:
     if get_origin(hint) is Annotated:
         base, mark = get_args(hint)[:2]
-        return Need(_present(base), True, mark) if isinstance(mark, Other) else Need(hint)
-    return Need(_present(hint), _may_lack(hint))
+        return Wanting(_present(base), True, mark) if isinstance(mark, Other) else Wanting(hint)
+    return Wanting(_present(hint), _may_lack(hint))
 
 
 def _may_lack(hint: Any) -> bool:

@@ -107,7 +107,7 @@ def axle_spacers(inside_m: float, hub_m: float, rim_offset_m: float, target_m: f
     return Spacers(port, inside_m - hub_m - port)
 
 
-class Runout(NamedTuple):
+class RunoutFit(NamedTuple):
     """Eccentricity m and the way to the bore's centre (clockwise, rad), ovality on the diameter, raw total reading and
     misfit, m."""
 
@@ -118,7 +118,7 @@ class Runout(NamedTuple):
     misfit_m: float
 
 
-def runout_of_bore(readings: Sequence[tuple[float, float]]) -> Runout:
+def runout_of_bore(readings: Sequence[tuple[float, float]]) -> RunoutFit:
     """First and second harmonic of a dial swung in a bore; (angle rad, reading m), plunger in positive. The centre lies
     toward the low reading. Raises InputError with fewer than five readings. Source: least squares."""
     if len(readings) < 5:
@@ -132,7 +132,7 @@ def runout_of_bore(readings: Sequence[tuple[float, float]]) -> Runout:
     found, *_ = np.linalg.lstsq(table, read, rcond=None)
     left = read - table @ found
     low = math.atan2(-found[2], -found[1]) % (2 * math.pi)
-    return Runout(
+    return RunoutFit(
         math.hypot(found[1], found[2]),
         low,
         4 * math.hypot(found[3], found[4]),

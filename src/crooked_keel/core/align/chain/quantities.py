@@ -12,9 +12,9 @@ from ...judging.values import ValueList
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
-from ..readings import Readings
+from ..readings import GapReadings
 from .functions import (
-    Runout,
+    RunoutFit,
     Spacers,
     axle_spacers,
     compound_angle,
@@ -27,7 +27,7 @@ from .functions import (
 )
 
 
-class RoadLine(Readings):
+class RoadLine(GapReadings):
     """Sprockets, driven wheel, adapter and joints, as read."""
 
     def __init__(self, resolved: Resolved, placed: ResolvedInstallation) -> None:
@@ -75,7 +75,7 @@ class RoadLine(Readings):
         return axle_spacers(*self.wheel_terms)
 
     @lazy
-    def runout(self) -> Runout:
+    def runout(self) -> RunoutFit:
         """The adapter's bore."""
         asks = [lambda a=a: self._read("runout", f"at_{a}", f"dial at {a}°") for a in range(0, 360, 45)]
         ask_all(*asks)

@@ -163,7 +163,7 @@ def nut_turns(move_m: float, pitch_m: float) -> float:
     return move_m / pitch_m
 
 
-class Plan(NamedTuple):
+class MovePlan(NamedTuple):
     """Whole flats of the nuts, front and rear, what they leave of offset (m) and angle (rad), and the score: over 1
     misses the limits."""
 
@@ -184,7 +184,7 @@ def adjuster_plan(
     offset_limit_m: float,
     gap_limit_m: float,
     divisions: int = 6,
-) -> Plan:
+) -> MovePlan:
     """Whole steps of the nuts near the exact moves that leave least of both limits: the worse of offset and gap over
     their limits.
 
@@ -194,7 +194,7 @@ def adjuster_plan(
         raise InputError("~/align/coupling/front_feet", "front and rear feet are at one distance: no angle can be set")
     step = pitch_m / divisions
     exact = [nut_turns(foot_move(offset_m, angle_rad, s), pitch_m) * divisions for s in (front_m, rear_m)]
-    best: Plan | None = None
+    best: MovePlan | None = None
     for f in range(math.floor(exact[0]) - 5, math.floor(exact[0]) + 7):
         for r in range(math.floor(exact[1]) - 5, math.floor(exact[1]) + 7):
             front, rear = f * step, r * step
@@ -202,7 +202,7 @@ def adjuster_plan(
             angle, offset = angle_rad + turned, offset_m + rear - rear_m * turned
             score = max(abs(offset) / offset_limit_m, abs(angle) * diameter_m / gap_limit_m)
             if best is None or score < best.score:
-                best = Plan(f, r, offset, angle, score)
+                best = MovePlan(f, r, offset, angle, score)
     assert best is not None
     return best
 

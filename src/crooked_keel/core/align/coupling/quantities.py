@@ -10,11 +10,11 @@ from ...judging.values import ValueList
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
-from ..readings import Readings
+from ..readings import GapReadings
 from .functions import (
     OFFSET_OK_M,
     Faces,
-    Plan,
+    MovePlan,
     adjuster_plan,
     angle_from_gaps,
     coupling_from_face_gaps,
@@ -66,7 +66,7 @@ class CouplingOut:
     feet: list[FootOut]
 
 
-class Coupling(Readings):
+class CouplingLine(GapReadings):
     """The coupling between unit and shaft: gaps and steps as read, and what the feet must do."""
 
     only_of = "coupling"
@@ -156,7 +156,7 @@ class Coupling(Readings):
         return self._read("coupling", "thread_pitch", "pitch of the adjusting thread")
 
     @lazy
-    def plan(self) -> Plan:
+    def plan(self) -> MovePlan:
         """Whole flats of the nuts."""
         ask_all(lambda: self.faces, lambda: self.feet, lambda: self.thread)
         limit = gap_limits(self.diameter, self.school)[0]

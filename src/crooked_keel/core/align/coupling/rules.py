@@ -13,7 +13,7 @@ from ...judging.register import Verdict, rule, verdict
 from ...judging.settling import adjust, measure
 from ...resolved.installation import ResolvedInstallation
 from .functions import CLOSURE_OK_M, CLOSURE_WATCH_M, OFFSET_OK_M, OFFSET_WATCH_M, gap_limits
-from .quantities import Coupling
+from .quantities import CouplingLine
 
 
 @rule(
@@ -25,7 +25,7 @@ from .quantities import Coupling
     form="coupling",
     settles=adjust("Turn the nuts as the flats say, move the feet sideways, and read again."),
 )
-def gap(coupling: Coupling) -> Iterable[Verdict]:
+def gap(coupling: CouplingLine) -> Iterable[Verdict]:
     if not coupling.asks("coupling"):
         return
     lines = coupling
@@ -59,7 +59,7 @@ def gap(coupling: Coupling) -> Iterable[Verdict]:
     form="coupling",
     settles=measure("Read the four gaps again."),
 )
-def gap_closure(coupling: Coupling) -> Iterable[Verdict]:
+def gap_closure(coupling: CouplingLine) -> Iterable[Verdict]:
     if not coupling.asks("coupling"):
         return
     faces = coupling.faces
@@ -86,7 +86,7 @@ def gap_closure(coupling: Coupling) -> Iterable[Verdict]:
     form="coupling",
     settles=adjust("The moves of the feet take it out; where the steps do not close, read them again."),
 )
-def offset(coupling: Coupling) -> Iterable[Verdict]:
+def offset(coupling: CouplingLine) -> Iterable[Verdict]:
     if not coupling.asks("coupling"):
         return
     up, starboard, closure = coupling.offset
@@ -127,7 +127,7 @@ def offset(coupling: Coupling) -> Iterable[Verdict]:
     form="coupling",
     settles=adjust("Packers or shims for what the nuts do not reach; sideways by moving the feet."),
 )
-def flats(coupling: Coupling) -> Iterable[Verdict]:
+def flats(coupling: CouplingLine) -> Iterable[Verdict]:
     if not coupling.asks("coupling"):
         return
     plan, faces = coupling.plan, coupling.faces
@@ -181,7 +181,7 @@ def flats(coupling: Coupling) -> Iterable[Verdict]:
     form="coupling",
     settles=adjust("The shims that its sentence names, then feel every foot again."),
 )
-def soft_foot(coupling: Coupling) -> Iterable[Verdict]:
+def soft_foot(coupling: CouplingLine) -> Iterable[Verdict]:
     if not coupling.asks("coupling"):
         return
     lift, feet = coupling.soft
@@ -210,7 +210,7 @@ def soft_foot(coupling: Coupling) -> Iterable[Verdict]:
     form="coupling",
     settles=measure("Read again afloat: a day in the water, loaded, coupling apart."),
 )
-def afloat(coupling: Coupling, placed: ResolvedInstallation) -> Iterable[Verdict]:
+def afloat(coupling: CouplingLine, placed: ResolvedInstallation) -> Iterable[Verdict]:
     if not coupling.asks("coupling"):
         return
     state = placed.installation.align.coupling.afloat

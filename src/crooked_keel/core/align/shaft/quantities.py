@@ -9,11 +9,11 @@ from ...judging.values import ValueList
 from ...resolved.installation import ResolvedInstallation
 from ...resolved.ratios import WITHIN
 from ...topic.supply import Replaced
-from ..readings import Readings
+from ..readings import GapReadings
 from .functions import front_height_gain, packer_height, shaft_angle, unit_angle
 
 
-class ShaftLine(Readings):
+class ShaftLine(GapReadings):
     """The shaft line of a boat and the packers under the feet."""
 
     only_of = "shaft line"

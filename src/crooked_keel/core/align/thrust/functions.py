@@ -12,7 +12,7 @@ from ...formula import formula
 from ...physics.geometry import Vector, thrust_rotation
 
 
-class Turned(NamedTuple):
+class TurnedThrust(NamedTuple):
     """Points after the turn, tube lengths to the firewall nodes and unit vectors along the tubes; m."""
 
     moved: dict[str, Vector]
@@ -27,7 +27,7 @@ def rotate_about_flange(
     roll_rad: float,
     points_m: Mapping[str, Vector],
     firewall_nodes_m: Mapping[str, Vector],
-) -> Turned:
+) -> TurnedThrust:
     """p' = F + R·(p − F); tube = |p' − firewall node|. Points (3,) in craft axes, keyed alike.
 
     Source: own derivation; compared with an outside rotation library in the tests."""
@@ -35,7 +35,7 @@ def rotate_about_flange(
     moved = {k: flange_m + r @ (p - flange_m) for k, p in points_m.items()}
     lines = {k: firewall_nodes_m[k] - moved[k] for k in firewall_nodes_m if k in moved}
     lengths = {k: float(np.linalg.norm(v)) for k, v in lines.items()}
-    return Turned(moved, lengths, {k: v / lengths[k] for k, v in lines.items() if lengths[k] > 0})
+    return TurnedThrust(moved, lengths, {k: v / lengths[k] for k, v in lines.items() if lengths[k] > 0})
 
 
 @formula(

@@ -14,7 +14,7 @@ from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ...topic.supply import Replaced
 from .functions import (
-    Turned,
+    TurnedThrust,
     firewall_distance,
     rear_clearance,
     rear_disc_reach,
@@ -38,16 +38,16 @@ class ThrustLine(Topic):
         self.old = old
 
     @lazy
-    def turned(self) -> Turned:
+    def turned(self) -> TurnedThrust:
         """Mount points and tubes with the thrust line as set."""
         return self._turn(*(a.value for a in self.placed.angles))
 
     @lazy
-    def straight(self) -> Turned:
+    def straight(self) -> TurnedThrust:
         """The same with no down or right thrust."""
         return self._turn(0.0, 0.0)
 
-    def _turn(self, down: float, right: float) -> Turned:
+    def _turn(self, down: float, right: float) -> TurnedThrust:
         p = self.placed
         ask_all(lambda: p.mount_points, lambda: p.structure_points)
         flange, back = vector(p.flange), p.rotation.T

@@ -20,7 +20,7 @@ class Split(NamedTuple):
     mass_kg: float
 
 
-class Held(NamedTuple):
+class HeldFlange(NamedTuple):
     """What is fixed: everything but the unit and what holds it; the unit with its CG and its flange from its mounting
     face; firewall; propeller with its plane; masses of mount and spacer by their length. kg, m, kg/m."""
 
@@ -44,7 +44,7 @@ def engine_station_for_cg(rest_kg: float, rest_x_m: float, unit_kg: float, targe
     return target_m + rest_kg * (target_m - rest_x_m) / unit_kg
 
 
-def cg_with_mount(held: Held, mount_m: float) -> tuple[float, Split]:
+def cg_with_mount(held: HeldFlange, mount_m: float) -> tuple[float, Split]:
     """CG of the whole with a mount so long, m, and what follows. Mount and spacer have their mass at mid-length.
     Source: statics."""
     d = held.direction
@@ -62,7 +62,7 @@ def cg_with_mount(held: Held, mount_m: float) -> tuple[float, Split]:
     return sum(m * x for m, x in parts) / mass, Split(mount_m, spacer, unit_x, mass)
 
 
-def longest_mount(held: Held, least_spacer_m: float = 0.0) -> float:
+def longest_mount(held: HeldFlange, least_spacer_m: float = 0.0) -> float:
     """Longest mount that leaves room for the unit and a spacer, m. Raises InputError where the unit is longer than the
     space."""
     most = held.direction * (held.propeller_m - held.firewall_m) - held.flange_from_face_m - least_spacer_m
@@ -73,7 +73,9 @@ def longest_mount(held: Held, least_spacer_m: float = 0.0) -> float:
     return most
 
 
-def mount_spacer_split(held: Held, target_m: float, least_mount_m: float = 0.0, least_spacer_m: float = 0.0) -> Split:
+def mount_spacer_split(
+    held: HeldFlange, target_m: float, least_mount_m: float = 0.0, least_spacer_m: float = 0.0
+) -> Split:
     """Lengths of mount and spacer that bring the CG to a target with the propeller where it is.
 
     Raises InputError with nothing reached where no mount does. Source: statics, bisection (the CG runs one way with the

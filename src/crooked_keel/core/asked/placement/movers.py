@@ -18,7 +18,7 @@ from ...resolved.installation import ResolvedInstallation
 from ...resolved.references import Axis
 from ...setup import Benches
 from .bounds import Effect
-from .program import Mover, Order
+from .program import MoveOrder, Mover
 from .wish import Wish
 
 # What a kilogram of lead counts for beside a metre of moving, and a metre of a pack beside one of the unit. Proposed.
@@ -45,7 +45,7 @@ def _along(axis: Axis, mass_kg: float) -> Effect:
     return (0.0, *(mass_kg if a == axis else 0.0 for a in _AXES))  # type: ignore[return-value]
 
 
-def movers(benches: Benches, fit_id: str, wish: Wish) -> tuple[list[Moving], list[Order], list[Gap]]:
+def movers(benches: Benches, fit_id: str, wish: Wish) -> tuple[list[Moving], list[MoveOrder], list[Gap]]:
     """Everything that may move; the packs that keep their order; and what packs need before they may move further."""
     bench = benches.balance
     packs = stowed(bench.resolved)
@@ -55,7 +55,7 @@ def movers(benches: Benches, fit_id: str, wish: Wish) -> tuple[list[Moving], lis
     for gap in gaps(packs):
         first, second = (at.get((p.pointer, gap.axis)) for p in (gap.first, gap.second))
         if first is not None or second is not None:
-            orders.append(Order(first, second, gap.gap_m))
+            orders.append(MoveOrder(first, second, gap.gap_m))
     return made, orders, [n for p in packs for n in p.needs]
 
 

@@ -22,10 +22,10 @@ from ...resolved.installation import ResolvedInstallation
 from ...resolved.references import got
 from ...setup import Benches, set_up
 from ...topic.workspace import Workspace
-from .along import Held, cg_with_mount, engine_station_for_cg, longest_mount, mount_spacer_split
+from .along import HeldFlange, cg_with_mount, engine_station_for_cg, longest_mount, mount_spacer_split
 from .bounds import Aim, bounds, split_as_before, trim_as_before, upright
 from .movers import Moving, movers
-from .program import Found, Target, solve
+from .program import Solved, Target, solve
 from .wish import Wish
 
 # A move shorter than the tape shows is none, m (or kg). Proposed.
@@ -100,7 +100,7 @@ class SplitOut(Out):
     spacer_si: float | None
 
 
-class Placed(Out):
+class PlacedTogether(Out):
     """Solutions, one for each target that differs; and the empty CGs that the mount alone can reach with the propeller
     where it is. best_margin: the largest worst margin to a CG limit within the bounds, negative where none keeps every
     limit. keeps: whether some placing within the bounds keeps every limit. needs: what is missing, or what a pack needs
@@ -117,7 +117,7 @@ class Placed(Out):
     needs: list[Gap]
 
 
-def place_together(project: Project, fit_id: str | None, wish: Wish) -> Placed:
+def place_together(project: Project, fit_id: str | None, wish: Wish) -> PlacedTogether:
     """Ways to place everything at once.
 
     Raises InputError where there is no such fit."""
@@ -128,10 +128,10 @@ def place_together(project: Project, fit_id: str | None, wish: Wish) -> Placed:
     try:
         return _solved(project, fit_id, set_up(project, fit_id), wish)
     except CannotSay as gap:
-        return Placed(solutions=[], keeps=False, needs=list(gap.needs))
+        return PlacedTogether(solutions=[], keeps=False, needs=list(gap.needs))
 
 
-def _solved(project: Project, fit_id: str, benches: Benches, wish: Wish) -> Placed:
+def _solved(project: Project, fit_id: str, benches: Benches, wish: Wish) -> PlacedTogether:
     bench = benches.balance
     lines = bounds(bench)
     moving, orders, wanting = movers(benches, fit_id, wish)
@@ -148,7 +148,7 @@ def _solved(project: Project, fit_id: str, benches: Benches, wish: Wish) -> Plac
     serves: dict[tuple[float, ...], tuple[list[Target], list[float]]] = {}
     keeps, best = False, None
     for target, aim in targets(bench).items():
-        found: Found | None = None
+        found: Solved | None = None
         # What is ok now stays so, if not all can be brought to it; and only then is anything less taken.
         for some, ease in ((lines, True), (held, True), (lines, False)):
             found = solve(some, each, orders, target, aim, ease)
@@ -171,7 +171,7 @@ def _solved(project: Project, fit_id: str, benches: Benches, wish: Wish) -> Plac
         None,
     )
     solutions.sort(key=lambda s: (LEVELS[::-1].index(s.reaches), len(s.consequences)))
-    return Placed(
+    return PlacedTogether(
         solutions=solutions,
         keeps=keeps if best is None else best.margin_m >= 0,
         reach_from_si=reach[0],
@@ -344,12 +344,12 @@ def _reach(benches: Benches) -> tuple[float, float, float, float, SplitOut | Non
     way: Literal[-1, 1] = 1 if placed.pushes else -1
     face = firewall + way * clear  # what of the unit is nearest the firewall is its mounting face here
     cg, end = way * (x - face), way * (flange - face)
-    held = Held(rest_kg, rest_x, kg, cg, end, firewall, plane, propeller_kg, direction=way)
+    held = HeldFlange(rest_kg, rest_x, kg, cg, end, firewall, plane, propeller_kg, direction=way)
     longest = longest_mount(held)
     return cg_with_mount(held, 0.0)[0], cg_with_mount(held, longest)[0], 0.0, longest, _split(bench, held)
 
 
-def _split(bench: Balance, held: Held) -> SplitOut | None:
+def _split(bench: Balance, held: HeldFlange) -> SplitOut | None:
     """What puts the empty CG in the middle of the limits at that mass."""
     cut = bench.limits.envelope.cut(bench.ledger.empty.mass_kg)
     if cut is None:

@@ -36,7 +36,7 @@ class Mover(NamedTuple):
     unit: bool = False
 
 
-class Order(NamedTuple):
+class MoveOrder(NamedTuple):
     """Two movers kept in their order along an axis: the second goes at least as far as the first less what is between
     them, m. None: it does not move."""
 
@@ -45,7 +45,7 @@ class Order(NamedTuple):
     gap_m: float
 
 
-class Found(NamedTuple):
+class Solved(NamedTuple):
     """How far each mover goes, and the least margin to a CG limit, m."""
 
     values: list[float]
@@ -55,11 +55,11 @@ class Found(NamedTuple):
 def solve(
     bounds: Sequence[Bound],
     movers: Sequence[Mover],
-    orders: Sequence[Order],
+    orders: Sequence[MoveOrder],
     target: Target,
     aim: Aim | None,
     ease: bool,
-) -> Found | None:
+) -> Solved | None:
     """What serves a target best; None where nothing within the movers' reach keeps every bound. ease: ok is wanted, not
     only no stop.
 
@@ -113,4 +113,4 @@ def solve(
         found = linprog(change, bounds=reach, **program)
     if found.status != 0:
         return None
-    return Found([float(found.x[i] - found.x[n + i]) for i in range(n)], float(found.x[-2]))
+    return Solved([float(found.x[i] - found.x[n + i]) for i in range(n)], float(found.x[-2]))

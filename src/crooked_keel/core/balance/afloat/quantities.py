@@ -11,7 +11,13 @@ from ...figure.trace import standard_uncertainty
 from ...formula import record
 from ...judging.finding import LeftOut
 from ...judging.subjects import Subject, known_of
-from ...physics.hydrostatics import Change, Floated, heel_angle, waterplane_from_freeboards, weight_change_afloat
+from ...physics.hydrostatics import (
+    FloatedAfter,
+    WeightChange,
+    heel_angle,
+    waterplane_from_freeboards,
+    weight_change_afloat,
+)
 from ...physics.stability import Docked, SlackTank, dock_scale, fluid_gm, free_surface_correction
 from ...resolved.craft import Resolved
 from ...resolved.floating import Floating
@@ -61,8 +67,8 @@ class State(NamedTuple):
 
     id: str
     name: str
-    before: Floated
-    after: Floated
+    before: FloatedAfter
+    after: FloatedAfter
 
 
 EMPTY = "empty"
@@ -93,20 +99,21 @@ class AfloatStates(Topic):
             raise CannotSay(*self._found.needs)
         return self._found
 
-    def _changes(self, bodies: list[Body]) -> list[Change]:
+    def _changes(self, bodies: list[Body]) -> list[WeightChange]:
         moving = [b for b in bodies if b.sign]
         ask_all(lambda: self.floating.keel, *[lambda m=m: got(m) for b in moving for m in (b.mass, b.x, b.y, b.z)])
         keel = self.floating.keel
         return [
-            Change(b.sign * got(b.mass).value, got(b.x).value, got(b.y).value, got(b.z).value - keel) for b in moving
+            WeightChange(b.sign * got(b.mass).value, got(b.x).value, got(b.y).value, got(b.z).value - keel)
+            for b in moving
         ]
 
     @lazy
-    def _as_found(self) -> list[Change]:
+    def _as_found(self) -> list[WeightChange]:
         return self._changes(self.found[1:])
 
     @lazy
-    def _ledger(self) -> list[Change]:
+    def _ledger(self) -> list[WeightChange]:
         return self._changes(self.resolved.ledger)
 
     def _loads(self, key: str, added: bool) -> list[Body]:
@@ -244,7 +251,7 @@ class AfloatStates(Topic):
         so."""
         return free_surface_correction(displacement_kg, self.slack(key, after)[0])
 
-    def _fluid(self, key: str, after: bool, floated: Floated) -> Floated:
+    def _fluid(self, key: str, after: bool, floated: FloatedAfter) -> FloatedAfter:
         fsc = self.free_surface(key, after, floated.displacement_kg)
         if not fsc:
             return floated
@@ -323,11 +330,11 @@ class AfloatStates(Topic):
         start = self.floating.afloat(self.found[0])
         return start.tcg_m / (start.km_m - start.kg_m)
 
-    def trim(self, state: Floated) -> float:
+    def trim(self, state: FloatedAfter) -> float:
         """Trim over the waterline, stern down, m."""
         return self.trim_found() + state.trim_m
 
-    def freeboard(self, key: str, mark: Mark, state: Floated) -> float:
+    def freeboard(self, key: str, mark: Mark, state: FloatedAfter) -> float:
         """Freeboard at a mark in a state, m: as read, less sinkage, trim and heel there."""
         heel = state.heel_rad
         if heel is None:

@@ -16,7 +16,7 @@ from .quantities import AfloatStates
 STEP, MOST = 5, 60
 
 
-class ArmOut(Out):
+class RightingArmOut(Out):
     """One point of a curve: heel, rad; GZ, m; whether the deck edge is under, from where the deck is taken as tight."""
 
     heel_si: float
@@ -30,7 +30,7 @@ class CurveOfArms(Out):
 
     id: str
     name: str
-    arms: list[ArmOut]
+    arms: list[RightingArmOut]
     greatest_at_si: float | None
     gone_at_si: float | None
     refused: str
@@ -73,7 +73,7 @@ def _curve(afloat: AfloatStates, id: str, name: str, mass_kg: float, cg: tuple[f
     return CurveOfArms(
         id=id,
         name=name,
-        arms=[ArmOut(heel_si=a.heel_rad, gz_si=a.gz_m, deck_under=a.deck_under) for a in arms],
+        arms=[RightingArmOut(heel_si=a.heel_rad, gz_si=a.gz_m, deck_under=a.deck_under) for a in arms],
         greatest_at_si=max(arms, key=lambda a: a.gz_m).heel_rad if arms else None,
         gone_at_si=_gone(arms),
         refused=refused,

@@ -5,13 +5,13 @@ from __future__ import annotations
 from ...errors import InputError
 from ...formula import Out
 from ...judging.study import Answer, Study
-from ..limits.quantities import Limits
+from ..limits.quantities import CraftLimits
 from ..loadings.quantities import Loadings
 from .functions import Aim, along_limits, best_burn_orders
 from .quantities import Fuel
 
 
-class OrderOut(Out):
+class BurnOrderOut(Out):
     """An order of tanks by name, how far the CG travels (m) and the least margin on the way (m)."""
 
     tanks: list[str]
@@ -23,11 +23,11 @@ class BurnOrders(Answer):
     """The best orders of one loading, best first, and the order as it stands."""
 
     loading: str = ""
-    orders: list[OrderOut] = []
-    as_it_is: OrderOut | None = None
+    orders: list[BurnOrderOut] = []
+    as_it_is: BurnOrderOut | None = None
 
 
-def burn_order(fuel: Fuel, loadings: Loadings, limits: Limits, *, loading: str, aim: Aim) -> BurnOrders:
+def burn_order(fuel: Fuel, loadings: Loadings, limits: CraftLimits, *, loading: str, aim: Aim) -> BurnOrders:
     """The best five orders of burning the tanks of a loading, one after another.
 
     Raises InputError where there is no such loading."""
@@ -42,7 +42,7 @@ def burn_order(fuel: Fuel, loadings: Loadings, limits: Limits, *, loading: str, 
     found = best_burn_orders(dry.mass_kg, dry.station_m, tanks, aim, margin, wing)
     travel = lambda path: max(p.x_m for p in path) - min(p.x_m for p in path)
     case = loadings.case(loading)
-    now = OrderOut(
+    now = BurnOrderOut(
         tanks=[" with ".join(names[b.id] for b in turn) for turn in fuel.legs(loading)],
         travel_si=max(p.x_m for p in case.trail) - min(p.x_m for p in case.trail),
         margin_si=min(min(p.forward_margin_m, p.aft_margin_m) for p in case.trail),
@@ -51,7 +51,7 @@ def burn_order(fuel: Fuel, loadings: Loadings, limits: Limits, *, loading: str, 
         loading=known[loading],
         as_it_is=now,
         orders=[
-            OrderOut(tanks=[names[t] for t in o.tanks], travel_si=travel(o.path), margin_si=margin(o.path))
+            BurnOrderOut(tanks=[names[t] for t in o.tanks], travel_si=travel(o.path), margin_si=margin(o.path))
             for o in found
         ],
     )

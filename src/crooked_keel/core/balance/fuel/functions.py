@@ -13,7 +13,7 @@ from typing import Literal, NamedTuple
 import numpy as np
 
 from ...errors import InputError
-from ..limits.functions import Envelope, limits_of
+from ..limits.functions import CgEnvelope, limits_of
 
 MOST_TANKS = 7
 
@@ -27,7 +27,7 @@ class Tankful(NamedTuple):
     y_m: float = 0.0
 
 
-class Point(NamedTuple):
+class WingPoint(NamedTuple):
     """Mass and CG at the end of a leg, kg and m."""
 
     mass_kg: float
@@ -35,34 +35,36 @@ class Point(NamedTuple):
     y_m: float
 
 
-class Order(NamedTuple):
+class BurnOrder(NamedTuple):
     """An order of tanks, the path from full to empty, and what it was judged by: smaller is better."""
 
     tanks: tuple[str, ...]
-    path: list[Point]
+    path: list[WingPoint]
     score: float
 
 
 Aim = Literal["least travel", "largest margin", "wing last"]
 
 
-def burn_path(dry_kg: float, dry_x_m: float, legs: Sequence[Sequence[Tankful]], dry_y_m: float = 0.0) -> list[Point]:
+def burn_path(
+    dry_kg: float, dry_x_m: float, legs: Sequence[Sequence[Tankful]], dry_y_m: float = 0.0
+) -> list[WingPoint]:
     """From full to empty, a point before the first leg and after each. The tanks of one leg run down together."""
     mass = dry_kg + sum(t.mass_kg for leg in legs for t in leg)
     along = dry_kg * dry_x_m + sum(t.mass_kg * t.x_m for leg in legs for t in leg)
     across = dry_kg * dry_y_m + sum(t.mass_kg * t.y_m for leg in legs for t in leg)
     if mass <= 0:
         raise InputError("/loadings", "nothing is left to burn from")
-    made = [Point(mass, along / mass, across / mass)]
+    made = [WingPoint(mass, along / mass, across / mass)]
     for leg in legs:
         mass -= sum(t.mass_kg for t in leg)
         along -= sum(t.mass_kg * t.x_m for t in leg)
         across -= sum(t.mass_kg * t.y_m for t in leg)
-        made.append(Point(mass, along / mass, across / mass))
+        made.append(WingPoint(mass, along / mass, across / mass))
     return made
 
 
-def travel(path: Sequence[Point]) -> float:
+def travel(path: Sequence[WingPoint]) -> float:
     """How far the CG runs along a path, m."""
     return max(p.x_m for p in path) - min(p.x_m for p in path)
 
@@ -72,10 +74,10 @@ def best_burn_orders(
     dry_x_m: float,
     tanks: Sequence[Tankful],
     aim: Aim,
-    margin: Callable[[Sequence[Point]], float] | None = None,
+    margin: Callable[[Sequence[WingPoint]], float] | None = None,
     wing: frozenset[str] = frozenset(),
     most: int = 5,
-) -> list[Order]:
+) -> list[BurnOrder]:
     """The best orders of burning tank after tank, best first; ties keep the order of the list.
 
     margin: least margin along a path, for that aim. wing: tanks that relieve the wing, burnt last by that aim, then
@@ -95,16 +97,16 @@ def best_burn_orders(
             if aim == "wing last":
                 early = [i for i, t in enumerate(order) if t.id in wing]
                 score += 1e3 * sum(len(order) - i for i in early)
-        made.append(Order(tuple(t.id for t in order), path, score))
+        made.append(BurnOrder(tuple(t.id for t in order), path, score))
     return sorted(made, key=lambda o: round(o.score, 9))[:most]
 
 
-def along_limits(envelope: Envelope) -> Callable[[Sequence[Point]], float]:
+def along_limits(envelope: CgEnvelope) -> Callable[[Sequence[WingPoint]], float]:
     """The least margin to the limits along a path, m: each leg is a straight line in mass and moment, looked at in 17
     places. Legs that orders share are worked out once."""
     kept: dict[tuple[float, float, float, float], float] = {}
 
-    def leg(a: Point, b: Point) -> float:
+    def leg(a: WingPoint, b: WingPoint) -> float:
         at = (a.mass_kg, a.x_m, b.mass_kg, b.x_m)
         if at not in kept:
             mass = np.linspace(b.mass_kg, a.mass_kg, 17)

@@ -13,7 +13,7 @@ from ...judging.register import Verdict, rule, verdict
 from ...judging.settling import adjust, decide
 from ...resolved.loads import Loads
 from ..ledger.quantities import Ledger
-from ..limits.quantities import Limits
+from ..limits.quantities import CraftLimits
 from ..loadings.quantities import LoadedCase, Loadings
 from ..loadings.rules import against
 from .quantities import Fuel
@@ -36,7 +36,7 @@ def _heaviest(loadings: Loadings, when: int, cap_kg: float) -> tuple[LoadedCase,
     form="cg limits",
     settles=decide("Carry less, or burn down before landing."),
 )
-def mass_landing(loadings: Loadings, limits: Limits) -> Iterable[Verdict]:
+def mass_landing(loadings: Loadings, limits: CraftLimits) -> Iterable[Verdict]:
     cap = limits.limits.landing
     if cap is None:
         return
@@ -77,7 +77,7 @@ def mass_landing(loadings: Loadings, limits: Limits) -> Iterable[Verdict]:
     form="cg limits",
     settles=decide("Carry less in the cabin."),
 )
-def mass_zero_fuel(loadings: Loadings, limits: Limits) -> Iterable[Verdict]:
+def mass_zero_fuel(loadings: Loadings, limits: CraftLimits) -> Iterable[Verdict]:
     cap = limits.limits.zero_fuel
     if cap is None:
         return
@@ -105,7 +105,7 @@ def mass_zero_fuel(loadings: Loadings, limits: Limits) -> Iterable[Verdict]:
     form="cg limits",
     settles=adjust("A cross-feed, or a limit on what may differ between the sides."),
 )
-def one_side_fuel(fuel: Fuel, limits: Limits, ledger: Ledger, loads: Loads) -> Iterable[Verdict]:
+def one_side_fuel(fuel: Fuel, limits: CraftLimits, ledger: Ledger, loads: Loads) -> Iterable[Verdict]:
     if not fuel.on_sides:
         fuel.every_side  # noqa: B018  a tank of which nobody said where it lies is not on the centreline
         return

@@ -9,7 +9,7 @@ from typing import NamedTuple
 from ...errors import InputError
 
 
-class Story(NamedTuple):
+class Tale(NamedTuple):
     """Masses of the old and the new unit (kg); how far ahead of the CG the old one sat, how far aft of it the new one
     went, how far forward the CG came (m). A negative lever: behind the CG."""
 
@@ -20,7 +20,7 @@ class Story(NamedTuple):
     cg_forward_m: float
 
 
-def infer_empty_mass(told: Story) -> tuple[float, float]:
+def infer_empty_mass(told: Tale) -> tuple[float, float]:
     """Empty mass before and after that the tale needs, kg. Raises InputError where the CG did not move. Source: moments
     about the old CG."""
     if told.cg_forward_m == 0:
@@ -30,7 +30,7 @@ def infer_empty_mass(told: Story) -> tuple[float, float]:
     return after - more, after
 
 
-def empty_mass_interval(told: Story, bounds: Story) -> tuple[float, float]:
+def empty_mass_interval(told: Tale, bounds: Tale) -> tuple[float, float]:
     """Least and greatest empty mass before that the tale allows with each figure within its bound, kg.
 
     The mass is linear in each figure and in one over the shift of the CG, so its extremes are at the corners.
@@ -38,7 +38,7 @@ def empty_mass_interval(told: Story, bounds: Story) -> tuple[float, float]:
     if abs(told.cg_forward_m) <= bounds.cg_forward_m:
         raise InputError("/craft/story/cg_forward", "the CG may not have moved at all: the tale cannot be tested")
     found = [
-        infer_empty_mass(Story(*[v + k * b for v, b, k in zip(told, bounds, signs, strict=True)]))[0]
+        infer_empty_mass(Tale(*[v + k * b for v, b, k in zip(told, bounds, signs, strict=True)]))[0]
         for signs in product((-1, 1), repeat=5)
     ]
     return min(found), max(found)

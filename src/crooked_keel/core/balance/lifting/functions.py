@@ -18,7 +18,7 @@ DYNAMIC_FACTOR = 1.25
 _SOURCE = "statics"
 
 
-class Point(NamedTuple):
+class Pick(NamedTuple):
     """Station and height, m."""
 
     x_m: float
@@ -58,7 +58,7 @@ def _tilt(xp_m: float, xg_m: float, zp_m: float, zg_m: float) -> float:
     return math.atan((xp_m - xg_m) / (zp_m - zg_m))
 
 
-def pick_tilt(cg: Point, pick: Point) -> float:
+def pick_tilt(cg: Pick, pick: Pick) -> float:
     """How far a unit hangs off level from one pick, rad; positive: the pick is aft of the CG and the front goes down.
 
     Raises InputError for a pick that is not above the CG. Source: statics."""
@@ -80,7 +80,7 @@ def leveller_share(mass_kg: float, first_m: float, second_m: float, cg_m: float)
     return first, mass_kg * G0_M_S2 - first
 
 
-def two_leg_sling(mass_kg: float, first: Point, second: Point, hook: Point) -> Sling:
+def two_leg_sling(mass_kg: float, first: Pick, second: Pick, hook: Pick) -> Sling:
     """Tensions of two legs to one hook, as it hangs: T = W·sin(other)/sin(sum), angles from the plumb line.
 
     Raises InputError for a hook that is not above both picks and between them. Source: equilibrium of the hook."""
@@ -97,7 +97,7 @@ def two_leg_sling(mass_kg: float, first: Point, second: Point, hook: Point) -> S
     return Sling(t_a, t_b, level_a, level_b) if a is first else Sling(t_b, t_a, level_b, level_a)
 
 
-def line_height(first: Point, second: Point, x_m: float) -> float:
+def line_height(first: Pick, second: Pick, x_m: float) -> float:
     """Height of the line that joins two picks, m. Raises InputError where both are at one station."""
     if abs(first.x_m - second.x_m) < 1e-9:
         raise InputError("/second_aft", "both picks are at one station")

@@ -19,7 +19,7 @@ from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from .functions import (
     DYNAMIC_FACTOR,
-    Point,
+    Pick,
     Sling,
     crane_cg,
     leveller_share,
@@ -40,10 +40,10 @@ class _Lift(NamedTuple):
     placed: ResolvedInstallation
     lifting: Lifting
     base: str
-    cg: Point
+    cg: Pick
     mass: Traced
-    first: Point
-    second: Point | None
+    first: Pick
+    second: Pick | None
     doubt_m: float
     across: Traced | None
 
@@ -80,13 +80,13 @@ def _lift(placed: ResolvedInstallation) -> _Lift:
             ask("second_up", f"second pick of the {name}, height"),
         ]
     x, z, mass, *picks = ask_all(*wanted)
-    first = Point(picks[0].value, picks[1].value)
-    second = Point(picks[2].value, picks[3].value) if two else None
+    first = Pick(picks[0].value, picks[1].value)
+    second = Pick(picks[2].value, picks[3].value) if two else None
     # Two standard deviations of the CG against a pick, along the shaft or in height, the larger.
     doubt = 2 * max(math.hypot(x.u, picks[0].u), math.hypot(z.u, picks[1].u))
     beside = lambda figure: traced(figure, f"{base}/cg_starboard", f"CG of the {name}, sideways")
     across = beside(unit.cg_starboard) if unit.cg_starboard is not None else None
-    return _Lift(placed, lifting, f"{base}/lifting", Point(x.value, z.value), mass, first, second, doubt, across)
+    return _Lift(placed, lifting, f"{base}/lifting", Pick(x.value, z.value), mass, first, second, doubt, across)
 
 
 def _subject(lift: _Lift) -> str:
@@ -198,7 +198,7 @@ def _in_slings(lift: _Lift) -> Iterable[Verdict]:
         yield _refused(lift, bad)
 
 
-def _slung(lift: _Lift, second: Point) -> Verdict:
+def _slung(lift: _Lift, second: Pick) -> Verdict:
     name = word(lift.placed.name)
     if lift.lifting.legs is None and lift.lifting.hook_up is None:
         what = f"whether the two legs meet in one hook or hang plumb ({lift.placed.name})"
@@ -214,7 +214,7 @@ def _slung(lift: _Lift, second: Point) -> Verdict:
             b=q(b, "force"),
             n=name,
         )
-    hook = Point(lift.cg.x_m, need(lift.lifting.hook_up, f"{lift.base}/hook_up", "height of the hook").along_m)
+    hook = Pick(lift.cg.x_m, need(lift.lifting.hook_up, f"{lift.base}/hook_up", "height of the hook").along_m)
     sling: Sling = two_leg_sling(lift.mass.value, lift.first, second, hook)
     flattest = min(sling.first_rad, sling.second_rad)
     judged = band(flattest, "angle", ok=at_least(math.radians(45)), watch=at_least(math.radians(30)))

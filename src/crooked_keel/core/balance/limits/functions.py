@@ -54,7 +54,7 @@ def check_polygon(corners: Sequence[tuple[float, float]], field: str) -> None:
 
 
 @dataclass(frozen=True)
-class Envelope:
+class CgEnvelope:
     """corners: (station m, mass kg) in order round the outline, or (moment kg·m, mass kg) with in_moments; or None with
     constant forward and aft limits. An edge that is straight in one space is curved in the other: it is held in the one
     it was published in."""
@@ -144,7 +144,7 @@ class Envelope:
         return made
 
 
-def limits_of(envelope: Envelope, mass_kg: Numbers) -> tuple[Numbers, Numbers]:
+def limits_of(envelope: CgEnvelope, mass_kg: Numbers) -> tuple[Numbers, Numbers]:
     """Forward and aft limits at many masses, m; beyond the envelope those of its nearest corner."""
     if envelope.corners is None:
         cut = envelope.cut(0.0)

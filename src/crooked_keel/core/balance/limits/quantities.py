@@ -8,14 +8,14 @@ from ...figure.trace import above_zero, need
 from ...resolved.references import References
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
-from .functions import Envelope, check_polygon
+from .functions import CgEnvelope, check_polygon
 
 # Where no lateral limit is given. Common practice, no source.
 LATERAL_DEFAULT_M = 0.025
 _CORNERS = "/craft/limits/envelope"
 
 
-class Limits(Topic):
+class CraftLimits(Topic):
     """CG limits along and across the craft, and caps of mass."""
 
     def __init__(self, craft: Craft, references: References) -> None:
@@ -24,7 +24,7 @@ class Limits(Topic):
         self.references = references
 
     @lazy
-    def envelope(self) -> Envelope:
+    def envelope(self) -> CgEnvelope:
         """CG limits against mass."""
         if self.limits.envelope is None:
             forward, aft = ask_all(lambda: self._limit("forward"), lambda: self._limit("aft"))
@@ -34,14 +34,14 @@ class Limits(Topic):
                     "the forward limit is not ahead of the aft limit",
                     allowed="a station ahead of the aft limit",
                 )
-            return Envelope(None, forward, aft)
+            return CgEnvelope(None, forward, aft)
         in_moments = any(p.moment is not None for p in self.limits.envelope)
         at = self._moment if in_moments else self._station
         corners = tuple((at(i), p.mass.si) for i, p in enumerate(self.limits.envelope))
         if in_moments and any(m <= 0 for _, m in corners):
             raise InputError(_CORNERS, "a corner in moments needs a mass above zero")
         check_polygon(corners, _CORNERS)
-        return Envelope(corners, in_moments=in_moments)
+        return CgEnvelope(corners, in_moments=in_moments)
 
     def _moment(self, i: int) -> float:
         assert self.limits.envelope is not None

@@ -15,8 +15,8 @@ from ...judging.settling import decide, measure
 from ...resolved.craft import Resolved
 from ...resolved.loads import Loads
 from ..ledger.quantities import Ledger
-from ..ledger.story import Story, empty_mass_interval
-from .quantities import Limits
+from ..ledger.story import Tale, empty_mass_interval
+from .quantities import CraftLimits
 
 # 170 lb, FAA (from memory); heavy with winter clothing 190 lb.
 SEAT_KG = 77.0
@@ -85,7 +85,7 @@ def place_cap(loads: Loads, resolved: Resolved) -> Iterable[Verdict]:
     mark="statics",
     form="cg limits",
 )
-def limit_twice(limits: Limits) -> Iterable[Verdict]:
+def limit_twice(limits: CraftLimits) -> Iterable[Verdict]:
     for side, station, chord in limits.twice:
         yield verdict(
             "unknown",
@@ -110,7 +110,7 @@ def limit_twice(limits: Limits) -> Iterable[Verdict]:
     form="cg limits",
     settles=decide("A lighter unit, less fuel, or fewer people; the plate is not to be argued with."),
 )
-def useful_load(limits: Limits, ledger: Ledger, loads: Loads, resolved: Resolved) -> Iterable[Verdict]:
+def useful_load(limits: CraftLimits, ledger: Ledger, loads: Loads, resolved: Resolved) -> Iterable[Verdict]:
     tanks = loads.tanks(True)
     holds = [
         lambda t=t, p=p: (
@@ -161,7 +161,7 @@ def useful_load(limits: Limits, ledger: Ledger, loads: Loads, resolved: Resolved
     mark="from memory",
     settles=decide("Find the mass elsewhere, or give up the wish."),
 )
-def mass_target(limits: Limits, ledger: Ledger) -> Iterable[Verdict]:
+def mass_target(limits: CraftLimits, ledger: Ledger) -> Iterable[Verdict]:
     wanted = limits.limits.empty_wanted
     if wanted is None:
         return
@@ -207,7 +207,7 @@ def story(ledger: Ledger, resolved: Resolved) -> Iterable[Verdict]:
     bounds = [f.plus_minus.si if f.plus_minus else 0.0 for f in figures]
     if not any(bounds):
         raise InputError(f"{base}/cg_forward", "a tale is rounded: give each figure its ±")
-    lo, hi = empty_mass_interval(Story(*[f.si for f in figures]), Story(*bounds))
+    lo, hi = empty_mass_interval(Tale(*[f.si for f in figures]), Tale(*bounds))
     own = ledger.before.mass_kg
     level: Level = (
         "stop" if hi <= 0.5 * own or lo >= 2 * own else "ok" if lo >= 0.5 * own and hi <= 2 * own else "watch"

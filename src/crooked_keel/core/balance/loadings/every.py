@@ -13,7 +13,7 @@ from ...resolved.references import References, got
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ..ledger.functions import Centre, apply_ledger
-from .frontier import Item, Side, Worst, frontier, most_of, worst_margin
+from .frontier import Loadable, Side, Worst, frontier, most_of, worst_margin
 from .quantities import Loadings, least_first
 
 
@@ -82,7 +82,7 @@ class EveryLoading(Topic):
         return rows
 
     @lazy
-    def items(self) -> list[tuple[Item, Traced]]:
+    def items(self) -> list[tuple[Loadable, Traced]]:
         """What may be aboard, with the traced station of each: every place from its lightest to its heaviest, every
         tank from empty to full. Raises CannotSay with every figure that is missing."""
         rows, made = self._rows, []
@@ -94,11 +94,11 @@ class EveryLoading(Topic):
                     f"the heaviest of {name} is less than its lightest",
                     allowed="the lightest or more",
                 )
-            made.append((Item(id, name, lo(), hi(), x().value), x()))
+            made.append((Loadable(id, name, lo(), hi(), x().value), x()))
         return made
 
     @lazy
-    def sure_items(self) -> list[tuple[Item, Traced]]:
+    def sure_items(self) -> list[tuple[Loadable, Traced]]:
         """The same of what is known: a place or tank without its heaviest or its station stays at its lightest, for
         that can be. Raises CannotSay where that is not known either."""
         made = []
@@ -107,7 +107,7 @@ class EveryLoading(Topic):
             if (most is None or at is None) and least == 0:
                 continue
             at = at or x()
-            made.append((Item(id, name, least, least if most is None else max(most, least), at.value), at))
+            made.append((Loadable(id, name, least, least if most is None else max(most, least), at.value), at))
         return made
 
     @property
@@ -132,7 +132,7 @@ class EveryLoading(Topic):
         lightest = base.mass_kg + sum(least)
         return (lightest, gross) if lightest > gross + 1e-9 else None
 
-    def _on(self, side: Side, aboard: list[tuple[Item, Traced]]) -> list[Item]:
+    def _on(self, side: Side, aboard: list[tuple[Loadable, Traced]]) -> list[Loadable]:
         """What may be aboard, with every seat that slides where it is worst for a side."""
         seats, way = dict(self.loads.seats), -1.0 if side == "forward" else 1.0
         made = []
@@ -151,7 +151,7 @@ class EveryLoading(Topic):
         """The same of those loadings alone that are known to be allowed."""
         return self._worst(side, lambda: self.sure_items)
 
-    def _worst(self, side: Side, what: Callable[[], list[tuple[Item, Traced]]]) -> tuple[Worst, float]:
+    def _worst(self, side: Side, what: Callable[[], list[tuple[Loadable, Traced]]]) -> tuple[Worst, float]:
         *_, aboard = ask_all(
             lambda: self.loadings.base,
             lambda: self.loadings.limits.envelope,
@@ -213,7 +213,7 @@ class EveryLoading(Topic):
             for side in sides
         ]
 
-    def most_of(self, item: Item, side: Side) -> float | None:
+    def most_of(self, item: Loadable, side: Side) -> float | None:
         """The heaviest that an item may be so that no loading passes the limit on a side, kg; None when even its
         lightest does."""
         empty, items = self.loadings.base, self._on(side, self.items)

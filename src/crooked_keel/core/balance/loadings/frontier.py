@@ -14,12 +14,12 @@ from itertools import pairwise
 from typing import Literal, NamedTuple
 
 from ...errors import InputError
-from ..limits.functions import Envelope
+from ..limits.functions import CgEnvelope
 
 Side = Literal["forward", "aft"]
 
 
-class Item(NamedTuple):
+class Loadable(NamedTuple):
     """Something that may be aboard: lightest and heaviest in kg, station in m."""
 
     id: str
@@ -53,12 +53,12 @@ class Worst(NamedTuple):
     below_envelope: bool
 
 
-def _filled(items: Sequence[Item], side: Side) -> list[Item]:
+def _filled(items: Sequence[Loadable], side: Side) -> list[Loadable]:
     return sorted(items, key=lambda i: -i.x_m if side == "aft" else i.x_m)
 
 
 def frontier(
-    mass_kg: float, moment_kg_m: float, items: Sequence[Item], side: Side, cap_kg: float = math.inf
+    mass_kg: float, moment_kg_m: float, items: Sequence[Loadable], side: Side, cap_kg: float = math.inf
 ) -> list[Loaded]:
     """Corners of the edge on one side, from the lightest loading to the heaviest, or to the cap.
 
@@ -90,7 +90,7 @@ def frontier(
 
 
 def extreme_cg(
-    mass_kg: float, moment_kg_m: float, items: Sequence[Item], side: Side, cap_kg: float = math.inf
+    mass_kg: float, moment_kg_m: float, items: Sequence[Loadable], side: Side, cap_kg: float = math.inf
 ) -> Loaded:
     """The loading of the most forward or most aft CG. Along the edge the CG runs one way, then the other: the extreme
     is a corner."""
@@ -104,7 +104,7 @@ def _between(a: Loaded, b: Loaded, mass_kg: float) -> Loaded:
     return Loaded(mass_kg, a.moment_kg_m + share * (b.moment_kg_m - a.moment_kg_m), loads)
 
 
-def _candidates(a: Loaded, b: Loaded, envelope: Envelope) -> list[float]:
+def _candidates(a: Loaded, b: Loaded, envelope: CgEnvelope) -> list[float]:
     """Masses of a straight piece where CG − limit may be least: its ends, the envelope's corners, and where it is
     stationary."""
     masses = [a.mass_kg, b.mass_kg, *envelope.masses_kg]
@@ -118,7 +118,7 @@ def _candidates(a: Loaded, b: Loaded, envelope: Envelope) -> list[float]:
 
 
 def worst_margin(
-    mass_kg: float, moment_kg_m: float, items: Sequence[Item], envelope: Envelope, side: Side, cap_kg: float
+    mass_kg: float, moment_kg_m: float, items: Sequence[Loadable], envelope: CgEnvelope, side: Side, cap_kg: float
 ) -> Worst:
     """The least margin of all loadings on one side, not the most extreme CG: with a sloping limit these differ.
 
@@ -146,7 +146,13 @@ _GRAM_KG = 1e-3
 
 
 def most_of(
-    item: Item, mass_kg: float, moment_kg_m: float, items: Sequence[Item], envelope: Envelope, side: Side, cap_kg: float
+    item: Loadable,
+    mass_kg: float,
+    moment_kg_m: float,
+    items: Sequence[Loadable],
+    envelope: CgEnvelope,
+    side: Side,
+    cap_kg: float,
 ) -> float | None:
     """The heaviest that one item may be so that no loading passes the limit on one side, kg; None when even its
     lightest does.

@@ -14,7 +14,7 @@ from ...formula import Out
 from ...judging.study import Answer, Study
 from ...resolved.references import Axis, Body, got
 from ..ledger.functions import chance_inside
-from ..limits.functions import Envelope, limits_of
+from ..limits.functions import CgEnvelope, limits_of
 from ..section import Balance
 
 DRAWS = 20_000
@@ -116,7 +116,7 @@ def monte_carlo(bench: Balance, *, draws: int = DRAWS, seed: int = 1) -> MonteCa
     )
 
 
-def _kept(envelope: Envelope, gross: float | None, mass: Numbers, moment: Numbers) -> Any:
+def _kept(envelope: CgEnvelope, gross: float | None, mass: Numbers, moment: Numbers) -> Any:
     forward, aft = limits_of(envelope, mass)
     x = moment / mass
     kept = (x >= forward) & (x <= aft)

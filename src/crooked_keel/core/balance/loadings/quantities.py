@@ -17,7 +17,7 @@ from ...topic.reading import Topic
 from ..fuel.quantities import Fuel
 from ..handed import EmptyAfter, EmptyBefore, EmptyMeasured, Limited
 from ..ledger.functions import Centre, aft_margin, apply_ledger, ballast_mass, chance_inside, forward_margin
-from ..limits.quantities import Limits
+from ..limits.quantities import CraftLimits
 
 
 @dataclass
@@ -95,7 +95,7 @@ class Loadings(Topic):
 
     after = True
 
-    def __init__(self, loads: Loads, base: EmptyAfter, limits: Limits, fuel: Fuel, limited: Limited) -> None:
+    def __init__(self, loads: Loads, base: EmptyAfter, limits: CraftLimits, fuel: Fuel, limited: Limited) -> None:
         self.loads = loads
         self._base = base
         self.limits = limits
@@ -310,7 +310,7 @@ class LoadingsBefore(Loadings):
 
     after = False
 
-    def __init__(self, loads: Loads, base: EmptyBefore, limits: Limits, fuel: Fuel, limited: Limited) -> None:
+    def __init__(self, loads: Loads, base: EmptyBefore, limits: CraftLimits, fuel: Fuel, limited: Limited) -> None:
         super().__init__(loads, base, limits, fuel, limited)
 
 
@@ -319,7 +319,7 @@ class LoadingsMeasured(Loadings):
 
     only_of = "cg limits"
 
-    def __init__(self, loads: Loads, base: EmptyMeasured, limits: Limits, fuel: Fuel, limited: Limited) -> None:
+    def __init__(self, loads: Loads, base: EmptyMeasured, limits: CraftLimits, fuel: Fuel, limited: Limited) -> None:
         super().__init__(loads, base, limits, fuel, limited)
 
 

@@ -17,7 +17,7 @@ from ...resolved.craft import Resolved
 from ...resolved.loads import Loads
 from ..ledger.functions import apply_ledger
 from ..ledger.quantities import Ledger
-from ..limits.quantities import Limits
+from ..limits.quantities import CraftLimits
 from .every import EveryLoading
 from .frontier import Side, Worst
 from .quantities import LoadedCase, Loadings, TrailPoint, least_first
@@ -253,7 +253,7 @@ def seat_slide(every: EveryLoading) -> Iterable[Verdict]:
     mark="statics",
     settles=decide("Carry less in that loading, or a lighter unit."),
 )
-def mass_max(loadings: Loadings, limits: Limits) -> Iterable[Verdict]:
+def mass_max(loadings: Loadings, limits: CraftLimits) -> Iterable[Verdict]:
     name, centre = loadings.heaviest_loading
     m, u, cap = centre.mass_kg, centre.mass.u, limits.gross
     judged = kept(m, "mass", at_most(cap), 2 * u)
@@ -282,7 +282,7 @@ def mass_max(loadings: Loadings, limits: Limits) -> Iterable[Verdict]:
     form="cg limits",
     settles=decide("Keep the loading inside the masses that the designer gave limits for."),
 )
-def envelope_range(loadings: Loadings, limits: Limits) -> Iterable[Verdict]:
+def envelope_range(loadings: Loadings, limits: CraftLimits) -> Iterable[Verdict]:
     masses = limits.envelope.masses_kg
     if not masses:
         return
@@ -309,7 +309,7 @@ def envelope_range(loadings: Loadings, limits: Limits) -> Iterable[Verdict]:
     form="cg limits",
     settles=adjust("Move a part across, or placard which seat is filled first."),
 )
-def cg_lateral(limits: Limits, ledger: Ledger, loads: Loads) -> Iterable[Verdict]:
+def cg_lateral(limits: CraftLimits, ledger: Ledger, loads: Loads) -> Iterable[Verdict]:
     lo, hi, given = limits.lateral
     empty = ledger.empty_y
     left = lambda c: min(c.station_m - lo, hi - c.station_m)

@@ -8,7 +8,7 @@ from ...judging.finding import Value, Ways
 from ...judging.values import ValueList
 from ..ledger.functions import ballast_mass, chance_inside, loaded_mass, percent_mac
 from ..ledger.quantities import Ledger
-from ..limits.quantities import Limits
+from ..limits.quantities import CraftLimits
 from .every import CasePoint, EveryLoading, FrontierOut
 from .quantities import LoadedCase, Loadings, LoadingsBefore
 
@@ -27,7 +27,7 @@ class LoadingOut:
     needs: list[Gap]
 
 
-def loading_values(ledger: Ledger, limits: Limits, loadings: Loadings, before: LoadingsBefore) -> list[Value]:
+def loading_values(ledger: Ledger, limits: CraftLimits, loadings: Loadings, before: LoadingsBefore) -> list[Value]:
     """Margins to the limits, the chance, the heaviest loading, and lead."""
     out = ValueList("balance")
     if loadings.limited:
@@ -44,7 +44,7 @@ def loading_values(ledger: Ledger, limits: Limits, loadings: Loadings, before: L
     return out.values
 
 
-def _margins(out: ValueList, ledger: Ledger, limits: Limits, loadings: Loadings, before: LoadingsBefore) -> None:
+def _margins(out: ValueList, ledger: Ledger, limits: CraftLimits, loadings: Loadings, before: LoadingsBefore) -> None:
     if limits.limits.mac is not None:
         out.add(
             "percent-mac",
@@ -105,7 +105,7 @@ def before_table(before: LoadingsBefore) -> list[LoadingOut]:
     return (or_none(lambda: _cases_out(before, before.cases, {})) or []) if before.limited else []
 
 
-def envelope_table(limits: Limits, loadings: Loadings) -> list[CasePoint]:
+def envelope_table(limits: CraftLimits, loadings: Loadings) -> list[CasePoint]:
     """The CG limits as drawn."""
     outline = (or_none(lambda: limits.outline) or []) if loadings.limited else []
     return [CasePoint(mass_si=m, x_si=x) for m, x in outline]
@@ -116,7 +116,7 @@ def frontier_table(every: EveryLoading) -> list[FrontierOut]:
     return (or_none(every.edges) or []) if every.loadings.limited and every.ranges_given else []
 
 
-def gross_table(limits: Limits) -> float | None:
+def gross_table(limits: CraftLimits) -> float | None:
     """Gross mass as entered."""
     return limits.limits.gross.si if limits.limits.gross else None
 

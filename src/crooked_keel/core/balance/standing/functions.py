@@ -18,7 +18,7 @@ LEAST_SHARE = 0.05
 HAND_KG = 20.0
 
 
-class Stand(NamedTuple):
+class TouchPoint(NamedTuple):
     """Where a wheel or jack touches, m; its height, or what that needs."""
 
     name: str

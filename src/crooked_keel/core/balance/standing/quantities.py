@@ -23,7 +23,7 @@ from ...topic.reading import Topic
 from ..handed import Stands
 from ..ledger.functions import Centre, apply_ledger
 from ..ledger.quantities import Ledger
-from .functions import HAND_KG, Stand, outline_round, settled_reactions, turned
+from .functions import HAND_KG, TouchPoint, outline_round, settled_reactions, turned
 
 ALL_OUT, FINISHED = "All that goes is out", "Finished"
 
@@ -46,13 +46,13 @@ class StepOut:
     loads: list[StepLoad]
 
 
-def _height(stand: Stand) -> float:
+def _height(stand: TouchPoint) -> float:
     if isinstance(stand.z_m, CannotSay):
         raise CannotSay(*stand.z_m.needs)
     return stand.z_m
 
 
-class Step(NamedTuple):
+class WorkStep(NamedTuple):
     """A step: mass in kg, CG as it stands and its standard uncertainty in m, what its height over the ground wants,
     loads by support, and places as it stands."""
 
@@ -80,7 +80,7 @@ def _known(sums: Centre | CannotSay) -> Centre:
     return sums
 
 
-class Standing(Topic):
+class StandingSteps(Topic):
     """Steps of the work on the wheels. stands: where its supports touch, from the craft bench."""
 
     def __init__(self, resolved: Resolved, ledger: Ledger, stands: Stands) -> None:
@@ -89,7 +89,7 @@ class Standing(Topic):
         self._stands = stands
 
     @lazy
-    def stands(self) -> list[Stand]:
+    def stands(self) -> list[TouchPoint]:
         """Supports in order."""
         if isinstance(self._stands, CannotSay):
             raise CannotSay(*self._stands.needs)
@@ -142,7 +142,7 @@ class Standing(Topic):
         return made
 
     @property
-    def steps(self) -> list[Step]:
+    def steps(self) -> list[WorkStep]:
         """Every step that can be said, from as it stands to finished; raises what they need when none can."""
         return [step for _, step in self._walked.answers]
 
@@ -152,8 +152,8 @@ class Standing(Topic):
         return self._walked.left_out
 
     @lazy
-    def _walked(self) -> Known[Callable[[], Step], Step]:
-        made: list[Subject[Callable[[], Step]]] = []
+    def _walked(self) -> Known[Callable[[], WorkStep], WorkStep]:
+        made: list[Subject[Callable[[], WorkStep]]] = []
         sums: dict[Axis, Centre | CannotSay] = {"x": Centre(), "y": Centre(), "z": Centre()}
         for name, change in self._sequence():
             for axis in ("x", "y", "z"):
@@ -195,7 +195,7 @@ class Standing(Topic):
         out = {id(b) for b in self.ledger.lateral_left_out}
         return [b for b in bodies if id(b) not in out] if out else bodies
 
-    def _step(self, name: str, x: Centre, across: Centre | CannotSay, height_of: Centre | CannotSay) -> Step:
+    def _step(self, name: str, x: Centre, across: Centre | CannotSay, height_of: Centre | CannotSay) -> WorkStep:
         y = 0.0 if self.resolved.in_line else _known(across).station_m
         angle = self.nose_up
         z = None if isinstance(height_of, CannotSay) and not angle else _known(height_of).station_m
@@ -212,7 +212,7 @@ class Standing(Topic):
         worst = [settled_reactions(x.mass_kg, at + k * x.station.u, y, places) for k in (0.0, 2.0, -2.0)]
         light = min(range(len(places)), key=lambda i: min(w[i] for w in worst))
         loads = min(worst, key=lambda w: w[light]) if min(w[light] for w in worst) < 0 <= worst[0][light] else worst[0]
-        return Step(
+        return WorkStep(
             name,
             x.mass_kg,
             x.station_m,

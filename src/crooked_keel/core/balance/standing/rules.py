@@ -17,7 +17,7 @@ from ..ledger.quantities import Ledger
 from ..wheels.functions import stand_load
 from ..wheels.quantities import UNDER_M, Axles
 from .functions import HAND_KG, LEAST_SHARE, hung_weight, stand_required, tipping_margins
-from .quantities import Standing
+from .quantities import StandingSteps
 from .supports import OnSupports
 
 
@@ -52,7 +52,7 @@ def supports(supports: OnSupports, ledger: Ledger) -> Iterable[Verdict]:
     )
 
 
-def _every_step(standing: Standing, resolved: Resolved) -> Iterable[Verdict]:
+def _every_step(standing: StandingSteps, resolved: Resolved) -> Iterable[Verdict]:
     """The step of the work that leaves least on a wheel, with what keeps it down."""
     step = min(standing.steps, key=lambda s: s.loads[s.light] / s.mass_kg)
     light = step.light
@@ -120,7 +120,7 @@ def _every_step(standing: Standing, resolved: Resolved) -> Iterable[Verdict]:
     form="scales",
     settles=adjust("A stand under the side to which it leans, set before the step that its sentence names."),
 )
-def tipping(standing: Standing, resolved: Resolved) -> Iterable[Verdict]:
+def tipping(standing: StandingSteps, resolved: Resolved) -> Iterable[Verdict]:
     if resolved.in_line:
         return
     if standing.in_one_line:
@@ -178,7 +178,7 @@ def tipping(standing: Standing, resolved: Resolved) -> Iterable[Verdict]:
     form="scales",
     settles=adjust("The stand or weight that its sentence names, set before the last bolt comes out."),
 )
-def engine_out(standing: Standing, axles: Axles | None, ledger: Ledger, resolved: Resolved) -> Iterable[Verdict]:
+def engine_out(standing: StandingSteps, axles: Axles | None, ledger: Ledger, resolved: Resolved) -> Iterable[Verdict]:
     if axles is None or not resolved.has("wheels in line"):
         yield from _every_step(standing, resolved)
         return

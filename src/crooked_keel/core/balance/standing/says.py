@@ -6,7 +6,7 @@ from ...errors import or_none
 from ...judging.finding import Value
 from ...judging.values import ValueList
 from ...resolved.craft import Resolved
-from .quantities import Standing, StepOut
+from .quantities import StandingSteps, StepOut
 from .supports import OnSupports
 
 
@@ -25,6 +25,6 @@ def cross_values(supports: OnSupports) -> list[Value]:
     return out.values
 
 
-def step_table(standing: Standing, resolved: Resolved) -> list[StepOut]:
+def step_table(standing: StandingSteps, resolved: Resolved) -> list[StepOut]:
     """Steps of the work on the supports."""
     return (or_none(standing.tables) or []) if resolved.has("scales") else []

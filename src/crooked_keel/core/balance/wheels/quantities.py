@@ -23,7 +23,7 @@ from ..ledger.functions import Centre, apply_ledger, sums_of
 from ..ledger.quantities import Ledger
 from .functions import stand_load
 from .stance import EMPTY, Stance, _over_ground
-from .steering import Point as SidePoint
+from .steering import SteeringPoint as SidePoint
 from .steering import anti_squat, force_centre, rake_trail_after_pitch, top_run
 
 End = Literal["front", "rear"]

@@ -11,7 +11,7 @@ from ...judging.finding import LEVELS, LeftOut, q, word
 from ...judging.register import Verdict, rule, verdict
 from ...judging.settling import adjust, buy
 from ...judging.subjects import Subject, known_of, one_by_one
-from ..limits.quantities import Limits
+from ..limits.quantities import CraftLimits
 from .functions import static_stability
 from .quantities import Axles, End
 
@@ -19,7 +19,7 @@ SHIFT_OK, SHIFT_STOP = 0.03, 0.08
 STABILITY_OK, STABILITY_STOP = 1.10, 0.90
 
 
-def axle_cap(axles: Axles, caps: Limits, end: str) -> tuple[float, str]:
+def axle_cap(axles: Axles, caps: CraftLimits, end: str) -> tuple[float, str]:
     """The most that an axle may carry, kg, and who says so: its plate or its tyres, the lower of what is given."""
     plate = caps.limits.front_axle if end == "front" else caps.limits.rear_axle
     tyres = axles.tyres_kg(end)
@@ -72,7 +72,7 @@ def wheelbase(axles: Axles) -> Iterable[Verdict]:
     form="stands on wheels",
     settles=buy("Tyres of a higher load index where the plate allows; else less on that axle."),
 )
-def axle_load(axles: Axles, limits: Limits) -> Iterable[Verdict]:
+def axle_load(axles: Axles, limits: CraftLimits) -> Iterable[Verdict]:
     both: tuple[End, ...] = ("front", "rear")
     ends = [Subject[End](e, f"{e} axle", e) for e in both]
     return one_by_one(ends, lambda end: _loaded(axles, limits, end.of))
@@ -101,7 +101,7 @@ def _judged(b: _Borne) -> Band:
     return whole.or_by("watch", "less than a twentieth of it is left", b.load_kg > 0.95 * b.cap_kg)
 
 
-def _borne(axles: Axles, limits: Limits, end: End) -> tuple[list[_Borne], LeftOut]:
+def _borne(axles: Axles, limits: CraftLimits, end: End) -> tuple[list[_Borne], LeftOut]:
     """Plate and tyres of an axle in every state; states of which the sides are not known are judged as if even, and
     named."""
     plate = limits.limits.front_axle if end == "front" else limits.limits.rear_axle
@@ -128,7 +128,7 @@ def _borne(axles: Axles, limits: Limits, end: End) -> tuple[list[_Borne], LeftOu
     return made, uneven
 
 
-def _unasked(axles: Axles, limits: Limits, end: End) -> tuple[bool, LeftOut]:
+def _unasked(axles: Axles, limits: CraftLimits, end: End) -> tuple[bool, LeftOut]:
     """Whether there is no plate; and what is left out: the tyres where they have no load index, the plate of four or
     three wheels, which always have one."""
     plateless = (limits.limits.front_axle if end == "front" else limits.limits.rear_axle) is None
@@ -143,7 +143,7 @@ def _unasked(axles: Axles, limits: Limits, end: End) -> tuple[bool, LeftOut]:
     return plateless, LeftOut()
 
 
-def _loaded(axles: Axles, limits: Limits, end: End) -> Iterable[Verdict]:
+def _loaded(axles: Axles, limits: CraftLimits, end: End) -> Iterable[Verdict]:
     borne, uneven = _borne(axles, limits, end)
     worst = min(borne, key=lambda b: (LEVELS.index(_judged(b).level), b.left))
     judged, by, unsaid, (plateless, blank) = _judged(worst), worst.by, axles.unsaid, _unasked(axles, limits, end)

@@ -57,14 +57,16 @@ def rake_trail_after_pitch(
     return Steered(rake, ground_trail(radius_m, rake, offset_m))
 
 
-class Point(NamedTuple):
+class SteeringPoint(NamedTuple):
     """A point of the side view, m."""
 
     x_m: float
     z_m: float
 
 
-def top_run(front: Point, front_radius_m: float, rear: Point, rear_radius_m: float) -> tuple[Point, Point]:
+def top_run(
+    front: SteeringPoint, front_radius_m: float, rear: SteeringPoint, rear_radius_m: float
+) -> tuple[SteeringPoint, SteeringPoint]:
     """Where the top run of a chain touches its two sprockets: the tangent above both. Raises InputError where they
     touch."""
     far = math.hypot(rear.x_m - front.x_m, rear.z_m - front.z_m)
@@ -75,12 +77,14 @@ def top_run(front: Point, front_radius_m: float, rear: Point, rear_radius_m: flo
     lean = along + math.pi / 2 + math.asin((rear_radius_m - front_radius_m) / far)
     n = (math.cos(lean), math.sin(lean))
     return (
-        Point(front.x_m + front_radius_m * n[0], front.z_m + front_radius_m * n[1]),
-        Point(rear.x_m + rear_radius_m * n[0], rear.z_m + rear_radius_m * n[1]),
+        SteeringPoint(front.x_m + front_radius_m * n[0], front.z_m + front_radius_m * n[1]),
+        SteeringPoint(rear.x_m + rear_radius_m * n[0], rear.z_m + rear_radius_m * n[1]),
     )
 
 
-def force_centre(pivot: Point, axle: Point, run: tuple[Point, Point]) -> Point | None:
+def force_centre(
+    pivot: SteeringPoint, axle: SteeringPoint, run: tuple[SteeringPoint, SteeringPoint]
+) -> SteeringPoint | None:
     """Where the line of the swinging arm meets the top run; None where they are parallel."""
     a, b = run
     ux, uz, vx, vz = axle.x_m - pivot.x_m, axle.z_m - pivot.z_m, b.x_m - a.x_m, b.z_m - a.z_m
@@ -88,10 +92,10 @@ def force_centre(pivot: Point, axle: Point, run: tuple[Point, Point]) -> Point |
     if abs(cross) < 1e-12:
         return None
     t = ((a.x_m - pivot.x_m) * vz - (a.z_m - pivot.z_m) * vx) / cross
-    return Point(pivot.x_m + t * ux, pivot.z_m + t * uz)
+    return SteeringPoint(pivot.x_m + t * ux, pivot.z_m + t * uz)
 
 
-def anti_squat(centre: Point, contact_x_m: float, height_m: float, base_m: float) -> float:
+def anti_squat(centre: SteeringPoint, contact_x_m: float, height_m: float, base_m: float) -> float:
     """Share of the squat that drive pull takes up: slope from the contact to the force centre over that of load
     transfer.
 

@@ -13,7 +13,7 @@ from ...resolved.craft import Resolved
 from ...resolved.loads import Loads
 from ..fuel.quantities import Fuel
 from ..ledger.quantities import Ledger
-from ..limits.quantities import Limits
+from ..limits.quantities import CraftLimits
 from ..matters import WING_ROOT
 from .functions import root_bending
 
@@ -62,7 +62,9 @@ def wing_bending(fuel: Fuel, ledger: Ledger, loads: Loads, resolved: Resolved) -
     form="cg limits",
     settles=decide("The designer must give a limit, or the tanks go elsewhere."),
 )
-def zero_wing_fuel(fuel: Fuel, limits: Limits, ledger: Ledger, loads: Loads, resolved: Resolved) -> Iterable[Verdict]:
+def zero_wing_fuel(
+    fuel: Fuel, limits: CraftLimits, ledger: Ledger, loads: Loads, resolved: Resolved
+) -> Iterable[Verdict]:
     fit, cap = resolved.fit, limits.limits.no_wing_fuel
     wings = any(fuel.is_wing_tank(k) for k, _, _ in [*loads.tanks(False), *loads.tanks(True)])
     if fit is None or not (wings or cap):

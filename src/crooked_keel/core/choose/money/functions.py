@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from typing import NamedTuple
 
 
-class Line(NamedTuple):
+class Spent(NamedTuple):
     """What a thing was to cost, what was ordered for it, what was paid, in the currency of the project; closed: no more
     will come. wait_s:
     how long it takes to come; week: in which week it falls, as written."""
@@ -41,14 +41,14 @@ class Status(NamedTuple):
     exposure: float
 
 
-def ledger_status(lines: Sequence[Line]) -> Status:
+def ledger_status(lines: Sequence[Spent]) -> Status:
     """Sums of a list of money. A line paid over its order hides no other's debt. Source: project accounting,
     arithmetic."""
     planned, forecast = sum(x.planned for x in lines), sum(x.forecast for x in lines)
     return Status(planned, sum(x.spent for x in lines), forecast, forecast - planned, sum(x.exposure for x in lines))
 
 
-def by_week(lines: Sequence[Line]) -> dict[str, tuple[float, float, float]]:
+def by_week(lines: Sequence[Spent]) -> dict[str, tuple[float, float, float]]:
     """Planned, forecast and paid by week, in the order of the weeks as they are written (2026-W48); lines without one
     under nothing."""
     made: dict[str, tuple[float, float, float]] = {}
@@ -58,7 +58,7 @@ def by_week(lines: Sequence[Line]) -> dict[str, tuple[float, float, float]]:
     return made
 
 
-def longest_wait(lines: Sequence[Line]) -> Line | None:
+def longest_wait(lines: Sequence[Spent]) -> Spent | None:
     """The open line that takes longest to come; None where none is waited for."""
     open_lines = [x for x in lines if not x.closed and x.wait_s > 0]
     return max(open_lines, key=lambda x: x.wait_s, default=None)

@@ -12,7 +12,7 @@ from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
-from .functions import Line, Status, ledger_status, longest_wait
+from .functions import Spent, Status, ledger_status, longest_wait
 
 
 class Spending(Topic):
@@ -30,7 +30,7 @@ class Spending(Topic):
         return f"{self.placed.pointer}/unit/{path}"
 
     @lazy
-    def money(self) -> list[Line]:
+    def money(self) -> list[Spent]:
         """Lines of money of the fit. Raises CannotSay for a line without any amount."""
         lines = []
         if self.fit is None:
@@ -52,7 +52,7 @@ class Spending(Topic):
         for _, line in rows:
             amount = lambda f: f.si if f is not None else 0.0
             lines.append(
-                Line(
+                Spent(
                     line.name,
                     amount(line.planned),
                     amount(line.committed),

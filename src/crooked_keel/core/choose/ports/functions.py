@@ -24,7 +24,7 @@ class Attribute(NamedTuple):
     chosen: bool = False
 
 
-class Kind(NamedTuple):
+class PortSort(NamedTuple):
     """A kind of port: its key in the document, its name, what is compared, what usually must change, what to mind; and
     the form that a craft must have for it."""
 
@@ -40,8 +40,8 @@ class Kind(NamedTuple):
 _A = Attribute
 _C = partial(Attribute, chosen=True)
 # Tolerances: common practice, no source. Changes: facts of the trade.
-KINDS: tuple[Kind, ...] = (
-    Kind(
+KINDS: tuple[PortSort, ...] = (
+    PortSort(
         "mounting",
         "mount pattern",
         (
@@ -55,7 +55,7 @@ KINDS: tuple[Kind, ...] = (
         "make and fit the adapter of the mount",
         "The load path changes: the mount bench judges it anew.",
     ),
-    Kind(
+    PortSort(
         "output",
         "output",
         (
@@ -72,7 +72,7 @@ KINDS: tuple[Kind, ...] = (
         "turn the adapter, check its runout",
         "A spigot is a fit: measure it, a catalogue is not enough.",
     ),
-    Kind(
+    PortSort(
         "fuel",
         "fuel",
         (
@@ -84,7 +84,7 @@ KINDS: tuple[Kind, ...] = (
         "re-plumb and leak-test the fuel",
         "Fuel lines, vents and bonding follow local rules; a wrong fuel label is a fire.",
     ),
-    Kind(
+    PortSort(
         "electrical",
         "electrical system",
         (
@@ -97,7 +97,7 @@ KINDS: tuple[Kind, ...] = (
         "re-wire and fuse",
         "Senders and gauges are pairs: replacing one moves the needle, not the reading.",
     ),
-    Kind(
+    PortSort(
         "coolant",
         "coolant",
         (_A("hose", "hose", adaptable=True), _C("side", "side"), _C("bypass", "bypass")),
@@ -105,7 +105,7 @@ KINDS: tuple[Kind, ...] = (
         "re-plumb and bleed the coolant",
         "Hot coolant under pressure scalds.",
     ),
-    Kind(
+    PortSort(
         "sea_water",
         "sea water",
         (_A("hose", "hose", adaptable=True), _C("side", "side")),
@@ -114,7 +114,7 @@ KINDS: tuple[Kind, ...] = (
         "Every hose under water wants two clips and a seacock that shuts.",
         "afloat",
     ),
-    Kind(
+    PortSort(
         "exhaust",
         "exhaust",
         (
@@ -126,7 +126,7 @@ KINDS: tuple[Kind, ...] = (
         "make up the exhaust, check back pressure",
         "Exhaust gas kills: leak-test it, fit an alarm.",
     ),
-    Kind(
+    PortSort(
         "oil",
         "oil",
         (_C("pump", "pump"), _A("hose", "hose", adaptable=True), _A("volume", "volume", 0.1, relative=True)),
@@ -134,7 +134,7 @@ KINDS: tuple[Kind, ...] = (
         "re-plumb and prime the oil",
         "Prime it before the first start.",
     ),
-    Kind(
+    PortSort(
         "gear_cooling",
         "gear oil cooling",
         (_A("hose", "hose", adaptable=True),),
@@ -142,7 +142,7 @@ KINDS: tuple[Kind, ...] = (
         "plumb the gear's cooler",
         "Often missing on the new gear: it burns up in hours.",
     ),
-    Kind(
+    PortSort(
         "air",
         "air intake",
         (_A("hose", "intake", 1e-3, adaptable=True), _C("side", "side")),
@@ -150,7 +150,7 @@ KINDS: tuple[Kind, ...] = (
         "make up the intake",
         "Nothing loose in front of an intake.",
     ),
-    Kind(
+    PortSort(
         "controls",
         "throttle and shift",
         (_A("travel", "travel", 2e-3, adaptable=True), _C("opens", "opens by"), _C("end", "cable end", adaptable=True)),
@@ -158,7 +158,7 @@ KINDS: tuple[Kind, ...] = (
         "rig and check full travel both ways",
         "What a broken cable leaves the engine doing is a choice: make it.",
     ),
-    Kind(
+    PortSort(
         "instruments",
         "instruments",
         (_A("pulses", "pulses a turn"), _C("bus", "carried by")),
@@ -169,10 +169,10 @@ KINDS: tuple[Kind, ...] = (
 )
 
 
-class Row(NamedTuple):
+class PortLine(NamedTuple):
     """One port: what comes of it, the attributes that differ, and those not measured on either side."""
 
-    kind: Kind
+    kind: PortSort
     status: Status
     differs: tuple[Attribute, ...]
     blank: tuple[Attribute, ...]
@@ -186,8 +186,8 @@ def _differs(a: Value, b: Value, attribute: Attribute) -> bool:
 
 
 def compare_interfaces(
-    old: Mapping[str, Mapping[str, Value]], new: Mapping[str, Mapping[str, Value]], kinds: Sequence[Kind] = KINDS
-) -> list[Row]:
+    old: Mapping[str, Mapping[str, Value]], new: Mapping[str, Mapping[str, Value]], kinds: Sequence[PortSort] = KINDS
+) -> list[PortLine]:
     """Every port that either unit has, by what comes of it: missing (the old only), new (the new only), change, adapter
     (all that differs can be adapted), unmeasured, same (every attribute measured on both sides, and alike). A port that
     has nothing entered is not there."""
@@ -197,7 +197,7 @@ def compare_interfaces(
         if not a and not b:
             continue
         if not a or not b:
-            made.append(Row(kind, "missing" if a else "new", (), ()))
+            made.append(PortLine(kind, "missing" if a else "new", (), ()))
             continue
         blank = tuple(x for x in kind.attributes if a.get(x.field) is None or b.get(x.field) is None)
         differs = tuple(x for x in kind.attributes if x not in blank and _differs(a.get(x.field), b.get(x.field), x))
@@ -206,5 +206,5 @@ def compare_interfaces(
             status = "adapter" if all(x.adaptable for x in differs) else "change"
         elif blank:
             status = "unmeasured"
-        made.append(Row(kind, status, differs, blank))
+        made.append(PortLine(kind, status, differs, blank))
     return made

@@ -9,7 +9,7 @@ from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ...topic.supply import Replaced
-from .functions import Row, compare_interfaces
+from .functions import PortLine, compare_interfaces
 from .functions import Value as PortValue
 
 
@@ -48,7 +48,7 @@ class PortPair(Topic):
         return None if had == has else self.old if has else self
 
     @lazy
-    def ports(self) -> list[Row]:
+    def ports(self) -> list[PortLine]:
         """Every port of old and new; none where one side has nothing entered at all."""
         if self.old is None or self.old is self:
             return []

@@ -5,7 +5,7 @@ from __future__ import annotations
 from ...errors import or_none
 from ...formula import record
 from ..money.quantities import Spending
-from .functions import Row
+from .functions import PortLine
 from .quantities import PortPair
 
 
@@ -53,11 +53,11 @@ def port_table(ports: PortPair, spending: Spending) -> list[PortOut]:
     ]
 
 
-def port_line(row: Row) -> str:
+def port_line(row: PortLine) -> str:
     """The name of the line of money that a port asks for."""
     return f"{row.kind.name[0].upper()}{row.kind.name[1:]}: {row.kind.buy}"
 
 
-def port_task(row: Row) -> str:
+def port_task(row: PortLine) -> str:
     """The name of the task that a port asks for."""
     return f"{row.kind.name[0].upper()}{row.kind.name[1:]}: {row.kind.task}"

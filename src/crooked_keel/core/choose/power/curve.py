@@ -12,7 +12,7 @@ from ...errors import InputError
 from ...formula import formula
 
 
-class Point(NamedTuple):
+class OnTheCurve(NamedTuple):
     """One line of a maker's sheet: speed rad/s, torque N·m, power W; either of the two may be missing."""
 
     speed_rad_s: float
@@ -100,7 +100,7 @@ class Offender(NamedTuple):
     share: float
 
 
-def check_curve(points: Sequence[Point]) -> list[Offender]:
+def check_curve(points: Sequence[OnTheCurve]) -> list[Offender]:
     """Points with both torque and power, with how far these disagree.
 
     Raises InputError: fewer than three points, speeds that do not rise, a torque that is not above zero but at the last
@@ -127,7 +127,7 @@ def check_curve(points: Sequence[Point]) -> list[Offender]:
 class Curve:
     """Torque between the points: a cubic that does not swing past them. Source: Fritsch and Carlson's method, scipy."""
 
-    def __init__(self, points: Sequence[Point]) -> None:
+    def __init__(self, points: Sequence[OnTheCurve]) -> None:
         from scipy.interpolate import PchipInterpolator
 
         check_curve(points)

@@ -15,7 +15,7 @@ from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ...topic.supply import Replaced
 from .altitude import density_ratio, lapse_na, lapse_turbine, lapse_turbo
-from .curve import Curve, Point
+from .curve import Curve, OnTheCurve
 
 
 @formula(
@@ -99,12 +99,12 @@ class Lasting(Topic):
         return f"{self.placed.pointer}/unit/{path}"
 
     @lazy
-    def points(self) -> list[Point]:
+    def points(self) -> list[OnTheCurve]:
         """The curve as typed. Raises CannotSay where there is none."""
         if not self.unit.curve:
             raise CannotSay(Gap(self.p("curve"), f"curve of the {self.name}"))
         return [
-            Point(c.speed.si, c.torque.si if c.torque else None, c.power.si if c.power else None)
+            OnTheCurve(c.speed.si, c.torque.si if c.torque else None, c.power.si if c.power else None)
             for c in self.unit.curve
         ]
 

@@ -119,7 +119,7 @@ class Scale(NamedTuple):
     y_m: float
 
 
-class Weighed(NamedTuple):
+class WeighedOnScales(NamedTuple):
     """Mass in kg, station and butt line of the CG in m."""
 
     mass_kg: float
@@ -127,7 +127,7 @@ class Weighed(NamedTuple):
     y_m: float
 
 
-def weigh_on_supports(scales: Sequence[Scale]) -> Weighed:
+def weigh_on_supports(scales: Sequence[Scale]) -> WeighedOnScales:
     """m = Σn, x = Σn·x/m, y = Σn·y/m with n = gross − tare.
 
     Raises InputError: a reading below its tare, two supports in one place, all in one line, nothing weighed.
@@ -151,7 +151,7 @@ def weigh_on_supports(scales: Sequence[Scale]) -> Weighed:
     m = sum(s.gross_kg - s.tare_kg for s in scales)
     if m <= 0:
         raise InputError("/craft/supports", "the scales carry nothing: is the craft on them?")
-    return Weighed(
+    return WeighedOnScales(
         m,
         sum((s.gross_kg - s.tare_kg) * s.x_m for s in scales) / m,
         sum((s.gross_kg - s.tare_kg) * s.y_m for s in scales) / m,

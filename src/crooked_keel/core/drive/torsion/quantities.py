@@ -44,7 +44,7 @@ _THUMB_S, _WITHIN = 0.2, 0.01
 Zone = Literal["below idle", "idle", "between", "working", "above"]
 
 
-class Inertia(NamedTuple):
+class Rotor(NamedTuple):
     """A propeller's inertia and how it is known."""
 
     read: Read
@@ -227,36 +227,36 @@ class Torsion(Topic):
         return any(f is not None for f in (s.apart, s.strings, s.swings, s.took))
 
     @lazy
-    def inertias(self) -> list[Inertia]:
+    def inertias(self) -> list[Rotor]:
         """The propeller's inertia: as typed, by its swing, or of two shapes by mass and diameter; in water with what it
         drags along, at least and at most. kg·m². Raises CannotSay."""
         if self.propeller.inertia is not None:
             dry = [self._typed]
         elif self.swing_begun:
-            dry = [Inertia(self.swung, "by its swing")]
+            dry = [Rotor(self.swung, "by its swing")]
         else:
             dry = self._shaped
         if not self.resolved.has("marine propeller"):
             return dry
         return [
-            Inertia(Read(j.si * (1 + wet), j.u * (1 + wet)), f"{words}, {more} more in the water")
+            Rotor(Read(j.si * (1 + wet), j.u * (1 + wet)), f"{words}, {more} more in the water")
             for j, words in dry
             for wet, more in _ENTRAINED
         ]
 
     @property
-    def _typed(self) -> Inertia:
+    def _typed(self) -> Rotor:
         what = f"polar inertia of the propeller ({self.train.name})"
-        return Inertia(read(self.propeller.inertia, self.p("propeller/inertia"), what, self.school), "as typed")
+        return Rotor(read(self.propeller.inertia, self.p("propeller/inertia"), what, self.school), "as typed")
 
     @property
-    def _shaped(self) -> list[Inertia]:
+    def _shaped(self) -> list[Rotor]:
         what = f"diameter of the propeller ({self.train.name})"
         mass, across = ask_all(
             self._mass, lambda: above_zero(self.propeller.diameter, self.p("propeller/diameter"), what)
         )
         return [
-            Inertia(Read(k * mass.si * across**2, k * mass.u * across**2), f"by mass and diameter, {w}")
+            Rotor(Read(k * mass.si * across**2, k * mass.u * across**2), f"by mass and diameter, {w}")
             for k, w in _SHAPES
         ]
 

@@ -46,7 +46,7 @@ _NAMES = {
 }
 
 
-class Swing(Topic):
+class SwingArm(Topic):
     """A unit that swings with its wheel: pivot and shock. rear_kg: mass on the rear axle in the heaviest loading, from
     the balance bench."""
 
@@ -59,7 +59,7 @@ class Swing(Topic):
         acting: Acting,
         wheels: Wheels | None,
         rear_kg: RearKg,
-        old: Replaced[Swing],
+        old: Replaced[SwingArm],
     ) -> None:
         self.resolved = resolved
         self.placed = placed

@@ -14,7 +14,7 @@ from ...judging.settling import buy, decide
 from ...judging.subjects import Subject, one_by_one
 from ..acting import FITTING_FACTOR
 from ..points.functions import reserve_factor
-from .quantities import Swing
+from .quantities import SwingArm
 
 
 @rule(
@@ -27,7 +27,7 @@ from .quantities import Swing
     form="swing unit",
     settles=buy("A stronger pivot or shock, proven for the load; a shock that points past the pivot."),
 )
-def swing(swing: Swing) -> Iterable[Verdict]:
+def swing(swing: SwingArm) -> Iterable[Verdict]:
     if or_none(lambda: swing.hangs_free):
         yield verdict(
             "stop",
@@ -40,13 +40,13 @@ def swing(swing: Swing) -> Iterable[Verdict]:
     yield from _parts(swing)
 
 
-def _parts(swing: Swing) -> Iterable[Verdict]:
+def _parts(swing: SwingArm) -> Iterable[Verdict]:
     s = swing.mount.swing
     parts = [Subject("pivot", "pivot", s.pivot_strength), Subject("shock", "shock", s.shock_strength)]
     return one_by_one(parts, lambda part: _carries(swing, part))
 
 
-def _carries(swing: Swing, part: Subject[Force | None]) -> Iterable[Verdict]:
+def _carries(swing: SwingArm, part: Subject[Force | None]) -> Iterable[Verdict]:
     what = part.key
     strength, (case, load) = ask_all(
         lambda: need(part.of, swing._p(f"mount/swing/{what}_strength"), f"strength of the {what}").si,
@@ -87,7 +87,7 @@ def _carries(swing: Swing, part: Subject[Force | None]) -> Iterable[Verdict]:
     mark="statics",
     form="swing unit",
 )
-def swing_mass(swing: Swing) -> Iterable[Verdict]:
+def swing_mass(swing: SwingArm) -> Iterable[Verdict]:
     whole, part = swing.mount.swing.mass, swing.placed.installation.unit.mass
     if whole is None or part is None or whole.si >= part.si:
         return
@@ -116,7 +116,7 @@ def swing_mass(swing: Swing) -> Iterable[Verdict]:
     form="swing unit",
     settles=decide("Have the frame behind the pivot judged for the new load."),
 )
-def swing_against_old(swing: Swing) -> Iterable[Verdict]:
+def swing_against_old(swing: SwingArm) -> Iterable[Verdict]:
     if swing.placed.old:
         return
     if swing.old is None:

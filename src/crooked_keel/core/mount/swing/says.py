@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from ...errors import or_none
 from ...formula import record
-from .quantities import ArmOut, Swing
+from .quantities import ArmOut, SwingArm
 
 
 @record
@@ -20,7 +20,7 @@ class SwingOut:
     pivot_si: float
 
 
-def swing_table(swing: Swing) -> tuple[list[SwingOut], ArmOut | None]:
+def swing_table(swing: SwingArm) -> tuple[list[SwingOut], ArmOut | None]:
     """A swinging unit in each case, and where its parts are."""
     cases = or_none(lambda: swing.swing_cases) or []
     made = [SwingOut(c.id, c.name, c.source, w.shock_n, *w.pivot_n, w.pivot_size_n) for c, w in cases]

@@ -7,7 +7,7 @@ from typing import Literal, NamedTuple
 from ...errors import InputError
 from ...facts import Facts, Kept
 from ...facts.records import Ran
-from ...reference.cards import CARDS, Card, Line
+from ...reference.cards import CARDS, Card, CardLine
 from ...resolved.handed import FitId
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
@@ -25,7 +25,7 @@ class At(NamedTuple):
     run."""
 
     card: Card
-    lines: tuple[Line, ...]
+    lines: tuple[CardLine, ...]
     word: Word
     why: list[str]
     seen: list[str]
@@ -53,7 +53,7 @@ class Cards(Topic):
         self.runs = runs
 
     @lazy
-    def lines(self) -> list[tuple[Card, tuple[Line, ...]]]:
+    def lines(self) -> list[tuple[Card, tuple[CardLine, ...]]]:
         """Cards and lines that this craft and unit have."""
         return [
             (c, tuple(n for n in c.lines if not n.needs or n.needs in self.has))
@@ -101,7 +101,7 @@ class Cards(Topic):
             return [s.words for s in self.work.shut]
         return [s.words for s in self.work.shut if s.of in ("connection", "squawk")]
 
-    def _at(self, card: Card, lines: tuple[Line, ...], ran: tuple[Kept, Ran] | None, shut: list[str]) -> At:
+    def _at(self, card: Card, lines: tuple[CardLine, ...], ran: tuple[Kept, Ran] | None, shut: list[str]) -> At:
         if ran is None:
             return At(card, lines, "shut" if shut else "open", shut, [], "", [])
         _, record = ran

@@ -9,7 +9,7 @@ from ...judging.finding import Bench, Value, Ways
 from ...topic.lazy import lazy
 from ...topic.reading import Topic
 from ..runs.functions import reciprocal_speed
-from ..runs.quantities import Read, Readings
+from ..runs.quantities import Readings, RunRead
 
 Worse = Literal["more", "less", "either"]
 # Promises that a run can measure, and which way off is worse. drive.top-speed and drive.speed: where they are slower.
@@ -109,9 +109,9 @@ class Promises(Topic):
             )
         return made
 
-    def _typed(self, what: str) -> Read | None:
+    def _typed(self, what: str) -> RunRead | None:
         found = [r for _, r in self.runs.typed if r.what == what]
-        return Read(found[-1].card or "", what, found[-1].si, found[-1].doubt_si or 0.0, 0) if found else None
+        return RunRead(found[-1].card or "", what, found[-1].si, found[-1].doubt_si or 0.0, 0) if found else None
 
     def _measured(self, id: str) -> tuple[float | None, float, tuple[str, ...], str]:
         """The measured figure, its doubt, what is missing to say it, and where it comes from."""
@@ -147,7 +147,7 @@ class Promises(Topic):
         return hot, worst.doubt, (), "put to the hottest day"
 
     @property
-    def _rpm(self) -> Read | None:
+    def _rpm(self) -> RunRead | None:
         """Speed of the unit at full power: the highest of the card that asks for it."""
         found = [r for r in self.runs.reads if r.channel == "rpm" and r.card in ("sea-ladder", "full-power", "road")]
         return max(found, key=lambda r: r.si) if found else None
@@ -158,5 +158,5 @@ class Promises(Topic):
         return found if found is not None and found.promised is not None and found.measured is not None else None
 
 
-def _of(read: Read | None) -> tuple[float | None, float]:
+def _of(read: RunRead | None) -> tuple[float | None, float]:
     return (read.si, read.doubt) if read is not None else (None, 0.0)

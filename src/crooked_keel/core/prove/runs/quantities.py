@@ -21,7 +21,7 @@ _C = 273.15
 COOLANT_IN_THE_AIR_K, GAS_OF_A_DIESEL_K = 95.0 + _C, 700.0 + _C
 
 
-class Read(NamedTuple):
+class RunRead(NamedTuple):
     """A figure read on a card: typed, or the extreme of a log; its doubt (two standard deviations) if known."""
 
     card: str
@@ -86,9 +86,9 @@ class Readings(Topic):
         return fake, len(all_) + len(logs)
 
     @lazy
-    def reads(self) -> list[Read]:
+    def reads(self) -> list[RunRead]:
         """Every figure that a limit may be put to, in the order in which it was read."""
-        made = [Read(r.card or "", r.what, r.si, r.doubt_si or 0.0, n) for n, r in self.typed if r.what in CHANNELS]
+        made = [RunRead(r.card or "", r.what, r.si, r.doubt_si or 0.0, n) for n, r in self.typed if r.what in CHANNELS]
         for number, log in self.logs:
             for column in log.columns:
                 channel = CHANNELS.get(column.channel)
@@ -97,9 +97,9 @@ class Readings(Topic):
                     continue
                 limit = self.limit(channel)
                 if limit.low is not None:
-                    made.append(Read(log.card or "", channel.key, min(good), 0.0, number))
+                    made.append(RunRead(log.card or "", channel.key, min(good), 0.0, number))
                 if limit.high is not None or limit.low is None:
-                    made.append(Read(log.card or "", channel.key, max(good), 0.0, number))
+                    made.append(RunRead(log.card or "", channel.key, max(good), 0.0, number))
         return made
 
     def limit(self, channel: Channel) -> Limit:
@@ -134,7 +134,7 @@ class Readings(Topic):
                 made.append(f"{channel.words} below its limit")
         return list(dict.fromkeys(made))
 
-    def last(self, channel: str, card: str | None = None) -> Read | None:
+    def last(self, channel: str, card: str | None = None) -> RunRead | None:
         """The last reading of a channel, on a card where one is named."""
         found = [r for r in self.reads if r.channel == channel and card in (None, r.card)]
         return found[-1] if found else None
@@ -153,11 +153,11 @@ class Readings(Topic):
             raise CannotSay(Gap(f"{self.pointer}/systems/cooling/{part}", what))
         return figure.si
 
-    def outside(self, card: str) -> Read | None:
+    def outside(self, card: str) -> RunRead | None:
         """What cooled it when a card was run, as read on it."""
         return self.last("sea" if self.by_sea else "air", card)
 
-    def on_hottest(self, read: Read) -> float:
+    def on_hottest(self, read: RunRead) -> float:
         """A temperature as it would be on the hottest day, K. Raises CannotSay where it was not read what cooled it."""
         share, there = CHANNELS[read.channel].hot, self.outside(read.card)
         what = "water outside" if self.by_sea else "air outside"

@@ -12,7 +12,7 @@ from ...judging.settling import adjust, buy, measure
 from ...judging.subjects import Subject, but_ok, one_by_one
 from ...reference.cards import CHANNELS
 from .functions import backwards, hot_day_correction, odd_rows, settled, theil_sen_trend, time_to_limit
-from .quantities import Limit, Read, Readings
+from .quantities import Limit, Readings, RunRead
 
 # How near a limit is said to be near: of a temperature, K; of all else this share of it. Common practice, no source.
 NEAR_K, NEAR = 5.0, 0.05
@@ -26,7 +26,7 @@ def _near(limit: float, made: Limit, dimension: str) -> float:
     return near if made.low is None or made.high is None else min(near, 0.1 * (made.high - made.low))
 
 
-def _worst(runs: Readings, channel: str, high: bool) -> Read | None:
+def _worst(runs: Readings, channel: str, high: bool) -> RunRead | None:
     """The reading that lies furthest towards a limit; of one channel the worst is what counts, whichever card."""
     found = [r for r in runs.reads if r.channel == channel]
     if not found:
@@ -82,7 +82,7 @@ def hot_day(runs: Readings) -> Iterable[Verdict]:
     keys = [k for k, c in CHANNELS.items() if c.hot is not None and runs.limit(c).high is not None]
     read = [(k, r) for k in keys if (r := _worst(runs, k, True)) is not None]
 
-    def judge(s: Subject[tuple[str, Read]]) -> Iterator[Verdict]:
+    def judge(s: Subject[tuple[str, RunRead]]) -> Iterator[Verdict]:
         key, r = s.of
         channel, most = CHANNELS[key], runs.limit(CHANNELS[key]).high
         assert most is not None and channel.hot is not None

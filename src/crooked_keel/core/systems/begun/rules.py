@@ -8,7 +8,7 @@ from ...errors import Gap
 from ...judging.finding import word
 from ...judging.register import Verdict, rule, verdict
 from ..cooling.quantities import Cooled
-from ..current.quantities import Current
+from ..current.quantities import CurrentLane
 from ..exhaust.quantities import Exhausted
 from ..fuel.quantities import Fuelled
 from ..induction.quantities import Breathing
@@ -31,7 +31,7 @@ def lanes_of(*lanes: Lane) -> list[tuple[str, Lane]]:
     mark="proposed",
 )
 def begun(
-    cooled: Cooled, oiled: Oiled, exhausted: Exhausted, breathing: Breathing, fuelled: Fuelled, current: Current
+    cooled: Cooled, oiled: Oiled, exhausted: Exhausted, breathing: Breathing, fuelled: Fuelled, current: CurrentLane
 ) -> Iterable[Verdict]:
     for name, lane in lanes_of(cooled, oiled, exhausted, breathing, fuelled, current):
         if not lane.begun:

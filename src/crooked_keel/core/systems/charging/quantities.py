@@ -8,7 +8,7 @@ from ...document.systems import Bank
 from ...errors import CannotSay, Gap, ask_all
 from ...figure.reads import Read, combined
 from ...figure.trace import Uncertain
-from ..current.quantities import Current
+from ..current.quantities import CurrentLane
 from .functions import DIODE_DOUBT_V, DIODE_V, WANTS, Wants, time_to_fill
 
 # What the generator puts into, by itself or through another bank.
@@ -26,7 +26,7 @@ class Filling(NamedTuple):
 class Charging:
     """The banks of a current that a generator charges."""
 
-    def __init__(self, current: Current) -> None:
+    def __init__(self, current: CurrentLane) -> None:
         self.current = current
 
     def said(self, key: str, bank: Bank) -> str:

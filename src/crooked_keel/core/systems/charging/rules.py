@@ -11,7 +11,7 @@ from ...judging.finding import Level, q, word
 from ...judging.register import Verdict, rule, verdict
 from ...judging.settling import adjust, buy
 from ...judging.subjects import Subject, one_by_one
-from ..current.quantities import Current
+from ..current.quantities import CurrentLane
 from ..matters import CHARGING
 from .functions import NOTHING_V, OVER_V, time_to_fill
 from .quantities import Charging
@@ -19,7 +19,7 @@ from .quantities import Charging
 _GENERATOR = "generator of the unit"
 
 
-def _each(current: Current, judge: Callable[[Charging, Subject[Bank]], Iterable[Verdict]]) -> list[Verdict]:
+def _each(current: CurrentLane, judge: Callable[[Charging, Subject[Bank]], Iterable[Verdict]]) -> list[Verdict]:
     """Every battery judged; none of a lane that is not begun, nor of a motor, whose pack feeds them."""
     if not current.begun or current.electric:
         return []
@@ -37,7 +37,7 @@ def _each(current: Current, judge: Callable[[Charging, Subject[Bank]], Iterable[
     settles=adjust("Set the regulator by its battery's maker, and read it at the battery."),
     looks_at=CHARGING,
 )
-def voltage(current: Current) -> Iterable[Verdict]:
+def voltage(current: CurrentLane) -> Iterable[Verdict]:
     yield from _each(current, _voltage)
 
 
@@ -85,7 +85,7 @@ def _voltage(charging: Charging, s: Subject[Bank]) -> Iterable[Verdict]:
     settles=buy("A larger generator, a charger ashore, or less drawn between two runs."),
     looks_at=CHARGING,
 )
-def time(current: Current) -> Iterable[Verdict]:
+def time(current: CurrentLane) -> Iterable[Verdict]:
     yield from _each(current, _time)
 
 
@@ -145,7 +145,7 @@ def _time(charging: Charging, s: Subject[Bank]) -> Iterable[Verdict]:
     mark="common practice",
     settles=buy("A regulator that feels the generator's heat, or a converter between."),
 )
-def lithium(current: Current) -> Iterable[Verdict]:
+def lithium(current: CurrentLane) -> Iterable[Verdict]:
     yield from _each(current, _lithium)
 
 
@@ -200,7 +200,7 @@ def _lithium(charging: Charging, s: Subject[Bank]) -> Iterable[Verdict]:
     mark="common practice",
     settles=buy("A relay that parts them, tried with the start battery pulled down."),
 )
-def parted(current: Current) -> Iterable[Verdict]:
+def parted(current: CurrentLane) -> Iterable[Verdict]:
     if not current.begun or current.electric or len(current.banks) < 2:
         return
     charging = Charging(current)

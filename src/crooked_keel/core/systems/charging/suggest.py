@@ -8,7 +8,7 @@ from collections.abc import Callable, Iterator
 from ...errors import or_none
 from ...judging.finding import Message, Operation, q, word
 from ...judging.propose import Proposal, computed, to_buy
-from ..current.quantities import Current
+from ..current.quantities import CurrentLane
 from .quantities import Charging
 
 _RELAY = "relay that parts them"
@@ -16,7 +16,7 @@ _RELAY = "relay that parts them"
 _MORE = 1.05
 
 
-def voltage(current: Current) -> Iterator[Proposal]:
+def voltage(current: CurrentLane) -> Iterator[Proposal]:
     """A relay in place of diodes, or the regulator set between what all cells want."""
     charging = Charging(current)
     for key, bank in current.banks:
@@ -44,7 +44,7 @@ def voltage(current: Current) -> Iterator[Proposal]:
         )
 
 
-def time(current: Current) -> Iterator[Proposal]:
+def time(current: CurrentLane) -> Iterator[Proposal]:
     """A larger generator, where the batteries bear what it gives."""
     charging = Charging(current)
     wanted = 0.0
@@ -69,7 +69,7 @@ def time(current: Current) -> Iterator[Proposal]:
     )
 
 
-def lithium(current: Current) -> Iterator[Proposal]:
+def lithium(current: CurrentLane) -> Iterator[Proposal]:
     """A battery that bears all that the generator gives."""
     volts, gives = Charging(current).regulated(), current.source("cruise")
     for key, bank in current.banks:
@@ -86,7 +86,7 @@ def lithium(current: Current) -> Iterator[Proposal]:
                 )
 
 
-def parted(current: Current) -> Iterator[Proposal]:
+def parted(current: CurrentLane) -> Iterator[Proposal]:
     """A relay before every battery that is not for starting or for the ignition."""
     others = [(k, b) for k, b in current.banks if b.purpose not in ("start", "ignition") and b.through is not None]
     if others:

@@ -17,7 +17,7 @@ from ...physics.heat import (
     HEAT_RATIOS,
     SEA_WATER_J_M3_K,
     Coolant,
-    Ratio,
+    HeatRatio,
     boils_at,
     effectiveness,
     exchanged,
@@ -26,7 +26,7 @@ from ...physics.heat import (
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
-from ..handed import Power
+from ..handed import UnitPower
 from ..induction.functions import charge_out, compressed
 from ..induction.quantities import Breathing
 from ..lane import Lane
@@ -51,7 +51,9 @@ class Cooled(Lane):
     begins = "by"
     begins_words = "how it is cooled"
 
-    def __init__(self, resolved: Resolved, placed: ResolvedInstallation, lasting: Power, breathing: Breathing) -> None:
+    def __init__(
+        self, resolved: Resolved, placed: ResolvedInstallation, lasting: UnitPower, breathing: Breathing
+    ) -> None:
         super().__init__(resolved, placed, lasting)
         self.breathing = breathing
 
@@ -399,7 +401,7 @@ class Cooled(Lane):
         return combined(lambda v: v * (c.cold_kg_m3 / c.hot_kg_m3 - 1), volume)
 
     @property
-    def donor_ratio(self) -> Ratio:
+    def donor_ratio(self) -> HeatRatio:
         """Heat beside power of the unit that a core served."""
         _, core = self.core
         kind = core.served_kind

@@ -5,7 +5,7 @@ from __future__ import annotations
 from ...formula import Out
 from ...judging.study import Answer, Study
 from .functions import dead_loads, fed
-from .quantities import Current
+from .quantities import CurrentLane
 
 
 class LostOut(Out):
@@ -25,7 +25,7 @@ class OneLost(Answer):
     never: list[str] = []
 
 
-def one_lost(current: Current) -> OneLost:
+def one_lost(current: CurrentLane) -> OneLost:
     """What still runs when one part is lost. Raises CannotSay, InputError."""
     circuit = current.circuit
     names = {k: p.name for k, p in current.e.circuit.items()}

@@ -39,7 +39,7 @@ class Wired(NamedTuple):
         return max(self.lost.u / self.most_v, self.current.u / self.carries_a)
 
 
-class Current(Lane):
+class CurrentLane(Lane):
     """Current of one unit."""
 
     part = "electric"

@@ -15,7 +15,7 @@ from ...judging.settling import adjust, buy, decide
 from ...judging.subjects import Subject, one_by_one
 from ..fuel.quantities import Fuelled
 from .functions import drop, fuse_for, single_points, trigger_error
-from .quantities import Current
+from .quantities import CurrentLane
 
 
 @rule(
@@ -26,7 +26,7 @@ from .quantities import Current
     mark="common practice",
     settles=decide("A larger generator, or less at once: what is switched off is written down."),
 )
-def source(current: Current) -> Iterable[Verdict]:
+def source(current: CurrentLane) -> Iterable[Verdict]:
     if not current.begun or current.electric:
         return
     demand, idle, cruise = ask_all(
@@ -64,7 +64,7 @@ def source(current: Current) -> Iterable[Verdict]:
     mark="from memory",
     settles=buy("A larger wire, a shorter way, or two of them."),
 )
-def wire(current: Current) -> Iterable[Verdict]:
+def wire(current: CurrentLane) -> Iterable[Verdict]:
     if not current.begun:
         return
     if not current.wires:
@@ -72,7 +72,7 @@ def wire(current: Current) -> Iterable[Verdict]:
     yield from one_by_one([Subject(k, w.name, w) for k, w in current.wires], lambda s: _wire(current, s))
 
 
-def _wire(current: Current, s: Subject[Wire]) -> Iterable[Verdict]:
+def _wire(current: CurrentLane, s: Subject[Wire]) -> Iterable[Verdict]:
     w = s.of
     over = current.over_thin(s.key, w)
     if over is not None:
@@ -129,13 +129,13 @@ def _wire(current: Current, s: Subject[Wire]) -> Iterable[Verdict]:
     mark="from memory",
     settles=buy("A fuse between what flows and what the wire carries, at the source."),
 )
-def fuse(current: Current) -> Iterable[Verdict]:
+def fuse(current: CurrentLane) -> Iterable[Verdict]:
     if not current.begun:
         return
     yield from one_by_one([Subject(k, w.name, w) for k, w in current.wires], lambda s: _fuse(current, s))
 
 
-def _fuse(current: Current, s: Subject[Wire]) -> Iterable[Verdict]:
+def _fuse(current: CurrentLane, s: Subject[Wire]) -> Iterable[Verdict]:
     w, at = s.of, current.p(f"wires/{s.key}")
     if w.runs == "for seconds, to start":
         return  # the one usual exception
@@ -186,13 +186,13 @@ _STANDS = {"start": 0.80, "thruster": 0.875}
     mark="common practice",
     settles=buy("A larger battery, or shorter and thicker cables to it."),
 )
-def bank(current: Current) -> Iterable[Verdict]:
+def bank(current: CurrentLane) -> Iterable[Verdict]:
     if not current.begun:
         return
     yield from one_by_one([Subject(k, b.name, b) for k, b in current.banks], lambda s: _bank(current, s))
 
 
-def _bank(current: Current, s: Subject[Bank]) -> Iterable[Verdict]:
+def _bank(current: CurrentLane, s: Subject[Bank]) -> Iterable[Verdict]:
     b, at = s.of, current.p(f"banks/{s.key}")
     purpose = current.chosen(b.purpose, f"banks/{s.key}/purpose", f"what {b.name} is for")
     if purpose in _STANDS:
@@ -233,7 +233,7 @@ def _bank(current: Current, s: Subject[Bank]) -> Iterable[Verdict]:
     form="cg limits",
     settles=buy("A battery for the ignition alone, with a lamp that says when it feeds."),
 )
-def ignition(current: Current, fuelled: Fuelled) -> Iterable[Verdict]:
+def ignition(current: CurrentLane, fuelled: Fuelled) -> Iterable[Verdict]:
     if not current.begun or current.electric:
         return
     said = current.chosen(current.e.ignition, "ignition", "whether ignition or injection needs current")
@@ -267,7 +267,7 @@ def ignition(current: Current, fuelled: Fuelled) -> Iterable[Verdict]:
     mark="common practice",
     settles=buy("A strap as large as the starter's cable, bare metal at both ends."),
 )
-def earth(current: Current) -> Iterable[Verdict]:
+def earth(current: CurrentLane) -> Iterable[Verdict]:
     if not current.begun:
         return
     none = current.e.earth == "none yet"
@@ -289,7 +289,7 @@ def earth(current: Current) -> Iterable[Verdict]:
     mark="common practice",
     settles=buy("The gauges that belong to the new senders, or a converter."),
 )
-def senders(current: Current) -> Iterable[Verdict]:
+def senders(current: CurrentLane) -> Iterable[Verdict]:
     if not current.begun:
         return
     said = current.chosen(current.e.senders, "senders", "which senders go with which gauges")
@@ -312,7 +312,7 @@ def senders(current: Current) -> Iterable[Verdict]:
     mark="common practice",
     settles=adjust("Set gap and run-out; true it, and prove the angle with a lamp."),
 )
-def trigger(current: Current) -> Iterable[Verdict]:
+def trigger(current: CurrentLane) -> Iterable[Verdict]:
     t = current.e.trigger
     if not current.begun or t.teeth is None:
         return
@@ -363,7 +363,7 @@ def trigger(current: Current) -> Iterable[Verdict]:
     mark="statics",
     settles=adjust("Feed one of the two by a way of its own: switch, fuse and wire."),
 )
-def single(current: Current) -> Iterable[Verdict]:
+def single(current: CurrentLane) -> Iterable[Verdict]:
     if not current.begun or not current.e.circuit:
         return
     circuit = current.circuit

@@ -9,7 +9,7 @@ from ...figure.trace import Uncertain
 from ...formula import record
 from ...judging.finding import Value
 from ...judging.values import ValueList
-from .quantities import Current
+from .quantities import CurrentLane
 
 
 @record
@@ -25,7 +25,7 @@ class WireOut:
     seconds: bool
 
 
-def current_values(current: Current) -> list[Value]:
+def current_values(current: CurrentLane) -> list[Value]:
     """What is taken."""
     out = ValueList("systems")
     if current.begun and current.e.loads:
@@ -39,7 +39,7 @@ def current_values(current: Current) -> list[Value]:
     return out.values
 
 
-def drawn_wire(current: Current, key: str) -> WireOut:
+def drawn_wire(current: CurrentLane, key: str) -> WireOut:
     """A wire as drawn; blanks where it cannot be said."""
     wire = current.e.wires[key]
     made = or_none(lambda: current.wired(key, wire))

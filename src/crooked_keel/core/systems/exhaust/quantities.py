@@ -13,7 +13,7 @@ from ...physics.pipes import DIAMETERS, back_pressure, pipe_speed
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
-from ..handed import Power, State, Waterlines
+from ..handed import StateAfloat, UnitPower, Waterlines
 from ..lane import Lane
 from .functions import gas_density, gas_flow, injection_clearance
 
@@ -50,7 +50,7 @@ class Exhausted(Lane):
     begins_words = "how its exhaust leaves, dry or wet"
 
     def __init__(
-        self, resolved: Resolved, placed: ResolvedInstallation, lasting: Power, afloat: Waterlines | None
+        self, resolved: Resolved, placed: ResolvedInstallation, lasting: UnitPower, afloat: Waterlines | None
     ) -> None:
         super().__init__(resolved, placed, lasting)
         self.afloat = afloat
@@ -163,7 +163,7 @@ class Exhausted(Lane):
         """How far the height over the water may be off, m."""
         return self.read(self.e.tape, self.p("tape"), "how far the injection's height may be off, by the tape").si
 
-    def water_at(self, state: State, station_m: float) -> float:
+    def water_at(self, state: StateAfloat, station_m: float) -> float:
         """Height of the water on the centreline at a station in a state, m."""
         assert self.afloat is not None
         floating = self.afloat.floating

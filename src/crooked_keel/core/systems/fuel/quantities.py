@@ -15,7 +15,7 @@ from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...resolved.loads import Loads
 from ...topic.lazy import lazy
-from ..handed import Power, Units
+from ..handed import UnitPower, Units
 from ..lane import Lane
 
 # Viscosity, Pa·s, cold; and what a suction line may lose, Pa. From memory; common practice.
@@ -48,7 +48,7 @@ class Fuelled(Lane):
     begins_words = "how it is fed, by gravity or by pump"
 
     def __init__(
-        self, resolved: Resolved, placed: ResolvedInstallation, lasting: Power, loads: Loads, units: Units
+        self, resolved: Resolved, placed: ResolvedInstallation, lasting: UnitPower, loads: Loads, units: Units
     ) -> None:
         super().__init__(resolved, placed, lasting)
         self.loads = loads

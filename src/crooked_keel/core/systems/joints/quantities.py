@@ -8,7 +8,7 @@ from typing import NamedTuple
 from ...document.systems import Decision
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
-from ..handed import PortRow, PortRows, Power
+from ..handed import PortRow, PortRows, UnitPower
 from ..lane import Lane
 
 
@@ -19,12 +19,12 @@ class Bought(NamedTuple):
     left_m: float
 
 
-class Joined(Lane):
+class JointLane(Lane):
     """Decisions on the joints of one unit."""
 
     part = "joints"
 
-    def __init__(self, resolved: Resolved, placed: ResolvedInstallation, lasting: Power, ports: PortRows) -> None:
+    def __init__(self, resolved: Resolved, placed: ResolvedInstallation, lasting: UnitPower, ports: PortRows) -> None:
         super().__init__(resolved, placed, lasting)
         self.ports = ports
 

@@ -8,7 +8,7 @@ from ...errors import Gap
 from ...judging.finding import Level, q, word
 from ...judging.register import Verdict, rule, verdict
 from ...judging.settling import decide
-from .quantities import Joined, bought
+from .quantities import JointLane, bought
 
 
 @rule(
@@ -20,7 +20,7 @@ from .quantities import Joined, bought
     mark="common practice",
     settles=decide("Adapt it, replace it, or make it; ask its price."),
 )
-def joint(joined: Joined) -> Iterable[Verdict]:
+def joint(joined: JointLane) -> Iterable[Verdict]:
     for row in joined.unlike:
         made = joined.decision(row)
         at = joined.placed.p(f"systems/joints/{row.kind.key}")

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ...formula import record
-from .quantities import Joined, bought
+from .quantities import JointLane, bought
 
 
 @record
@@ -18,7 +18,7 @@ class DecidedOut:
     left_si: float | None
 
 
-def joint_table(joined: Joined) -> list[DecidedOut]:
+def joint_table(joined: JointLane) -> list[DecidedOut]:
     """Joints that do not fit."""
     made = []
     for row in joined.unlike:

@@ -11,7 +11,7 @@ from .quantities import Oiled
 
 
 @record
-class PointOut:
+class OilPointOut:
     """A corner: aft and up, m."""
 
     aft_si: float
@@ -25,9 +25,9 @@ class TankOut:
 
     words: str
     nose_up: float
-    outline: list[PointOut]
+    outline: list[OilPointOut]
     level_si: float | None
-    pickup: PointOut | None
+    pickup: OilPointOut | None
     depth_si: float | None
 
 
@@ -100,5 +100,5 @@ def _aside(oiled: Oiled) -> TankOut:
     )
 
 
-def _corner(point: Corner) -> PointOut:
-    return PointOut(aft_si=point[0], up_si=point[1])
+def _corner(point: Corner) -> OilPointOut:
+    return OilPointOut(aft_si=point[0], up_si=point[1])

@@ -6,7 +6,7 @@ from ...errors import or_none
 from ...judging.study import Answer, Study
 from .contactors import WHY, Circuit, Machine, State
 from .functions import charge_time
-from .quantities import HighVoltage
+from .quantities import VoltageLane
 
 # A circuit that is not entered yet is driven as this one: it is said. Proposed.
 _TAKEN = Circuit()
@@ -27,7 +27,7 @@ class Driven(Answer):
     t95_si: float = 0.0
 
 
-def driven(voltage: HighVoltage, *, events: list[str]) -> Driven:
+def driven(voltage: VoltageLane, *, events: list[str]) -> Driven:
     """The contactors after these events, from key off. Raises InputError at an event that is not known."""
     t95 = or_none(lambda: charge_time(voltage.resistor.si, voltage.capacitance.si, 0.95))
     pack = or_none(lambda: voltage.pack)

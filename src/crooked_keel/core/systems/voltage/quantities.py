@@ -8,17 +8,17 @@ from ...figure.reads import Read
 from ...resolved.craft import Resolved
 from ...resolved.installation import ResolvedInstallation
 from ...topic.lazy import lazy
-from ..handed import Battery, Power
+from ..handed import Battery, UnitPower
 from ..lane import Lane
 from .functions import HAZARD_V, discharge_time, isolation, precharge_time
 
 
-class HighVoltage(Lane):
+class VoltageLane(Lane):
     """A circuit of more than 60 V; there only where a unit runs on a battery."""
 
     part = "high_voltage"
 
-    def __init__(self, resolved: Resolved, placed: ResolvedInstallation, lasting: Power, battery: Battery) -> None:
+    def __init__(self, resolved: Resolved, placed: ResolvedInstallation, lasting: UnitPower, battery: Battery) -> None:
         super().__init__(resolved, placed, lasting)
         self.battery = battery
 

@@ -11,7 +11,7 @@ from ...judging.register import Verdict, rule, verdict
 from ...judging.settling import buy, decide, measure
 from ..current.functions import ampacity
 from .functions import discharge_time, precharge_peak, precharge_time
-from .quantities import HighVoltage
+from .quantities import VoltageLane
 
 CAUTION = "High voltage kills: isolate, lock, wait, prove dead; two people, and only those licensed for it."
 
@@ -26,7 +26,7 @@ CAUTION = "High voltage kills: isolate, lock, wait, prove dead; two people, and 
         "Find the leak: open the circuit part by part, from the service plug on, by a person licensed for it."
     ),
 )
-def isolated(voltage: HighVoltage) -> Iterable[Verdict]:
+def isolated(voltage: VoltageLane) -> Iterable[Verdict]:
     if voltage.low:
         return
     per_volt = voltage.isolation_per_volt
@@ -53,7 +53,7 @@ def isolated(voltage: HighVoltage) -> Iterable[Verdict]:
     mark="common practice",
     settles=buy("A resistor that stands the pulse, and a cut-off after two tries."),
 )
-def precharge(voltage: HighVoltage) -> Iterable[Verdict]:
+def precharge(voltage: VoltageLane) -> Iterable[Verdict]:
     if voltage.low:
         return
     resistor, rating, volts, t95 = ask_all(
@@ -90,7 +90,7 @@ def precharge(voltage: HighVoltage) -> Iterable[Verdict]:
     mark="from memory",
     settles=buy("A smaller bleeder resistor, or an active discharge."),
 )
-def discharges(voltage: HighVoltage) -> Iterable[Verdict]:
+def discharges(voltage: VoltageLane) -> Iterable[Verdict]:
     if voltage.low:
         return
     way, time = ask_all(
@@ -121,7 +121,7 @@ def discharges(voltage: HighVoltage) -> Iterable[Verdict]:
     mark="common practice",
     settles=buy("A fuse for the pack's direct voltage and its short circuit; one more in its middle."),
 )
-def fuse(voltage: HighVoltage) -> Iterable[Verdict]:
+def fuse(voltage: VoltageLane) -> Iterable[Verdict]:
     if voltage.low:
         return
     h = voltage.h
@@ -175,7 +175,7 @@ def fuse(voltage: HighVoltage) -> Iterable[Verdict]:
     mark="from memory",
     settles=buy("A loop of thin wire through every cover and plug, that holds the contactors."),
 )
-def interlock(voltage: HighVoltage) -> Iterable[Verdict]:
+def interlock(voltage: VoltageLane) -> Iterable[Verdict]:
     if voltage.low:
         return
     what = "whether an interlock goes through every cover and plug"
@@ -200,7 +200,7 @@ def interlock(voltage: HighVoltage) -> Iterable[Verdict]:
     mark="proposed",
     settles=decide("Choose what a fault does in flight, on the ground, and write it down."),
 )
-def moving(voltage: HighVoltage) -> Iterable[Verdict]:
+def moving(voltage: VoltageLane) -> Iterable[Verdict]:
     if voltage.low:
         return
     said, flies = voltage.h.moving, voltage.resolved.has("cg limits")

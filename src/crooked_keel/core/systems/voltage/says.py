@@ -6,10 +6,10 @@ from ...errors import or_none
 from ...judging.finding import Value
 from ...judging.values import ValueList
 from .functions import precharge_time
-from .quantities import HighVoltage
+from .quantities import VoltageLane
 
 
-def voltage_values(voltage: HighVoltage) -> list[Value]:
+def voltage_values(voltage: VoltageLane) -> list[Value]:
     """Isolation, pre-charge, discharge."""
     out = ValueList("systems")
     if voltage.low:
@@ -35,6 +35,6 @@ def voltage_values(voltage: HighVoltage) -> list[Value]:
     return out.values
 
 
-def pack_table(voltage: HighVoltage) -> float | None:
+def pack_table(voltage: VoltageLane) -> float | None:
     """Voltage of the pack, fully charged, where it is more than can be touched."""
     return None if voltage.low else or_none(lambda: voltage.pack)

@@ -21,7 +21,7 @@ from .functions import INDUCED, INDUCED_HIGH, INDUCED_LOW, climb_rate, power_ask
 _BETWEEN = 0.04
 
 
-class Flown(Topic):
+class Climbing(Topic):
     """Climb and level speed of one fit. match: unit against propeller, and the old one's; heaviest: of all loadings."""
 
     def __init__(self, resolved: Resolved, match: AirMatch, heaviest_kg: HeaviestKg) -> None:

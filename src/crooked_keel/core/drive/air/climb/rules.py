@@ -10,7 +10,7 @@ from ....judging.finding import q
 from ....judging.register import Verdict, rule, verdict
 from ....judging.settling import decide
 from .functions import INDUCED, climb_rate
-from .quantities import Flown
+from .quantities import Climbing
 
 
 @rule(
@@ -22,7 +22,7 @@ from .quantities import Flown
     form="air propeller",
     settles=decide("Less weight, a larger propeller or more power; or a climb that is content with less."),
 )
-def climb(flown: Flown) -> Iterable[Verdict]:
+def climb(flown: Climbing) -> Iterable[Verdict]:
     if not flown.begun:
         return
     rate, wanted = ask_all(lambda: flown.rate, lambda: flown.wanted)

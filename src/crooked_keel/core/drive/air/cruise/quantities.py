@@ -15,7 +15,7 @@ from ....figure.trace import Uncertain, above_zero, need
 from ....figure.units import G0_M_S2
 from ....judging.values import ValueList
 from ....physics.atmosphere import isa
-from ....physics.blades import Air, Blades
+from ....physics.blades import AirThrough, BladeSet
 from ....resolved.craft import Resolved
 from ....resolved.installation import ResolvedInstallation
 from ....resolved.loads import Loads
@@ -23,7 +23,7 @@ from ....topic.lazy import lazy
 from ....topic.reading import Topic
 from ...electric.battery.quantities import OnBattery
 from ..climb.functions import INDUCED
-from ..climb.quantities import Flown
+from ..climb.quantities import Climbing
 from ..match.functions import FIT, crossing, told_thrust
 from ..match.quantities import AirMatch
 from .functions import climb_there, cruise_power, cruise_time, drag_terms, level_power
@@ -42,7 +42,7 @@ def _capacity(pointer: str, tank: Tank) -> float:
     return above_zero(tank.capacity, f"{pointer}/capacity", f"capacity of the {tank.name}")
 
 
-class Held(NamedTuple):
+class HeldLevel(NamedTuple):
     """Where level flight is held: speed of the unit, rad/s, and its power, W."""
 
     speed: float
@@ -57,7 +57,7 @@ class Cruise(Topic):
         resolved: Resolved,
         placed: ResolvedInstallation,
         match: AirMatch,
-        flown: Flown,
+        flown: Climbing,
         loads: Loads,
         battery: OnBattery | None,
     ) -> None:
@@ -82,11 +82,11 @@ class Cruise(Topic):
         return need(self.resolved.project.need.altitude, "/need/altitude", "height at which it cruises").si
 
     @lazy
-    def there(self) -> Air:
+    def there(self) -> AirThrough:
         """Air at that height, as much hotter as was said."""
         day, hot = isa(self.height), self.resolved.project.need.hot
         warmer = (day.temperature_k + hot.si) / day.temperature_k if hot is not None else 1.0
-        return Air(day.density_kg_m3 / warmer, day.sound_m_s * math.sqrt(warmer))
+        return AirThrough(day.density_kg_m3 / warmer, day.sound_m_s * math.sqrt(warmer))
 
     @lazy
     def sigma(self) -> float:
@@ -142,7 +142,7 @@ class Cruise(Topic):
             moved += (there - value) ** 2 / 2
         return math.sqrt(moved) / value
 
-    def _held(self, match: AirMatch, after: bool) -> Held | None:
+    def _held(self, match: AirMatch, after: bool) -> HeldLevel | None:
         """Where a unit and its propeller hold the cruise; None where they do not."""
         terms, blades, _ = ask_all(lambda: self.asked_terms(after), lambda: match.blades, lambda: match.given)
         v, ratio = self.airspeed, match.train.ratio
@@ -156,15 +156,15 @@ class Cruise(Topic):
         if spare(high) < 0:
             return None
         at = crossing(spare, low, high)
-        return Held(at, chart.torque(at / ratio) / ratio / match.efficiency * at)
+        return HeldLevel(at, chart.torque(at / ratio) / ratio / match.efficiency * at)
 
     @lazy
-    def now(self) -> Held | None:
+    def now(self) -> HeldLevel | None:
         """Where the new unit holds the cruise; None where it does not. Raises CannotSay, InputError."""
         return self._held(self.match, True)
 
     @lazy
-    def before(self) -> Held | None:
+    def before(self) -> HeldLevel | None:
         """Where the old one held it."""
         return self._held(self.flown.old, False)
 
@@ -174,7 +174,7 @@ class Cruise(Topic):
         useful, power = level_power(*self.asked_terms(True)), self._power(self.now).value
         return useful, useful / (power * self.match.efficiency), self.match.efficiency
 
-    def _power(self, held: Held | None) -> Uncertain:
+    def _power(self, held: HeldLevel | None) -> Uncertain:
         if held is None:
             raise InputError(
                 "/craft/flown/cruise",
@@ -325,7 +325,7 @@ class Cruise(Topic):
         blades, _, _ = ask_all(lambda: self.match.blades, lambda: self.dives, lambda: self.match.given)
         return self.driven_by(blades)
 
-    def driven_by(self, blades: Blades) -> float:
+    def driven_by(self, blades: BladeSet) -> float:
         """The same with other blades."""
         v, given, ratio = self.dives, self.match.given, self.match.train.ratio
         takes = -DRAGS * float(np.max(given))

@@ -11,7 +11,7 @@ from ....formula import Out
 from ....judging.finding import LEVELS, Level, Operation
 from ....judging.propose import computed, on_the_tape, tape_text, to_buy, typed_text
 from ....judging.study import Answer, Study
-from ....physics.blades import ACTIVITY, SOLIDITY, Blades
+from ....physics.blades import ACTIVITY, SOLIDITY, BladeSet
 from ....reference.propellers import SHELF
 from ..propeller.functions import ground_clearance, helical_mach, max_diameter_tip, tip_mach
 from ..propeller.quantities import AirPropeller
@@ -74,15 +74,15 @@ class _Drawn(NamedTuple):
     key: str
     name: str
     of: Of
-    blades: Blades | None  # None: no pitch within reach turns the unit as it should
+    blades: BladeSet | None  # None: no pitch within reach turns the unit as it should
     diameter: float
     number: int
     mass: float | None
 
 
-def _pitched(match: AirMatch, diameter: float, number: int) -> Blades | None:
+def _pitched(match: AirMatch, diameter: float, number: int) -> BladeSet | None:
     """Blades of the pitch that turns the unit so fast as it should standing, and not too fast in the climb."""
-    blades = Blades(diameter, diameter / 2, number)
+    blades = BladeSet(diameter, diameter / 2, number)
     standing = match.pitch_for(0.0, AIM * match.allowed, blades)
     climbing = match.pitch_for(match.climb_airspeed, _CLIMB * match.allowed, blades)
     if standing is None or climbing is None:
@@ -98,7 +98,7 @@ def _all(match: AirMatch) -> Iterator[_Drawn]:
         made = _pitched(match, own.diameter_m, n)
         yield _Drawn(f"blades-{n}", "at this diameter", "as many blades", made, own.diameter_m, n, None)
     for s in SHELF:
-        fixed = Blades(s.diameter_m, s.pitch_m, s.blades) if s.pitch_m is not None else None
+        fixed = BladeSet(s.diameter_m, s.pitch_m, s.blades) if s.pitch_m is not None else None
         made = fixed or _pitched(match, s.diameter_m, s.blades)
         yield _Drawn(s.key, s.name, "off the shelf", made, s.diameter_m, s.blades, s.mass_kg)
 

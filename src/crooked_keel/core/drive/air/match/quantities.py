@@ -12,14 +12,14 @@ from ....errors import CannotSay, Gap, InputError, ask_all, or_none
 from ....figure.trace import Uncertain, above_zero
 from ....judging.values import ValueList
 from ....physics.atmosphere import isa
-from ....physics.blades import Air, Array, Blades, Chart, chart, outline, pull
+from ....physics.blades import AirThrough, Array, BladeSet, Chart, chart, outline, pull
 from ....resolved.craft import Resolved
 from ....resolved.installation import ResolvedInstallation
 from ....topic.lazy import lazy
 from ....topic.memo import Memo
 from ....topic.reading import Topic
 from ....topic.supply import Remembers, Replaced
-from ...handed import Curve, Sheet
+from ...handed import Sheet, TorqueCurve
 from ...matched import AnnulusOut, MatchOut
 from ...train.functions import last_fall
 from ...train.quantities import Train
@@ -93,10 +93,10 @@ class AirMatch(Topic):
         return not self.governed and (self.propeller.pitch is not None or self.propeller.blade_angle is not None)
 
     @property
-    def air(self) -> Air:
+    def air(self) -> AirThrough:
         """Sea level, standard day."""
         day = isa(0.0)
-        return Air(day.density_kg_m3, day.sound_m_s)
+        return AirThrough(day.density_kg_m3, day.sound_m_s)
 
     @lazy
     def efficiency(self) -> float:
@@ -106,7 +106,7 @@ class AirMatch(Topic):
         return self.train.efficiency
 
     @lazy
-    def drawn(self) -> Blades:
+    def drawn(self) -> BladeSet:
         """The propeller by its pitch, or by its blade angle. Raises CannotSay."""
         name, said = self.train.name, self.propeller
         across, count = ask_all(lambda: self.air_propeller.diameter, lambda: self._count())
@@ -118,8 +118,8 @@ class AirMatch(Topic):
                     given=said.blade_angle.entered,
                     allowed="the angle that its pitch has at three quarters, or one of the two left blank",
                 )
-            return Blades(across, self.pitch_at(said.blade_angle.si), count)
-        return Blades(
+            return BladeSet(across, self.pitch_at(said.blade_angle.si), count)
+        return BladeSet(
             across, above_zero(said.pitch, self.p("propeller/pitch"), f"pitch of the propeller ({name})"), count
         )
 
@@ -135,7 +135,7 @@ class AirMatch(Topic):
         return self.angle_at(self.drawn.pitch_m)
 
     @lazy
-    def curve(self) -> Curve:
+    def curve(self) -> TorqueCurve:
         """Full throttle by its sheet. Raises CannotSay, InputError."""
         return self.sheet.curve
 
@@ -150,7 +150,7 @@ class AirMatch(Topic):
         _, ratio, efficiency = ask_all(lambda: self.curve, lambda: self.train.ratio, lambda: self.efficiency)
         return np.array([self.curve.torque_at(float(s)) for s in self.speeds]) * ratio * efficiency
 
-    def match(self, airspeed_m_s: float, blades: Blades, air: Air | None = None, left: float = 1.0) -> Matched:
+    def match(self, airspeed_m_s: float, blades: BladeSet, air: AirThrough | None = None, left: float = 1.0) -> Matched:
         """Where they agree at an airspeed with such blades; in another air with the share of the torque that is left
         there. Raises CannotSay."""
         ratio, air = self.train.ratio, air or self.air
@@ -162,7 +162,7 @@ class AirMatch(Topic):
         over = tuple(bool(o) for o in there.over[0])
         return Matched(state, speed, float(there.thrust[0]), float(there.stalled[0]), over)
 
-    def _agreed(self, airspeed_m_s: float, blades: Blades, air: Air, left: float) -> tuple[State, float]:
+    def _agreed(self, airspeed_m_s: float, blades: BladeSet, air: AirThrough, left: float) -> tuple[State, float]:
         """How they agree, and the speed of the unit, rad/s. Raises InputError where the model ends."""
         ratio, there = self.train.ratio, self.chart(blades, airspeed_m_s, air)
         spare = self.given * left - there.at(self.speeds / ratio)[1]
@@ -175,7 +175,7 @@ class AirMatch(Topic):
         to_spare = lambda s: self.curve.torque_at(s) * factor - there.torque(s / ratio)
         return "full", crossing(lambda s: -to_spare(s), *(float(s) for s in self.speeds[fall : fall + 2]))
 
-    def chart(self, blades: Blades, airspeed_m_s: float, air: Air) -> Chart:
+    def chart(self, blades: BladeSet, airspeed_m_s: float, air: AirThrough) -> Chart:
         """A propeller at an airspeed: it does not hang on what turns it. Raises InputError where the model ends."""
         return self.charts((), lambda: chart(blades, airspeed_m_s, air), blades, airspeed_m_s, air)
 
@@ -200,7 +200,7 @@ class AirMatch(Topic):
         return made
 
     def _met(
-        self, airspeed_m_s: float, speed: float, within: tuple[float, float], blades: Callable[[float], Blades]
+        self, airspeed_m_s: float, speed: float, within: tuple[float, float], blades: Callable[[float], BladeSet]
     ) -> float | None:
         """What brings the unit to a speed at an airspeed, from fine to coarse; None where nothing within does."""
         from scipy.optimize import brentq  # asked for a way out, and slow to load
@@ -211,14 +211,14 @@ class AirMatch(Topic):
             return None
         return float(brentq(over, *within, xtol=_NEAR))
 
-    def speed(self, airspeed_m_s: float, blades: Blades) -> float:
+    def speed(self, airspeed_m_s: float, blades: BladeSet) -> float:
         """Speed of the unit alone where both agree, rad/s; its fastest where they do not. Raises CannotSay."""
         try:
             return self._agreed(airspeed_m_s, blades, self.air, 1.0)[1]
         except InputError:
             return float(self.speeds[-1])
 
-    def thrust(self, airspeed_m_s: float, blades: Blades, air: Air, left: float) -> float:
+    def thrust(self, airspeed_m_s: float, blades: BladeSet, air: AirThrough, left: float) -> float:
         """Thrust alone where both agree, N; none where the model ends. Raises CannotSay."""
         try:
             speed = self._agreed(airspeed_m_s, blades, air, left)[1]
@@ -226,7 +226,7 @@ class AirMatch(Topic):
         except InputError:
             return 0.0
 
-    def pitch_for(self, airspeed_m_s: float, speed: float, other: Blades | None = None) -> float | None:
+    def pitch_for(self, airspeed_m_s: float, speed: float, other: BladeSet | None = None) -> float | None:
         """The pitch of the own or of other blades for a speed of the unit at an airspeed, m; None where none of a
         quarter to 1.6 diameters does."""
         blades = other or self.blades
@@ -242,7 +242,7 @@ class AirMatch(Topic):
         return blade_angle(pitch_m, self.air_propeller.diameter)
 
     @lazy
-    def blades(self) -> Blades:
+    def blades(self) -> BladeSet:
         """The propeller as drawn, turned to what was read. Raises CannotSay."""
         drawn, _, turned = ask_all(lambda: self.drawn, lambda: self.given, lambda: self.turned)
         return drawn._replace(turned_rad=turned)

@@ -10,7 +10,7 @@ from typing import NamedTuple
 import numpy as np
 
 from ....formula import formula
-from ....reference.cycles import Point
+from ....reference.cycles import CyclePoint
 from ...wheels.going.functions import ROTATING
 
 # Pieces into which each step of a cycle is cut.
@@ -19,7 +19,7 @@ _CUT = 8
 CHARGING = 0.90
 
 
-class Driven(NamedTuple):
+class DrivenCycle(NamedTuple):
     """A cycle driven once: way, m, time, s, energy out of the packs, J, the mean square of the unit's power as a power,
     W, and the greatest, W."""
 
@@ -31,14 +31,14 @@ class Driven(NamedTuple):
 
 
 def drive(
-    points: Sequence[Point],
+    points: Sequence[CyclePoint],
     load: Callable[[float], float],
     mass_kg: float,
     passed: float,
     motor: float,
     regains: float,
     others_w: float,
-) -> Driven:
+) -> DrivenCycle:
     """A cycle driven once. load: on the level at a speed, N; passed: efficiency of the drive, motor: of motor and
     controller; regains: share of the power of braking that comes back to the unit.
 
@@ -56,10 +56,10 @@ def drive(
             most = max(most, shaft)
             way += v * step
             time += step
-    return Driven(way, time, energy, math.sqrt(square / time), most)
+    return DrivenCycle(way, time, energy, math.sqrt(square / time), most)
 
 
-def way_of(points: Sequence[Point]) -> float:
+def way_of(points: Sequence[CyclePoint]) -> float:
     """Way of a cycle, m."""
     at, speed = np.array(points).T
     return float(np.trapezoid(speed, at))

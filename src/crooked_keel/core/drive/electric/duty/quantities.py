@@ -8,7 +8,7 @@ from ....errors import CannotSay, Gap, InputError, ask_all
 from ....figure.reads import Read, combined, read
 from ....figure.trace import Uncertain, above_zero, need
 from ....judging.values import ValueList
-from ....reference.cycles import CYCLES, Point
+from ....reference.cycles import CYCLES, CyclePoint
 from ....resolved.craft import Resolved
 from ....resolved.installation import ResolvedInstallation
 from ....topic.lazy import lazy
@@ -18,7 +18,7 @@ from ...wheels.road.functions import road_load
 from ...wheels.road.quantities import OnRoad
 from ..battery.quantities import OnBattery
 from ..helper.functions import back_voltage
-from .functions import Driven, charge_time, drive
+from .functions import DrivenCycle, charge_time, drive
 
 # The drive that somebody wrote down, and the moments that it has at the least.
 OWN, _LEAST = "a drive of my own", 3
@@ -28,7 +28,7 @@ LEAST = 1e-3
 DOWNHILL = 1.10
 
 
-class Duty(Topic):
+class DutyCycle(Topic):
     """What a cycle asks of a motor on a road, how long its packs charge, and the voltage it makes downhill."""
 
     def __init__(
@@ -45,7 +45,7 @@ class Duty(Topic):
         self.school = resolved.project.assumptions.tolerance_school or "two standard deviations"
 
     @lazy
-    def cycle(self) -> Driven:
+    def cycle(self) -> DrivenCycle:
         """The cycle driven once in the heaviest loading. Raises CannotSay."""
         if self.said.cycle is None:
             raise CannotSay(Gap("/craft/road/cycle", "the drive cycle that it is judged by"))
@@ -60,7 +60,7 @@ class Duty(Topic):
         return drive(points, load, terms[0], passed, motor, regains, others)
 
     @lazy
-    def own(self) -> list[Point]:
+    def own(self) -> list[CyclePoint]:
         """The drive that was written down, by its moments in their order. Raises CannotSay, InputError where two are at
         one time, or it does not move."""
         moments = self.said.moments
@@ -80,7 +80,7 @@ class Duty(Topic):
                 )
         if max(v for _, v, _ in made) <= 0:
             raise InputError(at(made[0][2], "speed"), "the drive never moves", given="0", allowed="a speed above zero")
-        return [Point(t, v) for t, v, _ in made]
+        return [CyclePoint(t, v) for t, v, _ in made]
 
     @lazy
     def per_metre(self) -> float:

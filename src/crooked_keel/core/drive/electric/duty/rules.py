@@ -10,7 +10,7 @@ from ....judging.finding import q
 from ....judging.register import Verdict, rule, verdict
 from ....judging.settling import adjust, buy
 from ..helper.functions import back_voltage
-from .quantities import Duty
+from .quantities import DutyCycle
 
 
 @rule(
@@ -22,7 +22,7 @@ from .quantities import Duty
     form="driven wheel",
     settles=buy("A motor of more lasting power, or less mass, or a calmer use."),
 )
-def duty(duty: Duty) -> Iterable[Verdict]:
+def duty(duty: DutyCycle) -> Iterable[Verdict]:
     driven, given = ask_all(lambda: duty.cycle, lambda: duty.train.power)
     share = driven.lasting_w / given
     judged = band(share, "percent", ok=at_most(1.0), watch=at_most(1.2))
@@ -49,7 +49,7 @@ def duty(duty: Duty) -> Iterable[Verdict]:
     form="driven wheel",
     settles=buy("A motor wound for more speed of one volt, or a lower gear."),
 )
-def downhill(duty: Duty) -> Iterable[Verdict]:
+def downhill(duty: DutyCycle) -> Iterable[Verdict]:
     made, stands = ask_all(lambda: duty.voltage, lambda: duty.stands)
     share = made.value / stands
     judged = band(share, "percent", ok=at_most(0.95), watch=at_most(1.0), doubt=2 * made.u / stands)
@@ -77,7 +77,7 @@ def downhill(duty: Duty) -> Iterable[Verdict]:
     form="driven wheel",
     settles=adjust("Set the controller to put back less."),
 )
-def puts_back(duty: Duty) -> Iterable[Verdict]:
+def puts_back(duty: DutyCycle) -> Iterable[Verdict]:
     if not duty.brakes:
         return
     puts, bear = duty.put_back

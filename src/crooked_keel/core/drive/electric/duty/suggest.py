@@ -7,13 +7,13 @@ from collections.abc import Callable, Iterator
 
 from ....judging.finding import Message, Operation, q
 from ....judging.propose import Proposal, computed, to_buy
-from .quantities import Duty
+from .quantities import DutyCycle
 
 # Of what packs and controller stand a way out leaves so much less than is ok. Proposed.
 _LESS = 0.98
 
 
-def wound(duty: Duty) -> Iterator[Proposal]:
+def wound(duty: DutyCycle) -> Iterator[Proposal]:
     """A motor of more speed for its voltage."""
     fastest, _ = duty.voltage_terms
     wanted = math.ceil(fastest / (0.95 * _LESS * duty.stands) * 30 / math.pi)
@@ -27,7 +27,7 @@ def wound(duty: Duty) -> Iterator[Proposal]:
     )
 
 
-def braked(duty: Duty) -> Iterator[Proposal]:
+def braked(duty: DutyCycle) -> Iterator[Proposal]:
     """A controller that puts less back."""
     _, bear = duty.put_back
     least = math.floor(0.90 * _LESS * bear)

@@ -16,7 +16,7 @@ Ends = Literal["phase current", "battery current", "voltage"]
 _HALVED = 40
 
 
-class Electric(NamedTuple):
+class MotorFigures(NamedTuple):
     """A motor with its controller and packs, SI: speed of one volt, rad/s; resistance of the winding, Ω; current that
     it takes at no load, A; greatest phase and battery current, A; voltage of the packs at rest, V, and their
     resistance, Ω."""
@@ -55,7 +55,7 @@ def torque_of(current_a: float, of_one_volt_rad_s: float) -> float:
     return current_a / of_one_volt_rad_s
 
 
-def _drawn(motor: Electric, phase_a: float, speed_rad_s: float) -> tuple[float, float, float] | None:
+def _drawn(motor: MotorFigures, phase_a: float, speed_rad_s: float) -> tuple[float, float, float] | None:
     """Voltage that the motor needs, battery current and voltage of the packs at a phase current; None where the packs
     cannot give that power at all."""
     needs = speed_rad_s / motor.of_one_volt + phase_a * motor.winding_ohm
@@ -68,7 +68,7 @@ def _drawn(motor: Electric, phase_a: float, speed_rad_s: float) -> tuple[float, 
     return needs, battery, motor.open_v - motor.packs_ohm * battery
 
 
-def _ended(motor: Electric, phase_a: float, speed_rad_s: float) -> Ends | None:
+def _ended(motor: MotorFigures, phase_a: float, speed_rad_s: float) -> Ends | None:
     """What forbids a phase current at a speed; None where nothing does."""
     drawn = _drawn(motor, phase_a, speed_rad_s)
     if drawn is None or drawn[1] > motor.battery_a:
@@ -76,7 +76,7 @@ def _ended(motor: Electric, phase_a: float, speed_rad_s: float) -> Ends | None:
     return "voltage" if drawn[0] > drawn[2] else None
 
 
-def gives(motor: Electric, speed_rad_s: float) -> Gives | None:
+def gives(motor: MotorFigures, speed_rad_s: float) -> Gives | None:
     """The most that a motor gives at a speed; None above the speed at which its own voltage is that of the packs."""
     if _ended(motor, 0.0, speed_rad_s) is not None:
         return None

@@ -15,7 +15,7 @@ from ....topic.lazy import lazy
 from ....topic.reading import Topic
 from ...train.quantities import Train
 from ..battery.quantities import OnBattery
-from .functions import Electric, Ends, Gives, gives, torque_of
+from .functions import Ends, Gives, MotorFigures, gives, torque_of
 
 _PLACES = 61
 # Volts are given to about so much where nobody says otherwise; a peak torque may differ from its ampere's. Proposed.
@@ -35,7 +35,7 @@ class EnvelopeOut:
     rated_si: float | None
 
 
-class Envelope(Topic):
+class MotorEnvelope(Topic):
     """Torque at every speed by phase current, battery current and voltage."""
 
     def __init__(self, resolved: Resolved, placed: ResolvedInstallation, train: Train, battery: OnBattery) -> None:
@@ -73,7 +73,7 @@ class Envelope(Topic):
             return float(sum(each))
         return 0.0 if min(each) <= 0 else float(1 / sum(1 / r for r in each))
 
-    def motor(self, open_v: float) -> Electric:
+    def motor(self, open_v: float) -> MotorFigures:
         """It with its packs at a voltage. Raises CannotSay."""
         one, winding, idle, phase, battery, packs = ask_all(
             lambda: self._of("unloaded", "speed of one volt, no load,"),
@@ -83,10 +83,10 @@ class Envelope(Topic):
             lambda: self.battery.current,
             lambda: self.packs_ohm,
         )
-        return Electric(one, winding, idle, phase, battery, open_v, packs)
+        return MotorFigures(one, winding, idle, phase, battery, open_v, packs)
 
     @lazy
-    def full(self) -> Electric:
+    def full(self) -> MotorFigures:
         """With its packs full. Raises CannotSay."""
         return self.motor(self._open(self.battery.full_voltage, "full_voltage"))
 
@@ -103,7 +103,7 @@ class Envelope(Topic):
         return volts
 
     @lazy
-    def named(self) -> Electric:
+    def named(self) -> MotorFigures:
         """With its packs at their named voltage. Raises CannotSay."""
         return self.motor(self._open(self.battery.voltage, "voltage"))
 
@@ -114,7 +114,7 @@ class Envelope(Topic):
         assert made is not None
         return made
 
-    def at_rated(self, motor: Electric) -> float:
+    def at_rated(self, motor: MotorFigures) -> float:
         """Torque at rated speed, N·m; none where it does not come to that speed."""
         made = gives(motor, self.train.rated_speed)
         return made.torque if made is not None else 0.0

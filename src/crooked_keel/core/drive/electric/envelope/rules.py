@@ -10,7 +10,7 @@ from ....judging.finding import q
 from ....judging.register import Verdict, rule, verdict
 from ....judging.settling import buy
 from .functions import gives, torque_of
-from .quantities import AGREE, Envelope
+from .quantities import AGREE, MotorEnvelope
 
 
 @rule(
@@ -21,7 +21,7 @@ from .quantities import AGREE, Envelope
     mark="proposed",
     settles=buy("Packs of more volts or less resistance, or a motor of more speed of one volt."),
 )
-def lasting(envelope: Envelope) -> Iterable[Verdict]:
+def lasting(envelope: MotorEnvelope) -> Iterable[Verdict]:
     if not envelope.begun:
         return
     named, wanted = ask_all(lambda: envelope.named, lambda: envelope.lasting)
@@ -57,7 +57,7 @@ def lasting(envelope: Envelope) -> Iterable[Verdict]:
     source="power is kept: torque of one ampere by the speed of one volt; 15 %: proposed",
     mark="proposed",
 )
-def possible(envelope: Envelope) -> Iterable[Verdict]:
+def possible(envelope: MotorEnvelope) -> Iterable[Verdict]:
     if not envelope.begun:
         return
     motor, claimed = ask_all(lambda: envelope.full, lambda: envelope.claimed)

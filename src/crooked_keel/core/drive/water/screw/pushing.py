@@ -14,7 +14,7 @@ from ....resolved.craft import Resolved
 from ....resolved.installation import ResolvedInstallation
 from ....topic.lazy import lazy
 from ....topic.reading import Topic
-from ...handed import Curve, Sheet
+from ...handed import Sheet, TorqueCurve
 from ...train.functions import last_fall
 from ...train.quantities import Train
 from ..marine.quantities import AtSea
@@ -29,7 +29,7 @@ SUCTION = 0.8
 _PLACES = 33
 
 
-class Held(NamedTuple):
+class HeldSpeed(NamedTuple):
     """Where unit and propeller agree at a speed of the boat: speed of the unit, rad/s, thrust, N. state: whether the
     unit runs into its governor, or is held down below its curve."""
 
@@ -111,7 +111,7 @@ class Pushing(Topic):
         return above_zero(self.trial.speed, "/craft/trial/speed", "speed at full power before the work")
 
     @lazy
-    def curve(self) -> Curve:
+    def curve(self) -> TorqueCurve:
         """Full throttle by its sheet. Raises CannotSay, InputError."""
         return self.sheet.curve
 
@@ -126,7 +126,7 @@ class Pushing(Topic):
         _, ratio, passed = ask_all(lambda: self.curve, lambda: self.train.ratio, lambda: self.train.efficiency)
         return np.array([self.curve.torque_at(float(s)) for s in self.speeds]) * ratio * passed
 
-    def held(self, boat_m_s: float, screw: Screw) -> Held:
+    def held(self, boat_m_s: float, screw: Screw) -> HeldSpeed:
         """Where unit and propeller agree at a speed of the boat. Raises CannotSay, InputError."""
         given, ratio, inflow = self.given, self.train.ratio, boat_m_s * self.comes
         made = turned(screw, self.speeds / ratio, inflow, SEA_KG_M3)
@@ -135,11 +135,11 @@ class Pushing(Topic):
         if spare[-1] > 0 or i is None:
             state: State = "governed" if spare[-1] > 0 else "held down"
             end = -1 if state == "governed" else 0
-            return Held(state, float(self.speeds[end]), float(made.thrust[end]))
+            return HeldSpeed(state, float(self.speeds[end]), float(made.thrust[end]))
         # Both between two of the speeds: so near each other that a straight line will do.
         share = float(spare[i] / (spare[i] - spare[i + 1]))
         between = lambda a: float(a[i] + share * (a[i + 1] - a[i]))
-        return Held("full", between(self.speeds), between(made.thrust))
+        return HeldSpeed("full", between(self.speeds), between(made.thrust))
 
     def like(self, other: Pushing) -> bool:
         """Whether another unit and propeller give the same. Raises CannotSay, InputError."""

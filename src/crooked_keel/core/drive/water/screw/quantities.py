@@ -22,7 +22,7 @@ from ...handed import Sheet
 from ...train.quantities import Train
 from ..marine.quantities import AtSea
 from .functions import BETWEEN, BEYOND, DISPLACES, PLANES, resistance
-from .pushing import SEA_KG_M3, Held, Pushing
+from .pushing import SEA_KG_M3, HeldSpeed, Pushing
 
 T = TypeVar("T")
 # How far a speed of the unit by the series may be off, as a share; how far the wake may. Proposed.
@@ -40,11 +40,11 @@ def _root(of: Callable[[float], float], low: float, high: float) -> float:
     return float(brentq(of, low, high, xtol=_NEAR))
 
 
-class Made(NamedTuple):
+class ScrewAgreed(NamedTuple):
     """Where propeller and hull agree: speed of the boat, m/s, and what the unit does there."""
 
     boat_m_s: float
-    held: Held
+    held: HeldSpeed
 
 
 class Spread(NamedTuple):
@@ -57,11 +57,11 @@ class Spread(NamedTuple):
     area: float
 
 
-class Drawn(NamedTuple):
+class ScrewDrawn(NamedTuple):
     """What the unit does with her made fast, and as she goes; its rated speed, rad/s."""
 
-    fast: Held
-    made: Made
+    fast: HeldSpeed
+    made: ScrewAgreed
     rated: float
 
 
@@ -169,15 +169,15 @@ class ScrewMatch(Pushing):
             power = PLANES if self.planes else BETWEEN
         return drag, now, was, boat_m_s, self.before_m_s, power
 
-    def made_by(self, screw: Screw) -> Made:
+    def made_by(self, screw: Screw) -> ScrewAgreed:
         """Where propeller and hull agree. Raises CannotSay, InputError."""
         low, high = 0.05 * self.before_m_s, 3 * self.before_m_s
         pulls = lambda v: self.pushed(v, screw) - resistance(*self.drag_terms(v))
         boat_m_s = low if pulls(low) <= 0 else high if pulls(high) >= 0 else _root(pulls, low, high)
-        return Made(boat_m_s, self.held(boat_m_s, screw))
+        return ScrewAgreed(boat_m_s, self.held(boat_m_s, screw))
 
     @lazy
-    def made(self) -> Made:
+    def made(self) -> ScrewAgreed:
         """With the propeller that there is. Raises CannotSay, InputError."""
         screw, _, _ = ask_all(lambda: self.screw, lambda: self.given, lambda: self.drag_terms(self.before_m_s))
         return self.made_by(screw)
@@ -207,7 +207,7 @@ class ScrewMatch(Pushing):
         return Spread(unit, boat, thrust, area)
 
     @lazy
-    def was(self) -> Held:
+    def was(self) -> HeldSpeed:
         """The old unit at the speed that she made."""
         old = self.old or self.drove
         screw, speed = ask_all(lambda: old.screw, lambda: self.before_m_s)
@@ -313,10 +313,10 @@ class ScrewMatch(Pushing):
         made: list[float] = turned(self.screw, self.speeds / self.train.ratio, inflow, SEA_KG_M3).torque.tolist()
         return made
 
-    def drawn(self) -> Drawn:
+    def drawn(self) -> ScrewDrawn:
         """What is drawn of the match. Raises CannotSay, InputError."""
         made, rated = ask_all(lambda: self.made, lambda: self.train.rated_speed)
-        return Drawn(self.held(FAST_M_S, self.screw), made, rated)
+        return ScrewDrawn(self.held(FAST_M_S, self.screw), made, rated)
 
     @property
     def _turns(self) -> float:

@@ -17,7 +17,7 @@ from ....judging.subjects import Subject, one_by_one
 from ...matters import CLUTCH
 from ..road.functions import chain_links, even_links, road_speed
 from ..road.quantities import OnRoad
-from ..road.runs import Run, Runs
+from ..road.runs import ChainRun, Runs
 
 # Of its adjuster's reach a new chain may take so much: the rest is for wear. Common practice, no source.
 NEW = 0.7
@@ -43,7 +43,7 @@ HOME = 0.8
     ),
 )
 def chain_closes(runs: Runs) -> Iterable[Verdict]:
-    def judge(s: Subject[Run]) -> Iterator[Verdict]:
+    def judge(s: Subject[ChainRun]) -> Iterator[Verdict]:
         stage, pointer = s.of.stage, f"{s.of.pointer}/reach"
         what = f"how much further apart the adjuster of the {stage.name} sets its centres"
         overlap = runs.overlap(s.of)
@@ -102,7 +102,7 @@ def chain_closes(runs: Runs) -> Iterable[Verdict]:
     settles=adjust("A guard, and oil that stays on; ask its maker whether it may run so fast."),
 )
 def chain_speed(runs: Runs, road: OnRoad) -> Iterable[Verdict]:
-    def judge(s: Subject[Run]) -> Iterator[Verdict]:
+    def judge(s: Subject[ChainRun]) -> Iterator[Verdict]:
         fastest = ask_all(lambda: road.geared_terms, lambda: runs.teeth(s.of))[0]
         speed = runs.speed(s.of, road_speed(*fastest) / road.radius)
         judged = band(speed, "road_speed", ok=at_most(_OPEN_M_S))

@@ -10,7 +10,7 @@ from ....judging.finding import Message, Operation, q, word
 from ....judging.propose import Proposal, computed
 from ..road.functions import chain_centres, chain_links, even_links
 from ..road.quantities import OnRoad
-from ..road.runs import Run, Runs
+from ..road.runs import ChainRun, Runs
 from .rules import HOME, NEW, SPAN
 
 _STEPS = (1, -1, 2, -2)
@@ -69,7 +69,7 @@ def larger(runs: Runs) -> Iterator[Proposal]:
 LARGER = "{n}: sprockets of {a} and {b} teeth, the ratio as it is; look for the room"
 
 
-def both_sprockets(run: Run, a: int, b: int, id: str, template: str, step_of: str = "") -> Proposal:
+def both_sprockets(run: ChainRun, a: int, b: int, id: str, template: str, step_of: str = "") -> Proposal:
     """Both sprockets of a chain of other teeth. template: its sentence, of the name and both teeth."""
     put = {"driver_teeth": (run.stage.driver_teeth, a), "driven_teeth": (run.stage.driven_teeth, b)}
     params = {"n": word(run.stage.name), "a": q(a, "count"), "b": q(b, "count")}

@@ -20,7 +20,7 @@ from .functions import (
     tyre_radius,
 )
 from .quantities import OnRoad
-from .runs import Run, Runs
+from .runs import ChainRun, Runs
 
 
 @rule(
@@ -164,7 +164,7 @@ def chain_strength(runs: Runs) -> Iterable[Verdict]:
     last = before.all[-1] if before is not None and before.all else None
     proven = or_none(lambda: before.factor(last)) if before is not None and last is not None else None
 
-    def judge(s: Subject[Run]) -> Iterator[Verdict]:
+    def judge(s: Subject[ChainRun]) -> Iterator[Verdict]:
         factor, run = runs.factor(s.of), s.of
         carried = run.last and proven is not None and factor >= max(proven, _PROVES)
         judged = band(factor, "number", ok=at_least(8.0), watch=at_least(6.0)).eased_to(
@@ -200,7 +200,7 @@ def chain_strength(runs: Runs) -> Iterable[Verdict]:
     settles=buy("A driving sprocket of more teeth, the other in proportion; a longer centre distance."),
 )
 def small_sprocket(runs: Runs) -> Iterable[Verdict]:
-    def judge(s: Subject[Run]) -> Iterator[Verdict]:
+    def judge(s: Subject[ChainRun]) -> Iterator[Verdict]:
         wrap = or_gap(lambda: runs.wrap(s.of))
         if isinstance(wrap, CannotSay):
             few = or_none(lambda: min(runs.teeth(s.of)[1:]))

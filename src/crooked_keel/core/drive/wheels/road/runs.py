@@ -35,7 +35,7 @@ from .functions import (
 from .quantities import OnRoad
 
 
-class Run(NamedTuple):
+class ChainRun(NamedTuple):
     """A chain or belt: its key, its stage, its pointer, and whether it drives the wheel."""
 
     key: str
@@ -65,27 +65,27 @@ class Runs(Topic):
         self.school = resolved.project.assumptions.tolerance_school or "two standard deviations"
 
     @property
-    def all(self) -> list[Run]:
+    def all(self) -> list[ChainRun]:
         """Every chain and belt, from the unit on."""
         stages = along_the_train(self.train.drive)
         outside = [(k, s) for k, s in stages if s.type in OUTSIDE]
-        return [Run(k, s, self.train.p(f"drive/stages/{k}"), k == stages[-1][0]) for k, s in outside]
+        return [ChainRun(k, s, self.train.p(f"drive/stages/{k}"), k == stages[-1][0]) for k, s in outside]
 
     @property
-    def chains(self) -> list[Run]:
+    def chains(self) -> list[ChainRun]:
         """Every chain, from the unit on."""
         return [r for r in self.all if r.stage.type == "chain"]
 
     @property
-    def final_chain(self) -> Run | None:
+    def final_chain(self) -> ChainRun | None:
         """The last chain of the train; None where there is none."""
         return self.chains[-1] if self.chains else None
 
-    def subjects(self, runs: list[Run]) -> list[Subject[Run]]:
+    def subjects(self, runs: list[ChainRun]) -> list[Subject[ChainRun]]:
         """The same, as subjects of a rule; one alone is not named."""
         return [Subject(r.key if len(runs) > 1 else "", r.stage.name, r) for r in runs]
 
-    def teeth(self, run: Run) -> tuple[float, float, float]:
+    def teeth(self, run: ChainRun) -> tuple[float, float, float]:
         """Pitch, driving and driven teeth."""
         stage, base, name = run.stage, run.pointer, run.stage.name
         asks = (
@@ -95,7 +95,7 @@ class Runs(Topic):
         )
         return ask_all(*asks)
 
-    def diameters(self, run: Run) -> tuple[float, float]:
+    def diameters(self, run: ChainRun) -> tuple[float, float]:
         """Pitch diameters of the driving and of the driven wheel, m."""
         stage = run.stage
         if stage.type != "chain" and stage.driver_teeth is None:
@@ -108,7 +108,7 @@ class Runs(Topic):
         of = sprocket_pitch_diameter if stage.type == "chain" else toothed_pitch_diameter
         return of(pitch, a), of(pitch, b)
 
-    def centres(self, run: Run) -> float:
+    def centres(self, run: ChainRun) -> float:
         """Distance between the centres, m: as measured, or of the last one from the output to the rear axle."""
         if run.stage.centres is not None:
             return run.stage.centres.si
@@ -119,7 +119,7 @@ class Runs(Topic):
         x, _, z = (t.value for t in placed.flange)
         return math.hypot(wheels.rear_m + self.resolved.stretch_m - x, wheels.rear_axle_z_m - z)
 
-    def speed(self, run: Run, wheel_rad_s: float) -> float:
+    def speed(self, run: ChainRun, wheel_rad_s: float) -> float:
         """How fast it runs when the wheel turns so fast, m/s. Raises CannotSay."""
         stages = along_the_train(self.train.drive)
         behind = stages[[k for k, _ in stages].index(run.key) + 1 :]
@@ -127,13 +127,13 @@ class Runs(Topic):
         pitch, _, driven = self.teeth(run)
         return wheel_rad_s * faster * pitch * driven / (2 * math.pi)
 
-    def wrap(self, run: Run) -> float:
+    def wrap(self, run: ChainRun) -> float:
         """How far a chain goes round its smaller sprocket, rad. Raises CannotSay, InputError where they overlap."""
         centres, pitch, a, b = self.links_terms(run)
         with fields(centres=f"{run.pointer}/centres"):
             return chain_wrap(sprocket_pitch_diameter(pitch, a), sprocket_pitch_diameter(pitch, b), centres)
 
-    def overlap(self, run: Run) -> tuple[float, float] | None:
+    def overlap(self, run: ChainRun) -> tuple[float, float] | None:
         """Centres of two sprockets that stand in one another, and what they ask for at the least, m; None where they
         clear each other, or where it cannot be said."""
         known = or_none(lambda: self.links_terms(run))
@@ -143,24 +143,24 @@ class Runs(Topic):
         least = least_centres(pitch, a, b)
         return (centres, least) if centres < least else None
 
-    def links_terms(self, run: Run) -> tuple[float, float, float, float]:
+    def links_terms(self, run: ChainRun) -> tuple[float, float, float, float]:
         """Centre distance, pitch and teeth of a chain."""
         centres, (pitch, a, b) = ask_all(lambda: self.centres(run), lambda: self.teeth(run))
         return centres, pitch, a, b
 
-    def links(self, run: Run) -> float:
+    def links(self, run: ChainRun) -> float:
         """Length of a chain in links, not rounded."""
         with fields(centres=f"{run.pointer}/centres"):
             return chain_links(*self.links_terms(run))
 
-    def fitted_centres(self, run: Run) -> float:
+    def fitted_centres(self, run: ChainRun) -> float:
         """Centre distance with the next even number of links, m."""
         pitch, a, b = self.teeth(run)
         field = f"{run.pointer}/centres"
         with fields(links=field, centres=field):
             return chain_centres(even_links(self.links(run)), pitch, a, b)
 
-    def pull_terms(self, run: Run) -> tuple[float, float]:
+    def pull_terms(self, run: ChainRun) -> tuple[float, float]:
         """Torque at its driving wheel for the force at the road that the mounts are judged for, and that wheel's pitch
         diameter: every stage from it to the wheel takes its part."""
         stages = along_the_train(self.train.drive)
@@ -170,12 +170,12 @@ class Runs(Topic):
         ask_all(lambda: road.limit_force, lambda: road.radius, lambda: self.diameters(run), *ratios)
         return road.limit_force * road.radius / math.prod(r() for r in ratios), self.diameters(run)[0]
 
-    def pull(self, run: Run) -> float:
+    def pull(self, run: ChainRun) -> float:
         """What a chain or belt pulls its shafts together with, N: of a belt both its runs."""
         pull = chain_pull(*self.pull_terms(run))
         return pull if run.stage.type == "chain" else belt_shaft_load(pull)
 
-    def factor(self, run: Run) -> float:
+    def factor(self, run: ChainRun) -> float:
         """Strength over the pull in the lowest gear with shock."""
         what = f"tensile strength of the {run.stage.name}"
         strength = lambda: above_zero(run.stage.strength, f"{run.pointer}/strength", what)
@@ -183,7 +183,7 @@ class Runs(Topic):
         return strength() / self.pull(run)
 
     @lazy
-    def hardest(self) -> Run:
+    def hardest(self) -> ChainRun:
         """The chain or belt that pulls hardest; which of several hangs on the unit is not known here."""
         ask_all(*[lambda r=r: self.pull_terms(r) for r in self.all])
         return max(self.all, key=self.pull)
