@@ -191,7 +191,7 @@ def _margin(finding: Finding, units: str) -> str:
     """How far inside what is ok, or beyond it, and how many times its doubt that is; or what decided in its place."""
     margin = finding.margin
     if margin is None:
-        return f"decided by: {finding.compared.ground}" if finding.compared and finding.compared.ground else ""
+        return f"what decides: {finding.compared.ground}" if finding.compared and finding.compared.ground else ""
     size = number(abs(margin.si), between(margin.dimension), units)
     said = f"{size} inside what is ok" if margin.si >= 0 else f"{size} beyond what is ok"
     return said if margin.doubts is None else f"{said}, {number(abs(margin.doubts), 'number', units)} times its doubt"

@@ -260,7 +260,7 @@ function MarginBar(props: { finding: Finding }) {
   const c = props.finding.compared;
   if (!c) return null;
   // What decided was not these bounds: a margin to them would say nothing.
-  if (c.ground) return <p className="text-xs text-muted">Decided by: {c.ground}.</p>;
+  if (c.ground) return <p className="text-xs text-muted">What decides: {c.ground}.</p>;
   const marks = [c.value, c.lo, c.hi].filter((v): v is number => v !== null && v !== undefined);
   const low = Math.min(...marks);
   const high = Math.max(...marks);
