@@ -8,9 +8,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from crooked_keel.core.judging.band import Bounds, at_least, at_most, band, within
+from crooked_keel.core.judging.band import Bounds, at_least, at_most, band, beyond, within
 from crooked_keel.core.judging.finding import LEVELS, Compared
-from tests.conftest import DEMO_OF, KIND_IDS
+from tests.conftest import DEMO_OF, KIND_IDS, put
 from tests.kept import assess
 
 SIZE = st.floats(-1e3, 1e3)
@@ -37,6 +37,25 @@ def test_more_doubt_never_betters_a_level(value: float, doubt: float, more: floa
 def test_without_bounds_of_a_watch_nothing_stops() -> None:
     assert band(1e9, "number", ok=at_most(1.0)).level == "watch"
     assert band(1e9, "number", ok=Bounds()).level == "ok" and band(1.0, "number", ok=Bounds()).compared.margin() is None
+
+
+@given(SIZE, SIZE)
+def test_what_is_known_to_lie_beyond_stands_even_where_a_rounding_puts_it_at_its_bound(value: float, hi: float) -> None:
+    judged = beyond(value, "mass", at_most(hi), "stop")
+    assert judged.level == "stop" and judged.compared is not None
+    margin = judged.compared.margin()
+    assert (margin is None) == (value <= hi) and (margin is None or margin.si < 0)
+
+
+def test_an_unusual_place_ahead_of_its_origin_is_asked_about() -> None:
+    """Its distance may be usual in the other direction: it is what lies along the axis that is compared."""
+    at = "/fits/a/installations/main/placement/flange_station"
+    far = put(DEMO_OF["aeroplane"], {at: {"entered": "70 m", "dir": "forward"}})
+    made = assess(far, "a")
+    assert not made.failures
+    (found,) = [f for f in made.findings if f.rule == "craft.unusual"]
+    assert found.compared is not None and found.margin is not None
+    assert found.compared.value == pytest.approx(-70) and found.margin.si == pytest.approx(-10)
 
 
 @given(SIZE, SIZE, st.floats(0, 1e3))

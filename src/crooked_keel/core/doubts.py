@@ -10,7 +10,7 @@ from collections.abc import Callable, Iterable
 from dataclasses import replace
 
 from .document import Figure, Project
-from .document.fields import with_figure
+from .document.fields import signed, with_figure
 from .figure.place import Place
 from .figure.units import between
 from .judging.finding import LEVELS, Finding, Level, Message, Param, q, word
@@ -21,7 +21,7 @@ from .judging.values import said_of
 def ends(figure: Figure) -> Iterable[Figure]:
     """A figure at either end of its ±; not below what is possible of its sort, nor above."""
     assert figure.plus_minus is not None
-    at, by = (figure.along_m if isinstance(figure, Place) else figure.si), figure.plus_minus.si
+    at, by = signed(figure), figure.plus_minus.si
     for end in (at - by, at + by):
         if isinstance(figure, Place):
             ahead = {"aft": "forward", "starboard": "port", "up": "down"}

@@ -84,11 +84,15 @@ def is_wide(figure: Figure) -> bool:
     return figure.plus_minus.si > (_WIDE_RAD if figure.dimension == "angle" else share)
 
 
+def signed(figure: Figure) -> float:
+    """A figure, SI; a place along its axis, less than nothing in the other direction."""
+    return figure.along_m if isinstance(figure, Place) else figure.si
+
+
 def is_unusual(figure: Figure) -> bool:
     """Whether a figure lies outside what is usual of its sort."""
     lo, hi = figure.usual
-    at = figure.along_m if isinstance(figure, Place) else figure.si
-    return not lo - 1e-12 <= at <= hi + 1e-12
+    return not lo - 1e-12 <= signed(figure) <= hi + 1e-12
 
 
 def remarkable(value: Any, pointer: str = "", *, kept: Keeps | None = None) -> list[tuple[str, Figure]]:

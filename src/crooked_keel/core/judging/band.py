@@ -85,10 +85,10 @@ def kept(value: float, dimension: str, bounds: Bounds, doubt: float = 0.0) -> Ba
 
 
 def beyond(value: float, dimension: str, bounds: Bounds, level: Level) -> Band:
-    """A number that is known to lie beyond its bounds, and what that means. Raises ValueError where it does not."""
-    if bounds.keep(value, 0.0):
-        raise ValueError(f"{value} keeps {bounds}")
-    return Band(level, Compared(value, dimension, bounds.lo, bounds.hi))
+    """A number that is known to lie beyond its bounds, and what that means; where it lies at them, by a rounding, the
+    level stands and no margin is told."""
+    at_them = "it lies at its limit" if bounds.keep(value, 0.0) else ""
+    return Band(level, Compared(value, dimension, bounds.lo, bounds.hi, ground=at_them))
 
 
 def never_ok(value: float, dimension: str, *, watch: Bounds, ground: str, doubt: float = 0.0) -> Band:

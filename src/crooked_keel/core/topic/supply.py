@@ -123,14 +123,8 @@ class Supply:
         forms: frozenset[Form],
         craft: Supply | None = None,
     ) -> None:
-        self.ws, self.name, self.given, self.handed, self.forms, self.craft = (
-            workspace,
-            name,
-            given,
-            handed,
-            forms,
-            craft,
-        )
+        self.ws, self.name, self.given = workspace, name, given
+        self.handed, self.forms, self.craft = handed, forms, craft
         self.replaced: Supply | None = None
         self.drove: Supply | None = None
         self.beside: list[Supply] = []

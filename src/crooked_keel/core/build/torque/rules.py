@@ -61,14 +61,11 @@ def torque(records: Records) -> Iterable[Verdict]:
             return
         assert off is not None and r.target is not None and r.actual is not None
         doubt = sum(f.plus_minus.si for f in (r.actual, r.target) if f.plus_minus is not None) / r.target.si
-        lo, hi = (1 - _WATCH) * r.target.si, (1 + _WATCH) * r.target.si
         tool = day_of(records.kept[number], r) - date.fromisoformat(r.calibrated) if r.calibrated else None
         old = tool is None or tool.days > CALIBRATED_DAYS
         unmarked = r.marked != "yes"
-        near = within((1 - _OK - 1e-9) * r.target.si, (1 + _OK + 1e-9) * r.target.si)
-        judged = band(
-            r.actual.si, "torque", ok=near, watch=None if not far else within(lo, hi), doubt=doubt * r.target.si
-        )
+        round_it = lambda part: within((1 - part - 1e-9) * r.target.si, (1 + part + 1e-9) * r.target.si)
+        judged = band(r.actual.si, "torque", ok=round_it(_OK), watch=round_it(_WATCH), doubt=doubt * r.target.si)
         judged = judged.or_by("watch", "its wrench was not tried within a year", old)
         judged = judged.or_by("watch", "no mark was seen on it", unmarked)
         yield verdict(

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
+from ...document.fields import signed
 from ...errors import CannotSay, Gap, InputError
 from ...judging.band import beyond, told, within
 from ...judging.finding import STATION, counted, q, word
@@ -132,7 +133,7 @@ def unusual(remarkable: Remarkable) -> Iterable[Verdict]:
         lo, hi = figure.usual
         shown = figure.shown or figure.dimension
         yield verdict(
-            beyond(figure.si, shown, within(lo, hi), "watch"),
+            beyond(signed(figure), shown, within(lo, hi), "watch"),
             "{w}: {a}. Was that meant?",
             ("Up to {hi} either way" if lo == -hi else "{lo} to {hi}")
             + " is usual for such a figure. The other findings take it as it stands.",

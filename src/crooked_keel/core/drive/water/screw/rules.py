@@ -206,7 +206,7 @@ def cavitation(screw: ScrewMatch) -> Iterable[Verdict]:
     )
     line = ten_per_cent(number)
     doubt = 2 * load * math.hypot(0.05, screw.spread.thrust, screw.spread.area)
-    judged = band(load, "number", ok=at_most(line), watch=at_most(max(line, 1.2 * number)), doubt=doubt)
+    judged = band(load, "number", ok=at_most(min(line, 1.2 * number)), watch=at_most(1.2 * number), doubt=doubt)
     level = judged.level
     fine = level == "ok"
     yield verdict(
